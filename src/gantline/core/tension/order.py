@@ -1,0 +1,212 @@
+"""The whole order of tension for the real points of a frame, in either school.
+
+The rule behind all orders: work in opposite pairs so that the fabric stays centred, and never
+finish one side before its opposite is started.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+
+from gantline.core.errors import require_positive
+from gantline.core.tension.holds import HOLDS, Hold, School
+from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
+
+# Crosswise: a corner, the one opposite, then the other two.
+CROSSWISE = ((Side.TOP, Side.LEFT), (Side.BOTTOM, Side.RIGHT), (Side.TOP, Side.RIGHT), (Side.BOTTOM, Side.LEFT))
+MIDDLES = (Side.BOTTOM, Side.TOP, Side.LEFT, Side.RIGHT)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TensionStep:
+    """One step: which points on which side, where the tape reads, and what their partners are.
+
+    points on `place` (a side or a corner, from the back), readings [mm] from the hooked corner, one
+    per point (a corner's points: one reading per side); partners lie opposite at the same readings,
+    done at the same time by two people, straight after by one. `reason` is set where the pattern changes.
+    """
+
+    number: int
+    part: str
+    place: str
+    action: str
+    points: tuple[int, ...]
+    partners: tuple[int, ...]
+    partner_place: str
+    readings_mm: tuple[float, ...]
+    reason: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Frame:
+    """What the order needs to know of the frame [mm] and the wishes of the crew."""
+
+    width_mm: float
+    height_mm: float
+    corner_stop_mm: float
+    short_sides_first: bool = True
+    centre_bars: int = 0
+
+    def __post_init__(self) -> None:
+        require_positive(width_mm=self.width_mm, height_mm=self.height_mm)
+
+    def length(self, side: Side) -> float:
+        """Length of a side [mm]."""
+        return self.width_mm if side in RAILS else self.height_mm
+
+    def outwardness(self, side: Side, reading_mm: float) -> float:
+        """0 at the middle of a side, 1 at its ends."""
+        half = self.length(side) / 2.0
+        return abs(reading_mm - half) / half
+
+
+def tension_order(
+    points: Sequence[TensionPoint], frame: Frame, hold: Hold, school: School
+) -> tuple[TensionStep, ...]:
+    """Every step from the first point to the last.
+
+    Args: points as from spread(), so that opposite sides mirror; frame; hold; school, the hold's
+        own or the crew's choice.
+    Returns: numbered steps; every point is held exactly once, and a loose pass comes before.
+    Source: corners first where points are fixed, middles outward where tension is frozen by hand.
+    Leaves out: what the fabric does under it.  Raises: nothing.
+    """
+    kind = HOLDS[hold]
+    work = _Work(points, frame, kind.verb)
+    drafts: list[TensionStep] = []
+    if kind.loose_pass:
+        drafts += work.loose()
+    if school is School.CORNERS_FIRST:
+        drafts += work.corners_first()
+    else:
+        drafts += work.middles_outward()
+    if kind.filled:
+        drafts += work.fill()
+    return tuple(replace(step, number=number) for number, step in enumerate(drafts, start=1))
+
+
+class _Work:
+    """The points sorted into corners and sides, and the passes made from them."""
+
+    def __init__(self, points: Sequence[TensionPoint], frame: Frame, verb: str) -> None:
+        self.frame, self.verb = frame, verb
+        self.sides = {side: sorted((p for p in points if p.side is side), key=_reading) for side in Side}
+        self.stop = {side: self._stop(side) for side in Side}
+        self.partner = {
+            own.number: across
+            for side in Side
+            for own, across in zip(self.sides[side], self.sides[OPPOSITE[side]], strict=True)
+        }
+
+    def _stop(self, side: Side) -> float:
+        """Points nearer the end than this belong to the corner: the first point of a side always."""
+        return self.sides[side][0].reading_mm + 1e-6
+
+    def walk_corners_out(self) -> None:
+        """Frozen by hand: everything within the corner stop is left for the diagonal pull."""
+        for side in Side:
+            if len(self.sides[side]) > 4:
+                third = self.frame.length(side) / 3.0
+                self.stop[side] = max(self.stop[side], min(self.frame.corner_stop_mm - 1e-6, third))
+
+    def in_corner(self, point: TensionPoint) -> bool:
+        length = self.frame.length(point.side)
+        return min(point.reading_mm, length - point.reading_mm) <= self.stop[point.side]
+
+    def corner(self, rail: Side, stile: Side) -> tuple[TensionPoint, ...]:
+        near_left, near_top = stile is Side.LEFT, rail is Side.TOP
+        on_rail = [p for p in self.sides[rail] if self.in_corner(p) and self._near_start(p) is near_left]
+        on_stile = [p for p in self.sides[stile] if self.in_corner(p) and self._near_start(p) is near_top]
+        return (*on_rail, *on_stile)
+
+    def _near_start(self, point: TensionPoint) -> bool:
+        return point.reading_mm < self.frame.length(point.side) / 2.0
+
+    def corners(self, part: str, action: str, reason: str) -> Iterator[TensionStep]:
+        for index, (rail, stile) in enumerate(CROSSWISE):
+            held = self.corner(rail, stile)
+            why = reason if index == 0 else "Straight across: it centres the sheet." if index == 1 else ""
+            yield _step(part, f"{rail} {stile} corner", action, held, (), "", why)
+
+    def loose(self) -> Iterator[TensionStep]:
+        for index, side in enumerate(MIDDLES):
+            why = "Loose all round first: the sheet finds its centre before anything pulls." if index == 0 else ""
+            yield _step("Loose pass", side, "thread loosely, no pull", tuple(self.sides[side]), (), "", why)
+
+    def corners_first(self) -> Iterator[TensionStep]:
+        yield from self.corners("Corners", self.verb, "Fixed points: the corners set where the sheet lies.")
+        short = Side.LEFT if self.frame.height_mm <= self.frame.width_mm else Side.TOP
+        long = Side.TOP if short is Side.LEFT else Side.LEFT
+        names = {short: "Short sides", long: "Long sides"}
+        order = (short, long) if self.frame.short_sides_first else (long, short)
+        for index, side in enumerate(order):
+            if index == 1 and self.frame.centre_bars:
+                bars = "the centre bar" if self.frame.centre_bars == 1 else f"{self.frame.centre_bars} centre bars"
+                yield _step("Centre bar", "inside", f"fit {bars}", (), (), "", "In before these sides pull the rails in.")
+            for pair, held in enumerate(self._outward(side)):
+                why = "Partner points in step, from the middle, so nothing drifts." if pair == 0 else ""
+                yield self._paired(names[side], side, (held,), self.verb, why)
+
+    def middles_outward(self) -> Iterator[TensionStep]:
+        self.walk_corners_out()
+        begun: set[int] = set()
+        for index, side in enumerate(MIDDLES):
+            group = self._middle_group(side)
+            begun.update(p.number for p in group)
+            why = "Frozen by hand: the middles hold the sheet square while the rest is walked out." if index == 0 else ""
+            yield _step("Middles", side, f"pull and {self.verb}", group, (), "", why)
+        walk = [(side, held) for side in (Side.BOTTOM, Side.LEFT) for held in self._outward(side, first_pass=True)]
+        walk.sort(key=lambda one: self.frame.outwardness(one[0], one[1].reading_mm))
+        fresh = [(side, held) for side, held in walk if held.number not in begun]
+        for index, (side, held) in enumerate(fresh):
+            why = "Opposite pairs, all four sides in step, so wrinkles walk to the corners." if index == 0 else ""
+            yield self._paired("Outward", side, (held,), f"pull and {self.verb}", why)
+        yield from self.corners(
+            "Corners", f"pull along the diagonal, fold once, {self.verb}", "Corners last: they take the last slack."
+        )
+
+    def fill(self) -> Iterator[TensionStep]:
+        runs = [(side, run) for side in (Side.BOTTOM, Side.LEFT) for run in self._gaps(side)]
+        runs.sort(key=lambda one: self.frame.outwardness(one[0], _middle(one[1])))
+        for index, (side, run) in enumerate(runs):
+            why = "Fill in from the middles, again in opposite pairs." if index == 0 else ""
+            yield self._paired("Fill", side, run, self.verb, why)
+
+    def _outward(self, side: Side, *, first_pass: bool = False) -> list[TensionPoint]:
+        held = [p for p in self.sides[side] if not self.in_corner(p) and (p.first_pass or not first_pass)]
+        return sorted(held, key=lambda p: (round(self.frame.outwardness(side, p.reading_mm), 9), p.reading_mm))
+
+    def _middle_group(self, side: Side) -> tuple[TensionPoint, ...]:
+        outward = self._outward(side, first_pass=True)
+        return tuple(sorted(outward[: 3 if len(outward) % 2 else 2], key=_reading))
+
+    def _gaps(self, side: Side) -> Iterator[tuple[TensionPoint, ...]]:
+        run: list[TensionPoint] = []
+        for point in self.sides[side]:
+            if not point.first_pass and not self.in_corner(point):
+                run.append(point)
+            elif run:
+                yield tuple(run)
+                run = []
+
+    def _paired(self, part: str, side: Side, held: tuple[TensionPoint, ...], action: str, why: str) -> TensionStep:
+        partners = tuple(self.partner[p.number] for p in held)
+        return _step(part, side, action, held, partners, OPPOSITE[side], why)
+
+
+def _reading(point: TensionPoint) -> float:
+    return point.reading_mm
+
+
+def _middle(run: tuple[TensionPoint, ...]) -> float:
+    return (run[0].reading_mm + run[-1].reading_mm) / 2.0
+
+
+def _step(
+    part: str, place: str, action: str, held: tuple[TensionPoint, ...], partners: tuple[TensionPoint, ...],
+    partner_place: str, reason: str,
+) -> TensionStep:  # fmt: skip
+    return TensionStep(
+        number=0, part=part, place=place, action=action, points=tuple(p.number for p in held),
+        partners=tuple(p.number for p in partners), partner_place=partner_place,
+        readings_mm=tuple(p.reading_mm for p in held), reason=reason,
+    )  # fmt: skip

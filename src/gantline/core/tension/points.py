@@ -1,0 +1,111 @@
+"""The tension points round a frame, numbered as seen from the back.
+
+From the back, u right from the frame's left edge and v up from its bottom edge; so u mirrors the
+wall's x. Numbers run clockwise from the top left. The tape hooks on the left corner along the
+rails and on the top corner along the stiles, so partner points on opposite sides read the same.
+
+      1  2  3  ->        u
+    +-----------+    top, read from the left
+    |           |    left and right, read from the top
+    +-----------+    bottom, read from the left
+"""
+
+import math
+from dataclasses import dataclass
+from enum import StrEnum
+
+from gantline.core.errors import OutOfRange, require_positive
+
+MOST_POINTS_A_SIDE = 1000
+
+
+class Side(StrEnum):
+    """A side of the frame as seen from the back."""
+
+    TOP = "top"
+    RIGHT = "right"
+    BOTTOM = "bottom"
+    LEFT = "left"
+
+
+OPPOSITE = {Side.TOP: Side.BOTTOM, Side.BOTTOM: Side.TOP, Side.LEFT: Side.RIGHT, Side.RIGHT: Side.LEFT}
+RAILS = (Side.TOP, Side.BOTTOM)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Layout:
+    """Frame [mm] and how its points are spread: by spacing, or by counts where given (>= 2).
+
+    first_pass_mm, where set, is the spacing of a first pass that is filled in to spacing_mm.
+    Raises OutOfRange if a side is too short for its insets or gets more than 1000 points.
+    """
+
+    width_mm: float
+    height_mm: float
+    spacing_mm: float
+    inset_mm: float
+    rail_count: int | None = None
+    stile_count: int | None = None
+    first_pass_mm: float | None = None
+
+    def __post_init__(self) -> None:
+        require_positive(width_mm=self.width_mm, height_mm=self.height_mm)
+        require_positive(spacing_mm=self.spacing_mm, inset_mm=self.inset_mm)
+        for field, count in (("rail_count", self.rail_count), ("stile_count", self.stile_count)):
+            if count is not None and not 2 <= count <= MOST_POINTS_A_SIDE:
+                raise OutOfRange(f"{field} must be from 2 to {MOST_POINTS_A_SIDE}", field=field, got=count)
+        shorter = min(self.width_mm, self.height_mm)
+        if shorter <= 2.0 * self.inset_mm:
+            raise OutOfRange("the frame's shorter side must exceed twice the inset", field="inset_mm", got=self.inset_mm)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TensionPoint:
+    """One point: its number, side, running tape reading from the hooked corner, place from the back
+    [mm], and whether it belongs to the first pass."""
+
+    number: int
+    side: Side
+    reading_mm: float
+    u_mm: float
+    v_mm: float
+    first_pass: bool
+
+
+def readings(
+    length_mm: float, inset_mm: float, spacing_mm: float, count: int | None, first_pass_mm: float | None
+) -> tuple[tuple[float, bool], ...]:
+    """Evenly spread (reading [mm], first pass?) along one side, mirrored about its middle.
+
+    With a first pass: wide points first, each gap then filled evenly to at most spacing_mm.
+    Raises: OutOfRange above 1000 points.  Source: the fewest even gaps not wider than the spacing.
+    """
+    run = length_mm - 2.0 * inset_mm
+    if count is not None:
+        wide, fill = count - 1, 1
+    elif first_pass_mm is None or first_pass_mm <= spacing_mm:
+        wide, fill = max(1, math.ceil(run / spacing_mm - 1e-9)), 1
+    else:
+        wide = max(1, math.ceil(run / first_pass_mm - 1e-9))
+        fill = max(1, math.ceil(run / wide / spacing_mm - 1e-9))
+    total = wide * fill
+    if total >= MOST_POINTS_A_SIDE:
+        raise OutOfRange(f"more than {MOST_POINTS_A_SIDE} points on a side", field="spacing_mm", got=spacing_mm)
+    return tuple((inset_mm + run * k / total, k % fill == 0) for k in range(total + 1))
+
+
+def spread(layout: Layout) -> tuple[TensionPoint, ...]:
+    """Every point of the frame, clockwise from the top left as seen from the back."""
+    w, h = layout.width_mm, layout.height_mm
+    rail = readings(w, layout.inset_mm, layout.spacing_mm, layout.rail_count, layout.first_pass_mm)
+    stile = readings(h, layout.inset_mm, layout.spacing_mm, layout.stile_count, layout.first_pass_mm)
+    places = (
+        *((Side.TOP, r, first, r, h) for r, first in rail),
+        *((Side.RIGHT, r, first, w, h - r) for r, first in stile),
+        *((Side.BOTTOM, r, first, r, 0.0) for r, first in reversed(rail)),
+        *((Side.LEFT, r, first, 0.0, h - r) for r, first in reversed(stile)),
+    )
+    return tuple(
+        TensionPoint(number=number, side=side, reading_mm=reading, u_mm=u, v_mm=v, first_pass=first)
+        for number, (side, reading, first, u, v) in enumerate(places, start=1)
+    )

@@ -1,0 +1,109 @@
+"""How far the lens must shift the picture, and whether it can."""
+
+import math
+from dataclasses import dataclass
+from enum import StrEnum
+
+from gantline.core.errors import require_not_negative
+from gantline.core.throw.window import PanelImage
+
+ROUNDING = 1e-12  # share; a need equal to the reach is inside in spite of binary rounding
+
+
+class ReachShape(StrEnum):
+    """How vertical and horizontal reach combine."""
+
+    RECTANGLE = "rectangle"
+    DIAMOND = "diamond"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShiftReach:
+    """Shift reach as shares of the panel image: up and down of its height, side of its width.
+
+    0 everywhere is a projector without shift. Raises OutOfRange if one is negative.
+    """
+
+    up: float
+    down: float
+    side: float
+    shape: ReachShape = ReachShape.RECTANGLE
+
+    def __post_init__(self) -> None:
+        require_not_negative(up=self.up, down=self.down, side=self.side)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShiftNeed:
+    """What the place of the lens asks for and what the reach leaves; all as shares.
+
+    vertical = s_v (+ picture above the lens), horizontal = s_h (+ picture right of it), both beyond
+    what a fixed offset already gives. excess_* are 0 inside the reach, signed like the need outside.
+    move_up_mm and move_right_mm say how the lens must move to come inside [mm].
+    """
+
+    vertical: float
+    horizontal: float
+    vertical_left: float
+    excess_vertical: float
+    excess_horizontal: float
+    move_up_mm: float
+    move_right_mm: float
+
+    @property
+    def reached(self) -> bool:
+        """Whether both are inside the reach."""
+        return self.excess_vertical == 0.0 and self.excess_horizontal == 0.0
+
+
+def shift_need(
+    *,
+    picture_x_mm: float,
+    picture_y_mm: float,
+    lens_x_mm: float,
+    lens_y_mm: float,
+    panel: PanelImage,
+    reach: ShiftReach,
+    offset: float = 0.0,
+) -> ShiftNeed:
+    """Shift needed from the lens's place against its reach.
+
+    Args: centres of picture and lens on the wall [mm]; offset, the fixed share of H_p by which the
+        picture's centre lies above (+) or below (-) the lens axis with the shift at rest.
+    Returns: ShiftNeed.  Raises: nothing.
+    Source: s_v = (y_c - y_l) / H_p, s_h = (x_c - x_l) / W_p; a diamond leaves V (1 - |s_h| / U).
+    Leaves out: tilted or turned bodies.
+    """
+    vertical = (picture_y_mm - lens_y_mm) / panel.height_mm - offset
+    horizontal = (picture_x_mm - lens_x_mm) / panel.width_mm
+    full = reach.up if vertical >= 0.0 else reach.down
+    left = full
+    if reach.shape is ReachShape.DIAMOND and reach.side > 0.0:
+        left = full * max(0.0, 1.0 - abs(horizontal) / reach.side)
+    over_v = _excess(vertical, left)
+    over_h = _excess(horizontal, reach.side)
+    return ShiftNeed(
+        vertical=vertical,
+        horizontal=horizontal,
+        vertical_left=left,
+        excess_vertical=over_v,
+        excess_horizontal=over_h,
+        move_up_mm=over_v * panel.height_mm,
+        move_right_mm=over_h * panel.width_mm,
+    )
+
+
+def _excess(need: float, reach: float) -> float:
+    over = abs(need) - reach
+    return math.copysign(over, need) if over > ROUNDING else 0.0
+
+
+def fixed_offset(near_edge_share: float, *, from_ceiling: bool) -> float:
+    """Place of the picture's centre over the lens axis, as a share of H_p, for a body without shift.
+
+    Args: near_edge_share o >= 0, the near edge of the panel's image lies o H_p beyond the axis.
+    Returns: + (1/2 + o) standing, - (1/2 + o) hung from the ceiling.  Raises: OutOfRange if o < 0.
+    """
+    require_not_negative(near_edge_share=near_edge_share)
+    centre = 0.5 + near_edge_share
+    return -centre if from_ceiling else centre

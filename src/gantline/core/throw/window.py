@@ -1,0 +1,88 @@
+"""How far back the lens must be: the throw window. Z counts from the fabric plane to the lens."""
+
+from dataclasses import dataclass
+from fractions import Fraction
+
+from gantline.core.errors import OutOfRange, require_positive
+from gantline.core.size import Picture
+
+
+@dataclass(frozen=True, slots=True)
+class PanelImage:
+    """The projector's whole panel as it lands on the fabric [mm]; the picture is a part of it."""
+
+    width_mm: float
+    height_mm: float
+
+
+def panel_image(thrown: Picture, panel_aspect: Fraction) -> PanelImage:
+    """The panel's image that just holds the thrown picture (viewable area + overspill).
+
+    Source: with picture aspect s and panel aspect p, W_p = W if s >= p, else p H; H_p = W_p / p.
+    Raises: OutOfRange unless panel_aspect > 0.
+    """
+    require_positive(panel_aspect=float(panel_aspect))
+    ratio = float(panel_aspect)
+    width_mm = max(thrown.width_mm, ratio * thrown.height_mm)
+    return PanelImage(width_mm, width_mm / ratio)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lens:
+    """Throw ratio range, over the panel's image width; low == high is a fixed lens.
+
+    Raises OutOfRange unless 0 < ratio_low <= ratio_high.
+    """
+
+    ratio_low: float
+    ratio_high: float
+
+    def __post_init__(self) -> None:
+        require_positive(ratio_low=self.ratio_low, ratio_high=self.ratio_high)
+        if self.ratio_low > self.ratio_high:
+            raise OutOfRange(
+                f"throw ratio at the wide end ({self.ratio_low:g}) must not exceed the long end ({self.ratio_high:g})",
+                field="ratio_low",
+            )
+
+    @property
+    def fixed(self) -> bool:
+        """Whether the lens has no zoom."""
+        return self.ratio_low == self.ratio_high
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ThrowWindow:
+    """Lens to fabric plane [mm]: the whole window, and the part inside the margin at each end."""
+
+    near_mm: float
+    far_mm: float
+    safe_near_mm: float
+    safe_far_mm: float
+
+    def shortfall_mm(self, distance_mm: float) -> float:
+        """How far the lens must move [mm]: + back, away from the screen, - nearer, 0 inside."""
+        if distance_mm < self.near_mm:
+            return self.near_mm - distance_mm
+        return min(0.0, self.far_mm - distance_mm)
+
+    def inside_margin(self, distance_mm: float) -> bool:
+        """Whether the distance keeps clear of both ends of the zoom."""
+        return self.safe_near_mm <= distance_mm <= self.safe_far_mm
+
+
+def throw_window(lens: Lens, panel: PanelImage, *, margin: float) -> ThrowWindow:
+    """Where the lens may be for a panel's image that wide.
+
+    Args: margin, the share of the range kept clear at each end (0.03); a fixed lens has none.
+    Returns: Z in [R_low W_p, R_high W_p], inside it [(1 + m) R_low W_p, (1 - m) R_high W_p]; where
+        the zoom range is narrower than both margins the safe part collapses to its middle.
+    Source: Z = R W_p, the definition of throw ratio; pinhole lens, R from the lens's pupil.
+    """
+    near, far = lens.ratio_low * panel.width_mm, lens.ratio_high * panel.width_mm
+    if lens.fixed:
+        return ThrowWindow(near_mm=near, far_mm=far, safe_near_mm=near, safe_far_mm=far)
+    safe_near, safe_far = near * (1.0 + margin), far * (1.0 - margin)
+    if safe_near > safe_far:
+        safe_near = safe_far = (near + far) / 2.0
+    return ThrowWindow(near_mm=near, far_mm=far, safe_near_mm=safe_near, safe_far_mm=safe_far)

@@ -1,0 +1,142 @@
+"""Lengths on a tape: exact units, rounding once, and the text a person reads.
+
+Inside the program a length is a float in millimetres. Text is made here and nowhere else.
+A fraction is written with U+2044, the fraction slash, between plain digits: a pen that can
+stack fractions recognises it, any other still shows a readable text.
+"""
+
+import math
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+
+from gantline.core.errors import OutOfRange
+
+INCH_MM = 25.4  # exact, international inch
+FOOT_MM = 304.8  # exact, international foot
+FRACTION_SLASH = "\u2044"
+NO_BREAK = "\u00a0"
+TIE = 1e-9  # share of a tape step; keeps 2.5 steps, computed as 2.4999999999, a tie
+
+
+class LengthStyle(StrEnum):
+    """How a job writes its lengths."""
+
+    FEET_INCHES = "ft-in"
+    INCH_FRACTIONS = "in-fraction"
+    INCHES = "in"
+    MILLIMETRES = "mm"
+    CENTIMETRES = "cm"
+
+
+FRACTIONAL = (LengthStyle.FEET_INCHES, LengthStyle.INCH_FRACTIONS)
+TAPE_DENOMINATORS = (8, 16, 32)
+
+
+@dataclass(frozen=True, slots=True)
+class Units:
+    """Style of a job's lengths and, for the fractional styles, the finest tape fraction.
+
+    Raises OutOfRange for a fraction no tape has.
+    """
+
+    style: LengthStyle = LengthStyle.MILLIMETRES
+    denominator: int = 16
+
+    def __post_init__(self) -> None:
+        if self.denominator not in TAPE_DENOMINATORS:
+            raise OutOfRange("tape fraction must be 8, 16 or 32", field="denominator", got=self.denominator)
+
+    @property
+    def grid(self) -> Fraction:
+        """The tape's step [mm], exact: 1/denominator inch, 0.01 inch, or 1 mm."""
+        if self.style in FRACTIONAL:
+            return Fraction(127, 5) / self.denominator
+        if self.style is LengthStyle.INCHES:
+            return Fraction(127, 500)
+        return Fraction(1)
+
+    @property
+    def unit_mm(self) -> float:
+        """What a bare typed number counts [mm]."""
+        if self.style is LengthStyle.MILLIMETRES:
+            return 1.0
+        return 10.0 if self.style is LengthStyle.CENTIMETRES else INCH_MM
+
+    @property
+    def unit_name(self) -> str:
+        """The word for a bare typed number's unit."""
+        return {1.0: "millimetres", 10.0: "centimetres"}.get(self.unit_mm, "inches")
+
+
+@dataclass(frozen=True, slots=True)
+class TapeReading:
+    """A length as it is read on the tape. error_mm = read - exact."""
+
+    steps: int
+    read_mm: float
+    error_mm: float
+    text: str
+
+
+def to_steps(length_mm: float, grid: Fraction) -> int:
+    """Nearest whole number of tape steps, halves away from zero. length_mm finite; grid [mm] > 0.
+
+    Raises OutOfRange if length_mm is not finite. Source: the trade rounds a mark once, away
+    from zero; TIE absorbs the rounding of binary floats at an exact half.
+    """
+    if not math.isfinite(length_mm):
+        raise OutOfRange(f"length must be finite, got {length_mm}", field="length_mm", got=length_mm)
+    steps = abs(length_mm) / float(grid)
+    return int(math.copysign(math.floor(steps + 0.5 + TIE), length_mm))
+
+
+def read_tape(length_mm: float, units: Units) -> TapeReading:
+    """Round a length [mm] to the job's tape, once, and write it. Raises OutOfRange if not finite."""
+    steps = to_steps(length_mm, units.grid)
+    read_mm = float(steps * units.grid)
+    return TapeReading(steps, read_mm, read_mm - length_mm, _write(steps, units))
+
+
+def length_text(length_mm: float, units: Units) -> str:
+    """The text of a length [mm] in the job's units, rounded to the tape."""
+    return _write(to_steps(length_mm, units.grid), units)
+
+
+def exact_text(length_mm: float, units: Units) -> str:
+    """The same length to a tenth of a step finer than a tape shows: for workings, not for marks."""
+    if units.unit_mm == INCH_MM:
+        return f"{length_mm / INCH_MM:.3f}{NO_BREAK}in".replace("-", "−")
+    return f"{length_mm / units.unit_mm:.{1 if units.unit_mm == 1.0 else 2}f}{NO_BREAK}{units.style}".replace("-", "−")
+
+
+def _write(steps: int, units: Units) -> str:
+    sign = "−" if steps < 0 else ""
+    steps = abs(steps)
+    match units.style:
+        case LengthStyle.MILLIMETRES:
+            return f"{sign}{steps}{NO_BREAK}mm"
+        case LengthStyle.CENTIMETRES:
+            return f"{sign}{steps // 10}.{steps % 10}{NO_BREAK}cm"
+        case LengthStyle.INCHES:
+            return f"{sign}{steps // 100}.{steps % 100:02d}{NO_BREAK}in"
+        case LengthStyle.INCH_FRACTIONS:
+            return f"{sign}{_inches(Fraction(steps, units.denominator))}″"
+        case LengthStyle.FEET_INCHES:
+            feet, rest = divmod(steps, 12 * units.denominator)
+            inches = f"{_inches(Fraction(rest, units.denominator))}″"
+            return f"{sign}{feet}′{NO_BREAK}{inches}" if feet else f"{sign}{inches}"
+
+
+def _inches(inches: Fraction) -> str:
+    whole, part = divmod(inches.numerator, inches.denominator)
+    if not part:
+        return str(whole)
+    fraction = f"{part}{FRACTION_SLASH}{inches.denominator}"
+    return f"{whole}{NO_BREAK}{fraction}" if whole else fraction
+
+
+def plain(text: str) -> str:
+    """The same text with ASCII fractions, spaces and signs, for files that other programs read."""
+    table = {FRACTION_SLASH: "/", NO_BREAK: " ", "−": "-", "″": '"', "′": "'"}
+    return text.translate(str.maketrans(table))

@@ -1,0 +1,94 @@
+"""The holes and their marks, each taken from one datum and rounded alone, never chained."""
+
+import math
+from dataclasses import dataclass
+
+from gantline.core.errors import require_not_negative, require_positive
+from gantline.core.room import Profile
+from gantline.core.wall.brackets import BracketPair
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Hole:
+    """One hole [mm]: x from the left wall end, y above the floor at the survey point."""
+
+    key: str
+    row: str
+    side: str
+    x_mm: float
+    y_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HoleMark:
+    """Every way to reach one hole with a tape [mm], none rounded yet.
+
+    from_datum + above the datum line; from_centre and from_stud + to the right; to_floor and
+    to_ceiling at the hole's own x, as read there. from_stud is None off a stud wall.
+    """
+
+    hole: Hole
+    from_left_mm: float
+    from_centre_mm: float
+    from_stud_mm: float | None
+    from_datum_mm: float
+    to_floor_mm: float
+    to_ceiling_mm: float
+
+
+def holes(
+    pair: BracketPair, *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float
+) -> tuple[Hole, ...]:
+    """Four holes: upper row at y_top - drop, lower row H_f - row offset below it.
+
+    Args: lengths [mm]; top_mm, the frame's top; drop_mm >= 0, hole centre to the top of the frame
+        including trim and border; row_offset_mm, the frame's height less the distance of the rows.
+    Raises: OutOfRange if the rows would meet or cross.
+    """
+    require_not_negative(drop_mm=drop_mm)
+    rows_apart_mm = frame_height_mm - row_offset_mm
+    require_positive(rows_apart_mm=rows_apart_mm)
+    upper_mm = top_mm - drop_mm
+    return tuple(
+        Hole(key=f"{row}-{side}", row=row, side=side, x_mm=x_mm, y_mm=y_mm)
+        for row, y_mm in (("upper", upper_mm), ("lower", upper_mm - rows_apart_mm))
+        for side, x_mm in (("left", pair.left_mm), ("right", pair.right_mm))
+    )
+
+
+def mark(
+    hole: Hole, *, datum_mm: float, centre_mm: float, stud_mm: float | None, floor: Profile, ceiling: Profile
+) -> HoleMark:
+    """The hole's marks from every reference; stud_mm is the nearest stud's centre, if any."""
+    return HoleMark(
+        hole=hole,
+        from_left_mm=hole.x_mm,
+        from_centre_mm=hole.x_mm - centre_mm,
+        from_stud_mm=None if stud_mm is None else hole.x_mm - stud_mm,
+        from_datum_mm=hole.y_mm - datum_mm,
+        to_floor_mm=hole.y_mm - floor.at(hole.x_mm),
+        to_ceiling_mm=ceiling.at(hole.x_mm) - hole.y_mm,
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ReverseCheck:
+    """What the tape must read between the drilled holes [mm]: across, down, and both diagonals."""
+
+    across_mm: float
+    down_mm: float
+    diagonal_mm: float
+
+
+def reverse_check(four: tuple[Hole, ...]) -> ReverseCheck:
+    """The hole rectangle's sides and diagonal. `four` as from holes()."""
+    by_key = {hole.key: hole for hole in four}
+    across = by_key["upper-right"].x_mm - by_key["upper-left"].x_mm
+    down = by_key["upper-left"].y_mm - by_key["lower-left"].y_mm
+    return ReverseCheck(across_mm=across, down_mm=down, diagonal_mm=math.hypot(across, down))
+
+
+def level_tolerance_mm(span_mm: float, *, most_mm: float) -> float:
+    """Allowed height difference of two holes span_mm apart [mm]: 0.5 mm per metre, at most most_mm."""
+    require_positive(span_mm=span_mm)
+    return min(most_mm, 0.5 * span_mm / 1000.0)
