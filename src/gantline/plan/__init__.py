@@ -1,0 +1,1 @@
+"""One pure function, plan(job, shop), and the types of what it returns."""

@@ -107,3 +107,20 @@ def fixed_offset(near_edge_share: float, *, from_ceiling: bool) -> float:
     require_not_negative(near_edge_share=near_edge_share)
     centre = 0.5 + near_edge_share
     return -centre if from_ceiling else centre
+
+
+def lens_region(
+    *, picture_x_mm: float, picture_y_mm: float, panel: PanelImage, reach: ShiftReach, offset: float = 0.0
+) -> tuple[tuple[float, float], ...]:
+    """Corners of the region of the wall plane in which the lens's shift reaches the picture [mm].
+
+    The inverse of shift_need: y_l = y_c - (s_v + offset) H_p, x_l = x_c - s_h W_p. Four corners,
+    anticlockwise; flat where there is no reach. A diamond has its corners on the two axes.
+    """
+    middle_mm = picture_y_mm - offset * panel.height_mm
+    above_mm = middle_mm + reach.down * panel.height_mm  # a lens above the picture shifts it down
+    below_mm = middle_mm - reach.up * panel.height_mm
+    left_mm, right_mm = picture_x_mm - reach.side * panel.width_mm, picture_x_mm + reach.side * panel.width_mm
+    if reach.shape is ReachShape.DIAMOND:
+        return (picture_x_mm, below_mm), (right_mm, middle_mm), (picture_x_mm, above_mm), (left_mm, middle_mm)
+    return (left_mm, below_mm), (right_mm, below_mm), (right_mm, above_mm), (left_mm, above_mm)

@@ -1,0 +1,152 @@
+"""One drawing, three pens: what is drawn, in millimetres and by meaning.
+
+The browser, the PDF and the DXF draw the same marks. A mark carries geometry and a role; each pen
+decides text size, lane distance and line weight for its own scale. `layer` is the station a mark
+belongs to; `moves` names the handle it travels with while that is dragged.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from gantline.plan.figures import Change, StationKey
+
+Point = tuple[float, float]
+Role = Literal[
+    "wall", "ceiling", "floor", "stud", "stud-predicted", "datum", "frame", "frame-clash", "picture", "limit", "eye",
+    "interval", "hole", "reach", "beam", "lens", "lens-out", "bar", "point", "point-fill", "centre", "bracket",
+]  # fmt: skip
+Layer = StationKey | Literal["base"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Area:
+    """A closed outline [mm]."""
+
+    key: str
+    role: Role
+    layer: Layer
+    points: tuple[Point, ...]
+    moves: str | None = None
+    kind: Literal["area"] = "area"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Line:
+    """An open polyline [mm]."""
+
+    key: str
+    role: Role
+    layer: Layer
+    points: tuple[Point, ...]
+    moves: str | None = None
+    kind: Literal["line"] = "line"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Dot:
+    """A place [mm] drawn at a fixed size on any pen: a hole, a tension point, the lens."""
+
+    key: str
+    role: Role
+    layer: Layer
+    at: Point
+    name: str
+    number: int | None = None
+    moves: str | None = None
+    kind: Literal["dot"] = "dot"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Label:
+    """A text at a place [mm]; `size` large is the one thing the drawing says."""
+
+    key: str
+    layer: Layer
+    at: Point
+    text: str
+    anchor: Literal["start", "middle", "end"] = "middle"
+    size: Literal["large", "text", "small"] = "small"
+    role: Role = "wall"
+    moves: str | None = None
+    kind: Literal["label"] = "label"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Dimension:
+    """A dimension line along one axis from a to b [mm], off `base` [mm on the other axis] on `side`,
+    in the given lane (1 is nearest). `changes` tells what typing a length sets; the one with value
+    None takes the typed text."""
+
+    key: str
+    layer: Layer
+    axis: Literal["x", "y"]
+    a_mm: float
+    b_mm: float
+    base_mm: float
+    side: Literal[-1, 1]
+    lane: int
+    text: str
+    name: str
+    changes: tuple[Change, ...] = ()
+    moves: str | None = None
+    kind: Literal["dimension"] = "dimension"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Stop:
+    """An end of a handle's travel along one axis [mm], with the name of what stops it there."""
+
+    at_mm: float
+    name: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Handle:
+    """Something to drag: its outline [mm] and, per axis it moves along, pointer and stops.
+
+    origin is the value the pointers hold now: dragging by d sets origin + d.
+    """
+
+    key: str
+    layer: Layer
+    name: str
+    points: tuple[Point, ...]
+    origin: Point
+    x_pointer: str | None = None
+    y_pointer: str | None = None
+    x_stops: tuple[Stop, Stop] | None = None
+    y_stops: tuple[Stop, Stop] | None = None
+    also: tuple[Change, ...] = ()
+    kind: Literal["handle"] = "handle"
+
+
+Mark = Area | Line | Dot | Label | Dimension | Handle
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lanes:
+    """How many dimension lanes a face needs outside its bounds on each side."""
+
+    left: int = 0
+    right: int = 0
+    above: int = 0
+    below: int = 0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Face:
+    """One view: its bounds [mm], the lanes round it, a sentence for those who cannot see it, marks."""
+
+    name: Literal["front", "back"]
+    summary: str
+    left_mm: float
+    bottom_mm: float
+    right_mm: float
+    top_mm: float
+    lanes: Lanes
+    marks: tuple[Mark, ...]
+
+
+def rectangle(left: float, bottom: float, right: float, top: float) -> tuple[Point, ...]:
+    """Four corners [mm], anticlockwise from the lower left."""
+    return (left, bottom), (right, bottom), (right, top), (left, top)

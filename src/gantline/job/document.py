@@ -1,0 +1,192 @@
+"""The job document: one screen in one room, as an open JSON file.
+
+A length left out (null) stands for the shop default and counts as assumed. What is present counts
+as measured in the survey and as decided elsewhere, unless `known` says otherwise for its pointer.
+"""
+
+from typing import Annotated, Literal
+
+from pydantic import Field, field_validator
+
+from gantline.core.room import WishKind
+from gantline.core.size import Lead
+from gantline.core.tension.holds import Hold, School
+from gantline.core.throw.shift import ReachShape
+from gantline.core.units import LengthStyle, Units
+from gantline.job.fields import (
+    AspectText,
+    Closed,
+    DistanceMm,
+    LengthMm,
+    Line,
+    Name,
+    Notes,
+    PositionMm,
+    Ratio,
+    Reach,
+    Share,
+)
+
+FORMAT = "gantline-job"
+VERSION = 1
+Known = Literal["measured", "decided", "assumed"]
+
+
+class JobUnits(Closed):
+    """How this job writes lengths."""
+
+    style: LengthStyle = LengthStyle.INCH_FRACTIONS
+    denominator: Literal[8, 16, 32] = 16
+
+    def to_core(self) -> Units:
+        """The same as a core value."""
+        return Units(self.style, self.denominator)
+
+
+class CeilingReading(Closed):
+    """Ceiling read upward from the datum line at x from the left wall end [mm]."""
+
+    x_mm: DistanceMm
+    up_mm: DistanceMm
+
+
+class FloorReading(Closed):
+    """Floor read downward from the datum line at x from the left wall end [mm]."""
+
+    x_mm: DistanceMm
+    down_mm: PositionMm
+
+
+class Survey(Closed):
+    """What was measured in the room. ceiling_mm is the plain height; readings take over from it."""
+
+    wall_width_mm: LengthMm | None = None
+    ceiling_mm: LengthMm | None = None
+    datum_mm: DistanceMm | None = None
+    ceiling_readings: Annotated[list[CeilingReading], Field(max_length=60)] = []
+    floor_readings: Annotated[list[FloorReading], Field(max_length=60)] = []
+    build: Literal["studs", "masonry"] = "studs"
+    stud_first_mm: DistanceMm | None = None
+    stud_spacing_mm: Annotated[LengthMm, Field(ge=100.0)] | None = None
+    stud_width_mm: LengthMm | None = None
+
+    @field_validator("ceiling_readings", "floor_readings")
+    @classmethod
+    def _one_reading_a_place(cls, value: list[CeilingReading]) -> list[CeilingReading]:
+        places = [reading.x_mm for reading in value]
+        if len(set(places)) < len(places):
+            raise ValueError("Two readings are at the same place along the wall: keep one of them.")
+        return value
+
+
+class BorderFaces(Closed):
+    """Border face widths [mm]; 0 is edgeless."""
+
+    side_mm: DistanceMm = 0.0
+    top_mm: DistanceMm = 0.0
+    bottom_mm: DistanceMm = 0.0
+
+
+class TidyPick(Closed):
+    """A tidy size that was chosen [mm]."""
+
+    width_mm: LengthMm
+    height_mm: LengthMm
+
+
+class Size(Closed):
+    """The size and which number leads it."""
+
+    aspect: AspectText = "16:9"
+    lead: Lead = Lead.DIAGONAL
+    value_mm: Annotated[LengthMm, Field(ge=100.0)] = 2540.0
+    tidy_grid_mm: LengthMm | None = None
+    tidy: TidyPick | None = None
+    border: BorderFaces = BorderFaces()
+    overspill_mm: DistanceMm | None = None
+
+
+class HeightWish(Closed):
+    """Where on the wall. wish_mm is what `wish` names [mm]."""
+
+    centre_x_mm: DistanceMm | None = None
+    ceiling_gap_mm: DistanceMm | None = None
+    lowest_edge_mm: DistanceMm | None = None
+    wish: WishKind = WishKind.EYE_LINE
+    wish_mm: DistanceMm | None = None
+    eye_share: Share | None = None
+
+
+class ProjectorPlace(Closed):
+    """The projector and its lens. Shift as shares of the whole panel image, up, down, to either side."""
+
+    name: Line = ""
+    ratio_low: Ratio | None = None
+    ratio_high: Ratio | None = None
+    panel_aspect: AspectText = "16:9"
+    hung: bool = False
+    has_shift: bool = True
+    shift_up: Reach = 0.0
+    shift_down: Reach = 0.0
+    shift_side: Reach = 0.0
+    reach: ReachShape = ReachShape.RECTANGLE
+    offset: Reach = 0.0
+    lens_x_mm: DistanceMm | None = None
+    lens_y_mm: DistanceMm | None = None
+    lens_from_wall_mm: LengthMm | None = None
+
+
+class FrameBuild(Closed):
+    """The frame's depth and how far its back stands off the wall [mm]."""
+
+    name: Line = ""
+    depth_mm: LengthMm | None = None
+    standoff_mm: DistanceMm | None = None
+    centre_bars: Annotated[int, Field(ge=0, le=8)] = 0
+
+
+class Hanging(Closed):
+    """The brackets. row_offset_mm is the frame's height less the distance between the hole rows."""
+
+    name: Line = ""
+    fix_to: Literal["studs", "backer"] = "studs"
+    drop_mm: DistanceMm | None = None
+    row_offset_mm: DistanceMm | None = None
+    side_play_mm: DistanceMm | None = None
+    lift_on_mm: DistanceMm | None = None
+    rule: Literal["share", "fixed"] = "share"
+    spacing_share: Annotated[float, Field(ge=0.2, le=0.95)] | None = None
+    spacing_mm: LengthMm | None = None
+
+
+class Tensioning(Closed):
+    """How the fabric is held. Counts, where given, take the place of the spacing."""
+
+    fabric: Line = ""
+    hold: Hold = Hold.STAPLE
+    spacing_mm: Annotated[LengthMm, Field(ge=5.0)] | None = None
+    rail_count: Annotated[int, Field(ge=2, le=1000)] | None = None
+    stile_count: Annotated[int, Field(ge=2, le=1000)] | None = None
+    inset_mm: LengthMm | None = None
+    school: School | None = None
+    short_sides_first: bool = True
+    people: Literal["one", "two"] = "two"
+
+
+class Job(Closed):
+    """One screen in one room."""
+
+    format: Literal["gantline-job"] = FORMAT
+    format_version: Literal[1] = VERSION
+    name: Name
+    place: Line = ""
+    notes: Notes = ""
+    units: JobUnits = JobUnits()
+    survey: Survey = Survey()
+    size: Size = Size()
+    height: HeightWish = HeightWish()
+    throw: ProjectorPlace = ProjectorPlace()
+    frame: FrameBuild = FrameBuild()
+    wall: Hanging = Hanging()
+    tension: Tensioning = Tensioning()
+    known: Annotated[dict[Line, Known], Field(max_length=200)] = {}

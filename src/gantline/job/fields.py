@@ -1,0 +1,78 @@
+"""Field types of the job file: every length accepts a number in mm or text in any usual form."""
+
+import math
+from typing import Annotated, Any
+
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints, ValidationInfo
+
+from gantline.core.size import read_aspect
+from gantline.core.typed_length import read_length
+from gantline.core.units import Units, length_text
+
+MILLIMETRES = Units()
+LONGEST_MM = 100_000.0  # 100 m; a hall, not a town
+
+
+def job_units(info: ValidationInfo) -> Units:
+    """Units that a bare number in a text counts in: the job's, from the validation context."""
+    context = info.context or {}
+    units = context.get("units", MILLIMETRES)
+    return units if isinstance(units, Units) else MILLIMETRES
+
+
+def _read(value: Any, info: ValidationInfo) -> Any:
+    if isinstance(value, str):
+        return read_length(value, job_units(info)).length_mm
+    if isinstance(value, bool):
+        raise ValueError("A length is a number in millimetres or a text like 8' 2 1/2\".")
+    return value
+
+
+def _within(low: float, *, above: bool) -> AfterValidator:
+    def check(value: float, info: ValidationInfo) -> float:
+        units = job_units(info)
+        too_small = value <= low if above else value < low
+        if too_small or value > LONGEST_MM or not math.isfinite(value):
+            least = f"more than {length_text(low, units)}" if above else f"{length_text(low, units)} or more"
+            most = length_text(LONGEST_MM, units)
+            raise ValueError(f"This length must be {least} and at most {most}; it reads {length_text(value, units)}.")
+        return value
+
+    return AfterValidator(check)
+
+
+def _length(low: float, *, above: bool) -> Any:
+    extra = {"x-unit": "mm"}
+    return Annotated[
+        float,
+        _within(low, above=above),
+        BeforeValidator(_read, json_schema_input_type=float | str),
+        Field(allow_inf_nan=False, json_schema_extra=extra),
+    ]
+
+
+LengthMm = _length(0.0, above=True)  # > 0
+DistanceMm = _length(0.0, above=False)  # >= 0
+PositionMm = _length(-LONGEST_MM, above=False)  # any sign
+
+_TEXT = StringConstraints(strip_whitespace=True, pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f]*$")
+Line = Annotated[str, _TEXT, Field(max_length=160)]
+Name = Annotated[str, _TEXT, Field(min_length=1, max_length=120)]
+Notes = Annotated[str, _TEXT, Field(max_length=4000)]
+
+
+def _aspect(value: str) -> str:
+    read_aspect(value)
+    return value.strip()
+
+
+AspectText = Annotated[str, Field(max_length=30), AfterValidator(_aspect)]
+Share = Annotated[float, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
+Ratio = Annotated[float, Field(gt=0.0, le=20.0, allow_inf_nan=False)]
+Reach = Annotated[float, Field(ge=0.0, le=3.0, allow_inf_nan=False)]
+
+
+class Closed(BaseModel):
+    """A model that knows its fields: anything else is refused, so that a slip is not lost."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True, json_schema_serialization_defaults_required=True)

@@ -1,0 +1,70 @@
+"""What is wrong with a document, field by field, in words for the person who typed it."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import ValidationError
+
+from gantline.core.errors import DesignError
+
+
+@dataclass(frozen=True, slots=True)
+class FieldProblem:
+    """One refused field: its JSON pointer, a sentence, and what was typed."""
+
+    pointer: str
+    text: str
+    typed: str
+
+
+class BadDocument(DesignError):
+    """A document or an edit that cannot be accepted; `problems` says which fields and why."""
+
+    code = "bad-document"
+
+    def __init__(self, problems: Sequence[FieldProblem]) -> None:
+        super().__init__(problems[0].text)
+        self.problems = tuple(problems)
+
+
+def pointer(location: Sequence[str | int]) -> str:
+    """JSON pointer (RFC 6901) of a location."""
+    return "".join("/" + str(part).replace("~", "~0").replace("/", "~1") for part in location)
+
+
+def from_validation(error: ValidationError) -> BadDocument:
+    """Field problems from pydantic's errors, at most 20, in plain sentences."""
+    found = [_problem(one) for one in error.errors(include_url=False)[:20]]
+    return BadDocument(found)
+
+
+def _problem(error: Any) -> FieldProblem:
+    # pydantic names the member of a union in the location: leave out what is no field
+    location = [part for part in error["loc"] if not (isinstance(part, str) and ("[" in part or part == "constrained-float"))]
+    typed = error.get("input")
+    return FieldProblem(pointer(location), _sentence(error), str(typed)[:80] if isinstance(typed, str | int | float) else "")
+
+
+def _sentence(error: Any) -> str:
+    kind, context = error["type"], error.get("ctx", {})
+    match kind:
+        case "value_error":
+            return str(context["error"])
+        case "missing":
+            return "This field is missing."
+        case "extra_forbidden":
+            return "No field has this name."
+        case "float_type" | "float_parsing":
+            return "A number is wanted here."
+        case "finite_number":
+            return "A finite number is wanted here."
+        case "enum" | "literal_error":
+            return f"This must be one of {context['expected']}."
+        case "greater_than" | "greater_than_equal" | "less_than" | "less_than_equal":
+            limit = next(iter(context.values()))
+            return f"This must be {kind.replace('_', ' ')} {limit:g}."
+        case "string_pattern_mismatch":
+            return "This text holds characters that cannot be stored."
+        case _:
+            return f"{error['msg']}."

@@ -1,0 +1,119 @@
+"""The shop's own records: fabrics, kits, projectors, fixings. Open JSON: further fields are kept."""
+
+from collections.abc import Mapping
+from enum import StrEnum
+from typing import Annotated, Any
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError, model_validator
+
+from gantline.core.tension.holds import Hold
+from gantline.core.throw.shift import ReachShape
+from gantline.job.edits import Edit
+from gantline.job.fields import AspectText, DistanceMm, LengthMm, Line, Ratio, Reach
+from gantline.job.problems import from_validation
+
+
+
+class RecordKind(StrEnum):
+    """What a record is of."""
+
+    FABRIC = "fabric"
+    KIT = "kit"
+    PROJECTOR = "projector"
+    FIXING = "fixing"
+
+
+class Record(BaseModel):
+    """Open: what Gantline does not know yet stays in the record."""
+
+    model_config = ConfigDict(extra="allow", frozen=True)
+
+
+class FabricRecord(Record):
+    """A fabric by the roll."""
+
+    sort: Line = ""
+    gain: Annotated[float, Field(gt=0.0, le=10.0)] | None = None
+    roll_widths_mm: Annotated[list[LengthMm], Field(max_length=20)] = []
+    mass_g_m2: Annotated[float, Field(gt=0.0, le=5000.0)] | None = None
+    care: Line = ""
+
+
+class KitRecord(Record):
+    """A frame kit: its depth, its border and how it holds the fabric."""
+
+    depth_mm: LengthMm | None = None
+    border_mm: DistanceMm = 0.0
+    centre_bars: Annotated[int, Field(ge=0, le=8)] = 0
+    hold: Hold = Hold.SPRING
+    spacing_mm: LengthMm | None = None
+    inset_mm: LengthMm | None = None
+
+
+class ProjectorRecord(Record):
+    """A projector's panel, throw ratio range and shift reach (shares of the whole panel image)."""
+
+    ratio_low: Ratio
+    ratio_high: Ratio
+    panel_aspect: AspectText = "16:9"
+    has_shift: bool = True
+    shift_up: Reach = 0.0
+    shift_down: Reach = 0.0
+    shift_side: Reach = 0.0
+    reach: ReachShape = ReachShape.RECTANGLE
+    offset: Reach = 0.0
+
+    @model_validator(mode="after")
+    def _range(self) -> "ProjectorRecord":
+        if self.ratio_low > self.ratio_high:
+            raise ValueError("The throw ratio at the wide end must not exceed the one at the long end.")
+        return self
+
+
+class FixingRecord(Record):
+    """A pair of hanging brackets as on the kit sheet [mm]."""
+
+    drop_mm: DistanceMm
+    row_offset_mm: DistanceMm
+    side_play_mm: DistanceMm = 0.0
+    lift_on_mm: DistanceMm = 0.0
+    standoff_mm: DistanceMm | None = None
+
+
+MODELS: Mapping[RecordKind, type[Record]] = {
+    RecordKind.FABRIC: FabricRecord,
+    RecordKind.KIT: KitRecord,
+    RecordKind.PROJECTOR: ProjectorRecord,
+    RecordKind.FIXING: FixingRecord,
+}
+
+
+def read_record(kind: RecordKind, body: Mapping[str, Any]) -> dict[str, Any]:
+    """A checked record body, lengths in mm, unknown fields kept. Raises: BadDocument."""
+    try:
+        return MODELS[kind].model_validate(dict(body)).model_dump(mode="json")
+    except ValidationError as error:
+        raise from_validation(error) from error
+
+
+def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any]) -> list[Edit]:
+    """The edits that take a record into a job: its values are copied, so the job stands alone."""
+    match kind:
+        case RecordKind.PROJECTOR:
+            keys = ("ratio_low", "ratio_high", "panel_aspect", "has_shift", "shift_up", "shift_down", "shift_side", "reach")
+            return _copied("/throw", name, body, (*keys, "offset"))
+        case RecordKind.FIXING:
+            edits = _copied("/wall", name, body, ("drop_mm", "row_offset_mm", "side_play_mm", "lift_on_mm"))
+            return edits + _copied("/frame", None, body, ("standoff_mm",))
+        case RecordKind.KIT:
+            border = {f"{side}_mm": body["border_mm"] for side in ("side", "top", "bottom")}
+            edits = _copied("/frame", name, body, ("depth_mm", "centre_bars"))
+            edits += _copied("/tension", None, body, ("hold", "spacing_mm", "inset_mm"))
+            return [*edits, *_copied("/size/border", None, border, tuple(border))]
+        case RecordKind.FABRIC:
+            return [Edit(pointer="/tension/fabric", value=name)]
+
+
+def _copied(base: str, name: str | None, body: Mapping[str, Any], keys: tuple[str, ...]) -> list[Edit]:
+    named = [] if name is None else [Edit(pointer=f"{base}/name", value=name)]
+    return named + [Edit(pointer=f"{base}/{key}", value=body.get(key)) for key in keys if key in body]

@@ -1,0 +1,137 @@
+"""plan(job, shop): the whole plan of one job, pure and total."""
+
+from dataclasses import dataclass
+
+from gantline.core.cautions import LOCAL_RULES, Caution, cautions_for
+from gantline.core.defaults import PLAIN_SHOP, Shop
+from gantline.core.tension.holds import Hold
+from gantline.job.document import Job
+from gantline.plan.book import Book
+from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
+from gantline.plan.height import height
+from gantline.plan.scene import Scene, build_scene
+from gantline.plan.size import TidyRow, size
+from gantline.plan.survey import survey
+from gantline.plan.tension import StepRow, tension
+from gantline.plan.throw import throw
+from gantline.plan.wall import MarkRow, wall
+
+RANK: dict[Severity, int] = {"stop": 0, "mind": 1, "note": 2}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Plan:
+    """One job worked out: what is known, what it came to, what to do next. Scene is drawn elsewhere."""
+
+    name: str
+    stations: tuple[StationState, ...]
+    figures: tuple[Figure, ...]
+    findings: tuple[Finding, ...]
+    tidy: tuple[TidyRow, ...]
+    marks: tuple[MarkRow, ...]
+    steps: tuple[StepRow, ...]
+    hooks: str
+    cautions: tuple[Caution, ...]
+    local_rules: str
+    to_measure: tuple[ToMeasure, ...]
+    next_point: str
+    size_text: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Planned:
+    """A plan and the scene it is drawn from."""
+
+    plan: Plan
+    scene: Scene
+
+
+def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
+    """Run the stations in the order they depend on each other.
+
+    Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding.
+    """
+    book = Book(job, shop)
+    room = survey(book)
+    sized = size(book, room.wall_mm)
+    hung = height(book, room, sized)
+    beam = throw(book, hung)
+    drilling = wall(book, room, hung)
+    stretch = tension(book, sized.screen)
+    _say_assumed(book)
+    findings = tuple(sorted(book.findings, key=lambda one: RANK[one.severity]))
+    figures = tuple(book.figures.values())
+    finished = Plan(
+        name=job.name,
+        stations=tuple(_state(book, key) for key in STATIONS),
+        figures=figures,
+        findings=findings,
+        tidy=sized.tidy,
+        marks=drilling.rows if drilling else (),
+        steps=stretch.steps if stretch else (),
+        hooks=stretch.hooks if stretch else "",
+        cautions=cautions_for(
+            overall_width_mm=sized.screen.overall_width_mm,
+            two_people_width_mm=shop["two_people_width_mm"],
+            lens_y_mm=beam.lens_y_mm if beam else None,
+            springs=job.tension.hold is Hold.SPRING,
+            staples=job.tension.hold is Hold.STAPLE,
+        ),
+        local_rules=LOCAL_RULES,
+        to_measure=tuple(book.to_measure),
+        next_point=_next(book, findings),
+        size_text=f"{book.figures['width'].text} × {book.figures['height'].text}",
+    )
+    return Planned(plan=finished, scene=build_scene(book, room, hung, drilling, beam, stretch))
+
+
+def _say_assumed(book: Book) -> None:
+    """One finding per station for what is assumed there and moves a mark."""
+    for station in ("survey", "height", "wall"):
+        open_points = [one for one in book.to_measure if _station_of(book, one) == station]
+        if open_points:
+            names = ", ".join(one.label[0].lower() + one.label[1:] for one in open_points)
+            count = "one figure is" if len(open_points) == 1 else f"{len(open_points)} figures are"
+            book.find(f"{station}-assumed", station, "mind", f"Before drilling, {count} still to be measured: {names}.")  # type: ignore[arg-type]
+
+
+def _station_of(book: Book, one: ToMeasure) -> StationKey | None:
+    return next((f.station for f in book.figures.values() if f.entry and f.entry.pointer == one.pointer), None)
+
+
+def _next(book: Book, findings: tuple[Finding, ...]) -> str:
+    if findings and findings[0].severity == "stop":
+        return findings[0].text
+    if book.to_measure:
+        first = book.to_measure[0]
+        return f"Measure: {first.label[0].lower()}{first.label[1:]}"
+    missing = next((one.text for one in findings if one.code in ("no-throw-ratio", "no-lens-place")), "")
+    return missing or "Ready to mark and drill"
+
+
+def _state(book: Book, key: StationKey) -> StationState:
+    own = [one for one in book.findings if one.station == key]
+    worst = min((one.severity for one in own), key=RANK.__getitem__, default=None)
+    assumed = sum(1 for figure in book.figures.values() if figure.station == key and figure.known == "assumed" and figure.text)
+    return StationState(key=key, label=STATIONS[key], gist=_gist(book, key), worst=worst, assumed=assumed)
+
+
+def _gist(book: Book, key: StationKey) -> str:
+    def text(name: str) -> str:
+        return book.figures[name].text if name in book.figures else ""
+
+    match key:
+        case "survey":
+            open_points = sum(1 for one in book.to_measure if _station_of(book, one) == "survey")
+            return f"{open_points} to measure" if open_points else f"wall {text('wall_width')}"
+        case "size":
+            return f"{text('width')} × {text('height')}"
+        case "height":
+            return f"top {text('frame_top')}" if text("frame_top") else "nothing fits"
+        case "throw":
+            stops = any(one.station == "throw" and one.severity == "stop" for one in book.findings)
+            return "out of reach" if stops else f"{text('throw_distance')} in reach" if text("shift_vertical") else "no lens yet"
+        case "wall":
+            return f"{text('spacing')} apart" if text("spacing") else "no brackets"
+        case "tension":
+            return f"{text('points')} points" if text("points") else "no points"

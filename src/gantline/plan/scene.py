@@ -1,0 +1,119 @@
+"""The scene: typed geometry in wall millimetres, for all faces, before any drawing.
+
+Wall axes: x from the left wall end, y above the floor at the survey point, z from the bare wall
+into the room.
+"""
+
+from dataclasses import dataclass
+
+from gantline.core.size import Screen
+from gantline.plan.book import Book
+from gantline.plan.height import Hung
+from gantline.plan.survey import Room
+from gantline.plan.tension import Stretch
+from gantline.plan.throw import Beam
+from gantline.plan.wall import Drilling
+
+Outline = tuple[tuple[float, float], ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Rect:
+    """An upright rectangle on the wall [mm]."""
+
+    left_mm: float
+    bottom_mm: float
+    right_mm: float
+    top_mm: float
+
+    @property
+    def centre_x_mm(self) -> float:
+        """Middle, sideways [mm]."""
+        return (self.left_mm + self.right_mm) / 2.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Scene:
+    """Everything that can be drawn of one plan [mm]; None where the plan has none yet.
+
+    possible is False where no height fits: the frame is then drawn on its lowest allowed edge.
+    """
+
+    wall_mm: float
+    floor: Outline
+    ceiling: Outline
+    datum_mm: float
+    lowest_edge_mm: float
+    top_low_mm: float
+    top_high_mm: float
+    low_name: str
+    high_name: str
+    possible: bool
+    frame: Rect
+    picture: Rect
+    fabric_z_mm: float
+    eye_mm: float | None
+    studs: tuple[float, ...]
+    stud_mm: float
+    studs_known: bool
+    drilling: Drilling | None
+    drop_mm: float
+    beam: Beam | None
+    stretch: Stretch | None
+    centre_bars: int
+
+
+def build_scene(
+    book: Book, room: Room, hung: Hung, drilling: Drilling | None, beam: Beam | None, stretch: Stretch | None
+) -> Scene:
+    """Gather the stations' geometry."""
+    frame, picture = _rects(hung)
+    ends = (0.0, room.wall_mm)
+    return Scene(
+        wall_mm=room.wall_mm,
+        floor=_outline(room.floor.readings, [room.floor.at(x) for x in ends], room.wall_mm),
+        ceiling=_outline(room.ceiling.readings, [room.ceiling.at(x) for x in ends], room.wall_mm),
+        datum_mm=room.datum_mm,
+        lowest_edge_mm=hung.place.lowest_edge_mm,
+        top_low_mm=hung.height.low.y_top_mm,
+        top_high_mm=hung.height.high.y_top_mm,
+        low_name=hung.height.low.name,
+        high_name=hung.height.high.name,
+        possible=hung.possible,
+        frame=frame,
+        picture=picture,
+        fabric_z_mm=_mm(book, "frame_depth") + _mm(book, "standoff"),
+        eye_mm=hung.eye_mm,
+        studs=room.studs.centres_mm if room.studs else (),
+        stud_mm=room.studs.stud_mm if room.studs else 0.0,
+        studs_known=not book.assumed_among(["stud_first", "stud_spacing"]),
+        drilling=drilling,
+        drop_mm=_mm(book, "drop"),
+        beam=beam,
+        stretch=stretch,
+        centre_bars=book.job.frame.centre_bars,
+    )
+
+
+def _rects(hung: Hung) -> tuple[Rect, Rect]:
+    screen: Screen = hung.place.screen
+    top = hung.top_mm
+    frame = Rect(left_mm=hung.place.left_mm, right_mm=hung.place.right_mm, top_mm=top, bottom_mm=top - screen.overall_height_mm)
+    border = screen.border
+    picture = Rect(
+        left_mm=frame.left_mm + border.side_mm,
+        right_mm=frame.right_mm - border.side_mm,
+        top_mm=top - border.top_mm,
+        bottom_mm=frame.bottom_mm + border.bottom_mm,
+    )
+    return frame, picture
+
+
+def _outline(readings: Outline, ends: list[float], wall_mm: float) -> Outline:
+    inner = tuple((x, y) for x, y in readings if 0.0 < x < wall_mm)
+    return ((0.0, ends[0]), *inner, (wall_mm, ends[1]))
+
+
+def _mm(book: Book, key: str) -> float:
+    value = book.figures[key].value
+    return float(value) if isinstance(value, float | int) else 0.0
