@@ -81,6 +81,9 @@ DEFAULTS: Mapping[str, Default] = {
     "throw_margin": Default(
         0.03, "share", 0.0, 0.2, "zoom range left unused at each end", "lens data are good to a few per cent"
     ),
+    "place_tolerance_mm": Default(
+        1.0, "mm", 0.1, 10.0, "how exactly a lens is placed", "a body is seldom set finer by hand"
+    ),
     "overspill_mm": Default(
         0.0, "mm", 0.0, 50.0, "overspill at the sides", "none unless it is set"
     ),

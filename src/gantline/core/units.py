@@ -103,6 +103,14 @@ def length_text(length_mm: float, units: Units) -> str:
     return _write(to_steps(length_mm, units.grid), units)
 
 
+def pair_text(width_mm: float, height_mm: float, units: Units) -> str:
+    """Width by height, a unit word written once: 3560 × 2225 mm."""
+    wide, high = length_text(width_mm, units), length_text(height_mm, units)
+    if units.style not in FRACTIONAL:
+        wide = wide.partition(NO_BREAK)[0]
+    return f"{wide} × {high}"
+
+
 def exact_text(length_mm: float, units: Units) -> str:
     """The same length to a tenth of a step finer than a tape shows: for workings, not for marks."""
     if units.unit_mm == INCH_MM:

@@ -5,12 +5,13 @@ from dataclasses import dataclass
 from gantline.core.cautions import LOCAL_RULES, Caution, cautions_for
 from gantline.core.defaults import PLAIN_SHOP, Shop
 from gantline.core.tension.holds import Hold
+from gantline.core.units import pair_text
 from gantline.job.document import Job
 from gantline.plan.book import Book
 from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
 from gantline.plan.height import height
 from gantline.plan.scene import Scene, build_scene
-from gantline.plan.size import TidyRow, size
+from gantline.plan.size import Sized, TidyRow, size
 from gantline.plan.survey import survey
 from gantline.plan.tension import StepRow, tension
 from gantline.plan.throw import throw
@@ -63,7 +64,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
     figures = tuple(book.figures.values())
     finished = Plan(
         name=job.name,
-        stations=tuple(_state(book, key) for key in STATIONS),
+        stations=tuple(_state(book, key, size_text(sized, book)) for key in STATIONS),
         figures=figures,
         findings=findings,
         tidy=sized.tidy,
@@ -80,9 +81,15 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
         local_rules=LOCAL_RULES,
         to_measure=tuple(book.to_measure),
         next_point=_next(book, findings),
-        size_text=f"{book.figures['width'].text} × {book.figures['height'].text}",
+        size_text=size_text(sized, book),
     )
     return Planned(plan=finished, scene=build_scene(book, room, hung, drilling, beam, stretch))
+
+
+def size_text(sized: Sized, book: Book) -> str:
+    """Viewable width by height in the job's units."""
+    picture = sized.screen.picture
+    return pair_text(picture.width_mm, picture.height_mm, book.units)
 
 
 def _say_assumed(book: Book) -> None:
@@ -109,14 +116,14 @@ def _next(book: Book, findings: tuple[Finding, ...]) -> str:
     return missing or "Ready to mark and drill"
 
 
-def _state(book: Book, key: StationKey) -> StationState:
+def _state(book: Book, key: StationKey, size: str) -> StationState:
     own = [one for one in book.findings if one.station == key]
     worst = min((one.severity for one in own), key=RANK.__getitem__, default=None)
     assumed = sum(1 for figure in book.figures.values() if figure.station == key and figure.known == "assumed" and figure.text)
-    return StationState(key=key, label=STATIONS[key], gist=_gist(book, key), worst=worst, assumed=assumed)
+    return StationState(key=key, label=STATIONS[key], gist=_gist(book, key, size), worst=worst, assumed=assumed)
 
 
-def _gist(book: Book, key: StationKey) -> str:
+def _gist(book: Book, key: StationKey, size: str) -> str:
     def text(name: str) -> str:
         return book.figures[name].text if name in book.figures else ""
 
@@ -125,12 +132,16 @@ def _gist(book: Book, key: StationKey) -> str:
             open_points = sum(1 for one in book.to_measure if _station_of(book, one) == "survey")
             return f"{open_points} to measure" if open_points else f"wall {text('wall_width')}"
         case "size":
-            return f"{text('width')} × {text('height')}"
+            return size
         case "height":
             return f"top {text('frame_top')}" if text("frame_top") else "nothing fits"
         case "throw":
             stops = any(one.station == "throw" and one.severity == "stop" for one in book.findings)
-            return "out of reach" if stops else f"{text('throw_distance')} in reach" if text("shift_vertical") else "no lens yet"
+            if stops:
+                return "out of reach"
+            if text("throw_distance"):
+                return f"{text('throw_distance')} in reach" if text("shift_vertical") else "waits for a height"
+            return "no lens yet"
         case "wall":
             return f"{text('spacing')} apart" if text("spacing") else "no brackets"
         case "tension":

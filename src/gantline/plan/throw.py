@@ -68,7 +68,7 @@ def throw(book: Book, hung: Hung) -> Beam | None:
     )
     return Beam(
         lens_x_mm=x_mm, lens_y_mm=given.lens_y_mm, distance_mm=distance_mm, window=window, panel=panel, shift=shift,
-        region=region, fits=in_window and shift is not None and shift.reached,
+        region=region, fits=in_window and shift is not None and _reached(book, shift),
     )  # fmt: skip
 
 
@@ -140,7 +140,7 @@ def _write_window(book: Book, lens: Lens, panel: PanelImage, window: ThrowWindow
 
 def _check_window(book: Book, window: ThrowWindow, distance_mm: float, fabric_mm: float, *, fixed: bool) -> bool:
     short_mm = window.shortfall_mm(distance_mm)
-    if abs(short_mm) > 1.0:
+    if abs(short_mm) > book.shop["place_tolerance_mm"]:
         way = "back" if short_mm > 0 else "nearer"
         place_mm = fabric_mm + (window.near_mm if short_mm > 0 else window.far_mm)
         what = "too near: its picture is too small" if short_mm > 0 else "too far: its picture is too large"
@@ -179,9 +179,13 @@ def _shift(book: Book, hung: Hung, panel: PanelImage, x_mm: float, y_mm: float) 
         ["centre_x", "lens_x", "width"], "share of the whole panel image; straight body")  # fmt: skip
     book.ratio("reach_left", "throw", "Reach at this place", need.vertical_left, f"{100 * need.vertical_left:.1f} % {up}",
         "reach up or down, less what a diamond loses sideways", "", [], "the projector's record")  # fmt: skip
-    if not need.reached:
+    if not _reached(book, need):
         _out_of_reach(book, need, x_mm, y_mm)
     return need
+
+
+def _reached(book: Book, need: ShiftNeed) -> bool:
+    return max(abs(need.move_up_mm), abs(need.move_right_mm)) <= book.shop["place_tolerance_mm"]
 
 
 def _out_of_reach(book: Book, need: ShiftNeed, x_mm: float, y_mm: float) -> None:

@@ -1,0 +1,132 @@
+"""One error shape for everything: problem documents (RFC 9457), from one table."""
+
+import logging
+import secrets
+from collections.abc import Sequence
+from typing import Any
+
+import orjson
+from fastapi import FastAPI, Request, Response
+from fastapi.exceptions import RequestValidationError
+from pydantic import BaseModel, ValidationError
+from sqlalchemy.exc import OperationalError, SQLAlchemyError
+from starlette.exceptions import HTTPException
+
+from gantline.core.errors import DesignError
+from gantline.job.problems import BadDocument, FieldProblem, from_validation
+from gantline.store.jobs import VersionConflict
+
+log = logging.getLogger("gantline")
+
+# code of a DesignError -> status, title; what is not listed is the asker's mistake, 422
+PROBLEMS: dict[str, tuple[int, str]] = {
+    "no-such-job": (404, "No such job"),
+    "no-such-record": (404, "No such record"),
+    "version-conflict": (409, "Saved by someone else meanwhile"),
+    "nothing-to-undo": (409, "Nothing to bring back"),
+    "version-missing": (428, "Version missing"),
+    "bad-document": (422, "Something entered cannot be used"),
+    "unreadable-length": (422, "Not a length"),
+    "too-large": (413, "Too large"),
+}
+DEFAULT = (422, "This cannot be")
+
+
+class FieldProblemOut(BaseModel):
+    """One refused field."""
+
+    pointer: str
+    text: str
+    typed: str
+
+
+class Problem(BaseModel):
+    """A problem document. `errors` names fields; `current` is the newest job version after a conflict."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    instance: str
+    errors: list[FieldProblemOut] = []
+    current: dict[str, Any] | None = None
+    expected: int | None = None
+
+
+class VersionMissing(DesignError):
+    """A change without If-Match."""
+
+    code = "version-missing"
+
+
+def problem(request: Request, code: str, status: int, title: str, detail: str, **more: Any) -> Response:
+    """The response for one problem."""
+    body = {
+        "type": f"/problems/{code}", "title": title, "status": status, "detail": detail, "instance": request.url.path, **more,
+    }  # fmt: skip
+    return Response(orjson.dumps(body), status, media_type="application/problem+json")
+
+
+def install(app: FastAPI) -> None:
+    """Every error of the application passes through here."""
+    app.add_exception_handler(DesignError, _on_design_error)
+    app.add_exception_handler(RequestValidationError, _on_request)
+    app.add_exception_handler(ValidationError, _on_validation)
+    app.add_exception_handler(HTTPException, _on_http)
+    app.add_exception_handler(OperationalError, _on_database)
+    app.add_exception_handler(SQLAlchemyError, _on_unknown)
+    app.add_exception_handler(Exception, _on_unknown)
+
+
+def _on_design_error(request: Request, exc: Exception) -> Response:
+    assert isinstance(exc, DesignError)  # noqa: S101 - registered for this type
+    status, title = PROBLEMS.get(exc.code, DEFAULT)
+    more: dict[str, Any] = {}
+    if isinstance(exc, BadDocument):
+        more["errors"] = _fields(exc.problems)
+    elif isinstance(exc, VersionConflict):
+        head = exc.head
+        more["current"] = {"version": head.number, "who": head.who, "what": head.what, "document": head.document}
+        more["expected"] = exc.expected
+    elif isinstance(exc.context.get("field"), str):
+        more["errors"] = _fields([FieldProblem(f"/{exc.context['field']}", str(exc), str(exc.context.get("got", ""))[:80])])
+    return problem(request, exc.code, status, title, str(exc), **more)
+
+
+def _fields(problems: Sequence[FieldProblem]) -> list[dict[str, str]]:
+    return [{"pointer": one.pointer, "text": one.text, "typed": one.typed} for one in problems]
+
+
+def _on_request(request: Request, exc: Exception) -> Response:
+    assert isinstance(exc, RequestValidationError)  # noqa: S101 - registered for this type
+    found = []
+    for error in exc.errors()[:20]:
+        typed = error.get("input")
+        shown = str(typed)[:80] if isinstance(typed, str | int | float) else ""
+        place = [str(part) for part in error["loc"] if part != "body"]
+        found.append(FieldProblem("/" + "/".join(place) if place else "", f"{error['msg']}.", shown))
+    return problem(request, "bad-request", 422, "This request cannot be read", found[0].text, errors=_fields(found))
+
+
+def _on_validation(request: Request, exc: Exception) -> Response:
+    assert isinstance(exc, ValidationError)  # noqa: S101 - registered for this type
+    return _on_design_error(request, from_validation(exc))
+
+
+def _on_http(request: Request, exc: Exception) -> Response:
+    assert isinstance(exc, HTTPException)  # noqa: S101 - registered for this type
+    response = problem(request, f"http-{exc.status_code}", exc.status_code, str(exc.detail), str(exc.detail))
+    response.headers.update(exc.headers or {})
+    return response
+
+
+def _on_database(request: Request, exc: Exception) -> Response:
+    log.warning("database out of reach: %s", type(exc).__name__)
+    return problem(request, "database-away", 503, "The database is out of reach",
+        "The database does not answer. Nothing was saved; try again in a moment.")  # fmt: skip
+
+
+def _on_unknown(request: Request, exc: Exception) -> Response:
+    name = secrets.token_hex(4)
+    log.error("unexpected error %s", name, exc_info=exc)
+    return problem(request, "unexpected", 500, "Unexpected error", f"Something went wrong here; the log has it under {name}.")

@@ -1,0 +1,148 @@
+"""The command line: plan, sheets, serve, demo, schema; the same functions the API uses."""
+
+import fcntl
+import json
+import logging
+import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Annotated
+
+import orjson
+import typer
+
+from gantline.core.errors import DesignError
+from gantline.drawing.drawing import draw
+from gantline.job.document import Job
+from gantline.job.file import read_job_file
+from gantline.job.problems import BadDocument
+from gantline.plan.plan import plan as make_plan
+from gantline.settings import Settings
+
+app = typer.Typer(no_args_is_help=True, add_completion=False, help="Plans fixed-frame projection screens, right to the tape mark.")
+JobFile = Annotated[Path, typer.Argument(help="a job file (.job.json)", exists=True, dir_okay=False)]
+
+
+def _read(path: Path) -> Job:
+    try:
+        return read_job_file(path.read_bytes())
+    except BadDocument as error:
+        for one in error.problems:
+            typer.echo(f"{path.name} {one.pointer}: {one.text}", err=True)
+        raise typer.Exit(2) from error
+
+
+@app.command()
+def plan(job: JobFile, drawing: Annotated[bool, typer.Option(help="with the marks of all faces")] = False) -> None:
+    """Print the plan of a job file as JSON. Exit code 3 if it has a stop finding."""
+    document = _read(job)
+    planned = make_plan(document)
+    body: object = planned.plan if not drawing else {"plan": planned.plan, "drawing": draw(document, planned)}
+    sys.stdout.buffer.write(orjson.dumps(body, option=orjson.OPT_INDENT_2) + b"\n")
+    if any(one.severity == "stop" for one in planned.plan.findings):
+        raise typer.Exit(3)
+
+
+@app.command()
+def sheets(
+    job: JobFile,
+    out: Annotated[Path, typer.Option(help="folder for the sheets")] = Path("sheets"),
+    paper: Annotated[str, typer.Option(help="a4 or letter")] = "a4",
+) -> None:
+    """Write every sheet of a job file into a folder."""
+    from gantline.sheets.sheets import SHEETS, Ready
+    from gantline.sheets.wall_sheet import PAPERS
+
+    if paper not in PAPERS:
+        raise typer.BadParameter("paper is a4 or letter")
+    document = _read(job)
+    planned = make_plan(document)
+    ready = Ready(job=document, planned=planned, drawing=draw(document, planned), stamp=job.name, paper=paper)
+    out.mkdir(parents=True, exist_ok=True)
+    for kind in SHEETS.values():
+        path = out / f"{document.name.replace('/', '-')}, {kind.ending}"
+        path.write_bytes(kind.make(ready))
+        typer.echo(str(path))
+
+
+@app.command()
+def schema(api: Annotated[bool, typer.Option(help="the HTTP interface (OpenAPI) instead of the job file")] = False) -> None:
+    """Print the JSON schema of the job file."""
+    if api:
+        from gantline.server import create_app
+
+        described = create_app(Settings(database_url="postgresql://nobody@127.0.0.1/none")).openapi()
+    else:
+        described = Job.model_json_schema()
+    typer.echo(json.dumps(described, indent=2, ensure_ascii=False, sort_keys=api))
+
+
+@app.command()
+def demo(out: Annotated[Path, typer.Option(help="folder for the sample job files")] = Path("demo-jobs")) -> None:
+    """Write the sample job files into a folder."""
+    from gantline.demo.world import JOB_FILES, job_bytes
+
+    out.mkdir(parents=True, exist_ok=True)
+    for name in JOB_FILES:
+        path = out / f"{name}.job.json"
+        path.write_bytes(job_bytes(name))
+        typer.echo(str(path))
+
+
+@app.command()
+def serve(
+    port: Annotated[int | None, typer.Option(help="port on 127.0.0.1")] = None,
+    data: Annotated[Path | None, typer.Option(help="folder of the private database")] = None,
+    database: Annotated[str | None, typer.Option(help="URL of a PostgreSQL to use instead of the private one")] = None,
+    no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
+) -> None:
+    """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
+    logging.basicConfig(level=logging.INFO, format="%(levelname)s %(name)s: %(message)s")
+    given = {"port": port, "data_folder": data, "database_url": database, "demo": False if no_demo else None}
+    settings = Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
+    try:
+        with _database(settings) as url:
+            _serve(settings.model_copy(update={"database_url": url}))
+    except (DesignError, RuntimeError) as error:
+        typer.echo(str(error), err=True)
+        raise typer.Exit(1) from error
+
+
+@contextmanager
+def _database(settings: Settings) -> Iterator[str]:
+    """The database's URL; a private one that this process started is stopped again at the end."""
+    if settings.database_url:
+        yield settings.database_url
+        return
+    from gantline.database import PrivateDatabase
+
+    private = PrivateDatabase(settings.data_folder)
+    with (private.folder / "serve.lock").open("w") as lock:
+        try:
+            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except OSError:
+            raise RuntimeError(f"Gantline already runs on {private.folder}. Stop it first, or give another --data.") from None
+        try:
+            yield private.start()
+        finally:
+            private.stop()
+
+
+def _serve(settings: Settings) -> None:
+    import uvicorn
+
+    from gantline.demo.world import load
+    from gantline.server import create_app
+    from gantline.store.migrate import migrate
+
+    application = create_app(settings)
+    migrate(application.state.engine)
+    if settings.demo:
+        with application.state.sessions.begin() as session:
+            load(session)
+    typer.echo(f"Gantline is at http://{settings.host}:{settings.port}  (Ctrl-C stops it)")
+    try:
+        uvicorn.run(application, host=settings.host, port=settings.port, log_level="warning", timeout_graceful_shutdown=5)
+    finally:
+        application.state.engine.dispose()

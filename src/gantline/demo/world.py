@@ -1,0 +1,41 @@
+"""The sample world: a made-up firm, its stores and four jobs unlike each other."""
+
+import json
+from pathlib import Path
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from gantline.job.file import read_job_file
+from gantline.job.records import RecordKind, read_record
+from gantline.store import jobs, shops
+
+FOLDER = Path(__file__).parent
+JOB_FILES = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
+
+
+def job_bytes(name: str) -> bytes:
+    """One sample job file."""
+    return (FOLDER / f"{name}.job.json").read_bytes()
+
+
+def store_records() -> dict[str, list[dict[str, Any]]]:
+    """The sample stores by kind."""
+    found: dict[str, list[dict[str, Any]]] = json.loads((FOLDER / "stores.json").read_text(encoding="utf-8"))
+    return found
+
+
+def load(session: Session) -> int:
+    """Put the sample world into an empty shop; returns how many jobs were made (0 if it had any)."""
+    shop_id = shops.the_shop(session)
+    if jobs.heads(session, shop_id):
+        return 0
+    for kind, records in store_records().items():
+        for record in records:
+            body = read_record(RecordKind(kind), record["body"])
+            shops.put_record(session, shop_id, RecordKind(kind), record["key"], record["name"], body)
+    for name in reversed(JOB_FILES):
+        job = read_job_file(job_bytes(name))
+        saved = jobs.Save(document=job.model_dump(mode="json"), what="surveyed and sized", who="Oda Brink")
+        jobs.create(session, shop_id, saved)
+    return len(JOB_FILES)

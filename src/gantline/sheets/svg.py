@@ -1,0 +1,128 @@
+"""The paper pen: the marks of a face as SVG in paper millimetres, to scale."""
+
+from collections.abc import Collection
+from dataclasses import dataclass
+from html import escape
+
+from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Line, Mark
+from gantline.sheets.lettering import font_faces, svg_text, text_width
+
+LANE = 7.5  # paper mm from lane to lane
+TEXT = {"large": 5.2, "text": 3.6, "small": 3.0}
+DOT = {"hole": 1.5, "lens": 1.8, "lens-out": 1.8, "bracket": 1.5, "point": 0.75, "point-fill": 0.4}
+STYLE = """
+.a,.l,.d{fill:none;stroke:#000;stroke-width:.25}
+.frame,.frame-clash{stroke-width:.6}.frame-clash{stroke-dasharray:2 1}
+.picture{fill:#f4f4f4}.ceiling,.floor{fill:url(#hatch);stroke:none}
+.stud{fill:#e4e4e4;stroke:#888;stroke-width:.12}.stud-predicted{stroke:#888;stroke-width:.12;stroke-dasharray:1 1}
+.datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}.reach,.beam{stroke:#888;stroke-width:.15}
+.bar{stroke-width:.4;stroke-dasharray:3 1}.interval{stroke-width:.6}
+.hole,.bracket{fill:#fff;stroke-width:.35}.lens{fill:#000}.point,.point-fill{fill:#000;stroke:none}
+.dim{stroke:#000;stroke-width:.18;fill:none}
+.lettering{font-family:Archivo;font-weight:600;fill:#000}.lettering path{stroke:#000;fill:none}
+.lettering.quiet{fill:#444}.halo{fill:#fff;stroke:none}
+"""
+HATCH = (
+    '<defs><pattern id="hatch" width="1.6" height="1.6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">'
+    '<path d="M0 0V1.6" stroke="#777" stroke-width=".2"/></pattern></defs>'
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """Millimetres of the face to paper millimetres: one scale, y down."""
+
+    left: float
+    base: float
+    scale: float
+
+    def x(self, x_mm: float) -> float:
+        """Paper x."""
+        return self.left + x_mm * self.scale
+
+    def y(self, y_mm: float) -> float:
+        """Paper y."""
+        return self.base - y_mm * self.scale
+
+
+def face_svg(face: Face, layers: Collection[str], width: float, height: float) -> str:
+    """A standalone SVG of a face at most width x height paper mm, with the given layers' marks."""
+    sheet, total_w, total_h = _fit(face, width, height)
+    shown = [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
+    drawn = "".join(_draw(mark, sheet) for mark in shown)
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{total_w:.1f}mm" height="{total_h:.1f}mm" '
+        f'viewBox="0 0 {total_w:.2f} {total_h:.2f}" role="img"><title>{escape(face.summary)}</title>'
+        f"<style>{font_faces()}{STYLE}</style>{HATCH}{drawn}</svg>"
+    )
+
+
+def scale_text(face: Face, width: float, height: float) -> str:
+    """The scale of face_svg as a person says it."""
+    return f"1 : {1.0 / _fit(face, width, height)[0].scale:.0f}"
+
+
+def _fit(face: Face, width: float, height: float) -> tuple[Sheet, float, float]:
+    lanes = face.lanes
+    pad_l, pad_r = LANE * lanes.left + 12.0, LANE * lanes.right + 12.0
+    pad_t, pad_b = LANE * lanes.above + 4.0, LANE * lanes.below + 4.0
+    across, up = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
+    scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / up)
+    sheet = Sheet(pad_l - face.left_mm * scale, pad_t + face.top_mm * scale, scale)
+    return sheet, across * scale + pad_l + pad_r, up * scale + pad_t + pad_b
+
+
+def _draw(mark: Mark, sheet: Sheet) -> str:
+    match mark:
+        case Area():
+            return f'<path class="a {mark.role}" d="{_path(mark.points, sheet)}Z"/>'
+        case Line():
+            return f'<path class="l {mark.role}" d="{_path(mark.points, sheet)}"/>'
+        case Dot():
+            return _dot(mark, sheet)
+        case Label():
+            dy = 0.0 if mark.size == "large" else -0.8
+            css = "" if mark.size == "large" else "quiet"
+            return svg_text(sheet.x(mark.at[0]), sheet.y(mark.at[1]) + dy, mark.text, TEXT[mark.size], mark.anchor, css)
+        case Dimension():
+            return _dimension(mark, sheet)
+        case Handle():
+            return ""
+
+
+def _path(points: tuple[tuple[float, float], ...], sheet: Sheet) -> str:
+    return "M" + "L".join(f"{sheet.x(x):.2f} {sheet.y(y):.2f}" for x, y in points)
+
+
+def _dot(mark: Dot, sheet: Sheet) -> str:
+    x, y, r = sheet.x(mark.at[0]), sheet.y(mark.at[1]), DOT.get(mark.role, 1.0)
+    out = f'<circle class="d {mark.role}" cx="{x:.2f}" cy="{y:.2f}" r="{r}"/>'
+    if mark.role in ("hole", "bracket"):
+        out += f'<path class="dim" d="M{x - 2.4:.2f} {y:.2f}h4.8M{x:.2f} {y - 2.4:.2f}v4.8"/>'
+    if mark.number is not None:
+        out += _number(mark, x, y)
+    return out
+
+
+def _number(mark: Dot, x: float, y: float) -> str:
+    side = mark.name.rsplit(" ", 1)[-1]
+    dx, dy, anchor = {"top": (0, -1.6, "middle"), "bottom": (0, 3.4, "middle"), "left": (-1.6, 0.8, "end"), "right": (1.6, 0.8, "start")}[side]
+    return svg_text(x + dx, y + dy, str(mark.number), 2.3, anchor)
+
+
+def _dimension(mark: Dimension, sheet: Sheet) -> str:
+    size = TEXT["small"]
+    if mark.axis == "x":
+        line = sheet.y(mark.base_mm) - mark.side * LANE * mark.lane
+        a, b = sheet.x(mark.a_mm), sheet.x(mark.b_mm)
+        ticks = f"M{a:.2f} {line:.2f}H{b:.2f}M{a - 1:.2f} {line + 1:.2f}l2 -2M{b - 1:.2f} {line + 1:.2f}l2 -2"
+        middle, wide = (a + b) / 2.0, text_width(mark.text, size)
+        halo = f'<rect class="halo" x="{middle - wide / 2 - 1:.2f}" y="{line - 2.4:.2f}" width="{wide + 2:.2f}" height="4.8"/>'
+        return f'<path class="dim" d="{ticks}"/>{halo}{svg_text(middle, line + 1.05, mark.text, size)}'
+    line = sheet.x(mark.base_mm) + mark.side * LANE * mark.lane
+    a, b = sheet.y(mark.a_mm), sheet.y(mark.b_mm)
+    ticks = f"M{line:.2f} {a:.2f}V{b:.2f}M{line - 1:.2f} {a + 1:.2f}l2 -2M{line - 1:.2f} {b + 1:.2f}l2 -2"
+    middle, wide = (a + b) / 2.0, text_width(mark.text, size)
+    halo = f'<rect class="halo" x="{line - 2.4:.2f}" y="{middle - wide / 2 - 1:.2f}" width="4.8" height="{wide + 2:.2f}"/>'
+    turned = f'<g transform="rotate(-90 {line:.2f} {middle:.2f})">{svg_text(line, middle + 1.05, mark.text, size)}</g>'
+    return f'<path class="dim" d="{ticks}"/>{halo}{turned}'

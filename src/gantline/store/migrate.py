@@ -1,0 +1,25 @@
+"""Bringing a database to the newest schema; safe when several servers start at once."""
+
+from pathlib import Path
+
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import Connection, Engine, text
+
+MIGRATIONS = Path(__file__).parent / "migrations"
+MIGRATE_LOCK = 0x6A8
+
+
+def alembic_config(connection: Connection | None = None) -> Config:
+    """Alembic's settings without an ini file."""
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    config.attributes["connection"] = connection
+    return config
+
+
+def migrate(engine: Engine) -> None:
+    """Upgrade to the newest version under an advisory lock."""
+    with engine.begin() as connection:
+        connection.execute(text("SELECT pg_advisory_xact_lock(:key)"), {"key": MIGRATE_LOCK})
+        command.upgrade(alembic_config(connection), "head")

@@ -1,0 +1,78 @@
+"""Tables. Every row carries its shop, so that accounts can come later without a rewrite."""
+
+from datetime import datetime
+from typing import Any
+from uuid import UUID, uuid4
+
+from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, MetaData, String, func
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    """All five constraint names follow one pattern, so that migrations can name them."""
+
+    metadata = MetaData(
+        naming_convention={
+            "ix": "ix_%(table_name)s_%(column_0_N_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_N_name)s",
+            "ck": "ck_%(table_name)s_%(constraint_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_N_name)s_%(referred_table_name)s",
+            "pk": "pk_%(table_name)s",
+        }
+    )
+
+
+class ShopRow(Base):
+    """A firm."""
+
+    __tablename__ = "shop"
+    id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
+    name: Mapped[str] = mapped_column(String(120))
+
+
+class JobRow(Base):
+    """A job: only its head, the number of its newest version. Saving moves the head by one."""
+
+    __tablename__ = "job"
+    id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    head: Mapped[int]
+    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class JobVersionRow(Base):
+    """One saved state of a job; never changed. `stands_for` is the version whose state this is: its
+    own number, or the one an undo or redo brought back. `parent` is the state it was made from."""
+
+    __tablename__ = "job_version"
+    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    parent: Mapped[int | None]
+    stands_for: Mapped[int]
+    what: Mapped[str] = mapped_column(String(200))
+    who: Mapped[str] = mapped_column(String(120))
+    saved_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    document: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    __table_args__ = (ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),)
+
+
+class RecordRow(Base):
+    """One of the shop's own records: a fabric, kit, projector or fixing, with open JSON."""
+
+    __tablename__ = "record"
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(20), primary_key=True)
+    key: Mapped[str] = mapped_column(String(60), primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+    body: Mapped[dict[str, Any]] = mapped_column(JSONB)
+
+
+class SettingRow(Base):
+    """A shop's own value for one default."""
+
+    __tablename__ = "setting"
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), primary_key=True)
+    key: Mapped[str] = mapped_column(String(60), primary_key=True)
+    value: Mapped[float]

@@ -1,0 +1,83 @@
+"""The shop, its settings and its records."""
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import delete, func, select
+from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.orm import Session
+
+from gantline.core.defaults import Shop
+from gantline.core.errors import DesignError
+from gantline.job.records import RecordKind
+from gantline.store.models import RecordRow, SettingRow, ShopRow
+
+FIRST_SHOP = "Ninefold Rooms"
+SEED_LOCK = 0x6A9
+
+
+class NoSuchRecord(DesignError):
+    """The shop has no record of this kind under this key."""
+
+    code = "no-such-record"
+
+
+def the_shop(session: Session) -> UUID:
+    """The one shop's id; seeded at the first call, also when several servers start at once."""
+    found = session.scalar(select(ShopRow.id).limit(1))
+    if found is not None:
+        return found
+    session.execute(select(func.pg_advisory_xact_lock(SEED_LOCK)))
+    found = session.scalar(select(ShopRow.id).limit(1))
+    if found is None:
+        shop = ShopRow(name=FIRST_SHOP)
+        session.add(shop)
+        session.flush()
+        found = shop.id
+    return found
+
+
+def settings_of(session: Session, shop_id: UUID) -> Shop:
+    """The shop's own defaults."""
+    rows = session.scalars(select(SettingRow).where(SettingRow.shop_id == shop_id))
+    return Shop({row.key: row.value for row in rows})
+
+
+def put_settings(session: Session, shop_id: UUID, values: Mapping[str, float]) -> Shop:
+    """Replace the shop's own defaults. Raises: UnknownDefault, OutOfRange."""
+    shop = Shop(dict(values))
+    session.execute(delete(SettingRow).where(SettingRow.shop_id == shop_id))
+    session.add_all(SettingRow(shop_id=shop_id, key=key, value=value) for key, value in values.items())
+    session.flush()
+    return shop
+
+
+def records(session: Session, shop_id: UUID, kind: RecordKind) -> Sequence[RecordRow]:
+    """All records of a kind, by name."""
+    chosen = select(RecordRow).where(RecordRow.shop_id == shop_id, RecordRow.kind == kind)
+    return session.scalars(chosen.order_by(RecordRow.name, RecordRow.key)).all()
+
+
+def record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> RecordRow:
+    """One record. Raises: NoSuchRecord."""
+    found = session.get(RecordRow, (shop_id, kind, key))
+    if found is None:
+        raise NoSuchRecord(f"There is no {kind} record under “{key}”.", kind=kind, key=key)
+    return found
+
+
+def put_record(session: Session, shop_id: UUID, kind: RecordKind, key: str, name: str, body: dict[str, Any]) -> RecordRow:
+    """Insert or replace a record."""
+    values = {"shop_id": shop_id, "kind": str(kind), "key": key, "name": name, "body": body}
+    put = insert(RecordRow).values(values)
+    session.execute(
+        put.on_conflict_do_update(index_elements=["shop_id", "kind", "key"], set_={"name": name, "body": body})
+    )
+    session.expire_all()
+    return record(session, shop_id, kind, key)
+
+
+def remove_record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> None:
+    """Delete a record. Raises: NoSuchRecord."""
+    session.delete(record(session, shop_id, kind, key))
