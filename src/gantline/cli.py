@@ -98,7 +98,7 @@ def serve(
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
 ) -> None:
     """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
-    logging.basicConfig(level=logging.INFO, format="%(levelname)s %(name)s: %(message)s")
+    logging.basicConfig(level=logging.WARNING, format="%(levelname)s %(name)s: %(message)s")
     given = {"port": port, "data_folder": data, "database_url": database, "demo": False if no_demo else None}
     settings = Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
     try:

@@ -6,7 +6,7 @@ from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Label, Lanes, Line, Mark, rectangle
 from gantline.plan.scene import Scene
 
-EVERY = 5  # a number is written at the ends of a side and at every fifth point
+MANY = 120  # above this many points only every tenth bears its number, else every fifth
 
 
 def back(scene: Scene, units: Units) -> Face:
@@ -21,7 +21,7 @@ def back(scene: Scene, units: Units) -> Face:
         right_mm=width,
         bottom_mm=0.0,
         top_mm=height,
-        lanes=Lanes(left=1, right=1, above=1, below=1),
+        lanes=Lanes(left=2, right=1, above=1, below=2),
         marks=(*_frame(scene, width, height, units), *_brackets(scene, height), *_points(scene)),
     )
 
@@ -39,9 +39,9 @@ def _frame(scene: Scene, width: float, height: float, units: Units) -> Iterator[
     yield Label(key="mirrored", layer="base", at=(width / 2, height * 0.56), text="seen from the back", size="text", role="picture")
     yield Label(key="wall-right", layer="base", at=(width * 0.16, height * 0.46), text="wall's right", role="picture")
     yield Label(key="wall-left", layer="base", at=(width * 0.84, height * 0.46), text="wall's left", role="picture")
-    yield Dimension(key="overall-width", layer="tension", axis="x", a_mm=0.0, b_mm=width, base_mm=0.0, side=-1, lane=1,
+    yield Dimension(key="overall-width", layer="tension", axis="x", a_mm=0.0, b_mm=width, base_mm=0.0, side=-1, lane=2,
         text=length_text(width, units), name="Overall width")  # fmt: skip
-    yield Dimension(key="overall-height", layer="tension", axis="y", a_mm=0.0, b_mm=height, base_mm=0.0, side=-1, lane=1,
+    yield Dimension(key="overall-height", layer="tension", axis="y", a_mm=0.0, b_mm=height, base_mm=0.0, side=-1, lane=2,
         text=length_text(height, units), name="Overall height")  # fmt: skip
 
 
@@ -58,10 +58,12 @@ def _points(scene: Scene) -> Iterator[Mark]:
     if scene.stretch is None:
         return
     points = scene.stretch.points
-    for index, point in enumerate(points):
-        turns = index == 0 or index == len(points) - 1
-        turns = turns or points[index - 1].side != point.side or points[index + 1].side != point.side
-        shown = turns or point.number % EVERY == 0
+    every = 5 if len(points) <= MANY else 10
+    ends = [p.number for p, q in zip(points, (*points[1:], points[0]), strict=True) if p.side != q.side]
+    ends += [number % len(points) + 1 for number in ends]
+    for point in points:
+        clear = min(abs(point.number - end) for end in ends)
+        shown = clear == 0 or (point.number % every == 0 and clear > every // 2)
         yield Dot(
             key=f"point-{point.number}", role="point" if point.first_pass else "point-fill", layer="tension",
             at=(point.u_mm, point.v_mm), name=f"point {point.number}, {point.side}", number=point.number if shown else None,

@@ -20,7 +20,7 @@ def front(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Face:
         *_height(scene, units),
         *_throw(scene, units),
         *_drilling(scene, units),
-        *_handles(scene),
+        *_handles(scene, float(units.grid)),
     )
     tops, floors = [y for _, y in scene.ceiling], [y for _, y in scene.floor]
     where = f"top {length_text(scene.frame.top_mm, units)} above the floor" if scene.possible else "no height fits"
@@ -69,9 +69,9 @@ def _screen(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Ite
     yield Area(key="picture", role="picture", layer="size", points=_corners(picture), moves=FRAME)
     middle = (picture.bottom_mm + picture.top_mm) / 2.0
     high = picture.top_mm - picture.bottom_mm
-    yield Label(key="size", layer="base", at=(picture.centre_x_mm, middle + 0.05 * high), text=size_text, size="large",
+    yield Label(key="size", layer="base", at=(picture.centre_x_mm, middle + 0.08 * high), text=size_text, size="large",
         role="picture", moves=FRAME)  # fmt: skip
-    yield Label(key="aspect", layer="base", at=(picture.centre_x_mm, middle - 0.13 * high), text=aspect_text, size="text",
+    yield Label(key="aspect", layer="base", at=(picture.centre_x_mm, middle - 0.16 * high), text=aspect_text, size="text",
         role="picture", moves=FRAME)  # fmt: skip
     floor = min(y for _, y in scene.floor)
     yield Dimension(key="overall-width", layer="size", axis="x", a_mm=frame.left_mm, b_mm=frame.right_mm, base_mm=floor, side=-1,
@@ -155,18 +155,18 @@ def _drilling(scene: Scene, units: Units) -> Iterator[Mark]:
         name="Hole to hole")  # fmt: skip
 
 
-def _handles(scene: Scene) -> Iterator[Mark]:
+def _handles(scene: Scene, step_mm: float) -> Iterator[Mark]:
     if scene.possible:
         stops = (Stop(at_mm=scene.top_low_mm, name=scene.low_name), Stop(at_mm=scene.top_high_mm, name=scene.high_name))
         yield Handle(
             key=FRAME, layer="height", name="Frame, up and down", points=_corners(scene.frame),
-            origin=(scene.frame.centre_x_mm, scene.frame.top_mm), y_pointer="/height/wish_mm", y_stops=stops,
+            origin=(scene.frame.centre_x_mm, scene.frame.top_mm), step_mm=step_mm, y_pointer="/height/wish_mm", y_stops=stops,
             also=(Change(pointer="/height/wish", value="frame-top"),),
         )  # fmt: skip
     if scene.beam is not None:
         x, y = scene.beam.lens_x_mm, scene.beam.lens_y_mm
         yield Handle(
-            key=LENS, layer="throw", name="Lens", points=((x, y),), origin=(x, y), x_pointer="/throw/lens_x_mm",
+            key=LENS, layer="throw", name="Lens", points=((x, y),), origin=(x, y), step_mm=step_mm, x_pointer="/throw/lens_x_mm",
             y_pointer="/throw/lens_y_mm", x_stops=(Stop(at_mm=0.0, name="left wall end"), Stop(at_mm=scene.wall_mm, name="right wall end")),
             y_stops=(Stop(at_mm=0.0, name="floor"), Stop(at_mm=max(y for _, y in scene.ceiling), name="ceiling")),
         )  # fmt: skip

@@ -104,7 +104,7 @@ class Stop:
 class Handle:
     """Something to drag: its outline [mm] and, per axis it moves along, pointer and stops.
 
-    origin is the value the pointers hold now: dragging by d sets origin + d.
+    origin is the value the pointers hold now: dragging by d sets origin + d, to whole steps [mm].
     """
 
     key: str
@@ -112,6 +112,7 @@ class Handle:
     name: str
     points: tuple[Point, ...]
     origin: Point
+    step_mm: float
     x_pointer: str | None = None
     y_pointer: str | None = None
     x_stops: tuple[Stop, Stop] | None = None

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from gantline.core.units import FOOT_MM, FRACTIONAL, INCH_MM, LengthStyle, Units, read_tape
 from gantline.plan.scene import Scene
 
-SPAN_INCH_MM = 2.5 * INCH_MM
-SPAN_METRIC_MM = 64.0
+SPAN_INCH_MM = 1.75 * INCH_MM
+SPAN_METRIC_MM = 46.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -155,7 +155,7 @@ class Hanging(Closed):
     side_play_mm: DistanceMm | None = None
     lift_on_mm: DistanceMm | None = None
     rule: Literal["share", "fixed"] = "share"
-    spacing_share: Annotated[float, Field(ge=0.2, le=0.95)] | None = None
+    spacing_share: Annotated[Share, Field(ge=0.2, le=0.95)] | None = None
     spacing_mm: LengthMm | None = None
 
 

@@ -67,9 +67,27 @@ def _aspect(value: str) -> str:
 
 
 AspectText = Annotated[str, Field(max_length=30), AfterValidator(_aspect)]
-Share = Annotated[float, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
-Ratio = Annotated[float, Field(gt=0.0, le=20.0, allow_inf_nan=False)]
-Reach = Annotated[float, Field(ge=0.0, le=3.0, allow_inf_nan=False)]
+def _number(value: Any) -> Any:
+    """A typed number may have a decimal comma."""
+    return value.strip().replace(",", ".") if isinstance(value, str) else value
+
+
+def _percent(value: Any) -> Any:
+    """A number is a share (0.55); a text counts in percent (55, 55 %)."""
+    if not isinstance(value, str):
+        return value
+    bare = value.strip().removesuffix("%").strip().replace(",", ".")
+    try:
+        return float(bare) / 100.0
+    except ValueError:
+        raise ValueError(f"“{value.strip()[:30]}” is no percentage: write 55 or 55 %.") from None
+
+
+_TYPED_NUMBER = BeforeValidator(_number, json_schema_input_type=float | str)
+_TYPED_SHARE = BeforeValidator(_percent, json_schema_input_type=float | str)
+Share = Annotated[float, _TYPED_SHARE, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
+Ratio = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=20.0, allow_inf_nan=False)]
+Reach = Annotated[float, _TYPED_SHARE, Field(ge=0.0, le=3.0, allow_inf_nan=False)]
 
 
 class Closed(BaseModel):

@@ -123,8 +123,8 @@ def _wish(book: Book, kind: WishKind) -> tuple[float, float | None, float]:
     share = book.shop["eye_share"] if given.eye_share is None else given.eye_share
     if kind is not WishKind.EYE_LINE:
         return wish_mm, None, share
-    text = "one third up" if math.isclose(share, 1 / 3) else f"{100 * share:.0f} % up"
-    book.entered("eye_share", "height", "Eye line in the picture", "/height/eye_share", share, text, "share", optional=True)
+    text = f"{100 * share:.3g} %"
+    book.entered("eye_share", "height", "Eye line, up the picture", "/height/eye_share", share, text, "share", optional=True)
     return wish_mm, wish_mm, share
 
 

@@ -37,6 +37,7 @@ class Plan:
     to_measure: tuple[ToMeasure, ...]
     next_point: str
     size_text: str
+    reading_texts: dict[str, str]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -82,6 +83,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
         to_measure=tuple(book.to_measure),
         next_point=_next(book, findings),
         size_text=size_text(sized, book),
+        reading_texts=_reading_texts(book),
     )
     return Planned(plan=finished, scene=build_scene(book, room, hung, drilling, beam, stretch))
 
@@ -90,6 +92,18 @@ def size_text(sized: Sized, book: Book) -> str:
     """Viewable width by height in the job's units."""
     picture = sized.screen.picture
     return pair_text(picture.width_mm, picture.height_mm, book.units)
+
+
+def _reading_texts(book: Book) -> dict[str, str]:
+    """Texts of the survey's readings by pointer."""
+    given = book.job.survey
+    lists = {"ceiling_readings": given.ceiling_readings, "floor_readings": given.floor_readings}
+    return {
+        f"/survey/{name}/{at}/{field}": book.text(length_mm)
+        for name, readings in lists.items()
+        for at, reading in enumerate(readings)
+        for field, length_mm in reading
+    }
 
 
 def _say_assumed(book: Book) -> None:

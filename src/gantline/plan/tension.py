@@ -52,8 +52,9 @@ def tension(book: Book, screen: Screen) -> Stretch | None:
     spacing_mm = book.length("hold_spacing", "tension", "Spacing, at most", "/tension/spacing_mm", given.spacing_mm, kind.spacing_key)
     inset_mm = book.length("inset", "tension", "First point from corner", "/tension/inset_mm", given.inset_mm, "corner_inset_mm")
     _counts(book)
-    book.entered("short_first", "tension", "Short sides first", "/tension/short_sides_first", given.short_sides_first,
-        "yes" if given.short_sides_first else "no", "switch")  # fmt: skip
+    if school is School.CORNERS_FIRST:
+        book.entered("short_first", "tension", "Short sides first", "/tension/short_sides_first", given.short_sides_first,
+            "yes" if given.short_sides_first else "no", "switch")  # fmt: skip
     book.entered("people", "tension", "People", "/tension/people", given.people, dict(PEOPLE)[given.people], "choice", PEOPLE)
     book.entered("centre_bars", "tension", "Centre bars", "/frame/centre_bars", book.job.frame.centre_bars,
         str(book.job.frame.centre_bars), "count")  # fmt: skip

@@ -77,7 +77,7 @@ def _rule(book: Book, hung: Hung, *, sliding: bool) -> BracketRule:
             "the brackets stand as far apart as the kit says")  # fmt: skip
     else:
         share = book.shop["bracket_share"] if given.spacing_share is None else given.spacing_share
-        text = "two thirds" if abs(share - 2 / 3) < 1e-9 else f"{100 * share:.0f} %"
+        text = f"{100 * share:.3g} %"
         book.entered("spacing_share", "wall", "Share of frame width", "/wall/spacing_share", share, text, "share", optional=True)
         wished_mm = share * frame_mm
     book.computed("wished_spacing", "wall", "Spacing by the rule", wished_mm,

@@ -1,6 +1,7 @@
 """Text on paper: real stacked fractions, and the widths needed to set them in SVG."""
 
 import re
+from base64 import b64encode
 from functools import cache
 from html import escape
 from pathlib import Path
@@ -23,6 +24,13 @@ def font_faces() -> str:
 def html_text(text: str) -> str:
     """Escaped HTML with fractions stacked."""
     return FRACTION.sub(r'<span class="frac"><i>\1</i><b>\2</b></span>', escape(text))
+
+
+@cache
+def embedded_font() -> str:
+    """One @font-face rule that carries the font itself, for an SVG that travels alone."""
+    data = b64encode((FONTS / "archivo-latin-600-normal.woff2").read_bytes()).decode()
+    return f"@font-face{{font-family:{FAMILY};font-weight:600;src:url(data:font/woff2;base64,{data})}}"
 
 
 @cache

@@ -5,10 +5,10 @@ from dataclasses import dataclass
 from html import escape
 
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Line, Mark
-from gantline.sheets.lettering import font_faces, svg_text, text_width
+from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
-TEXT = {"large": 5.2, "text": 3.6, "small": 3.0}
+TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
 DOT = {"hole": 1.5, "lens": 1.8, "lens-out": 1.8, "bracket": 1.5, "point": 0.75, "point-fill": 0.4}
 STYLE = """
 .a,.l,.d{fill:none;stroke:#000;stroke-width:.25}
@@ -45,15 +45,19 @@ class Sheet:
         return self.base - y_mm * self.scale
 
 
-def face_svg(face: Face, layers: Collection[str], width: float, height: float) -> str:
-    """A standalone SVG of a face at most width x height paper mm, with the given layers' marks."""
+def face_svg(face: Face, layers: Collection[str], width: float, height: float, *, standalone: bool = True) -> str:
+    """SVG of a face at most width x height paper mm, with the given layers' marks.
+
+    standalone: the font travels inside; within a sheet the sheet's own fonts serve.
+    """
     sheet, total_w, total_h = _fit(face, width, height)
     shown = [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
     drawn = "".join(_draw(mark, sheet) for mark in shown)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{total_w:.1f}mm" height="{total_h:.1f}mm" '
         f'viewBox="0 0 {total_w:.2f} {total_h:.2f}" role="img"><title>{escape(face.summary)}</title>'
-        f"<style>{font_faces()}{STYLE}</style>{HATCH}{drawn}</svg>"
+        f"<style>{embedded_font() if standalone else ''}{STYLE.replace('#hatch', f'#hatch-{face.name}')}</style>"
+        f"{HATCH.replace('hatch', f'hatch-{face.name}')}{drawn}</svg>"
     )
 
 
@@ -64,7 +68,7 @@ def scale_text(face: Face, width: float, height: float) -> str:
 
 def _fit(face: Face, width: float, height: float) -> tuple[Sheet, float, float]:
     lanes = face.lanes
-    pad_l, pad_r = LANE * lanes.left + 12.0, LANE * lanes.right + 12.0
+    pad_l, pad_r = LANE * lanes.left + 3.0, LANE * lanes.right + 3.0
     pad_t, pad_b = LANE * lanes.above + 4.0, LANE * lanes.below + 4.0
     across, up = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
     scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / up)

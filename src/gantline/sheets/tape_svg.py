@@ -27,6 +27,7 @@ def tape_svg(window: TapeWindow) -> str:
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.2f}mm" height="19mm" viewBox="0 0 {wide:.2f} 19">'
         f"<title>{escape(window.title)}: {escape(window.text)} from the {escape(window.hook)}</title>"
+        f"<style>.lettering{{font-family:Archivo;font-weight:600}}.lettering path{{stroke:#000;fill:none}}</style>"
         f'<rect x="0" y="5" width="{wide:.2f}" height="{BAND}" fill="#fff" stroke="#000" stroke-width=".2"/>'
         f'<path d="{ticks}" stroke="#000" stroke-width=".16" fill="none"/>{numerals}{mark}{hook}</svg>'
     )

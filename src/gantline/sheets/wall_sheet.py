@@ -12,7 +12,7 @@ from gantline.core.units import pair_text
 from gantline.drawing.drawing import Drawing
 from gantline.job.document import Job
 from gantline.plan.plan import Plan
-from gantline.sheets.lettering import font_faces, html_text
+from gantline.sheets.lettering import FONTS, font_faces, html_text
 from gantline.sheets.svg import face_svg, scale_text
 from gantline.sheets.tape_svg import tape_svg
 
@@ -20,7 +20,7 @@ TEMPLATES = Path(__file__).parent / "templates"
 Paper = Literal["a4", "letter"]
 PAPERS: dict[Paper, tuple[str, float]] = {"a4": ("A4", 182.0), "letter": ("letter", 187.0)}
 ELEVATION_LAYERS = ("survey", "size", "wall")
-ELEVATION_HIGH, BACK_HIGH = 112.0, 100.0
+ELEVATION_HIGH, BACK_HIGH = 126.0, 100.0
 
 
 def wall_sheet_html(job: Job, plan: Plan, drawing: Drawing, paper: Paper, stamp: str) -> str:
@@ -38,9 +38,9 @@ def wall_sheet_html(job: Job, plan: Plan, drawing: Drawing, paper: Paper, stamp:
         overall=pair_text(
             drawing.back.right_mm - drawing.back.left_mm, drawing.back.top_mm - drawing.back.bottom_mm, job.units.to_core()
         ),
-        elevation=_markup(face_svg(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH)),
+        elevation=_markup(face_svg(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH, standalone=False)),
         scale=scale_text(elevation.front, width, ELEVATION_HIGH),
-        back=_markup(face_svg(drawing.back, ("tension", "wall"), width, BACK_HIGH)),
+        back=_markup(face_svg(drawing.back, ("tension", "wall"), width, BACK_HIGH, standalone=False)),
         back_scale=scale_text(drawing.back, width, BACK_HIGH),
         tapes=[(window, _markup(tape_svg(window))) for window in drawing.tape],
         check=figures,
@@ -52,17 +52,21 @@ def wall_sheet_pdf(job: Job, plan: Plan, drawing: Drawing, paper: Paper, stamp: 
     from weasyprint import HTML
 
     html = wall_sheet_html(job, plan, drawing, paper, stamp)
-    made = HTML(string=html, base_url=str(TEMPLATES), url_fetcher=_own_files_only).write_pdf()
+    made = HTML(string=html, base_url=str(TEMPLATES), url_fetcher=_own_files_only()).write_pdf()
     return bytes(made or b"")
 
 
-def _own_files_only(url: str, *args: Any, **kwargs: Any) -> Any:
-    """Nothing a job file says can make the sheet fetch anything but our fonts."""
-    from weasyprint import default_url_fetcher
+def _own_files_only() -> Any:
+    """A fetcher of our own fonts alone: nothing a job file says can make the sheet fetch anything."""
+    from weasyprint.urls import URLFetcher
 
-    if not url.startswith(Path(TEMPLATES.parent.parent / "fonts").as_uri()):
-        raise ValueError("the sheet fetches nothing from outside")
-    return default_url_fetcher(url, *args, **kwargs)
+    class OwnFonts(URLFetcher):  # type: ignore[misc]
+        def fetch(self, url: str, headers: Any = None) -> Any:
+            if not url.startswith(FONTS.as_uri()):
+                raise ValueError("the sheet fetches nothing from outside")
+            return super().fetch(url, headers)
+
+    return OwnFonts(allowed_protocols=("file",))
 
 
 def _without(drawing: Drawing, keys: Sequence[str]) -> Drawing:

@@ -1,0 +1,147 @@
+import { useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import type { Face, JobOut, Plan, StationKey } from '../api/client'
+import { Board, TapeStrip } from '../board'
+import { JobContext, useThisJob } from '../job/context'
+import { useJob } from '../job/useJob'
+import { Findings, PANELS, StepStrip } from '../stations'
+import { JobTools } from './JobTools'
+import { KeysHelp } from './KeysHelp'
+import { Notices } from './Notices'
+import { Rope } from './Rope'
+import { TopBar } from './TopBar'
+import { useCommands } from './useCommands'
+
+export const JobPage = () => {
+  const { jobId = '', station = 'wall' } = useParams()
+  const job = useJob(jobId)
+  const go = useNavigate()
+  if (job.query.isError && !job.saved)
+    return (
+      <main className="p-10">
+        <h1 className="font-bold text-xl">This job cannot be opened</h1>
+        <p className="mt-2">{job.query.error.message}</p>
+        <button
+          type="button"
+          className="mt-4 min-h-11 rounded border border-seam px-4"
+          onClick={() => void go('/')}
+        >
+          Back to the yard
+        </button>
+      </main>
+    )
+  if (!job.saved) return <main className="p-10 text-quiet" aria-busy="true" />
+  return (
+    <JobContext value={job}>
+      <Bench job={job.saved} station={(station in PANELS ? station : 'wall') as StationKey} />
+    </JobContext>
+  )
+}
+
+const FACES = ['front', 'back'] as const
+
+const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
+  const { preview, step } = useThisJob()
+  const [side, setSide] = useState<(typeof FACES)[number] | null>(null)
+  const [at, setAt] = useState(0)
+  const [help, setHelp] = useState(false)
+  const go = useNavigate()
+  const plan: Plan = preview ? { ...preview.plan, steps: job.plan.steps } : job.plan
+  const natural = station === 'tension' ? 'back' : 'front'
+  const shown = side ?? natural
+  const face: Face = shown === 'back' ? job.drawing.back : (preview?.front ?? job.drawing.front)
+  const lit =
+    shown === 'back' && station !== 'wall'
+      ? 'tension'
+      : shown === 'front' && station === 'tension'
+        ? 'wall'
+        : station
+  const reached = Math.min(at, Math.max(0, plan.steps.length - 1))
+  const [now, done] = useSteps(plan, reached)
+  const keys = plan.stations.map((one) => one.key)
+  const move = (by: number) => {
+    const next = keys[keys.indexOf(station) + by]
+    if (next) turnTo(next)
+  }
+  const turnTo = (next: string) => {
+    setSide(null)
+    void go(`/jobs/${job.id}/${next}`)
+  }
+  const stepBy = (by: number) =>
+    setAt(Math.min(Math.max(0, reached + by), Math.max(0, plan.steps.length - 1)))
+  useCommands({
+    yard: () => void go('/'),
+    nextStation: () => move(1),
+    lastStation: () => move(-1),
+    flip: () => setSide(shown === 'front' ? 'back' : 'front'),
+    nextStep: () => stepBy(1),
+    lastStep: () => stepBy(-1),
+    undo: () => void step('undo'),
+    redo: () => void step('redo'),
+  })
+  const Panel = PANELS[station]
+  const texts = job.plan.reading_texts
+  return (
+    <div className="flex h-full flex-col">
+      <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
+        <h1 className="truncate font-bold text-xl">{job.document.name}</h1>
+        <span className="truncate text-quiet">{job.document.place}</span>
+      </TopBar>
+      <Notices />
+      <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto">
+        <Rope jobId={job.id} stations={plan.stations} current={station} />
+        <main className="flex min-w-0 flex-1 flex-col max-[820px]:min-h-[520px]">
+          <div role="tablist" aria-label="Face" className="flex gap-1 px-3 pt-2">
+            {FACES.map((one) => (
+              <button
+                key={one}
+                type="button"
+                role="tab"
+                aria-selected={one === shown}
+                onClick={() => setSide(one)}
+                className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
+              >
+                {one === 'front' ? 'Front' : 'Back'}
+              </button>
+            ))}
+            <span className="ml-auto self-center pr-2 text-[14px] text-quiet">
+              version {job.version}, saved
+            </span>
+          </div>
+          <div className="min-h-0 flex-1 px-2">
+            <Board key={shown} face={face} station={lit} now={now} done={done} />
+          </div>
+          <div className="h-[150px] shrink-0 border-seam border-t">
+            {station === 'tension' ? (
+              <StepStrip plan={plan} at={reached} onStep={setAt} />
+            ) : (
+              <TapeStrip pieces={preview?.tape ?? job.drawing.tape} />
+            )}
+          </div>
+        </main>
+        <aside
+          aria-label="Station"
+          className="w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
+        >
+          <h2 className="mb-2 font-bold text-[22px]">
+            {plan.stations.find((one) => one.key === station)?.label}
+          </h2>
+          <Findings plan={plan} station={station} />
+          <Panel job={job} plan={plan} texts={texts} />
+        </aside>
+      </div>
+      <KeysHelp open={help} onClose={() => setHelp(false)} />
+    </div>
+  )
+}
+
+/** The points of this step, and all points held before it. */
+const useSteps = (plan: Plan, at: number) =>
+  useMemo(() => {
+    const step = plan.steps[at]
+    const held = plan.steps.slice(0, at).filter((one) => one.part !== 'Loose pass')
+    return [
+      new Set(step ? [...step.numbers, ...step.partners] : []),
+      new Set(held.flatMap((one) => [...one.numbers, ...one.partners])),
+    ] as const
+  }, [plan.steps, at])

@@ -1,0 +1,92 @@
+import { NavLink } from 'react-router'
+import type { StationState } from '../api/client'
+import { Rich } from '../parts/Num'
+
+const SAID = { stop: 'stop', mind: 'look again', note: '' } as const
+
+/** The rope of stations: each knot says by its shape how the station stands. */
+export const Rope = ({
+  jobId,
+  stations,
+  current,
+}: {
+  jobId: string
+  stations: readonly StationState[]
+  current: string
+}) => (
+  <nav aria-label="Stations" className="relative w-[160px] shrink-0 overflow-y-auto py-3 pl-2">
+    <svg className="absolute top-0 left-[17px] h-full w-[10px]" aria-hidden="true">
+      <defs>
+        <pattern id="lay" width="10" height="9" patternUnits="userSpaceOnUse">
+          <path d="M0 7L10 1" stroke="var(--brass)" strokeWidth="3.4" opacity=".8" />
+        </pattern>
+      </defs>
+      <rect width="10" height="100%" fill="url(#lay)" rx="4" />
+    </svg>
+    <ol className="relative flex h-full flex-col justify-around">
+      {stations.map((one) => (
+        <li key={one.key}>
+          <NavLink
+            to={`/jobs/${jobId}/${one.key}`}
+            className="flex min-h-14 items-center gap-3 rounded-md pr-1"
+          >
+            <Knot state={one} current={one.key === current} />
+            <span className="min-w-0 flex-1">
+              <span
+                className={`block leading-tight ${one.key === current ? 'font-bold text-[17px]' : 'font-medium text-[16px]'}`}
+              >
+                {one.label}
+              </span>
+              <span
+                className={`block whitespace-nowrap text-[13.5px] leading-tight ${one.worst === 'stop' ? 'text-stop' : 'text-quiet'}`}
+              >
+                <Rich text={one.gist} />
+              </span>
+              {one.worst && SAID[one.worst] && <span className="sr-only">, {SAID[one.worst]}</span>}
+            </span>
+          </NavLink>
+        </li>
+      ))}
+    </ol>
+  </nav>
+)
+
+const Knot = ({ state, current }: { state: StationState; current: boolean }) => (
+  <svg viewBox="0 0 28 28" className="size-7 shrink-0" aria-hidden="true">
+    <circle cx="14" cy="14" r="13" fill="var(--velvet)" />
+    {state.worst === 'stop' ? (
+      <path
+        d="M9 3h10l6 6v10l-6 6H9l-6-6V9Z"
+        fill="var(--stop-ground)"
+        stroke="var(--stop)"
+        strokeWidth="2.4"
+      />
+    ) : (
+      <circle
+        cx="14"
+        cy="14"
+        r="10"
+        fill={current ? 'var(--brass)' : 'var(--bench)'}
+        stroke="var(--brass)"
+        strokeWidth="2.4"
+        strokeDasharray={state.worst === 'mind' ? '4 3.2' : undefined}
+      />
+    )}
+    {state.worst === 'stop' && (
+      <path d="M10 10l8 8M18 10l-8 8" stroke="var(--stop)" strokeWidth="2.6" strokeLinecap="round" />
+    )}
+    {state.worst !== 'stop' && state.worst !== 'mind' && (
+      <path
+        d="M9.500 14.500l3 3 6-7"
+        fill="none"
+        stroke={current ? 'var(--on-brass)' : 'var(--brass)'}
+        strokeWidth="2.400"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+    )}
+    {state.worst === 'mind' && (
+      <circle cx="14" cy="14" r="2.800" fill={current ? 'var(--on-brass)' : 'var(--brass)'} />
+    )}
+  </svg>
+)

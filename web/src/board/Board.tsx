@@ -1,0 +1,239 @@
+import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react'
+import type { Dimension, Face, Handle, Mark, StationKey } from '../api/client'
+import { useThisJob } from '../job/context'
+import { Num, Rich } from '../parts/Num'
+import { DimensionTag } from './DimensionTag'
+import { placeDimension } from './dimensionLines'
+import { isShown } from './layers'
+import { Shapes } from './Shapes'
+import { fitFace, type Sheet, toPx } from './sheet'
+import { handleEdits, moveHandle, useDrag } from './useDrag'
+import { useSize } from './useSize'
+
+type BoardProps = { face: Face; station: StationKey; now?: ReadonlySet<number>; done?: ReadonlySet<number> }
+
+/** The to-scale scene of one face: always live, handled directly. */
+export const Board = ({ face, station, now, done }: BoardProps) => {
+  const [box, size] = useSize<HTMLDivElement>()
+  const frozen = useRef<Sheet | null>(null)
+  const job = useThisJob()
+  const titleId = useId()
+  const fitted = useMemo(() => fitFace(face, size.width, size.height), [face, size.width, size.height])
+  // the scale must not jump under a finger, so it rests while something is dragged
+  const sheet = frozen.current ?? fitted
+  const { live, down, move, up, cancel } = useDrag(sheet, {
+    onDrag: (edits) => {
+      frozen.current = edits ? sheet : null
+      void job.drag(edits)
+    },
+    onDrop: (edits) => {
+      void job.edit(edits)
+    },
+  })
+  const shown = face.marks.filter((mark) => isShown(mark, station))
+  const handles = shown.filter((mark): mark is Handle => mark.kind === 'handle')
+  const shift = useShift(live, handles, sheet)
+  const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
+  const hit = live?.hit ?? ''
+  if (size.width === 0) return <div ref={box} className="board relative size-full" />
+  return (
+    <div ref={box} className="board relative size-full overflow-hidden">
+      <svg width={size.width} height={size.height} role="img" aria-labelledby={titleId}>
+        <title id={titleId}>{face.summary}</title>
+        <defs>
+          <pattern
+            id="hatch"
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
+          </pattern>
+        </defs>
+        <Shapes marks={shown} sheet={sheet} station={station} shift={shift} now={now} done={done} />
+        {dimensions.map((mark) => {
+          const place = placeDimension(mark, sheet)
+          return <path key={mark.key} className="dim" d={place.d} />
+        })}
+      </svg>
+      <Numbers marks={shown} sheet={sheet} now={now} />
+      {shown.map(
+        (mark) =>
+          mark.kind === 'label' && <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} />,
+      )}
+      <svg
+        className="absolute inset-0"
+        width={size.width}
+        height={size.height}
+        aria-label="What can be dragged"
+        style={{ pointerEvents: 'none' }}
+      >
+        {handles.map((handle) => (
+          <Grip
+            key={handle.key}
+            handle={handle}
+            sheet={sheet}
+            down={down(handle)}
+            move={move}
+            up={up}
+            cancel={cancel}
+          />
+        ))}
+      </svg>
+      {dimensions.map((mark) => (
+        <DimensionTag
+          key={mark.key}
+          mark={mark}
+          place={placeDimension(mark, sheet)}
+          inside={mark.key.startsWith('viewable')}
+        />
+      ))}
+      {hit && (
+        <p
+          role="status"
+          className="absolute top-1 left-1/2 z-10 -translate-x-1/2 rounded bg-brass px-3 py-1.5 font-semibold text-on-brass"
+        >
+          held by the {hit}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** How far the dragged group lies from where the newest plan drew it. */
+const useShift = (live: { key: string; x: number; y: number } | null, handles: Handle[], sheet: Sheet) => {
+  const handle = live && handles.find((one) => one.key === live.key)
+  if (!live || !handle) return null
+  return {
+    key: live.key,
+    dxPx: (live.x - handle.origin[0]) * sheet.pxPerMm,
+    dyPx: (handle.origin[1] - live.y) * sheet.pxPerMm,
+  }
+}
+
+const BESIDE: Record<string, readonly [number, number]> = {
+  top: [0, -17],
+  bottom: [0, 17],
+  left: [-23, 0],
+  right: [23, 0],
+}
+
+/** Numbers of the points: the ends and every few, and always those of the step at hand. */
+const Numbers = ({
+  marks,
+  sheet,
+  now,
+}: {
+  marks: readonly Mark[]
+  sheet: Sheet
+  now?: ReadonlySet<number>
+}) => (
+  <>
+    {marks.map((mark) => {
+      if (mark.kind !== 'dot' || !mark.key.startsWith('point-')) return null
+      const number = Number(mark.key.slice('point-'.length))
+      const lit = now?.has(number) ?? false
+      if (!lit && typeof mark.number !== 'number') return null
+      const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+      const [dx, dy] = BESIDE[mark.name.split(' ').at(-1) ?? ''] ?? [0, 0]
+      const look = lit
+        ? 'z-10 rounded bg-chalk px-1 font-bold text-[15px] text-velvet'
+        : 'text-[13px] text-ink'
+      return (
+        <span
+          key={mark.key}
+          className={`-translate-x-1/2 -translate-y-1/2 absolute leading-tight ${look}`}
+          style={{ left: xPx + dx, top: yPx + dy }}
+        >
+          {number}
+        </span>
+      )
+    })}
+  </>
+)
+
+type BoardLabelProps = {
+  mark: Extract<Mark, { kind: 'label' }>
+  sheet: Sheet
+  shift: { key: string; dxPx: number; dyPx: number } | null
+}
+
+const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
+const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
+
+const BoardLabel = ({ mark, sheet, shift }: BoardLabelProps) => {
+  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+  const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
+  const colour =
+    mark.role === 'picture'
+      ? mark.size === 'large'
+        ? 'text-[var(--on-canvas)]'
+        : 'text-[var(--canvas-quiet)]'
+      : mark.role === 'limit'
+        ? 'text-brass'
+        : 'text-chalk'
+  const up = mark.role === 'picture' ? '-50%' : '-105%'
+  const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
+  return (
+    <span
+      className={`pointer-events-none absolute whitespace-nowrap ${SIZES[mark.size]} ${colour}`}
+      style={{
+        left: xPx + moved.dxPx + pad,
+        top: yPx + moved.dyPx,
+        transform: `translate(${ANCHOR[mark.anchor]}, ${up})`,
+      }}
+    >
+      {mark.size === 'large' ? <Num text={mark.text} /> : <Rich text={mark.text} />}
+    </span>
+  )
+}
+
+type GripProps = Pick<ReturnType<typeof useDrag>, 'move' | 'up' | 'cancel'> & {
+  handle: Handle
+  sheet: Sheet
+  down: (event: PointerEvent<SVGElement>) => void
+}
+
+const ARROWS: Record<string, [number, number]> = {
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+}
+
+/** Where a finger or the arrow keys take hold. */
+const Grip = ({ handle, sheet, down, move, up, cancel }: GripProps) => {
+  const job = useThisJob()
+  const [said, setSaid] = useState('')
+  const press = (event: KeyboardEvent) => {
+    const arrow = ARROWS[event.key]
+    if (!arrow || event.ctrlKey || event.metaKey) return
+    event.preventDefault()
+    const many = event.shiftKey ? 10 : 1
+    const to = moveHandle(handle, arrow[0] * many * handle.step_mm, arrow[1] * many * handle.step_mm)
+    setSaid(to.hit ? `held by the ${to.hit}` : '')
+    void job.edit(handleEdits(handle, to))
+  }
+  const points = handle.points.map(([x = 0, y = 0]) => toPx(sheet, { xMm: x, yMm: y }))
+  const kind = handle.x_pointer && handle.y_pointer ? 'xy' : 'y'
+  const common = {
+    className: `grip ${kind}`,
+    tabIndex: 0,
+    role: 'slider',
+    'aria-label': `${handle.name}. Arrow keys move it`,
+    'aria-valuenow': Math.round(handle.origin[1]),
+    'aria-valuetext': said || undefined,
+    'aria-valuemin': Math.round(handle.y_stops?.[0].at_mm ?? 0),
+    'aria-valuemax': Math.round(handle.y_stops?.[1].at_mm ?? 0),
+    style: { pointerEvents: 'all' as const },
+    onPointerDown: down,
+    onPointerMove: move,
+    onPointerUp: up,
+    onPointerCancel: cancel,
+    onKeyDown: press,
+  }
+  const [first] = points
+  if (points.length === 1 && first) return <circle {...common} cx={first.xPx} cy={first.yPx} r={24} />
+  return <path {...common} d={`M${points.map((p) => `${p.xPx} ${p.yPx}`).join('L')}Z`} />
+}

@@ -1,0 +1,79 @@
+import { useState } from 'react'
+import { type Dimension, Refused, toEdits } from '../api/client'
+import { useThisJob } from '../job/context'
+import { Num, Rich, typeable } from '../parts/Num'
+import type { DimensionPlace } from './dimensionLines'
+
+type DimensionTagProps = { mark: Dimension; place: DimensionPlace; inside: boolean }
+
+/** The number on a dimension line: a button where typing a length can set it. */
+export const DimensionTag = ({ mark, place, inside }: DimensionTagProps) => {
+  const [draft, setDraft] = useState<string | null>(null)
+  const [trouble, setTrouble] = useState('')
+  const { edit } = useThisJob()
+  const close = () => {
+    setDraft(null)
+    setTrouble('')
+  }
+  const commit = async () => {
+    if (draft === null) return
+    if (draft.trim() === typeable(mark.text)) return close()
+    try {
+      await edit(toEdits(mark.changes, draft))
+      close()
+    } catch (error) {
+      setTrouble(error instanceof Refused ? error.message : 'This could not be saved.')
+    }
+  }
+  const turn = place.upright && draft === null ? 'rotate(-90deg)' : ''
+  const style = { left: place.xPx, top: place.yPx, transform: `translate(-50%, -50%) ${turn}` }
+  const ground = inside ? 'bg-[var(--canvas)] text-[var(--on-canvas)]' : 'bg-velvet text-ink'
+  const tag = `absolute grid min-h-7 place-items-center rounded px-1.5 text-[16px] ${ground}`
+  if (draft !== null)
+    return (
+      <div style={style} className="absolute z-20 flex flex-col gap-1">
+        <input
+          // biome-ignore lint/a11y/noAutofocus: the field appears because its dimension was tapped
+          autoFocus
+          aria-label={mark.name}
+          aria-invalid={trouble !== ''}
+          value={draft}
+          onFocus={(event) => event.target.select()}
+          onChange={(event) => setDraft(event.target.value)}
+          onBlur={() => void commit()}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') void commit()
+            if (event.key === 'Escape') close()
+          }}
+          className="w-32 rounded border-2 border-chalk bg-velvet px-2 py-1 text-center font-semibold text-[17px] text-ink"
+        />
+        {trouble && (
+          <p
+            role="alert"
+            className="w-64 rounded border-stop border-l-4 bg-stop-ground p-2 text-[14px] text-ink"
+          >
+            <Rich text={trouble} />
+          </p>
+        )}
+      </div>
+    )
+  if (mark.changes.length === 0)
+    return (
+      <span style={style} className={tag} title={mark.name}>
+        <span className="sr-only">{mark.name} </span>
+        <Num text={mark.text} />
+      </span>
+    )
+  return (
+    <button
+      type="button"
+      style={style}
+      aria-label={`${mark.name}: ${typeable(mark.text)}. Change`}
+      title={mark.name}
+      onClick={() => setDraft(typeable(mark.text))}
+      className={`${tag} border border-transparent border-b-chalk/60 hover:border-chalk`}
+    >
+      <Num text={mark.text} />
+    </button>
+  )
+}

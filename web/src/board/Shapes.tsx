@@ -1,0 +1,95 @@
+import { memo } from 'react'
+import type { Mark, StationKey } from '../api/client'
+import { isLit } from './layers'
+import { type Sheet, toPx } from './sheet'
+
+export type Shift = { key: string; dxPx: number; dyPx: number } | null
+
+const path = (sheet: Sheet, points: readonly (readonly number[])[]) =>
+  points
+    .map(([x = 0, y = 0]) => toPx(sheet, { xMm: x, yMm: y }))
+    .map(({ xPx, yPx }) => `${xPx.toFixed(1)} ${yPx.toFixed(1)}`)
+    .join('L')
+
+const DOT_PX: Record<string, number> = {
+  hole: 6,
+  bracket: 6,
+  lens: 9,
+  'lens-out': 9,
+  point: 4.2,
+  'point-fill': 2.2,
+}
+
+type ShapeProps = {
+  mark: Mark
+  sheet: Sheet
+  station: StationKey
+  now?: ReadonlySet<number>
+  done?: ReadonlySet<number>
+}
+
+const Shape = ({ mark, sheet, station, now, done }: ShapeProps) => {
+  const faint = isLit(mark, station) ? '' : 'faint'
+  if (mark.kind === 'area') {
+    const hatched = mark.role === 'ceiling' || mark.role === 'floor'
+    return (
+      <path
+        className={`mark ${mark.role} ${faint}`}
+        d={`M${path(sheet, mark.points)}Z`}
+        fill={hatched ? 'url(#hatch)' : undefined}
+        style={hatched ? { fill: 'url(#hatch)' } : undefined}
+      />
+    )
+  }
+  if (mark.kind === 'line')
+    return <path className={`mark ${mark.role} ${faint}`} d={`M${path(sheet, mark.points)}`} />
+  if (mark.kind !== 'dot') return null
+  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+  const number = Number(mark.key.replace('point-', ''))
+  const lit = now?.has(number) ? 'now' : done?.has(number) ? 'done' : ''
+  const radius = (DOT_PX[mark.role] ?? 4) * (lit === 'now' ? 1.9 : 1)
+  return (
+    <g className={faint}>
+      {(mark.role === 'hole' || mark.role === 'bracket') && (
+        <circle cx={xPx} cy={yPx} r={radius + 1} className="hole-ground" />
+      )}
+      <circle className={`mark ${mark.role} ${lit}`} cx={xPx} cy={yPx} r={radius} />
+      {(mark.role === 'hole' || mark.role === 'bracket') && (
+        <path className={`mark ${mark.role}`} d={`M${xPx - 10} ${yPx}h20M${xPx} ${yPx - 10}v20`} />
+      )}
+    </g>
+  )
+}
+
+type ShapesProps = {
+  marks: readonly Mark[]
+  sheet: Sheet
+  station: StationKey
+  shift: Shift
+  now?: ReadonlySet<number>
+  done?: ReadonlySet<number>
+}
+
+/** Areas, lines and dots; what travels with a dragged handle is moved as one group. */
+export const Shapes = memo(({ marks, sheet, station, shift, now, done }: ShapesProps) => {
+  const moving = (mark: Mark) => shift !== null && 'moves' in mark && mark.moves === shift.key
+  const draw = (mark: Mark) => (
+    <Shape key={mark.key} mark={mark} sheet={sheet} station={station} now={now} done={done} />
+  )
+  const order = (mark: Mark) =>
+    mark.kind === 'dot' ? 2 : mark.kind === 'line' && mark.role !== 'datum' ? 1 : 0
+  const sorted = [...marks].sort((a, b) => order(a) - order(b))
+  return (
+    <>
+      {sorted.map((mark) =>
+        moving(mark) ? (
+          <g key={mark.key} transform={`translate(${shift?.dxPx ?? 0} ${shift?.dyPx ?? 0})`}>
+            {draw(mark)}
+          </g>
+        ) : (
+          draw(mark)
+        ),
+      )}
+    </>
+  )
+})

@@ -1,0 +1,66 @@
+import type { TapeWindow } from '../api/client'
+import { Num } from '../parts/Num'
+
+const BAND = 14 // mm of tape shown, hook edge up
+
+/** One mark as it is read on a real tape; the numerals stay clear of the mark. */
+const TapePiece = ({ piece }: { piece: TapeWindow }) => {
+  const wide = piece.end_mm - piece.start_mm
+  const x = (at: number) => at - piece.start_mm
+  const mark = x(piece.read_mm)
+  return (
+    <figure className="min-w-0 flex-1">
+      <figcaption className="flex h-9 items-center">
+        <Num text={piece.text} className="text-[22px]" />
+      </figcaption>
+      <svg
+        viewBox={`0 -2.6 ${wide} ${BAND + 2.6}`}
+        className="w-full"
+        role="img"
+        aria-label={`${piece.title}: ${piece.text} from the ${piece.hook}`}
+      >
+        <rect x="0" y="0" width={wide} height={BAND} fill="var(--tape)" />
+        <path
+          d={piece.ticks.map((tick) => `M${x(tick.at_mm)} 0V${tick.share * BAND * 0.92}`).join('')}
+          stroke="var(--on-tape)"
+          strokeWidth=".24"
+        />
+        {piece.numerals.map((one) =>
+          x(one.at_mm) > 3.4 && x(one.at_mm) < wide - 3.4 ? (
+            <text
+              key={one.at_mm}
+              x={x(one.at_mm)}
+              y={BAND - 1.1}
+              textAnchor="middle"
+              fontSize={one.strong ? 5.4 : 5}
+              fontWeight={one.strong ? 700 : 600}
+              fill="var(--on-tape)"
+            >
+              {one.text}
+            </text>
+          ) : null,
+        )}
+        <path d={`M${mark - 2} -2.6h4L${mark} .2Z`} fill="var(--tape-mark)" />
+        <path d={`M${mark} 0V${BAND * 0.6}`} stroke="var(--tape-mark)" strokeWidth=".5" />
+        {piece.start_mm === 0 && <path d={`M.4 -1.5V${BAND}`} stroke="var(--quiet)" strokeWidth=".9" />}
+      </svg>
+      <p className="mt-1 h-9 text-[13.5px] leading-tight">
+        <span className="font-semibold">{piece.title}</span>{' '}
+        <span className="text-quiet">from the {piece.hook}</span>
+      </p>
+    </figure>
+  )
+}
+
+/** The marks of the holes on the tape, in the order they are made. */
+export const TapeStrip = ({ pieces }: { pieces: readonly TapeWindow[] }) => (
+  <div className="flex h-full items-center gap-4 px-4">
+    {pieces.length > 0 ? (
+      pieces.map((piece) => <TapePiece key={piece.key} piece={piece} />)
+    ) : (
+      <p className="text-quiet">
+        No marks yet: the wall has no holes until a height fits and the brackets have a place.
+      </p>
+    )}
+  </div>
+)

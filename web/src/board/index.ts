@@ -1,0 +1,2 @@
+export { Board } from './Board'
+export { TapeStrip } from './TapeStrip'

@@ -1,0 +1,46 @@
+import type { Mark, StationKey } from '../api/client'
+
+/** What a station lights up; the rest of the board is dimmed, its dimensions rest. */
+const LIT: Record<StationKey, readonly string[]> = {
+  survey: ['survey'],
+  size: ['size'],
+  height: ['size', 'height'],
+  throw: ['size', 'throw'],
+  wall: ['survey', 'size', 'wall'],
+  tension: ['tension'],
+}
+const DIMENSIONS: Record<StationKey, readonly string[]> = {
+  survey: ['survey'],
+  size: ['size'],
+  height: ['height'],
+  throw: ['throw'],
+  wall: ['wall'],
+  tension: ['tension'],
+}
+/** Drawn even where they are not lit: what a wall consists of. */
+const ALWAYS = new Set([
+  'wall',
+  'ceiling',
+  'floor',
+  'stud',
+  'stud-predicted',
+  'frame',
+  'frame-clash',
+  'picture',
+  'datum',
+  'hole',
+])
+
+export const isLit = (mark: Mark, station: StationKey): boolean =>
+  mark.layer === 'base' || LIT[station].includes(mark.layer)
+
+/** Whether a mark is drawn at all while this station is at work. */
+export const isShown = (mark: Mark, station: StationKey): boolean => {
+  if (mark.layer === 'base') return true
+  if (mark.kind === 'dimension') return DIMENSIONS[station].includes(mark.layer)
+  if (mark.kind === 'label')
+    return DIMENSIONS[station].includes(mark.layer) || (mark.key === 'datum-name' && station === 'wall')
+  if (mark.kind === 'handle')
+    return mark.layer === 'height' ? station !== 'throw' && station !== 'tension' : station === 'throw'
+  return LIT[station].includes(mark.layer) || ALWAYS.has(mark.role)
+}

@@ -1,0 +1,34 @@
+import type { Face } from '../api/client'
+
+export type PointMm = { readonly xMm: number; readonly yMm: number }
+export type PointPx = { readonly xPx: number; readonly yPx: number }
+
+/** One immutable transform between wall millimetres and pixels; y turns over. */
+export type Sheet = { readonly leftPx: number; readonly basePx: number; readonly pxPerMm: number }
+
+export const LANE_PX = 31
+const EDGE_PX = 8
+
+/** Fit a face with its dimension lanes into a box. */
+export const fitFace = (face: Face, widthPx: number, heightPx: number): Sheet => {
+  const pad = (lanes: number) => lanes * LANE_PX + EDGE_PX
+  const { left, right, above, below } = face.lanes
+  const across = face.right_mm - face.left_mm
+  const up = face.top_mm - face.bottom_mm
+  const freeX = Math.max(40, widthPx - pad(left) - pad(right))
+  const freeY = Math.max(40, heightPx - pad(above) - pad(below))
+  const pxPerMm = Math.min(freeX / across, freeY / up)
+  const leftPx = pad(left) + (freeX - across * pxPerMm) / 2 - face.left_mm * pxPerMm
+  const basePx = pad(above) + (freeY - up * pxPerMm) / 2 + face.top_mm * pxPerMm
+  return { leftPx, basePx, pxPerMm }
+}
+
+export const toPx = (s: Sheet, p: PointMm): PointPx => ({
+  xPx: s.leftPx + p.xMm * s.pxPerMm,
+  yPx: s.basePx - p.yMm * s.pxPerMm,
+})
+
+export const toMm = (s: Sheet, p: PointPx): PointMm => ({
+  xMm: (p.xPx - s.leftPx) / s.pxPerMm,
+  yMm: (s.basePx - p.yPx) / s.pxPerMm,
+})

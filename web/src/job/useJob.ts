@@ -1,0 +1,193 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import {
+  api,
+  ask,
+  type Edit,
+  type JobOut,
+  type KnownWord,
+  type PreviewOut,
+  Refused,
+  ServerAway,
+} from '../api/client'
+import { keepPending, readPending } from './pending'
+
+export const jobKeys = { all: ['jobs'] as const, one: (id: string) => ['job', id] as const }
+const RETRY_MS = 1500
+
+type Waiter = { resolve: () => void; reject: (reason: unknown) => void }
+export type Conflict = { version: number; who: string; what: string; edits: Edit[] }
+
+/** One job: what is saved, what is being dragged, and a queue of edits that nothing typed falls out of. */
+export const useJob = (id: string) => {
+  const client = useQueryClient()
+  const query = useQuery({
+    queryKey: jobKeys.one(id),
+    queryFn: () => ask<JobOut>(api.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } })),
+  })
+  const [preview, setPreview] = useState<PreviewOut | null>(null)
+  const [away, setAway] = useState(false)
+  const [conflict, setConflict] = useState<Conflict | null>(null)
+  const [waiting, setWaiting] = useState(() => readPending(id).length)
+  const saved = query.data
+  const newest = useRef<JobOut | undefined>(saved)
+  newest.current = saved ?? newest.current
+
+  const take = useCallback(
+    (job: JobOut) => {
+      newest.current = job
+      client.setQueryData(jobKeys.one(id), job)
+      void client.invalidateQueries({ queryKey: jobKeys.all })
+      setPreview(null)
+    },
+    [client, id],
+  )
+
+  const match = useCallback(
+    () => ({ path: { job_id: id }, header: { 'if-match': `"${newest.current?.version ?? 0}"` } }),
+    [id],
+  )
+
+  const working = useRef(false)
+  // one per kept change, in the same order; changes kept by an earlier page have nobody waiting
+  const waiters = useRef<(Waiter | null)[]>(readPending(id).map(() => null))
+  const pump = useCallback(async (): Promise<void> => {
+    if (working.current || !newest.current) return
+    working.current = true
+    const settle = () => {
+      keepPending(id, readPending(id).slice(1))
+      return waiters.current.shift()
+    }
+    for (let queue = readPending(id); queue.length > 0; queue = readPending(id)) {
+      const edits = queue[0] ?? []
+      try {
+        take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/edits', { params: match(), body: { edits } })))
+        settle()?.resolve()
+        setAway(false)
+      } catch (error) {
+        setPreview(null)
+        if (error instanceof ServerAway) {
+          // kept safely: whoever waits may go on, the change is saved when the server is back
+          setAway(true)
+          for (const one of waiters.current) one?.resolve()
+          waiters.current = waiters.current.map(() => null)
+          break
+        }
+        if (error instanceof Refused && error.problem.status === 409) {
+          const now = error.problem.current as { version: number; who: string; what: string }
+          setConflict({ version: now.version, who: now.who, what: now.what, edits })
+          settle()?.resolve()
+          break
+        }
+        settle()?.reject(error)
+      }
+    }
+    working.current = false
+    setWaiting(readPending(id).length)
+  }, [id, take, match])
+
+  /** Save edits. Resolves when saved or safely kept for later; throws Refused when a field is wrong. */
+  const edit = useCallback(
+    (edits: Edit[]): Promise<void> =>
+      new Promise((resolve, reject) => {
+        waiters.current.push({ resolve, reject })
+        keepPending(id, [...readPending(id), edits])
+        setWaiting(readPending(id).length)
+        void pump()
+      }),
+    [id, pump],
+  )
+
+  useEffect(() => {
+    if (saved && waiting > 0 && !away) void pump()
+  }, [saved, waiting, away, pump])
+
+  useEffect(() => {
+    if (!away) return
+    const timer = setInterval(() => {
+      if (readPending(id).length > 0) void pump()
+      else
+        void ask<unknown>(api.GET('/api/health')).then(
+          () => setAway(false),
+          () => undefined,
+        )
+    }, RETRY_MS)
+    return () => clearInterval(timer)
+  }, [away, id, pump])
+
+  const dragging = useRef<{ next: Edit[] | null; busy: boolean; live: boolean }>({
+    next: null,
+    busy: false,
+    live: false,
+  })
+  /** Re-plan while something is dragged: one request under way, the newest place next. */
+  const drag = useCallback(async (edits: Edit[] | null): Promise<void> => {
+    const state = dragging.current
+    state.live = edits !== null
+    state.next = edits
+    while (!state.busy && state.next && newest.current) {
+      const body = {
+        document: newest.current.document as unknown as Record<string, unknown>,
+        edits: state.next,
+        parts: 'front' as const,
+      }
+      state.next = null
+      state.busy = true
+      try {
+        const plan = await ask<PreviewOut>(api.POST('/api/plan', { body }))
+        if (state.live) setPreview(plan)
+      } catch (error) {
+        if (error instanceof ServerAway) setAway(true)
+      } finally {
+        state.busy = false
+      }
+    }
+  }, [])
+
+  const step = useCallback(
+    async (way: 'undo' | 'redo'): Promise<void> => {
+      const path =
+        way === 'undo' ? ('/api/jobs/{job_id}/undo' as const) : ('/api/jobs/{job_id}/redo' as const)
+      try {
+        take(await ask<JobOut>(api.POST(path, { params: match() })))
+      } catch (error) {
+        if (error instanceof ServerAway) setAway(true)
+        else if (error instanceof Refused && error.problem.type.endsWith('version-conflict'))
+          void query.refetch()
+      }
+    },
+    [take, match, query.refetch],
+  )
+
+  const markKnown = useCallback(
+    async (pointer: string, known: KnownWord | null) =>
+      take(
+        await ask<JobOut>(
+          api.POST('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } }),
+        ),
+      ),
+    [take, match],
+  )
+
+  const takeRecord = useCallback(
+    async (kind: 'fabric' | 'kit' | 'projector' | 'fixing', key: string) =>
+      take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/take', { params: match(), body: { kind, key } }))),
+    [take, match],
+  )
+
+  /** After a conflict: put the refused edits on top of what was saved meanwhile, or let them go. */
+  const resolve = useCallback(
+    async (keepMine: boolean): Promise<void> => {
+      const mine = conflict?.edits ?? []
+      setConflict(null)
+      const fresh = await query.refetch()
+      newest.current = fresh.data ?? newest.current
+      if (keepMine && mine.length > 0) await edit(mine)
+    },
+    [conflict, edit, query.refetch],
+  )
+
+  return { query, saved, preview, away, waiting, conflict, edit, drag, step, markKnown, takeRecord, resolve }
+}
+
+export type JobHandle = ReturnType<typeof useJob>

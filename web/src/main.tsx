@@ -1,0 +1,33 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { BrowserRouter, Route, Routes } from 'react-router'
+import { Refused } from './api/client'
+import { JobPage } from './app/JobPage'
+import './app/theme.css'
+import { Yard } from './yard/Yard'
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (tries, error) => !(error instanceof Refused) && tries < 20,
+      retryDelay: 1500,
+      refetchOnWindowFocus: false,
+    },
+  },
+})
+
+const root = document.getElementById('root')
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <BrowserRouter>
+          <Routes>
+            <Route path="/" element={<Yard />} />
+            <Route path="/jobs/:jobId/:station?" element={<JobPage />} />
+          </Routes>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  )

@@ -1,0 +1,69 @@
+import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
+
+type MenuProps = {
+  trigger: ReactNode
+  label: string
+  children: ReactNode
+  className?: string
+  title?: string
+}
+
+const ITEM =
+  'flex min-h-11 cursor-pointer select-none items-center gap-3 rounded px-3 outline-none data-[highlighted]:bg-lift data-[state=checked]:font-semibold'
+
+/** A menu under a button. */
+export const Menu = ({ trigger, label, children, className = '' }: MenuProps) => (
+  <DropdownMenu.Root modal={false}>
+    <DropdownMenu.Trigger aria-label={label} className={className}>
+      {trigger}
+    </DropdownMenu.Trigger>
+    <DropdownMenu.Portal>
+      <DropdownMenu.Content
+        align="end"
+        sideOffset={6}
+        className="z-50 max-h-[70vh] min-w-52 overflow-y-auto rounded-lg border border-seam bg-bench p-1.5 text-ink shadow-2xl"
+      >
+        {children}
+      </DropdownMenu.Content>
+    </DropdownMenu.Portal>
+  </DropdownMenu.Root>
+)
+
+export const MenuItem = ({ onSelect, children }: { onSelect: () => void; children: ReactNode }) => (
+  <DropdownMenu.Item onSelect={onSelect} className={ITEM}>
+    {children}
+  </DropdownMenu.Item>
+)
+
+export const MenuLink = ({ href, children, note }: { href: string; children: ReactNode; note?: string }) => (
+  <DropdownMenu.Item asChild className={ITEM}>
+    <a href={href} download>
+      <span className="flex-1">{children}</span>
+      {note && <span className="text-quiet">{note}</span>}
+    </a>
+  </DropdownMenu.Item>
+)
+
+type ChoicesProps = {
+  value: string
+  onChange: (value: string) => void
+  choices: readonly { value: string; label: ReactNode }[]
+}
+
+export const MenuChoices = ({ value, onChange, choices }: ChoicesProps) => (
+  <DropdownMenu.RadioGroup value={value} onValueChange={onChange}>
+    {choices.map((choice) => (
+      <DropdownMenu.RadioItem key={choice.value} value={choice.value} className={ITEM}>
+        <span className="w-3 text-brass">
+          <DropdownMenu.ItemIndicator>●</DropdownMenu.ItemIndicator>
+        </span>
+        {choice.label}
+      </DropdownMenu.RadioItem>
+    ))}
+  </DropdownMenu.RadioGroup>
+)
+
+export const MenuHeading = ({ children }: { children: ReactNode }) => (
+  <DropdownMenu.Label className="px-3 pt-2 pb-1 text-quiet text-sm">{children}</DropdownMenu.Label>
+)

@@ -1,0 +1,74 @@
+import { Fragment } from 'react'
+
+const FRACTION = /\u00a0?(\d+)\u2044(\d+)/
+const UNIT = /(\u00a0(?:mm|cm|in)|[″′])/
+
+const units = (plain: string) =>
+  plain.split(UNIT).map((part, at) =>
+    UNIT.test(part) ? (
+      // biome-ignore lint/suspicious/noArrayIndexKey: the parts of one text never reorder
+      <span key={at} className="unit">
+        {part}
+      </span>
+    ) : (
+      part
+    ),
+  )
+
+/** Text with real stacked fractions; a reader hears the plain text. */
+export const Rich = ({ text }: { text: string }) => {
+  const parts = text.split(new RegExp(FRACTION.source, 'g'))
+  if (parts.length === 1) return <>{text}</>
+  return (
+    <>
+      {parts.map((part, at) => {
+        if (at % 3 === 0) return part
+        if (at % 3 === 2) return null
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the parts of one text never reorder
+          <Stack key={at} top={part} bottom={parts[at + 1] ?? ''} />
+        )
+      })}
+    </>
+  )
+}
+
+const Stack = ({ top, bottom }: { top: string; bottom: string }) => (
+  <span className="num" style={{ fontWeight: 'inherit' }}>
+    <span className="sr-only">
+      {' '}
+      {top}/{bottom}
+    </span>
+    <span className="frac" aria-hidden="true">
+      <b>{top}</b>
+      <b>{bottom}</b>
+    </span>
+  </span>
+)
+
+/** A number: tabular, fractions stacked, units quiet. */
+export const Num = ({ text, className = '' }: { text: string; className?: string }) => {
+  const parts = text.split(new RegExp(FRACTION.source, 'g'))
+  return (
+    <span className={`num ${className}`}>
+      {parts.map((part, at) => {
+        if (at % 3 === 2) return null
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the parts of one text never reorder
+          <Fragment key={at}>
+            {at % 3 === 0 ? units(part) : <Stack top={part} bottom={parts[at + 1] ?? ''} />}
+          </Fragment>
+        )
+      })}
+    </span>
+  )
+}
+
+/** The same text as a person would type it. */
+export const typeable = (text: string): string =>
+  text
+    .replaceAll('\u00a0', ' ')
+    .replaceAll('\u2044', '/')
+    .replaceAll('″', '"')
+    .replaceAll('′', "'")
+    .replaceAll('−', '-')

@@ -1,0 +1,40 @@
+import type { Plan } from '../api/client'
+import { Num, Rich } from '../parts/Num'
+
+/** Each hole by every reference, rounded once. */
+export const MarksTable = ({ plan }: { plan: Plan }) => {
+  if (plan.marks.length === 0) return null
+  return (
+    <div className="flex flex-col gap-2">
+      {plan.marks.map((row) => (
+        <table key={row.key} className="w-full text-[14.5px]">
+          <caption className="text-left font-semibold text-[15px]">{row.name} hole</caption>
+          <tbody>
+            {(
+              [
+                ['left wall end', row.from_left],
+                ['datum line', row.from_datum],
+                ['screen centre', row.from_centre],
+                ['stud centre', row.from_stud],
+                ['floor there', row.to_floor],
+                ['ceiling there', row.to_ceiling],
+                ['rounding', row.note],
+              ] as const
+            )
+              .filter(([, text]) => text)
+              .map(([name, text]) => (
+                <tr key={name}>
+                  <th scope="row" className="py-0.5 text-left font-normal text-quiet">
+                    {name}
+                  </th>
+                  <td className="text-right">
+                    {name === 'rounding' ? <Rich text={text} /> : <Num text={text} />}
+                  </td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      ))}
+    </div>
+  )
+}

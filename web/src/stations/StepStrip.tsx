@@ -1,0 +1,78 @@
+import type { Plan } from '../api/client'
+import { Num } from '../parts/Num'
+
+type StepStripProps = { plan: Plan; at: number; onStep: (at: number) => void }
+
+const runs = (numbers: readonly number[]): string => {
+  const sorted = [...numbers].sort((a, b) => a - b)
+  const [first, last] = [sorted[0], sorted.at(-1)]
+  return sorted.length > 2 && last !== undefined && first !== undefined && last - first === sorted.length - 1
+    ? `${first} to ${last}`
+    : sorted.join(', ')
+}
+
+const BUTTON = 'min-h-16 rounded-lg border border-seam px-5 text-lg disabled:opacity-40'
+
+/** Which corner next: one step of the tension order at a time, large. */
+export const StepStrip = ({ plan, at, onStep }: StepStripProps) => {
+  const step = plan.steps[at]
+  if (!step)
+    return (
+      <p className="flex h-full items-center px-4 text-quiet">
+        No order yet: the frame cannot take its points.
+      </p>
+    )
+  return (
+    <div className="flex h-full items-center gap-6 px-5">
+      <button type="button" className={BUTTON} disabled={at === 0} onClick={() => onStep(at - 1)}>
+        Back
+      </button>
+      <div className="min-w-0 flex-1" aria-live="polite">
+        <p className="text-quiet">
+          step {step.number} of {plan.steps.length} · {step.part}
+        </p>
+        <p className="font-bold text-[26px] leading-tight">
+          {step.place}
+          {step.partner_place && ` and ${step.partner_place}`}
+          {step.numbers.length > 0 && (
+            <span className="font-medium">
+              {' '}
+              · {step.numbers.length + step.partners.length > 1 ? 'points' : 'point'} {runs(step.numbers)}
+              {step.partners.length > 0 && ` with ${runs(step.partners)}`}
+            </span>
+          )}
+        </p>
+        <p className="text-[16px]">
+          {step.action}
+          {step.who && `, ${step.who}`}. <span className="text-quiet">{step.reason}</span>
+        </p>
+      </div>
+      {step.readings.length > 0 && (
+        <div className="shrink-0 rounded bg-tape px-4 py-2 text-on-tape">
+          <p className="text-[13px]">tape reads</p>
+          <p className="text-[26px] leading-tight">
+            {step.readings.map((one, index) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: readings of one step never reorder
+              <span key={index}>
+                {index > 0 && (
+                  <span className="mx-1.5 text-[16px]">
+                    {step.readings.length < step.numbers.length ? 'to' : 'and'}
+                  </span>
+                )}
+                <Num text={one} />
+              </span>
+            ))}
+          </p>
+        </div>
+      )}
+      <button
+        type="button"
+        className="min-h-16 rounded-lg bg-brass px-8 font-bold text-lg text-on-brass disabled:opacity-40"
+        disabled={at === plan.steps.length - 1}
+        onClick={() => onStep(at + 1)}
+      >
+        Done, next
+      </button>
+    </div>
+  )
+}

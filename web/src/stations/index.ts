@@ -1,0 +1,3 @@
+export { Findings } from './Panel'
+export { StepStrip } from './StepStrip'
+export { PANELS } from './stations'

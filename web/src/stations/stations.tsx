@@ -1,0 +1,185 @@
+import type { ReactNode } from 'react'
+import type { JobOut, Plan, StationKey } from '../api/client'
+import { MarksTable } from './MarksTable'
+import { Cautions, Figures, Part } from './Panel'
+import { Readings } from './Readings'
+import { TakeFrom } from './TakeFrom'
+import { TidySizes } from './TidySizes'
+import { ToMeasure } from './ToMeasure'
+
+export type StationProps = { job: JobOut; plan: Plan; texts: Record<string, string> }
+
+const Survey = ({ job, plan, texts }: StationProps) => (
+  <>
+    <Part>
+      <Figures plan={plan} keys={['wall_width', 'datum', 'ceiling']} />
+    </Part>
+    <Part title="Readings along the wall">
+      <Readings job={job} texts={texts} />
+    </Part>
+    <Part title="Build">
+      <Figures plan={plan} keys={['build', 'stud_first', 'stud_spacing', 'stud_width']} />
+    </Part>
+  </>
+)
+
+const Size = ({ plan }: StationProps) => (
+  <>
+    <Part>
+      <Figures plan={plan} keys={['aspect', 'lead', 'lead_value']} />
+    </Part>
+    <Part title="Viewable area">
+      <Figures plan={plan} keys={['width', 'height', 'diagonal', 'real_aspect']} />
+    </Part>
+    <Part title="Tidy sizes">
+      <Figures plan={plan} keys={['tidy_grid']} />
+      <TidySizes plan={plan} />
+    </Part>
+    <Part title="Border and frame">
+      <TakeFrom kind="kit" label="Take a frame kit from the stores" />
+      <Figures
+        plan={plan}
+        keys={[
+          'border_side',
+          'border_top',
+          'border_bottom',
+          'overall_width',
+          'overall_height',
+          'overall_diagonal',
+        ]}
+      />
+    </Part>
+  </>
+)
+
+const Height = ({ plan }: StationProps) => (
+  <>
+    <Part>
+      <Figures plan={plan} keys={['frame_top', 'binds', 'frame_bottom', 'picture_centre']} />
+    </Part>
+    <Part title="Wish">
+      <Figures plan={plan} keys={['wish', 'wish_value', 'eye_share', 'centre_x']} />
+    </Part>
+    <Part title="Bounds">
+      <Figures
+        plan={plan}
+        keys={[
+          'ceiling_gap',
+          'lowest_edge',
+          'top_highest',
+          'top_lowest',
+          'slack_ceiling',
+          'slack_lift_on',
+          'slack_lowest_edge',
+        ]}
+      />
+    </Part>
+  </>
+)
+
+const Throw = ({ plan }: StationProps) => (
+  <>
+    <Part>
+      <TakeFrom kind="projector" label="Take a projector from the stores" />
+      <Figures plan={plan} keys={['projector', 'lens_from_wall', 'lens_y', 'lens_x']} />
+    </Part>
+    <Part title="Window">
+      <Figures plan={plan} keys={['window_near', 'window_far', 'throw_distance', 'panel_width']} />
+    </Part>
+    <Part title="Shift">
+      <Figures plan={plan} keys={['shift_vertical', 'reach_left', 'shift_horizontal']} />
+    </Part>
+    <Part title="Lens and panel">
+      <Figures
+        plan={plan}
+        keys={[
+          'ratio_low',
+          'ratio_high',
+          'panel_aspect',
+          'hung',
+          'has_shift',
+          'shift_up',
+          'shift_down',
+          'shift_side',
+          'reach',
+          'offset',
+        ]}
+      />
+    </Part>
+    <Part title="Fabric plane and picture">
+      <Figures plan={plan} keys={['frame_depth', 'standoff', 'overspill']} />
+    </Part>
+    <Cautions plan={plan} station="throw" />
+  </>
+)
+
+const Wall = ({ plan }: StationProps) => (
+  <>
+    <ToMeasure plan={plan} />
+    <Part>
+      <Figures plan={plan} keys={['hole_left', 'hole_right', 'upper_row', 'lower_row']} />
+    </Part>
+    <Part title="Read back after drilling">
+      <Figures plan={plan} keys={['check_across', 'check_down', 'check_diagonal', 'level_tolerance']} />
+    </Part>
+    <Cautions plan={plan} station="wall" />
+    <Part title="Brackets">
+      <TakeFrom kind="fixing" label="Take brackets from the stores" />
+      <Figures
+        plan={plan}
+        keys={[
+          'drop',
+          'row_offset',
+          'fix_to',
+          'rule',
+          'spacing_share',
+          'fixed_spacing',
+          'wished_spacing',
+          'side_play',
+          'lift_on',
+          'studs_used',
+          'spacing',
+          'pair_offset',
+        ]}
+      />
+    </Part>
+    <Part title="Every mark">
+      <MarksTable plan={plan} />
+    </Part>
+  </>
+)
+
+const Tension = ({ plan }: StationProps) => (
+  <>
+    <Part>
+      <TakeFrom kind="fabric" label="Take a fabric from the stores" />
+      <Figures plan={plan} keys={['fabric', 'hold', 'school', 'people', 'short_first', 'centre_bars']} />
+    </Part>
+    <Cautions plan={plan} station="tension" />
+    <Part title="Points">
+      <Figures
+        plan={plan}
+        keys={[
+          'hold_spacing',
+          'inset',
+          'rail_count',
+          'stile_count',
+          'points',
+          'rail_gap',
+          'stile_gap',
+          'steps',
+        ]}
+      />
+      <p className="py-2 text-[14px] text-quiet">{plan.hooks}</p>
+    </Part>
+  </>
+)
+
+export const PANELS: Record<StationKey, (props: StationProps) => ReactNode> = {
+  survey: Survey,
+  size: Size,
+  height: Height,
+  throw: Throw,
+  wall: Wall,
+  tension: Tension,
+}

@@ -1,0 +1,11 @@
+/// <reference types="vitest/config" />
+import tailwindcss from '@tailwindcss/vite'
+import react from '@vitejs/plugin-react'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  server: { proxy: { '/api': 'http://127.0.0.1:8420' }, fs: { allow: ['..'] } },
+  build: { target: 'es2022', assetsInlineLimit: 0 },
+  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
+})
