@@ -7,7 +7,14 @@ import sys
 
 from playwright.sync_api import sync_playwright
 
-ARGS = ["--no-sandbox", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+ARGS = [
+    "--no-sandbox",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
 
 
 def main() -> None:
@@ -25,7 +32,9 @@ def main() -> None:
         for step in steps:
             verb, _, rest = step.partition(":")
             if verb == "click":
-                page.get_by_role("button", name=rest).or_(page.get_by_role("link", name=rest)).or_(page.get_by_role("tab", name=rest)).first.click()
+                page.get_by_role("button", name=rest).or_(page.get_by_role("link", name=rest)).or_(
+                    page.get_by_role("tab", name=rest)
+                ).first.click()
             elif verb == "press":
                 page.keyboard.press(rest)
             elif verb == "wait":

@@ -20,7 +20,9 @@ from gantline.job.problems import BadDocument
 from gantline.plan.plan import plan as make_plan
 from gantline.settings import Settings
 
-app = typer.Typer(no_args_is_help=True, add_completion=False, help="Plans fixed-frame projection screens, right to the tape mark.")
+app = typer.Typer(
+    no_args_is_help=True, add_completion=False, help="Plans fixed-frame projection screens, right to the tape mark."
+)
 JobFile = Annotated[Path, typer.Argument(help="a job file (.job.json)", exists=True, dir_okay=False)]
 
 

@@ -85,7 +85,17 @@ class PrivateDatabase:
         password.chmod(0o600)
         self._own(password)
         self._run(
-            "initdb", "-U", USER, "-A", "scram-sha-256", f"--pwfile={password}", "-E", "UTF8", "--locale=C.UTF-8", "-D", str(self.data)
+            "initdb",
+            "-U",
+            USER,
+            "-A",
+            "scram-sha-256",
+            f"--pwfile={password}",
+            "-E",
+            "UTF8",
+            "--locale=C.UTF-8",
+            "-D",
+            str(self.data),
         )
 
     def _run_sql(self, database: str) -> None:
@@ -96,7 +106,7 @@ class PrivateDatabase:
         with psycopg.connect(plain, autocommit=True) as connection:
             there = connection.execute("SELECT 1 FROM pg_database WHERE datname = %s", (database,)).fetchone()
             if there is None:
-                connection.execute(f'CREATE DATABASE "{database}"')  # type: ignore[call-overload]
+                connection.execute(f'CREATE DATABASE "{database}"')
 
     def _ready(self) -> bool:
         if not (self.folder / "port").exists() or not (self.data / "postmaster.pid").exists():

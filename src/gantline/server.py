@@ -12,7 +12,8 @@ from starlette.staticfiles import StaticFiles
 from gantline import __version__
 from gantline.api import problems
 from gantline.api.limits import BodyLimit
-from gantline.api.routes import jobs, plans, settings as settings_routes, sheets, stores
+from gantline.api.routes import jobs, plans, sheets, stores
+from gantline.api.routes import settings as settings_routes
 from gantline.settings import Settings, psycopg_url
 
 

@@ -48,6 +48,10 @@ class BodyLimit:
         body = orjson.dumps(
             {"type": "/problems/too-large", "title": "Too large", "status": 413, "detail": text, "instance": scope["path"]}
         )
-        headers = [(b"content-type", b"application/problem+json"), (b"content-length", str(len(body)).encode()), (b"connection", b"close")]
+        headers = [
+            (b"content-type", b"application/problem+json"),
+            (b"content-length", str(len(body)).encode()),
+            (b"connection", b"close"),
+        ]
         await send({"type": "http.response.start", "status": 413, "headers": headers})
         await send({"type": "http.response.body", "body": body})

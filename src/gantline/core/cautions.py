@@ -2,9 +2,7 @@
 
 from dataclasses import dataclass
 
-LOCAL_RULES = (
-    "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
-)
+LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,6 +8,7 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from itertools import pairwise
 
 from gantline.core.errors import OutOfRange
 from gantline.core.size import Screen
@@ -26,7 +27,7 @@ class Profile:
         if not self.readings:
             raise OutOfRange("a profile needs at least one reading", field="readings")
         ordered = sorted(self.readings)
-        if any(a[0] == b[0] for a, b in zip(ordered, ordered[1:], strict=False)):
+        if any(a[0] == b[0] for a, b in pairwise(ordered)):
             raise OutOfRange("two readings at one place", field="readings")
         object.__setattr__(self, "readings", tuple(ordered))
 
@@ -157,9 +158,7 @@ def solve_height(upper: Sequence[Bound], lower: Sequence[Bound], wished_mm: floa
     chosen = min(max(wished_mm, low.y_top_mm), high.y_top_mm)
     binds = "wish" if chosen == wished_mm else (high if wished_mm > chosen else low).key
     slack = [(bound, bound.y_top_mm - chosen) for bound in upper] + [(bound, chosen - bound.y_top_mm) for bound in lower]
-    return Height(
-        low=low, high=high, wished_mm=wished_mm, chosen_mm=chosen, binds=binds, slack_mm=tuple(slack)
-    )
+    return Height(low=low, high=high, wished_mm=wished_mm, chosen_mm=chosen, binds=binds, slack_mm=tuple(slack))
 
 
 def largest_fitting(room_mm: Callable[[float], float], *, most_mm: float, step_mm: float = 0.1) -> float | None:

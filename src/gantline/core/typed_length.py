@@ -67,7 +67,8 @@ def read_length(text: str, units: Units) -> TypedLength:
 
 
 def _sign(shown: str) -> tuple[bool, str]:
-    body = shown.translate(str.maketrans({**SAME, **{key: f" {value}" for key, value in VULGAR.items()}})).strip()
+    table: dict[str, str | int | None] = {**SAME, **{key: f" {value}" for key, value in VULGAR.items()}}
+    body = shown.translate(str.maketrans(table)).strip()
     if body[:1] in "+-":
         return body[0] == "-", body[1:]
     return False, body

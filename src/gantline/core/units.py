@@ -146,5 +146,5 @@ def _inches(inches: Fraction) -> str:
 
 def plain(text: str) -> str:
     """The same text with ASCII fractions, spaces and signs, for files that other programs read."""
-    table = {FRACTION_SLASH: "/", NO_BREAK: " ", "−": "-", "″": '"', "′": "'"}
+    table: dict[str, str | int | None] = {FRACTION_SLASH: "/", NO_BREAK: " ", "−": "-", "″": '"', "′": "'"}
     return text.translate(str.maketrans(table))

@@ -36,7 +36,9 @@ def _frame(scene: Scene, width: float, height: float, units: Units) -> Iterator[
         yield Line(key=f"bar-{bar}", role="bar", layer="tension", points=((u, 0.0), (u, height)))
     yield Line(key="centre-u", role="centre", layer="tension", points=((width / 2, 0.0), (width / 2, height)))
     yield Line(key="centre-v", role="centre", layer="tension", points=((0.0, height / 2), (width, height / 2)))
-    yield Label(key="mirrored", layer="base", at=(width / 2, height * 0.56), text="seen from the back", size="text", role="picture")
+    yield Label(
+        key="mirrored", layer="base", at=(width / 2, height * 0.56), text="seen from the back", size="text", role="picture"
+    )
     yield Label(key="wall-right", layer="base", at=(width * 0.16, height * 0.46), text="wall's right", role="picture")
     yield Label(key="wall-left", layer="base", at=(width * 0.84, height * 0.46), text="wall's left", role="picture")
     yield Dimension(key="overall-width", layer="tension", axis="x", a_mm=0.0, b_mm=width, base_mm=0.0, side=-1, lane=2,

@@ -69,9 +69,9 @@ def _screen(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Ite
     yield Area(key="picture", role="picture", layer="size", points=_corners(picture), moves=FRAME)
     middle = (picture.bottom_mm + picture.top_mm) / 2.0
     high = picture.top_mm - picture.bottom_mm
-    yield Label(key="size", layer="base", at=(picture.centre_x_mm, middle + 0.08 * high), text=size_text, size="large",
+    yield Label(key="size", layer="base", at=(picture.centre_x_mm, middle + 0.1 * high), text=size_text, size="large",
         role="picture", moves=FRAME)  # fmt: skip
-    yield Label(key="aspect", layer="base", at=(picture.centre_x_mm, middle - 0.16 * high), text=aspect_text, size="text",
+    yield Label(key="aspect", layer="base", at=(picture.centre_x_mm, middle - 0.08 * high), text=aspect_text, size="text",
         role="picture", moves=FRAME)  # fmt: skip
     floor = min(y for _, y in scene.floor)
     yield Dimension(key="overall-width", layer="size", axis="x", a_mm=frame.left_mm, b_mm=frame.right_mm, base_mm=floor, side=-1,
@@ -97,6 +97,7 @@ def _height(scene: Scene, units: Units) -> Iterator[Mark]:
     x = frame.right_mm + 0.25 * max(scene.wall_mm - frame.right_mm, 0.0)
     if scene.possible:
         yield Line(key="interval", role="interval", layer="height", points=((x, scene.top_low_mm), (x, scene.top_high_mm)))
+        yield Label(key="interval-name", layer="height", at=(x, scene.top_high_mm), text=scene.high_name, role="eye")
     ceiling = _ceiling_over(scene, frame)
     for key, name, a, b, base, side, lane, sets in (
         ("frame-bottom", "Bottom of frame above floor", 0.0, frame.bottom_mm, 0.0, -1, 1, "frame-bottom"),

@@ -76,9 +76,7 @@ def window(key: str, title: str, hook: str, length_mm: float, units: Units) -> T
 
 def _metric(start: float, end: float) -> tuple[tuple[Tick, ...], tuple[Numeral, ...]]:
     steps = range(int(start), int(end) + 1)
-    ticks = tuple(
-        Tick(float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22) for mm in steps if start <= mm <= end
-    )
+    ticks = tuple(Tick(float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22) for mm in steps if start <= mm <= end)
     numerals = tuple(
         Numeral(float(mm), f"{mm // 1000} m" if mm % 1000 == 0 else str(mm // 10), mm % 1000 == 0)
         for mm in steps

@@ -4,7 +4,7 @@ A length left out (null) stands for the shop default and counts as assumed. What
 as measured in the survey and as decided elsewhere, unless `known` says otherwise for its pointer.
 """
 
-from typing import Annotated, Literal
+from typing import Annotated, Final, Literal
 
 from pydantic import Field, field_validator
 
@@ -27,8 +27,8 @@ from gantline.job.fields import (
     Share,
 )
 
-FORMAT = "gantline-job"
-VERSION = 1
+FORMAT: Final = "gantline-job"
+VERSION: Final = 1
 Known = Literal["measured", "decided", "assumed"]
 
 

@@ -42,12 +42,11 @@ def _within(low: float, *, above: bool) -> AfterValidator:
 
 
 def _length(low: float, *, above: bool) -> Any:
-    extra = {"x-unit": "mm"}
     return Annotated[
         float,
         _within(low, above=above),
         BeforeValidator(_read, json_schema_input_type=float | str),
-        Field(allow_inf_nan=False, json_schema_extra=extra),
+        Field(allow_inf_nan=False, json_schema_extra={"x-unit": "mm"}),
     ]
 
 
@@ -67,6 +66,8 @@ def _aspect(value: str) -> str:
 
 
 AspectText = Annotated[str, Field(max_length=30), AfterValidator(_aspect)]
+
+
 def _number(value: Any) -> Any:
     """A typed number may have a decimal comma."""
     return value.strip().replace(",", ".") if isinstance(value, str) else value

@@ -13,7 +13,6 @@ from gantline.job.fields import AspectText, DistanceMm, LengthMm, Line, Ratio, R
 from gantline.job.problems import from_validation
 
 
-
 class RecordKind(StrEnum):
     """What a record is of."""
 

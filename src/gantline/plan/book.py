@@ -51,7 +51,8 @@ class Book:
     ) -> float:
         """An entered length [mm], or the shop default, which then counts as assumed."""
         if value is None:
-            length_mm, known = self.shop[default], "assumed"
+            known: Known = "assumed"
+            length_mm = self.shop[default]
             working = Working(
                 formula="not entered, so the default stands in",
                 substituted="",

@@ -6,7 +6,7 @@ from gantline.core.cautions import LOCAL_RULES, Caution, cautions_for
 from gantline.core.defaults import PLAIN_SHOP, Shop
 from gantline.core.tension.holds import Hold
 from gantline.core.units import pair_text
-from gantline.job.document import Job
+from gantline.job.document import CeilingReading, FloorReading, Job
 from gantline.plan.book import Book
 from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
 from gantline.plan.height import height
@@ -97,7 +97,10 @@ def size_text(sized: Sized, book: Book) -> str:
 def _reading_texts(book: Book) -> dict[str, str]:
     """Texts of the survey's readings by pointer."""
     given = book.job.survey
-    lists = {"ceiling_readings": given.ceiling_readings, "floor_readings": given.floor_readings}
+    lists: dict[str, list[CeilingReading] | list[FloorReading]] = {
+        "ceiling_readings": given.ceiling_readings,
+        "floor_readings": given.floor_readings,
+    }
     return {
         f"/survey/{name}/{at}/{field}": book.text(length_mm)
         for name, readings in lists.items()
@@ -108,12 +111,13 @@ def _reading_texts(book: Book) -> dict[str, str]:
 
 def _say_assumed(book: Book) -> None:
     """One finding per station for what is assumed there and moves a mark."""
-    for station in ("survey", "height", "wall"):
+    stations: tuple[StationKey, ...] = ("survey", "height", "wall")
+    for station in stations:
         open_points = [one for one in book.to_measure if _station_of(book, one) == station]
         if open_points:
             names = ", ".join(one.label[0].lower() + one.label[1:] for one in open_points)
             count = "one figure is" if len(open_points) == 1 else f"{len(open_points)} figures are"
-            book.find(f"{station}-assumed", station, "mind", f"Before drilling, {count} still to be measured: {names}.")  # type: ignore[arg-type]
+            book.find(f"{station}-assumed", station, "mind", f"Before drilling, {count} still to be measured: {names}.")
 
 
 def _station_of(book: Book, one: ToMeasure) -> StationKey | None:

@@ -53,7 +53,7 @@ def size(book: Book, wall_mm: float) -> Sized:
     """Settle the picture and the frame; the wall's width only raises a finding."""
     given = book.job.size
     aspect = read_aspect(given.aspect)
-    names = {value: label for value, label in LEADS}
+    names = dict(LEADS)
     known = given.aspect if given.aspect in ASPECTS else f"{given.aspect} ({float(aspect):.4g})"
     book.entered("aspect", "size", "Aspect", "/size/aspect", given.aspect, known, "text", [(name, name) for name in ASPECTS])
     book.entered("lead", "size", "Starts from", "/size/lead", given.lead, names[given.lead], "choice", LEADS)

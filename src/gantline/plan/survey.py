@@ -32,9 +32,7 @@ def survey(book: Book) -> Room:
     ceiling = _ceiling(book, datum_mm)
     floor = tuple((one.x_mm, datum_mm - one.down_mm) for one in given.floor_readings) or ((0.0, 0.0),)
     book.entered("build", "survey", "Wall build", "/survey/build", given.build, dict(BUILDS)[given.build], "choice", BUILDS)
-    room = Room(
-        wall_mm=wall_mm, datum_mm=datum_mm, floor=Profile(floor), ceiling=Profile(ceiling), studs=_studs(book, wall_mm)
-    )
+    room = Room(wall_mm=wall_mm, datum_mm=datum_mm, floor=Profile(floor), ceiling=Profile(ceiling), studs=_studs(book, wall_mm))
     _check_profiles(book, room)
     return room
 

@@ -49,7 +49,9 @@ def tension(book: Book, screen: Screen) -> Stretch | None:
     book.entered("fabric", "tension", "Fabric", "/tension/fabric", given.fabric, given.fabric, "text")
     book.entered("hold", "tension", "Held by", "/tension/hold", given.hold, kind.name, "choice", HOLD_CHOICES)
     book.entered("school", "tension", "Order", "/tension/school", school, dict(SCHOOLS)[school], "choice", SCHOOLS, optional=True)
-    spacing_mm = book.length("hold_spacing", "tension", "Spacing, at most", "/tension/spacing_mm", given.spacing_mm, kind.spacing_key)
+    spacing_mm = book.length(
+        "hold_spacing", "tension", "Spacing, at most", "/tension/spacing_mm", given.spacing_mm, kind.spacing_key
+    )
     inset_mm = book.length("inset", "tension", "First point from corner", "/tension/inset_mm", given.inset_mm, "corner_inset_mm")
     _counts(book)
     if school is School.CORNERS_FIRST:
@@ -91,7 +93,10 @@ def _ordered(
 
 def _counts(book: Book) -> None:
     given = book.job.tension
-    for key, label, count in (("rail_count", "Points on each rail", given.rail_count), ("stile_count", "Points on each stile", given.stile_count)):
+    for key, label, count in (
+        ("rail_count", "Points on each rail", given.rail_count),
+        ("stile_count", "Points on each stile", given.stile_count),
+    ):
         if count is None:
             book.blank(key, "tension", label, f"/tension/{key}", "count")
         else:

@@ -82,14 +82,19 @@ def _reach(book: Book) -> tuple[ShiftReach, float]:
 def _write_projector(book: Book) -> None:
     given = book.job.throw
     book.entered("projector", "throw", "Projector", "/throw/name", given.name, given.name, "text")
-    for key, label, value in (("ratio_low", "Throw ratio, wide", given.ratio_low), ("ratio_high", "Throw ratio, long", given.ratio_high)):
+    for key, label, value in (
+        ("ratio_low", "Throw ratio, wide", given.ratio_low),
+        ("ratio_high", "Throw ratio, long", given.ratio_high),
+    ):
         if value is None:
             book.blank(key, "throw", label, f"/throw/{key}", "number")
         else:
             book.entered(key, "throw", label, f"/throw/{key}", value, f"{value:g}", "number", optional=True)
     book.entered("panel_aspect", "throw", "Panel aspect", "/throw/panel_aspect", given.panel_aspect, given.panel_aspect, "text")
     book.entered("hung", "throw", "Hung from the ceiling", "/throw/hung", given.hung, "yes" if given.hung else "no", "switch")
-    book.entered("has_shift", "throw", "Lens shift", "/throw/has_shift", given.has_shift, "yes" if given.has_shift else "no", "switch")
+    book.entered(
+        "has_shift", "throw", "Lens shift", "/throw/has_shift", given.has_shift, "yes" if given.has_shift else "no", "switch"
+    )
     if given.has_shift:
         for key, label, value in (
             ("shift_up", "Reach up", given.shift_up),

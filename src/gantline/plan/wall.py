@@ -169,7 +169,11 @@ def _mark(hole: Hole, room: Room, hung: Hung) -> HoleMark:
 
 def _write_holes(book: Book, marks: tuple[HoleMark, ...]) -> None:
     by_key = {one.hole.key: one for one in marks}
-    keys = ["centre_x", "overall_width", "stud_first", "stud_spacing"] if "stud_first" in book.figures else ["centre_x", "overall_width"]
+    keys = (
+        ["centre_x", "overall_width", "stud_first", "stud_spacing"]
+        if "stud_first" in book.figures
+        else ["centre_x", "overall_width"]
+    )
     for side in ("left", "right"):
         book.computed(f"hole_{side}", "wall", f"{side.capitalize()} holes from left wall end", by_key[f"upper-{side}"].from_left_mm,
             "bracket centre, from the left wall end", "", keys, "one datum, each mark rounded alone")  # fmt: skip

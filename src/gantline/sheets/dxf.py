@@ -1,9 +1,13 @@
 """The DXF pen: frame, holes and what they are measured from, in millimetres, on named layers."""
 
 import io
+from typing import TYPE_CHECKING
 
 from gantline.core.units import plain
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Label, Line, Mark
+
+if TYPE_CHECKING:
+    from ezdxf.layouts.layout import Modelspace
 
 LAYERS = {  # role -> layer name, colour index
     "wall": ("WALL", 8), "ceiling": ("WALL", 8), "floor": ("WALL", 8), "stud": ("STUDS", 9), "stud-predicted": ("STUDS", 9),
@@ -18,10 +22,10 @@ LANE_MM = 120.0
 
 def frame_dxf(face: Face, name: str) -> bytes:
     """A DXF (R2010, millimetres) of a front face. Origin: left wall end, floor at the survey point."""
-    import ezdxf
+    from ezdxf.filemanagement import new
     from ezdxf.units import MM
 
-    document = ezdxf.new("R2010", setup=True)
+    document = new("R2010", setup=True)
     document.units = MM
     document.header["$MEASUREMENT"] = 1
     document.header.custom_vars.append("Job", plain(name))
@@ -35,10 +39,7 @@ def frame_dxf(face: Face, name: str) -> bytes:
     return out.getvalue().encode()
 
 
-def _draw(space: "object", mark: Mark) -> None:
-    from ezdxf.layouts import Modelspace
-
-    assert isinstance(space, Modelspace)  # noqa: S101 - ezdxf is imported late
+def _draw(space: "Modelspace", mark: Mark) -> None:
     role = getattr(mark, "role", "")
     layer = LAYERS.get(role, ("", 0))[0]
     match mark:
@@ -62,10 +63,7 @@ def _draw(space: "object", mark: Mark) -> None:
             _dimension(space, mark)
 
 
-def _dimension(space: "object", mark: Dimension) -> None:
-    from ezdxf.layouts import Modelspace
-
-    assert isinstance(space, Modelspace)  # noqa: S101 - ezdxf is imported late
+def _dimension(space: "Modelspace", mark: Dimension) -> None:
     off = mark.base_mm + mark.side * LANE_MM * mark.lane
     a, b, at = (mark.a_mm, mark.base_mm), (mark.b_mm, mark.base_mm), (mark.a_mm, off)
     if mark.axis == "y":

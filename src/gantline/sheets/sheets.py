@@ -46,7 +46,9 @@ SHEETS: Mapping[str, SheetKind] = {
         "text/csv; charset=utf-8", "marks.csv", lambda ready: marks_csv(ready.planned.scene, ready.job.units.to_core())
     ),
     "wall-drawing": SheetKind(
-        "image/svg+xml", "wall.svg", lambda ready: face_svg(ready.drawing.front, ("survey", "size", "wall"), 277.0, 180.0).encode()
+        "image/svg+xml",
+        "wall.svg",
+        lambda ready: face_svg(ready.drawing.front, ("survey", "size", "wall"), 277.0, 180.0).encode(),
     ),
     "tension-drawing": SheetKind(
         "image/svg+xml", "tension.svg", lambda ready: face_svg(ready.drawing.back, ("tension",), 277.0, 180.0).encode()

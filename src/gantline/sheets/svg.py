@@ -15,7 +15,8 @@ STYLE = """
 .frame,.frame-clash{stroke-width:.6}.frame-clash{stroke-dasharray:2 1}
 .picture{fill:#f4f4f4}.ceiling,.floor{fill:url(#hatch);stroke:none}
 .stud{fill:#e4e4e4;stroke:#888;stroke-width:.12}.stud-predicted{stroke:#888;stroke-width:.12;stroke-dasharray:1 1}
-.datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}.reach,.beam{stroke:#888;stroke-width:.15}
+.datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}
+.reach,.beam{stroke:#888;stroke-width:.15}
 .bar{stroke-width:.4;stroke-dasharray:3 1}.interval{stroke-width:.6}
 .hole,.bracket{fill:#fff;stroke-width:.35}.lens{fill:#000}.point,.point-fill{fill:#000;stroke:none}
 .dim{stroke:#000;stroke-width:.18;fill:none}
@@ -110,7 +111,12 @@ def _dot(mark: Dot, sheet: Sheet) -> str:
 
 def _number(mark: Dot, x: float, y: float) -> str:
     side = mark.name.rsplit(" ", 1)[-1]
-    dx, dy, anchor = {"top": (0, -1.6, "middle"), "bottom": (0, 3.4, "middle"), "left": (-1.6, 0.8, "end"), "right": (1.6, 0.8, "start")}[side]
+    dx, dy, anchor = {
+        "top": (0, -1.6, "middle"),
+        "bottom": (0, 3.4, "middle"),
+        "left": (-1.6, 0.8, "end"),
+        "right": (1.6, 0.8, "start"),
+    }[side]
     return svg_text(x + dx, y + dy, str(mark.number), 2.3, anchor)
 
 

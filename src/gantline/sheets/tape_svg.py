@@ -22,7 +22,8 @@ def tape_svg(window: TapeWindow) -> str:
         if 2.0 < x(one.at_mm) < wide - 2.0
     )
     at = x(window.read_mm)
-    mark = f'<path d="M{at - 2.2:.2f} .6h4.4L{at:.2f} 4.9Z" fill="#000"/><path d="M{at:.2f} 5v{0.62 * BAND:.2f}" stroke="#000" stroke-width=".5"/>'
+    notch = f'<path d="M{at - 2.2:.2f} .6h4.4L{at:.2f} 4.9Z" fill="#000"/>'
+    mark = f'{notch}<path d="M{at:.2f} 5v{0.62 * BAND:.2f}" stroke="#000" stroke-width=".5"/>'
     hook = '<path d="M0 3.5v16" stroke="#000" stroke-width="1.2"/>' if window.start_mm == 0.0 else ""
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.2f}mm" height="19mm" viewBox="0 0 {wide:.2f} 19">'

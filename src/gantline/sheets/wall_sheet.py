@@ -5,7 +5,7 @@ from functools import cache
 from pathlib import Path
 from typing import Any, Literal
 
-from jinja2 import Environment, FileSystemLoader, StrictUndefined
+from jinja2 import Environment, FileSystemLoader, StrictUndefined, Template
 from markupsafe import Markup
 
 from gantline.core.units import pair_text
@@ -81,7 +81,7 @@ def _markup(svg: str) -> Markup:
 
 
 @cache
-def _template() -> Any:
+def _template() -> Template:
     environment = Environment(loader=FileSystemLoader(TEMPLATES), autoescape=True, undefined=StrictUndefined)
     environment.globals.update(t=lambda text: Markup(html_text(str(text))), css=_css_string, runs=runs)  # noqa: S704
     return environment.get_template("wall.html")
@@ -100,6 +100,8 @@ def runs(numbers: Sequence[int]) -> str:
         if number == previous + 1:
             previous = number
             continue
-        out.append(str(start) if start == previous else f"{start}, {previous}" if previous == start + 1 else f"{start} to {previous}")
+        out.append(
+            str(start) if start == previous else f"{start}, {previous}" if previous == start + 1 else f"{start} to {previous}"
+        )
         start = previous = number
     return ", ".join(out) if ordered else ""

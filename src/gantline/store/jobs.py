@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import and_, select, update
+from sqlalchemy import Select, and_, select, update
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -58,7 +58,7 @@ def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
 
 def head(session: Session, shop_id: UUID, job_id: UUID) -> JobVersionRow:
     """The newest version. Raises: NoSuchJob."""
-    found = session.scalar(_heads(shop_id).where(JobRow.id == job_id))
+    found: JobVersionRow | None = session.scalar(_heads(shop_id).where(JobRow.id == job_id))
     if found is None:
         raise NoSuchJob("There is no such job.", job=str(job_id))
     return found
@@ -69,7 +69,7 @@ def heads(session: Session, shop_id: UUID) -> Sequence[JobVersionRow]:
     return session.scalars(_heads(shop_id).order_by(JobVersionRow.saved_at.desc(), JobRow.id)).all()
 
 
-def _heads(shop_id: UUID) -> Any:
+def _heads(shop_id: UUID) -> Select[JobVersionRow]:
     join = and_(JobVersionRow.job_id == JobRow.id, JobVersionRow.number == JobRow.head)
     return select(JobVersionRow).join(JobRow, join).where(JobRow.shop_id == shop_id)
 

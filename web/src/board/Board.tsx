@@ -87,6 +87,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
           mark={mark}
           place={placeDimension(mark, sheet)}
           inside={mark.key.startsWith('viewable')}
+          widthPx={size.width}
         />
       ))}
       {hit && (
@@ -173,7 +174,7 @@ const BoardLabel = ({ mark, sheet, shift }: BoardLabelProps) => {
       : mark.role === 'limit'
         ? 'text-brass'
         : 'text-chalk'
-  const up = mark.role === 'picture' ? '-50%' : '-105%'
+  const up = mark.role === 'picture' ? '-50%' : mark.role === 'limit' ? '5%' : '-105%'
   const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
   return (
     <span

@@ -4,10 +4,13 @@ import { useThisJob } from '../job/context'
 import { Num, Rich, typeable } from '../parts/Num'
 import type { DimensionPlace } from './dimensionLines'
 
-type DimensionTagProps = { mark: Dimension; place: DimensionPlace; inside: boolean }
+type DimensionTagProps = { mark: Dimension; place: DimensionPlace; inside: boolean; widthPx: number }
+
+const SHORT_PX = 52 // a shorter line would vanish behind its own number, so the number stands beside it
+const FIELD_PX = 76
 
 /** The number on a dimension line: a button where typing a length can set it. */
-export const DimensionTag = ({ mark, place, inside }: DimensionTagProps) => {
+export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps) => {
   const [draft, setDraft] = useState<string | null>(null)
   const [trouble, setTrouble] = useState('')
   const { edit } = useThisJob()
@@ -25,13 +28,24 @@ export const DimensionTag = ({ mark, place, inside }: DimensionTagProps) => {
       setTrouble(error instanceof Refused ? error.message : 'This could not be saved.')
     }
   }
-  const turn = place.upright && draft === null ? 'rotate(-90deg)' : ''
-  const style = { left: place.xPx, top: place.yPx, transform: `translate(-50%, -50%) ${turn}` }
+  const beside = place.upright && place.lengthPx < SHORT_PX && !inside
+  const turn = place.upright && !beside ? 'rotate(-90deg)' : ''
+  const start = mark.side > 0 ? '8px' : 'calc(-100% - 8px)'
+  const style = {
+    left: place.xPx,
+    top: place.yPx,
+    transform: beside ? `translate(${start}, -50%)` : `translate(-50%, -50%) ${turn}`,
+  }
+  const fieldStyle = {
+    left: Math.min(widthPx - FIELD_PX, Math.max(FIELD_PX, place.xPx)),
+    top: place.yPx,
+    transform: 'translate(-50%, -20px)',
+  }
   const ground = inside ? 'bg-[var(--canvas)] text-[var(--on-canvas)]' : 'bg-velvet text-ink'
   const tag = `absolute grid min-h-7 place-items-center rounded px-1.5 text-[16px] ${ground}`
   if (draft !== null)
     return (
-      <div style={style} className="absolute z-20 flex flex-col gap-1">
+      <div style={fieldStyle} className="absolute z-20 flex flex-col gap-1">
         <input
           // biome-ignore lint/a11y/noAutofocus: the field appears because its dimension was tapped
           autoFocus

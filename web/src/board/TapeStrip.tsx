@@ -3,6 +3,9 @@ import { Num } from '../parts/Num'
 
 const BAND = 14 // mm of tape shown, hook edge up
 
+/** Whether a numeral keeps off both ends of its piece of tape. */
+const clears = (at: number, wide: number, text: string) => Math.min(at, wide - at) > 1.6 * text.length + 0.4
+
 /** One mark as it is read on a real tape; the numerals stay clear of the mark. */
 const TapePiece = ({ piece }: { piece: TapeWindow }) => {
   const wide = piece.end_mm - piece.start_mm
@@ -26,13 +29,13 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
           strokeWidth=".24"
         />
         {piece.numerals.map((one) =>
-          x(one.at_mm) > 3.4 && x(one.at_mm) < wide - 3.4 ? (
+          clears(x(one.at_mm), wide, one.text) ? (
             <text
               key={one.at_mm}
               x={x(one.at_mm)}
               y={BAND - 1.1}
               textAnchor="middle"
-              fontSize={one.strong ? 5.4 : 5}
+              fontSize={one.text.length > 2 ? 4.3 : 5}
               fontWeight={one.strong ? 700 : 600}
               fill="var(--on-tape)"
             >

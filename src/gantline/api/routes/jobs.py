@@ -15,9 +15,7 @@ from gantline.job.records import RecordKind, edits_from
 from gantline.store import jobs, shops
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS)
-FILE_BODY: dict[str, Any] = {
-    "requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}
-}
+FILE_BODY: dict[str, Any] = {"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}}
 
 
 @router.get("", response_model=list[JobCard])
@@ -72,15 +70,21 @@ def edit_job(job_id: UUID, body: Edits, session: SessionDep, shop_id: ShopId, ex
 
 
 @router.post("/{job_id}/known", response_model=JobOut)
-def mark_field(job_id: UUID, body: KnownMark, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who) -> Response:
+def mark_field(
+    job_id: UUID, body: KnownMark, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+) -> Response:
     """Say how a field is known."""
     job = mark_known(read_job(jobs.head(session, shop_id, job_id).document), body.pointer, body.known)
-    saved = services.save_edits(session, shop_id, job_id, expected, job, f"{body.pointer.lstrip('/')} {body.known or 'as is'}"[:160], who)
+    saved = services.save_edits(
+        session, shop_id, job_id, expected, job, f"{body.pointer.lstrip('/')} {body.known or 'as is'}"[:160], who
+    )
     return answer(services.job_out(session, saved))
 
 
 @router.post("/{job_id}/take", response_model=JobOut)
-def take_record(job_id: UUID, body: TakeRecord, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who) -> Response:
+def take_record(
+    job_id: UUID, body: TakeRecord, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+) -> Response:
     """Copy a record of the stores into the job."""
     kind = RecordKind(body.kind)
     record = shops.record(session, shop_id, kind, body.key)

@@ -18,7 +18,9 @@ SheetName = StrEnum("SheetName", {name.replace("-", "_").upper(): name for name 
 
 
 @router.get("/{job_id}/sheets/{sheet}", response_class=Response)
-def get_sheet(job_id: UUID, sheet: SheetName, session: SessionDep, shop_id: ShopId, paper: Literal["a4", "letter"] = "a4") -> Response:
+def get_sheet(
+    job_id: UUID, sheet: SheetName, session: SessionDep, shop_id: ShopId, paper: Literal["a4", "letter"] = "a4"
+) -> Response:
     """One sheet of the job's newest version."""
     version = jobs.head(session, shop_id, job_id)
     job = read_job(version.document)

@@ -59,9 +59,7 @@ class Frame:
         return abs(reading_mm - half) / half
 
 
-def tension_order(
-    points: Sequence[TensionPoint], frame: Frame, hold: Hold, school: School
-) -> tuple[TensionStep, ...]:
+def tension_order(points: Sequence[TensionPoint], frame: Frame, hold: Hold, school: School) -> tuple[TensionStep, ...]:
     """Every step from the first point to the last.
 
     Args: points as from spread(), so that opposite sides mirror; frame; hold; school, the hold's
@@ -92,9 +90,7 @@ class _Work:
         self.sides = {side: sorted((p for p in points if p.side is side), key=_reading) for side in Side}
         self.stop = {side: self._stop(side) for side in Side}
         self.partner = {
-            own.number: across
-            for side in Side
-            for own, across in zip(self.sides[side], self.sides[OPPOSITE[side]], strict=True)
+            own.number: across for side in Side for own, across in zip(self.sides[side], self.sides[OPPOSITE[side]], strict=True)
         }
 
     def _stop(self, side: Side) -> float:
