@@ -85,9 +85,7 @@ def _on_design_error(request: Request, exc: Exception) -> Response:
     if isinstance(exc, BadDocument):
         more["errors"] = _fields(exc.problems)
     elif isinstance(exc, VersionConflict):
-        head = exc.head
-        more["current"] = {"version": head.number, "who": head.who, "what": head.what, "document": head.document}
-        more["expected"] = exc.expected
+        more |= {"current": exc.current, "expected": exc.expected}
     elif isinstance(exc.context.get("field"), str):
         more["errors"] = _fields([FieldProblem(f"/{exc.context['field']}", str(exc), str(exc.context.get("got", ""))[:80])])
     return problem(request, exc.code, status, title, str(exc), **more)
@@ -127,6 +125,8 @@ def _on_database(request: Request, exc: Exception) -> Response:
 
 
 def _on_unknown(request: Request, exc: Exception) -> Response:
+    if isinstance(exc, RecursionError):
+        return problem(request, "bad-request", 422, "This request cannot be read", "This JSON is nested too deeply.")
     name = secrets.token_hex(4)
     log.error("unexpected error %s", name, exc_info=exc)
     return problem(request, "unexpected", 500, "Unexpected error", f"Something went wrong here; the log has it under {name}.")

@@ -4,7 +4,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal
 from uuid import UUID
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, StrictFloat, StrictInt, StrictStr
 
 from gantline.drawing.drawing import Drawing
 from gantline.drawing.marks import Face
@@ -25,7 +25,7 @@ class NewJob(Closed):
     """A job from a name and a diagonal (a number in mm, or text in the job's units)."""
 
     name: Name
-    diagonal: Annotated[float | str, Field(union_mode="left_to_right")]
+    diagonal: StrictFloat | StrictInt | StrictStr
     aspect: Annotated[str, Field(max_length=30)] = "16:9"
     place: Line = ""
     units: JobUnits = JobUnits()

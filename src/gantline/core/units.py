@@ -9,6 +9,7 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
+from functools import cache
 
 from gantline.core.errors import OutOfRange
 
@@ -33,6 +34,13 @@ FRACTIONAL = (LengthStyle.FEET_INCHES, LengthStyle.INCH_FRACTIONS)
 TAPE_DENOMINATORS = (8, 16, 32)
 
 
+@cache
+def _grid(style: LengthStyle, denominator: int) -> Fraction:
+    if style in FRACTIONAL:
+        return Fraction(127, 5) / denominator
+    return Fraction(127, 500) if style is LengthStyle.INCHES else Fraction(1)
+
+
 @dataclass(frozen=True, slots=True)
 class Units:
     """Style of a job's lengths and, for the fractional styles, the finest tape fraction.
@@ -50,11 +58,7 @@ class Units:
     @property
     def grid(self) -> Fraction:
         """The tape's step [mm], exact: 1/denominator inch, 0.01 inch, or 1 mm."""
-        if self.style in FRACTIONAL:
-            return Fraction(127, 5) / self.denominator
-        if self.style is LengthStyle.INCHES:
-            return Fraction(127, 500)
-        return Fraction(1)
+        return _grid(self.style, self.denominator)
 
     @property
     def unit_mm(self) -> float:
@@ -129,18 +133,19 @@ def _write(steps: int, units: Units) -> str:
         case LengthStyle.INCHES:
             return f"{sign}{steps // 100}.{steps % 100:02d}{NO_BREAK}in"
         case LengthStyle.INCH_FRACTIONS:
-            return f"{sign}{_inches(Fraction(steps, units.denominator))}″"
+            return f"{sign}{_inches(steps, units.denominator)}″"
         case LengthStyle.FEET_INCHES:
             feet, rest = divmod(steps, 12 * units.denominator)
-            inches = f"{_inches(Fraction(rest, units.denominator))}″"
+            inches = f"{_inches(rest, units.denominator)}″"
             return f"{sign}{feet}′{NO_BREAK}{inches}" if feet else f"{sign}{inches}"
 
 
-def _inches(inches: Fraction) -> str:
-    whole, part = divmod(inches.numerator, inches.denominator)
+def _inches(steps: int, denominator: int) -> str:
+    whole, part = divmod(steps, denominator)
     if not part:
         return str(whole)
-    fraction = f"{part}{FRACTION_SLASH}{inches.denominator}"
+    shared = math.gcd(part, denominator)
+    fraction = f"{part // shared}{FRACTION_SLASH}{denominator // shared}"
     return f"{whole}{NO_BREAK}{fraction}" if whole else fraction
 
 

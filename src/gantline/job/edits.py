@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from copy import deepcopy
 from typing import Annotated, Any, Literal
 
-from pydantic import Field
+from pydantic import Field, StrictBool, StrictFloat, StrictInt, StrictStr
 
 from gantline.job.document import Job
 from gantline.job.fields import Closed
@@ -12,7 +12,8 @@ from gantline.job.file import read_job
 from gantline.job.problems import BadDocument, FieldProblem
 
 Pointer = Annotated[str, Field(min_length=1, max_length=200, pattern=r"^(/[^/\x00-\x1f]+)+$")]
-Scalar = bool | int | float | str | None
+# strict: lax parsing would read 0 as false and "113" as a number of millimetres
+Scalar = StrictBool | StrictInt | StrictFloat | StrictStr | None
 
 
 class Edit(Closed):
@@ -23,7 +24,7 @@ class Edit(Closed):
     """
 
     pointer: Pointer
-    value: Annotated[Scalar | dict[str, Scalar] | list[dict[str, Scalar]], Field(union_mode="left_to_right")] = None
+    value: Scalar | dict[str, Scalar] | list[dict[str, Scalar]] = None
     known: Literal["measured", "decided", "assumed"] | None = None
 
 

@@ -1,5 +1,7 @@
 """The shop's own records: fabrics, kits, projectors, fixings. Open JSON: further fields are kept."""
 
+import math
+import re
 from collections.abc import Mapping
 from enum import StrEnum
 from typing import Annotated, Any
@@ -10,7 +12,7 @@ from gantline.core.tension.holds import Hold
 from gantline.core.throw.shift import ReachShape
 from gantline.job.edits import Edit
 from gantline.job.fields import AspectText, DistanceMm, LengthMm, Line, Ratio, Reach
-from gantline.job.problems import from_validation
+from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
 
 
 class RecordKind(StrEnum):
@@ -89,10 +91,33 @@ MODELS: Mapping[RecordKind, type[Record]] = {
 
 def read_record(kind: RecordKind, body: Mapping[str, Any]) -> dict[str, Any]:
     """A checked record body, lengths in mm, unknown fields kept. Raises: BadDocument."""
+    _refuse_unstorable(body, [])
     try:
         return MODELS[kind].model_validate(dict(body)).model_dump(mode="json")
     except ValidationError as error:
         raise from_validation(error) from error
+
+
+DEEPEST = 12
+LARGEST_NUMBER = 2**53  # beyond it other programs lose digits
+UNSTORABLE = re.compile(r"[\x00\ud800-\udfff]")
+
+
+def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
+    """Open fields may hold any JSON a database can keep: no NUL, no half characters, no NaN, not too deep."""
+    if len(place) > DEEPEST:
+        raise BadDocument([FieldProblem(pointer(place), f"A record nests at most {DEEPEST} deep.", "")])
+    if isinstance(value, str) and UNSTORABLE.search(value):
+        raise BadDocument([FieldProblem(pointer(place), "This text holds characters that cannot be stored.", "")])
+    if isinstance(value, int | float) and not (math.isfinite(value) and abs(value) <= LARGEST_NUMBER):
+        raise BadDocument([FieldProblem(pointer(place), "A finite number of usual size is wanted here.", "")])
+    if isinstance(value, Mapping):
+        for key, inner in value.items():
+            _refuse_unstorable(key, place)
+            _refuse_unstorable(inner, [*place, key])
+    elif isinstance(value, list):
+        for at, inner in enumerate(value):
+            _refuse_unstorable(inner, [*place, at])
 
 
 def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any]) -> list[Edit]:

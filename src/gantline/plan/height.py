@@ -32,6 +32,7 @@ WISH_LABELS = {
     WishKind.FRAME_BOTTOM: "Bottom of frame above floor",
     WishKind.CEILING_GAP: "Gap to ceiling",
 }
+SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 SOURCE = "bounds on the frame's top, wish clamped between them"
 
 
@@ -177,6 +178,8 @@ def _clash(book: Book, place: Place, sized: Sized, solved: Height) -> None:
     numbers = {"clash_mm": clash_mm}
     cures: list[Cure] = []
     fits_mm = _largest(place, sized)
+    if fits_mm is not None and fits_mm < SMALLEST_MM:
+        fits_mm = None
     if fits_mm is not None:
         grid = float(book.units.grid)
         fits_mm = math.floor(fits_mm / grid) * grid

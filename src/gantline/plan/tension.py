@@ -8,6 +8,7 @@ from gantline.core.size import Screen
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Frame, TensionStep, tension_order
 from gantline.core.tension.points import Layout, TensionPoint, spread
+from gantline.core.units import Units, length_text
 from gantline.plan.book import Book
 
 HOLD_CHOICES = tuple((hold, kind.name) for hold, kind in HOLDS.items())
@@ -70,25 +71,24 @@ def tension(book: Book, screen: Screen) -> Stretch | None:
             width_mm=layout.width_mm, height_mm=layout.height_mm, corner_stop_mm=book.shop["corner_stop_mm"],
             short_sides_first=given.short_sides_first, centre_bars=book.job.frame.centre_bars,
         )  # fmt: skip
-        points, steps = _ordered(layout, frame, given.hold, school)
+        points, rows = _ordered(layout, frame, given.hold, school, given.people, book.units)
     except OutOfRange as error:
         book.find("tension-points", "tension", "stop", f"The points cannot be spread: {error}.")
         return None
-    _write_points(book, points, len(steps))
+    _write_points(book, points, len(rows))
     if school is not kind.school:
         book.find("other-school", "tension", "note",
             f"{kind.name.capitalize()} usually go {dict(SCHOOLS)[kind.school]}; this job goes {dict(SCHOOLS)[school]}.")  # fmt: skip
-    rows = tuple(_row(book, step, given.people) for step in steps)
     return Stretch(points=points, steps=rows, hooks=HOOKS)
 
 
 @lru_cache(maxsize=64)
 def _ordered(
-    layout: Layout, frame: Frame, hold: Hold, school: School
-) -> tuple[tuple[TensionPoint, ...], tuple[TensionStep, ...]]:
+    layout: Layout, frame: Frame, hold: Hold, school: School, people: str, units: Units
+) -> tuple[tuple[TensionPoint, ...], tuple[StepRow, ...]]:
     """Pure in its arguments; a drag of the height asks for the same frame again and again."""
     points = spread(layout)
-    return points, tension_order(points, frame, hold, school)
+    return points, tuple(_row(step, people, units) for step in tension_order(points, frame, hold, school))
 
 
 def _counts(book: Book) -> None:
@@ -117,7 +117,7 @@ def _write_points(book: Book, points: tuple[TensionPoint, ...], steps: int) -> N
         "opposite pairs count as one step")  # fmt: skip
 
 
-def _row(book: Book, step: TensionStep, people: str) -> StepRow:
+def _row(step: TensionStep, people: str, units: Units) -> StepRow:
     who = ""
     if step.partners:
         who = "both at once" if people == "two" else "then straight across"
@@ -128,6 +128,6 @@ def _row(book: Book, step: TensionStep, people: str) -> StepRow:
         ends = tuple(sorted(ends))
     return StepRow(
         number=step.number, part=step.part, place=step.place, action=step.action, numbers=step.points,
-        partners=step.partners, partner_place=step.partner_place, readings=tuple(book.text(r) for r in ends), who=who,
+        partners=step.partners, partner_place=step.partner_place, readings=tuple(length_text(r, units) for r in ends), who=who,
         reason=step.reason,
     )  # fmt: skip

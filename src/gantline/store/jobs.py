@@ -19,13 +19,15 @@ class NoSuchJob(DesignError):
 
 
 class VersionConflict(DesignError):
-    """Someone saved the job in between. `head` is the newest version, `expected` the one edited."""
+    """Someone saved the job in between. `current` is the newest version, `expected` the one edited."""
 
     code = "version-conflict"
 
     def __init__(self, head: JobVersionRow, expected: int) -> None:
         super().__init__(f"Version {expected} was edited, but version {head.number} was saved meanwhile by {head.who}.")
-        self.head, self.expected = head, expected
+        # plain values: the row is of no use once its session is gone
+        self.current = {"version": head.number, "who": head.who, "what": head.what, "document": head.document}
+        self.expected = expected
 
 
 class NothingToUndo(DesignError):

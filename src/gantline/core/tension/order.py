@@ -150,7 +150,7 @@ class _Work:
             begun.update(p.number for p in group)
             why = "Frozen by hand: the middles hold the sheet square while the rest is walked out." if index == 0 else ""
             yield _step("Middles", side, f"pull and {self.verb}", group, (), "", why)
-        walk = [(side, held) for side in (Side.BOTTOM, Side.LEFT) for held in self._outward(side, first_pass=True)]
+        walk = [(side, held) for side in (Side.BOTTOM, Side.LEFT) for held in self._outward(side)]
         walk.sort(key=lambda one: self.frame.outwardness(one[0], one[1].reading_mm))
         fresh = [(side, held) for side, held in walk if held.number not in begun]
         for index, (side, held) in enumerate(fresh):
@@ -167,12 +167,12 @@ class _Work:
             why = "Fill in from the middles, again in opposite pairs." if index == 0 else ""
             yield self._paired("Fill", side, run, self.verb, why)
 
-    def _outward(self, side: Side, *, first_pass: bool = False) -> list[TensionPoint]:
-        held = [p for p in self.sides[side] if not self.in_corner(p) and (p.first_pass or not first_pass)]
+    def _outward(self, side: Side) -> list[TensionPoint]:
+        held = [p for p in self.sides[side] if p.first_pass and not self.in_corner(p)]
         return sorted(held, key=lambda p: (round(self.frame.outwardness(side, p.reading_mm), 9), p.reading_mm))
 
     def _middle_group(self, side: Side) -> tuple[TensionPoint, ...]:
-        outward = self._outward(side, first_pass=True)
+        outward = self._outward(side)
         return tuple(sorted(outward[: 3 if len(outward) % 2 else 2], key=_reading))
 
     def _gaps(self, side: Side) -> Iterator[tuple[TensionPoint, ...]]:

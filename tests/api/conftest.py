@@ -1,0 +1,34 @@
+"""The application on a fresh database, asked without a network."""
+
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import pytest
+from fastapi import FastAPI
+from starlette.testclient import TestClient
+
+from gantline.demo.world import load
+from gantline.server import create_app
+from gantline.settings import Settings
+
+
+@pytest.fixture(scope="module")
+def app(new_database: Callable[[], str]) -> Iterator[FastAPI]:
+    made = create_app(Settings(database_url=new_database()))
+    with made.state.sessions.begin() as session:
+        load(session)
+    yield made
+    made.state.engine.dispose()
+
+
+@pytest.fixture
+def client(app: FastAPI) -> Iterator[TestClient]:
+    with TestClient(app, raise_server_exceptions=False) as made:
+        yield made
+
+
+@pytest.fixture
+def job(client: TestClient) -> dict[str, Any]:
+    body = {"name": "Trial", "diagonal": "113", "units": {"style": "in-fraction"}}
+    made: dict[str, Any] = client.post("/api/jobs", json=body).json()
+    return made

@@ -1,0 +1,152 @@
+"""The HTTP interface: jobs from a name to a sheet, and every wrong thing answered as a problem document."""
+
+import json
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+PROBLEM = "application/problem+json"
+
+
+def edit(client: TestClient, job: dict[str, Any], *edits: dict[str, Any], version: int | None = None) -> Any:
+    headers = {"If-Match": f'"{version or job["version"]}"'}
+    return client.post(f"/api/jobs/{job['id']}/edits", json={"edits": list(edits)}, headers=headers)
+
+
+def figure(job: dict[str, Any], key: str) -> dict[str, Any]:
+    return next(one for one in job["plan"]["figures"] if one["key"] == key)
+
+
+def test_a_name_and_a_diagonal_make_a_planned_job(job: dict[str, Any]) -> None:
+    assert (job["version"], job["can_undo"], job["can_redo"]) == (1, False, False)
+    assert figure(job, "diagonal")["value"] == pytest.approx(113 * 25.4)
+    assert figure(job, "wall_width")["known"] == "assumed"
+    assert job["drawing"]["front"]["marks"]
+
+
+def test_typed_text_is_read_in_the_jobs_units_and_refused_with_its_field(client: TestClient, job: dict[str, Any]) -> None:
+    saved = edit(client, job, {"pointer": "/survey/ceiling_mm", "value": "8' 2 1/2\""}).json()
+    assert figure(saved, "ceiling")["value"] == pytest.approx(2501.9)
+    answer = edit(client, saved, {"pointer": "/survey/ceiling_mm", "value": "roughly"})
+    assert (answer.status_code, answer.headers["content-type"]) == (422, PROBLEM)
+    assert answer.json()["errors"][0]["pointer"] == "/survey/ceiling_mm"
+    assert client.get(f"/api/jobs/{job['id']}").json()["version"] == saved["version"]
+
+
+def test_two_people_saving_at_once_get_409_with_both_versions(client: TestClient, job: dict[str, Any]) -> None:
+    assert edit(client, job, {"pointer": "/size/value_mm", "value": "120"}).status_code == 200
+    answer = edit(client, job, {"pointer": "/size/value_mm", "value": "100"}, version=1)
+    body = answer.json()
+    assert (answer.status_code, body["expected"], body["current"]["version"]) == (409, 1, 2)
+    assert body["current"]["document"]["size"]["value_mm"] == pytest.approx(120 * 25.4)
+    without = client.post(f"/api/jobs/{job['id']}/edits", json={"edits": [{"pointer": "/name", "value": "x"}]})
+    assert without.status_code == 428
+
+
+def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, Any]) -> None:
+    changed = edit(client, job, {"pointer": "/size/value_mm", "value": "120"}).json()
+
+    def step(way: str, version: int) -> Any:
+        return client.post(f"/api/jobs/{job['id']}/{way}", headers={"If-Match": f'"{version}"'})
+
+    undone = step("undo", changed["version"]).json()
+    assert (figure(undone, "lead_value")["text"], undone["can_undo"], undone["can_redo"]) == ("113″", False, True)
+    redone = step("redo", undone["version"]).json()
+    assert (figure(redone, "lead_value")["text"], redone["version"]) == ("120″", 4)
+    assert step("redo", 4).status_code == 409
+    whats = [one["what"] for one in client.get(f"/api/jobs/{job['id']}/versions").json()]
+    assert whats == ["redo: size · value", "undo: size · value", "size · value", "made"]
+
+
+def test_a_preview_plans_without_saving(client: TestClient, job: dict[str, Any]) -> None:
+    edits = [{"pointer": "/height/wish", "value": "frame-top"}, {"pointer": "/height/wish_mm", "value": 2200.0}]
+    body = {"document": job["document"], "edits": edits, "parts": "front"}
+    shown = client.post("/api/plan", json=body).json()
+    assert figure(shown, "frame_top")["value"] == pytest.approx(2200.0)
+    assert (shown["back"], shown["plan"]["steps"]) == (None, [])
+    assert client.get(f"/api/jobs/{job['id']}").json()["version"] == 1
+
+
+def test_the_job_file_goes_out_and_comes_in_as_the_same_job(client: TestClient, job: dict[str, Any]) -> None:
+    sent = client.get(f"/api/jobs/{job['id']}/file")
+    assert "Trial.job.json" in sent.headers["content-disposition"]
+    again = client.post("/api/jobs/file", content=sent.content).json()
+    assert again["document"] == job["document"]
+    assert again["id"] != job["id"]
+
+
+def test_a_record_is_taken_from_the_stores_and_the_mark_of_knowing_is_set(client: TestClient, job: dict[str, Any]) -> None:
+    headers = {"If-Match": '"1"'}
+    taken = client.post(f"/api/jobs/{job['id']}/take", json={"kind": "projector", "key": "tern-6"}, headers=headers).json()
+    assert (figure(taken, "ratio_high")["value"], taken["document"]["throw"]["name"]) == (2.1, "Tern 6 laser")
+    headers = {"If-Match": '"2"'}
+    body = {"pointer": "/size/value_mm", "known": "assumed"}
+    known = client.post(f"/api/jobs/{job['id']}/known", json=body, headers=headers).json()
+    assert figure(known, "lead_value")["known"] == "assumed"
+    assert "lead_value" in figure(known, "width")["rests_on"]
+
+
+def test_stores_keep_open_records_and_refuse_bad_ones(client: TestClient) -> None:
+    put = client.put("/api/stores/fixing/new-hook", json={"name": "New hook", "body": {"drop_mm": "1 in", "row_offset_mm": 50, "leaflet": "B"}})
+    assert (put.json()["body"]["drop_mm"], put.json()["body"]["leaflet"]) == (25.4, "B")
+    assert "new-hook" in [one["key"] for one in client.get("/api/stores/fixing").json()]
+    bad = client.put("/api/stores/projector/odd", json={"name": "Odd", "body": {"ratio_low": 2, "ratio_high": 1}})
+    assert (bad.status_code, "wide end" in bad.json()["detail"]) == (422, True)
+    assert client.delete("/api/stores/fixing/new-hook").status_code == 204
+    assert client.get("/api/stores/fixing/new-hook").json()["type"] == "/problems/no-such-record"
+
+
+def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str, Any]) -> None:
+    put = client.put("/api/settings", json={"values": {"drop_mm": 44.0}})
+    assert next(one for one in put.json() if one["key"] == "drop_mm")["own"] == 44.0
+    assert figure(client.get(f"/api/jobs/{job['id']}").json(), "drop")["value"] == 44.0
+    assert client.put("/api/settings", json={"values": {"drop_mm": -4}}).json()["errors"][0]["pointer"] == "/drop_mm"
+    assert client.put("/api/settings", json={"values": {}}).status_code == 200
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body", "status"),
+    [
+        ("POST", "/api/jobs", {"name": "", "diagonal": 100}, 422),
+        ("POST", "/api/jobs", {"name": "x", "diagonal": 0}, 422),
+        ("POST", "/api/jobs", {"name": "x", "diagonal": -4}, 422),
+        ("POST", "/api/jobs", {"name": "x", "diagonal": "10 km"}, 422),
+        ("POST", "/api/jobs", {"name": "x", "diagonal": 10_000_000}, 422),
+        ("POST", "/api/jobs", {"name": "x", "diagonal": 2000, "colour": "red"}, 422),
+        ("POST", "/api/jobs", {"name": ["x"], "diagonal": 2000}, 422),
+        ("POST", "/api/jobs", b'{"name": "x", "diagonal": NaN}', 422),
+        ("POST", "/api/jobs", b'{"name": "x", ', 422),
+        ("POST", "/api/jobs/file", b"\xff\xfe", 422),
+        ("POST", "/api/jobs/file", b"[" * 100_000, 422),
+        ("POST", "/api/jobs/file", {"name": "x", "size": {"value_mm": "NaN"}}, 422),
+        ("POST", "/api/plan", {"document": {"name": 3}}, 422),
+        ("POST", "/api/plan", b'{"document": ' + b"[" * 100_000, 400),
+        ("PUT", "/api/stores/fabric/deep", b'{"name": "x", "body": ' + b'{"a":' * 300 + b"1" + b"}" * 301, 422),
+        ("GET", "/api/jobs/00000000-0000-0000-0000-000000000000", None, 404),
+        ("GET", "/api/jobs/not-a-job", None, 422),
+        ("GET", "/api/nothing", None, 404),
+        ("PATCH", "/api/jobs", None, 405),
+        ("GET", "/api/stores/spoons", None, 422),
+        ("PUT", "/api/stores/kit/A%20b", {"name": "x", "body": {}}, 422),
+    ],
+)
+def test_whatever_is_wrong_is_answered_by_a_problem_document(client: TestClient, method: str, path: str, body: object, status: int) -> None:
+    content = body if isinstance(body, bytes) or body is None else json.dumps(body).encode()
+    answer = client.request(method, path, content=content, headers={"content-type": "application/json"})
+    assert (answer.status_code, answer.headers["content-type"]) == (status, PROBLEM), answer.text
+    told = answer.json()
+    assert told["type"].startswith("/problems/")
+    assert told["title"]
+    assert told["detail"]
+
+
+def test_a_file_of_20_megabytes_is_refused_before_it_is_read(client: TestClient) -> None:
+    def chunks() -> Any:
+        for _ in range(20):
+            yield b"x" * 1_000_000
+
+    for content in (b"x" * 20_000_000, chunks()):
+        answer = client.post("/api/jobs/file", content=content)
+        assert (answer.status_code, answer.headers["content-type"]) == (413, PROBLEM)
+    assert client.get("/api/health").status_code == 200

@@ -1,0 +1,59 @@
+"""One throwaway PostgreSQL cluster a run, a migrated template, a fresh copy where it is asked for."""
+
+import os
+import shutil
+import tempfile
+from collections.abc import Callable, Iterator
+from itertools import count
+from pathlib import Path
+
+import psycopg
+import pytest
+from hypothesis import settings
+from sqlalchemy import create_engine
+
+from gantline.database import FAST, PrivateDatabase
+from gantline.job.document import Job
+from gantline.job.file import read_job_file
+from gantline.store.migrate import migrate
+
+settings.register_profile("here", deadline=None, max_examples=int(os.environ.get("GANTLINE_EXAMPLES", "60")))
+settings.load_profile("here")
+DEMO = Path(__file__).parents[1] / "src" / "gantline" / "demo"
+
+
+def demo_job(name: str) -> Job:
+    return read_job_file((DEMO / f"{name}.job.json").read_bytes())
+
+
+@pytest.fixture(scope="session")
+def folder() -> Iterator[Path]:
+    """A folder that the user postgres can enter, unlike pytest's own."""
+    made = Path(tempfile.mkdtemp(prefix="gantline-test-", dir="/var/tmp"))
+    made.chmod(0o755)
+    yield made
+    shutil.rmtree(made, ignore_errors=True)
+
+
+@pytest.fixture(scope="session")
+def cluster(folder: Path) -> Iterator[PrivateDatabase]:
+    private = PrivateDatabase(folder / "pg", FAST)
+    engine = create_engine(private.start())
+    migrate(engine)
+    engine.dispose()
+    yield private
+    private.stop()
+
+
+@pytest.fixture(scope="session")
+def new_database(cluster: PrivateDatabase) -> Callable[[], str]:
+    """Make a fresh database from the migrated template and return its URL."""
+    numbers = count(1)
+
+    def make() -> str:
+        name = f"copy_{next(numbers)}"
+        with psycopg.connect(cluster.url_of("postgres").replace("+psycopg", ""), autocommit=True) as connection:
+            connection.execute(f'CREATE DATABASE "{name}" TEMPLATE gantline')  # type: ignore[call-overload]
+        return cluster.url_of(name)
+
+    return make

@@ -1,0 +1,101 @@
+"""Order of tension: every point once, opposite pairs in step, mirrored from the back."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from gantline.core.errors import OutOfRange
+from gantline.core.tension.holds import HOLDS, Hold, School
+from gantline.core.tension.order import Frame, TensionStep, tension_order
+from gantline.core.tension.points import OPPOSITE, Layout, TensionPoint, spread
+
+sides = st.floats(700, 4200)
+
+
+def ordered(
+    width: float, height: float, hold: Hold, school: School, **more: object
+) -> tuple[tuple[TensionPoint, ...], tuple[TensionStep, ...]]:
+    first = 200.0 if HOLDS[hold].filled else None
+    spacing = {Hold.STAPLE: 35.0, Hold.SPRING: 120.0}.get(hold, 175.0)
+    points = spread(Layout(width_mm=width, height_mm=height, spacing_mm=spacing, inset_mm=50, first_pass_mm=first))
+    frame = Frame(width_mm=width, height_mm=height, corner_stop_mm=150, **more)  # type: ignore[arg-type]
+    return points, tension_order(points, frame, hold, school)
+
+
+@given(sides, sides, st.sampled_from(list(Hold)), st.sampled_from(list(School)))
+def test_every_point_is_held_once_with_its_partner_straight_across(width: float, height: float, hold: Hold, school: School) -> None:
+    points, steps = ordered(width, height, hold, school)
+    by_number = {point.number: point for point in points}
+    tight = [step for step in steps if step.part != "Loose pass"]
+    assert sorted(n for step in tight for n in step.points + step.partners) == sorted(by_number)
+    for step in tight:
+        for own, across in zip(step.points, step.partners, strict=False):
+            a, b = by_number[own], by_number[across]
+            assert b.side == OPPOSITE[a.side]
+            assert a.reading_mm == pytest.approx(b.reading_mm)
+    assert [step.number for step in steps] == list(range(1, len(steps) + 1))
+
+
+@given(sides, sides, st.sampled_from([Hold.SNAP, Hold.LACE, Hold.STAPLE]))
+def test_no_side_is_finished_before_its_opposite_is_begun(width: float, height: float, hold: Hold) -> None:
+    points, steps = ordered(width, height, hold, School.MIDDLES_OUTWARD)
+    side_of = {point.number: point.side for point in points}
+    left = {side: sum(1 for one in points if one.side is side) for side in OPPOSITE}
+    begun = set()
+    for step in (one for one in steps if one.part != "Loose pass"):
+        for number in step.points + step.partners:
+            left[side_of[number]] -= 1
+            begun.add(side_of[number])
+        for side, open_points in left.items():
+            assert open_points > 0 or OPPOSITE[side] in begun
+
+
+def test_springs_go_corners_first_crosswise_then_short_sides_then_the_bar_then_long() -> None:
+    points, steps = ordered(2400, 1400, Hold.SPRING, School.CORNERS_FIRST, centre_bars=1)
+    assert [step.place for step in steps[:4]] == ["top left corner", "bottom right corner", "top right corner", "bottom left corner"]
+    parts = list(dict.fromkeys(step.part for step in steps))
+    assert parts == ["Corners", "Short sides", "Centre bar", "Long sides"]
+    assert all(len(step.points) == 2 for step in steps[:4])
+    long_first = ordered(2400, 1400, Hold.SPRING, School.CORNERS_FIRST, short_sides_first=False)[1]
+    assert list(dict.fromkeys(step.part for step in long_first)) == ["Corners", "Long sides", "Short sides"]
+
+
+def test_staples_begin_at_the_middles_and_leave_the_corners_to_the_last_of_the_first_pass() -> None:
+    points, steps = ordered(3300, 1400, Hold.STAPLE, School.MIDDLES_OUTWARD)
+    assert [step.place for step in steps[:4]] == ["bottom", "top", "left", "right"]
+    parts = list(dict.fromkeys(step.part for step in steps))
+    assert parts == ["Middles", "Outward", "Corners", "Fill"]
+    reading = {point.number: min(point.reading_mm, (3300 if point.side in ("top", "bottom") else 1400) - point.reading_mm) for point in points}
+    corner = {n for step in steps if step.part == "Corners" for n in step.points}
+    assert all((reading[n] < 150) == (n in corner) for n in reading)
+    walked = [min(step.readings_mm[0], 3300 - step.readings_mm[0]) for step in steps if step.part == "Outward" and step.place == "bottom"]
+    assert walked == sorted(walked, reverse=True)  # outward: ever nearer the corner
+
+
+def test_lacing_is_threaded_loosely_all_round_before_it_is_tightened() -> None:
+    points, steps = ordered(3500, 2200, Hold.LACE, School.MIDDLES_OUTWARD)
+    loose = [n for step in steps if step.part == "Loose pass" for n in step.points]
+    assert sorted(loose) == [point.number for point in points]
+    assert [step.part for step in steps[:5]] == ["Loose pass"] * 4 + ["Middles"]
+
+
+@given(sides, sides)
+def test_points_are_mirrored_about_both_middles_and_run_clockwise_from_the_back(width: float, height: float) -> None:
+    points = spread(Layout(width_mm=width, height_mm=height, spacing_mm=130, inset_mm=45))
+    tops = [p.u_mm for p in points if p.side == "top"]
+    lefts = [p.v_mm for p in points if p.side == "left"]
+    # from the front u becomes width - u: the same places, so a sheet drawn for the back fits the wall
+    assert [width - u for u in reversed(tops)] == pytest.approx(tops)
+    assert [height - v for v in reversed(lefts)] == pytest.approx(lefts)
+    assert (points[0].u_mm, points[0].v_mm) == (45, height)
+    assert points[1].u_mm > points[0].u_mm
+
+
+def test_gaps_never_exceed_the_spacing_and_counts_take_its_place() -> None:
+    points = spread(Layout(width_mm=2400, height_mm=1400, spacing_mm=120, inset_mm=50, rail_count=9))
+    assert sum(1 for p in points if p.side == "top") == 9
+    left = sorted(p.reading_mm for p in points if p.side == "left")
+    assert max(b - a for a, b in zip(left, left[1:], strict=False)) <= 120
+    for bad in ({"rail_count": 1}, {"inset_mm": 700.0}, {"spacing_mm": 0.5}):
+        with pytest.raises(OutOfRange):
+            spread(Layout(**{"width_mm": 2400, "height_mm": 1400, "spacing_mm": 120, "inset_mm": 50, **bad}))  # type: ignore[arg-type]

@@ -1,0 +1,115 @@
+"""The job document: typed lengths, clear refusals, edits all or none, files without loss."""
+
+import json
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from gantline.job.edits import Edit, apply, mark_known
+from gantline.job.file import read_job, read_job_file, write_job_file
+from gantline.job.problems import BadDocument
+from gantline.job.records import RecordKind, edits_from, read_record
+from tests.conftest import DEMO, demo_job
+
+
+def refused(action: object) -> dict[str, str]:
+    with pytest.raises(BadDocument) as caught:
+        action()  # type: ignore[operator]
+    return {one.pointer: one.text.replace("\u00a0", " ") for one in caught.value.problems}
+
+
+@pytest.mark.parametrize("path", sorted(DEMO.glob("*.job.json")), ids=lambda path: path.stem)
+def test_a_job_file_goes_out_and_in_again_without_loss(path: object) -> None:
+    job = read_job_file(path.read_bytes())  # type: ignore[attr-defined]
+    assert read_job_file(write_job_file(job)) == job
+
+
+def test_a_text_counts_in_the_jobs_own_unit_and_a_number_in_millimetres() -> None:
+    for style, mm in (("mm", 100.0), ("cm", 1000.0), ("in-fraction", 2540.0)):
+        job = read_job({"name": "x", "units": {"style": style}, "size": {"value_mm": "100"}, "survey": {"ceiling_mm": 2440}})
+        assert (job.size.value_mm, job.survey.ceiling_mm) == (mm, 2440.0)
+
+
+@pytest.mark.parametrize(
+    ("pointer", "value", "said"),
+    [
+        ("/survey/ceiling_mm", "about eight feet", "not a unit of length"),
+        ("/survey/ceiling_mm", 0, "more than 0 mm"),
+        ("/survey/wall_width_mm", -5, "it reads −5"),
+        ("/survey/wall_width_mm", "10 km", "not a unit"),
+        ("/survey/wall_width_mm", 1e7, "at most 100000"),
+        ("/size/value_mm", float("nan"), "must be"),
+        ("/size/value_mm", True, "A length is a number"),
+        ("/size/aspect", "16:0", "no aspect"),
+        ("/units/style", "furlong", "one of"),
+        ("/throw/shift_up", "lots", "no percentage"),
+        ("/throw/ratio_low", "wide", "number"),
+        ("/tension/rail_count", 1, "greater than equal 2"),
+        ("/place", "a\x00b", "cannot be stored"),
+        ("/survey/colour", "red", "No field has this name"),
+        ("/survey/ceiling_readings/7", 1.0, "No field has this name"),
+    ],
+)
+def test_a_wrong_value_is_refused_with_its_field_and_what_would_be_right(pointer: str, value: object, said: str) -> None:
+    job = demo_job("parish-hall")
+    problems = refused(lambda: apply(job, [Edit.model_construct(pointer=pointer, value=value, known=None)]))
+    assert said.lower() in problems[pointer].lower()
+
+
+def test_edits_are_all_or_none() -> None:
+    job = demo_job("mill-loft")
+    good, bad = Edit(pointer="/size/value_mm", value="130"), Edit(pointer="/size/aspect", value="?")
+    assert list(refused(lambda: apply(job, [good, bad]))) == ["/size/aspect"]
+    assert apply(job, [good]).size.value_mm == pytest.approx(3302)
+    assert job.size.value_mm == pytest.approx(3505.2)
+
+
+def test_lists_grow_shrink_and_refuse_two_readings_at_one_place() -> None:
+    job = demo_job("parish-hall")
+    longer = apply(job, [Edit(pointer="/survey/floor_readings/-", value={"x_mm": "3 m", "down_mm": "150,5 cm"})])
+    assert (longer.survey.floor_readings[-1].x_mm, longer.survey.floor_readings[-1].down_mm) == (3000, 1505)
+    assert apply(longer, [Edit(pointer="/survey/floor_readings/2", value=None)]) == job
+    twice = Edit(pointer="/survey/floor_readings/-", value={"x_mm": 0, "down_mm": 9})
+    assert "same place" in refused(lambda: apply(job, [twice]))["/survey/floor_readings"]
+
+
+def test_how_a_field_is_known_is_kept_beside_it_and_leaves_with_it() -> None:
+    job = mark_known(demo_job("mill-loft"), "/survey/datum_mm", "assumed")
+    assert job.known["/survey/datum_mm"] == "assumed"
+    assert "/survey/datum_mm" not in apply(job, [Edit(pointer="/survey/datum_mm", value=None)]).known
+    refused(lambda: mark_known(job, "/survey/nothing", "measured"))
+
+
+def test_what_is_no_job_file_is_said_plainly() -> None:
+    assert "not a JSON file" in refused(lambda: read_job_file(b"{"))[""]
+    assert "not a JSON file" in refused(lambda: read_job_file(b'{"name": NaN}'))[""]
+    assert "JSON object" in refused(lambda: read_job_file(b"[]"))[""]
+    assert "kB" in refused(lambda: read_job_file(b" " * 1_100_000))[""]
+    assert "up to 1" in refused(lambda: read_job({"name": "x", "format_version": 9}))["/format_version"]
+    assert "/format" in refused(lambda: read_job({"name": "x", "format": "other"}))
+    assert refused(lambda: read_job({}))["/name"] == "This field is missing."
+
+
+json_values = st.recursive(
+    st.none() | st.booleans() | st.floats() | st.text(max_size=8), lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=8), inner, max_size=3)
+)  # fmt: skip
+
+
+@given(st.dictionaries(st.sampled_from(["name", "size", "survey", "units", "known", "throw"]), json_values))
+def test_any_json_is_a_job_or_a_named_refusal(data: dict[str, object]) -> None:
+    try:
+        read_job(data)
+    except BadDocument as error:
+        assert all(one.text for one in error.problems)
+
+
+def test_a_record_is_copied_into_the_job_and_keeps_fields_of_its_own() -> None:
+    body = read_record(RecordKind.PROJECTOR, {"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5, "lamp": "new"})
+    assert body["lamp"] == "new"
+    job = apply(demo_job("mill-loft"), edits_from(RecordKind.PROJECTOR, "Wren", body))
+    assert (job.throw.name, job.throw.ratio_high, job.throw.shift_up) == ("Wren", 1.9, 0.5)
+    assert "wide end" in str(refused(lambda: read_record(RecordKind.PROJECTOR, {"ratio_low": 3, "ratio_high": 2})))
+    for kind, records in json.loads((DEMO / "stores.json").read_text()).items():
+        for record in records:
+            apply(job, edits_from(RecordKind(kind), record["name"], read_record(RecordKind(kind), record["body"])))

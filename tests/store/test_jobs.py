@@ -1,0 +1,101 @@
+"""Versions: nothing lost, nothing half saved, undo and redo as people expect."""
+
+from collections.abc import Callable, Iterator
+from uuid import UUID
+
+import pytest
+from alembic import command
+from sqlalchemy import create_engine
+from sqlalchemy.orm import Session, sessionmaker
+
+from gantline.demo.world import JOB_FILES, load
+from gantline.store import jobs, shops
+from gantline.store.jobs import NothingToUndo, Save, VersionConflict
+from gantline.store.migrate import alembic_config
+
+
+@pytest.fixture
+def sessions(new_database: Callable[[], str]) -> Iterator[sessionmaker[Session]]:
+    engine = create_engine(new_database())
+    yield sessionmaker(engine)
+    engine.dispose()
+
+
+def save(n: int) -> Save:
+    return Save(document={"n": n}, what=f"step {n}", who="Oda")
+
+
+def start(session: Session, steps: int) -> tuple[UUID, UUID]:
+    shop = shops.the_shop(session)
+    job = jobs.create(session, shop, save(1)).job_id
+    for n in range(2, steps + 1):
+        jobs.save(session, shop, job, n - 1, save(n))
+    return shop, job
+
+
+def test_undo_and_redo_walk_the_states_and_a_new_edit_ends_the_redo(sessions: sessionmaker[Session]) -> None:
+    with sessions.begin() as session:
+        shop, job = start(session, 3)
+
+        def go(way: Callable[..., jobs.JobVersionRow]) -> int:
+            return int(way(session, shop, job, jobs.head(session, shop, job).number, "Oda").document["n"])
+
+        assert [go(jobs.undo), go(jobs.undo), go(jobs.redo), go(jobs.redo)] == [2, 1, 2, 3]
+        with pytest.raises(NothingToUndo):
+            go(jobs.redo)
+        assert [go(jobs.undo), go(jobs.undo)] == [2, 1]
+        with pytest.raises(NothingToUndo):
+            go(jobs.undo)
+        now = jobs.head(session, shop, job).number
+        jobs.save(session, shop, job, now, save(9))
+        assert jobs.redoable(session, jobs.head(session, shop, job)) is None
+        assert go(jobs.undo) == 1
+        assert go(jobs.redo) == 9  # the newest branch, not the one left behind
+        history = jobs.versions(session, shop, job)
+        assert [one.number for one in history] == list(range(len(history), 0, -1))  # undoing removes nothing
+
+
+def test_two_people_saving_at_once_the_second_is_told_and_overwrites_nothing(sessions: sessionmaker[Session]) -> None:
+    with sessions.begin() as session:
+        shop, job = start(session, 1)
+    with sessions() as first, sessions() as second:
+        jobs.save(first, shop, job, 1, save(2))
+        first.commit()
+        with pytest.raises(VersionConflict) as caught:
+            jobs.save(second, shop, job, 1, save(3))
+        assert (caught.value.current["version"], caught.value.expected) == (2, 1)
+        second.rollback()
+    with sessions() as session:
+        assert jobs.head(session, shop, job).document == {"n": 2}
+
+
+def test_a_save_that_is_not_committed_leaves_no_trace(sessions: sessionmaker[Session]) -> None:
+    with sessions.begin() as session:
+        shop, job = start(session, 2)
+    with sessions() as session:
+        jobs.save(session, shop, job, 2, save(3))
+        session.rollback()
+    with sessions() as session:
+        assert (jobs.head(session, shop, job).number, len(jobs.versions(session, shop, job))) == (2, 2)
+
+
+def test_the_sample_world_loads_once_and_only_into_an_empty_shop(sessions: sessionmaker[Session]) -> None:
+    with sessions.begin() as session:
+        assert load(session) == len(JOB_FILES)
+    with sessions.begin() as session:
+        assert load(session) == 0
+        shop = shops.the_shop(session)
+        assert [row.document["name"] for row in jobs.heads(session, shop)] != []
+        jobs.remove(session, shop, jobs.heads(session, shop)[0].job_id, 1)
+        assert len(jobs.heads(session, shop)) == len(JOB_FILES) - 1
+
+
+def test_migrations_match_the_models_and_reverse(new_database: Callable[[], str]) -> None:
+    engine = create_engine(new_database())
+    with engine.begin() as connection:
+        config = alembic_config(connection)
+        command.check(config)
+        command.downgrade(config, "base")
+        command.upgrade(config, "head")
+        command.check(config)
+    engine.dispose()
