@@ -64,7 +64,7 @@ class PrivateDatabase:
             (self.folder / "port").write_text(str(port))
             settings = ["listen_addresses=127.0.0.1", f"port={port}", f"unix_socket_directories={self.folder}", *self.options]
             flags = " ".join(f"-c {setting}" for setting in settings)
-            self._run("pg_ctl", "-w", "-t", "60", "-l", str(self.folder / "log"), "-o", flags, "-D", str(self.data), "start")
+            self._insist("pg_ctl", "-w", "-t", "60", "-l", str(self.folder / "log"), "-o", flags, "-D", str(self.data), "start")
             self._wait()
         self._run_sql(DATABASE)
         return self.url
@@ -98,6 +98,15 @@ class PrivateDatabase:
             str(self.data),
         )
 
+    def _insist(self, *command: str) -> None:
+        """A killed server looks alive for about a second: try again for ten before giving up."""
+        for _ in range(20):
+            done = self._call(command)
+            if done.returncode == 0:
+                return
+            time.sleep(0.5)
+        raise DatabaseTrouble(f"{command[0]} failed: {done.stdout.strip()[-600:]} (log: {self.folder / 'log'})")
+
     def _run_sql(self, database: str) -> None:
         """Create the database if it is not there; through the driver, the password never in a command."""
         import psycopg
@@ -124,7 +133,7 @@ class PrivateDatabase:
     def _run(self, *command: str) -> None:
         done = self._call(command)
         if done.returncode != 0:
-            raise DatabaseTrouble(f"{command[0]} failed: {(done.stderr or done.stdout).strip()[-600:]}")
+            raise DatabaseTrouble(f"{command[0]} failed: {done.stdout.strip()[-600:]}")
 
     def _call(self, command: Sequence[str]) -> "subprocess.CompletedProcess[str]":
         program = [str(self.programs / command[0]), *command[1:]]

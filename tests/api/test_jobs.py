@@ -88,7 +88,9 @@ def test_a_record_is_taken_from_the_stores_and_the_mark_of_knowing_is_set(client
 
 
 def test_stores_keep_open_records_and_refuse_bad_ones(client: TestClient) -> None:
-    put = client.put("/api/stores/fixing/new-hook", json={"name": "New hook", "body": {"drop_mm": "1 in", "row_offset_mm": 50, "leaflet": "B"}})
+    put = client.put(
+        "/api/stores/fixing/new-hook", json={"name": "New hook", "body": {"drop_mm": "1 in", "row_offset_mm": 50, "leaflet": "B"}}
+    )
     assert (put.json()["body"]["drop_mm"], put.json()["body"]["leaflet"]) == (25.4, "B")
     assert "new-hook" in [one["key"] for one in client.get("/api/stores/fixing").json()]
     bad = client.put("/api/stores/projector/odd", json={"name": "Odd", "body": {"ratio_low": 2, "ratio_high": 1}})
@@ -131,7 +133,9 @@ def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str
         ("PUT", "/api/stores/kit/A%20b", {"name": "x", "body": {}}, 422),
     ],
 )
-def test_whatever_is_wrong_is_answered_by_a_problem_document(client: TestClient, method: str, path: str, body: object, status: int) -> None:
+def test_whatever_is_wrong_is_answered_by_a_problem_document(
+    client: TestClient, method: str, path: str, body: object, status: int
+) -> None:
     content = body if isinstance(body, bytes) or body is None else json.dumps(body).encode()
     answer = client.request(method, path, content=content, headers={"content-type": "application/json"})
     assert (answer.status_code, answer.headers["content-type"]) == (status, PROBLEM), answer.text

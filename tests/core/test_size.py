@@ -60,12 +60,16 @@ def test_the_tidy_sizes_around_113_inches_on_the_eighth() -> None:
     inches = [(one.width_mm / INCH, one.height_mm / INCH) for one in found]
     assert inches[:2] == [pytest.approx((98.0, 55.125)), pytest.approx((100.0, 56.25))]
     assert [one.exact for one in found[:3]] == [True, True, False]
-    off = next(one for one in found if one.width_mm == pytest.approx(98.5 * INCH) and one.height_mm == pytest.approx(55.375 * INCH))
+    off = next(
+        one for one in found if one.width_mm == pytest.approx(98.5 * INCH) and one.height_mm == pytest.approx(55.375 * INCH)
+    )
     assert abs(off.aspect_error) == pytest.approx(0.0006, abs=5e-5)
 
 
 @given(diagonals, aspects, st.sampled_from([Fraction(127, 80), EIGHTH, Fraction(127, 20), Fraction(1), Fraction(5)]))
-def test_every_tidy_size_is_on_the_grid_in_the_span_and_nearly_in_ratio(diagonal: float, aspect: Fraction, grid: Fraction) -> None:
+def test_every_tidy_size_is_on_the_grid_in_the_span_and_nearly_in_ratio(
+    diagonal: float, aspect: Fraction, grid: Fraction
+) -> None:
     wished = picture_from(Lead.DIAGONAL, diagonal, aspect)
     found = tidy_sizes(wished, aspect, grid, span_share=0.02, ratio_error=0.001)
     for one in found:

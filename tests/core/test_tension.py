@@ -23,7 +23,9 @@ def ordered(
 
 
 @given(sides, sides, st.sampled_from(list(Hold)), st.sampled_from(list(School)))
-def test_every_point_is_held_once_with_its_partner_straight_across(width: float, height: float, hold: Hold, school: School) -> None:
+def test_every_point_is_held_once_with_its_partner_straight_across(
+    width: float, height: float, hold: Hold, school: School
+) -> None:
     points, steps = ordered(width, height, hold, school)
     by_number = {point.number: point for point in points}
     tight = [step for step in steps if step.part != "Loose pass"]
@@ -52,7 +54,12 @@ def test_no_side_is_finished_before_its_opposite_is_begun(width: float, height: 
 
 def test_springs_go_corners_first_crosswise_then_short_sides_then_the_bar_then_long() -> None:
     points, steps = ordered(2400, 1400, Hold.SPRING, School.CORNERS_FIRST, centre_bars=1)
-    assert [step.place for step in steps[:4]] == ["top left corner", "bottom right corner", "top right corner", "bottom left corner"]
+    assert [step.place for step in steps[:4]] == [
+        "top left corner",
+        "bottom right corner",
+        "top right corner",
+        "bottom left corner",
+    ]
     parts = list(dict.fromkeys(step.part for step in steps))
     assert parts == ["Corners", "Short sides", "Centre bar", "Long sides"]
     assert all(len(step.points) == 2 for step in steps[:4])
@@ -65,10 +72,17 @@ def test_staples_begin_at_the_middles_and_leave_the_corners_to_the_last_of_the_f
     assert [step.place for step in steps[:4]] == ["bottom", "top", "left", "right"]
     parts = list(dict.fromkeys(step.part for step in steps))
     assert parts == ["Middles", "Outward", "Corners", "Fill"]
-    reading = {point.number: min(point.reading_mm, (3300 if point.side in ("top", "bottom") else 1400) - point.reading_mm) for point in points}
+    reading = {
+        point.number: min(point.reading_mm, (3300 if point.side in ("top", "bottom") else 1400) - point.reading_mm)
+        for point in points
+    }
     corner = {n for step in steps if step.part == "Corners" for n in step.points}
     assert all((reading[n] < 150) == (n in corner) for n in reading)
-    walked = [min(step.readings_mm[0], 3300 - step.readings_mm[0]) for step in steps if step.part == "Outward" and step.place == "bottom"]
+    walked = [
+        min(step.readings_mm[0], 3300 - step.readings_mm[0])
+        for step in steps
+        if step.part == "Outward" and step.place == "bottom"
+    ]
     assert walked == sorted(walked, reverse=True)  # outward: ever nearer the corner
 
 

@@ -56,7 +56,15 @@ def test_a_diamond_leaves_less_height_the_more_it_goes_sideways() -> None:
 shares = st.floats(0.0, 1.0)
 
 
-@given(shares, shares, shares, st.sampled_from(list(ReachShape)), st.floats(-0.7, 0.7), st.floats(-2500, 2500), st.floats(-2500, 2500))
+@given(
+    shares,
+    shares,
+    shares,
+    st.sampled_from(list(ReachShape)),
+    st.floats(-0.7, 0.7),
+    st.floats(-2500, 2500),
+    st.floats(-2500, 2500),
+)
 def test_a_lens_is_in_its_region_exactly_when_its_shift_reaches(
     up: float, down: float, side: float, shape: ReachShape, offset: float, dx: float, dy: float
 ) -> None:
@@ -75,7 +83,12 @@ def test_the_move_that_is_named_brings_the_lens_just_inside() -> None:
     reach, panel = ShiftReach(up=0.5, down=0.5, side=0.1), PanelImage(2000, 1125)
     out = shift_need(picture_x_mm=0, picture_y_mm=0, lens_x_mm=400, lens_y_mm=900, panel=panel, reach=reach)
     inside = shift_need(
-        picture_x_mm=0, picture_y_mm=0, lens_x_mm=400 + out.move_right_mm, lens_y_mm=900 + out.move_up_mm, panel=panel, reach=reach
+        picture_x_mm=0,
+        picture_y_mm=0,
+        lens_x_mm=400 + out.move_right_mm,
+        lens_y_mm=900 + out.move_up_mm,
+        panel=panel,
+        reach=reach,
     )
     assert not out.reached
     assert inside.reached

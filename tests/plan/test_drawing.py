@@ -45,7 +45,10 @@ def test_the_frame_can_be_dragged_within_its_interval_and_each_stop_has_a_name()
     low, high = handle.y_stops
     assert (low.name, high.name) == ("lowest allowed edge", "ceiling gap")
     assert low.at_mm <= handle.origin[1] == made.scene.frame.top_mm <= high.at_mm
-    assert not any(isinstance(m, Handle) and m.key == "frame-handle" for m in draw(demo_job("basement-den"), plan(demo_job("basement-den"))).front.marks)
+    assert not any(
+        isinstance(m, Handle) and m.key == "frame-handle"
+        for m in draw(demo_job("basement-den"), plan(demo_job("basement-den"))).front.marks
+    )
 
 
 @given(st.floats(0, 12_000), st.sampled_from([Units(style, fraction) for style in LengthStyle for fraction in (8, 16, 32)]))

@@ -35,7 +35,9 @@ def test_of_the_sample_jobs_only_the_basement_den_is_stopped_and_by_its_ceiling(
 
 def test_the_mill_loft_comes_out_as_worked_by_hand() -> None:
     made = figures(plan(demo_job("mill-loft")).plan)
-    texts = {key: made[key].text for key in ("overall_width", "overall_height", "frame_top", "hole_left", "hole_right", "upper_row")}
+    texts = {
+        key: made[key].text for key in ("overall_width", "overall_height", "frame_top", "hole_left", "hole_right", "upper_row")
+    }
     # eye 46 + 2/3 of 53 1/4 + 2 3/8 = 83 7/8; less drop 1 1/2 and datum 48 leaves 34 3/8
     assert texts == {
         "overall_width": "132″", "overall_height": "58″", "frame_top": "83\u00a07⁄8″", "hole_left": "54\u00a05⁄16″",
@@ -125,7 +127,9 @@ def test_switching_units_changes_every_text_and_no_value() -> None:
 
 
 def test_what_rests_on_an_assumption_says_so_until_it_is_measured() -> None:
-    job = apply(demo_job("narrow-lounge"), [Edit(pointer="/wall/drop_mm", value=None), Edit(pointer="/survey/ceiling_mm", value=None)])
+    job = apply(
+        demo_job("narrow-lounge"), [Edit(pointer="/wall/drop_mm", value=None), Edit(pointer="/survey/ceiling_mm", value=None)]
+    )
     made = plan(job).plan
     assert figures(made)["drop"].known == "assumed"
     assert "shop default" in figures(made)["drop"].working.source

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from gantline.core.defaults import DEFAULTS, Shop
 from gantline.core.units import Units, exact_text, length_text, read_tape
 from gantline.job.document import Job
+from gantline.job.fields import LONGEST_MM
 from gantline.plan.figures import (
     Change,
     Choice,
@@ -127,7 +128,8 @@ class Book:
         self, code: str, station: StationKey, severity: Severity, text: str, numbers: dict[str, float] | None = None,
         cures: Sequence[Cure] = (),
     ) -> None:  # fmt: skip
-        """Note a finding."""
+        """Note a finding; a cure that would ask for an impossible length is not offered."""
+        cures = [one for one in cures if all(_possible(change.value) for change in one.changes)]
         self.findings.append(
             Finding(code=code, station=station, severity=severity, text=text, numbers=numbers or {}, cures=tuple(cures))
         )
@@ -147,6 +149,10 @@ def cure(text: str, **changes: Value) -> Cure:
 def default_text(key: str) -> str:
     """The meaning of a default, for a label."""
     return DEFAULTS[key].meaning
+
+
+def _possible(value: Value) -> bool:
+    return not isinstance(value, float) or 0.0 <= value <= LONGEST_MM
 
 
 def _natural(station: StationKey) -> Known:

@@ -199,8 +199,7 @@ def _out_of_reach(book: Book, need: ShiftNeed, x_mm: float, y_mm: float) -> None
         way = "up" if need.move_up_mm > 0 else "down"
         moves.append(f"{book.text(abs(need.move_up_mm))} {way}")
         to_mm = y_mm + need.move_up_mm
-        if to_mm >= 0:
-            cures.append(cure(f"Lens {moves[-1]}, to {book.text(to_mm)} above the floor", throw__lens_y_mm=to_mm))
+        cures.append(cure(f"Lens {moves[-1]}, to {book.text(to_mm)} above the floor", throw__lens_y_mm=to_mm))
     if need.excess_horizontal:
         way = "right" if need.move_right_mm > 0 else "left"
         moves.append(f"{book.text(abs(need.move_right_mm))} to the {way}")

@@ -88,9 +88,9 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
         <span className="truncate text-quiet">{job.document.place}</span>
       </TopBar>
       <Notices />
-      <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto">
+      <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
         <Rope jobId={job.id} stations={plan.stations} current={station} />
-        <main className="flex min-w-0 flex-1 flex-col max-[820px]:min-h-[520px]">
+        <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
           <div role="tablist" aria-label="Face" className="flex gap-1 px-3 pt-2">
             {FACES.map((one) => (
               <button
@@ -111,7 +111,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
           <div className="min-h-0 flex-1 px-2">
             <Board key={shown} face={face} station={lit} now={now} done={done} />
           </div>
-          <div className="h-[150px] shrink-0 border-seam border-t">
+          <div className="min-h-[150px] shrink-0 border-seam border-t">
             {station === 'tension' ? (
               <StepStrip plan={plan} at={reached} onStep={setAt} />
             ) : (
@@ -121,7 +121,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
         </main>
         <aside
           aria-label="Station"
-          className="w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
+          className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
         >
           <h2 className="mb-2 font-bold text-[22px]">
             {plan.stations.find((one) => one.key === station)?.label}

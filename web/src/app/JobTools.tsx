@@ -56,7 +56,7 @@ export const JobTools = ({ job }: { job: JobOut }) => {
         )}
       </Menu>
       <Menu
-        label="Sheets"
+        label=""
         className="inline-flex min-h-10 items-center gap-2 rounded-md bg-brass px-4 font-bold text-on-brass"
         trigger={<>Sheets ▾</>}
       >

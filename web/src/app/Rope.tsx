@@ -14,8 +14,11 @@ export const Rope = ({
   stations: readonly StationState[]
   current: string
 }) => (
-  <nav aria-label="Stations" className="relative w-[160px] shrink-0 overflow-y-auto py-3 pl-2">
-    <svg className="absolute top-0 left-[17px] h-full w-[10px]" aria-hidden="true">
+  <nav
+    aria-label="Stations"
+    className="relative w-[160px] shrink-0 overflow-y-auto py-3 pl-2 max-[820px]:w-full max-[820px]:overflow-x-auto max-[820px]:py-1"
+  >
+    <svg className="absolute top-0 left-[17px] h-full w-[10px] max-[820px]:hidden" aria-hidden="true">
       <defs>
         <pattern id="lay" width="10" height="9" patternUnits="userSpaceOnUse">
           <path d="M0 7L10 1" stroke="var(--brass)" strokeWidth="3.4" opacity=".8" />
@@ -23,7 +26,7 @@ export const Rope = ({
       </defs>
       <rect width="10" height="100%" fill="url(#lay)" rx="4" />
     </svg>
-    <ol className="relative flex h-full flex-col justify-around">
+    <ol className="relative flex h-full flex-col justify-around max-[820px]:flex-row max-[820px]:justify-start max-[820px]:gap-5">
       {stations.map((one) => (
         <li key={one.key}>
           <NavLink

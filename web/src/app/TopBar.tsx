@@ -13,7 +13,7 @@ export const TopBar = ({ children, tools, onHelp }: TopBarProps) => {
   const [theme, turn] = useTheme()
   useCommands({ theme: turn, help: onHelp })
   return (
-    <header className="flex h-14 shrink-0 items-center gap-3 border-seam border-b px-4">
+    <header className="flex min-h-14 shrink-0 flex-wrap items-center gap-x-3 gap-y-2 border-seam border-b px-4 max-[820px]:py-2">
       <Link to="/" aria-label="Gantline, the yard" className="flex items-center gap-2.5 rounded">
         <svg viewBox="0 0 32 32" className="size-8" aria-hidden="true">
           <path
@@ -26,7 +26,7 @@ export const TopBar = ({ children, tools, onHelp }: TopBarProps) => {
           <path d="M9 28.500h14" stroke="var(--ink)" strokeWidth="2.800" strokeLinecap="round" />
         </svg>
       </Link>
-      <div className="flex min-w-0 flex-1 items-baseline gap-3">{children}</div>
+      <div className="flex min-w-0 flex-1 items-baseline gap-3 max-[820px]:basis-[60%]">{children}</div>
       {tools}
       <button
         type="button"

@@ -60,7 +60,15 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
       <Numbers marks={shown} sheet={sheet} now={now} />
       {shown.map(
         (mark) =>
-          mark.kind === 'label' && <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} />,
+          mark.kind === 'label' && (
+            <BoardLabel
+              key={mark.key}
+              mark={mark}
+              sheet={sheet}
+              shift={shift}
+              narrow={size.width < NARROW_PX}
+            />
+          ),
       )}
       <svg
         className="absolute inset-0"
@@ -154,7 +162,10 @@ const Numbers = ({
   </>
 )
 
+const NARROW_PX = 600 // on a phone the picture has room for one number only
+
 type BoardLabelProps = {
+  narrow: boolean
   mark: Extract<Mark, { kind: 'label' }>
   sheet: Sheet
   shift: { key: string; dxPx: number; dyPx: number } | null
@@ -163,7 +174,8 @@ type BoardLabelProps = {
 const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-const BoardLabel = ({ mark, sheet, shift }: BoardLabelProps) => {
+const BoardLabel = ({ mark, sheet, shift, narrow }: BoardLabelProps) => {
+  if (narrow && mark.role === 'picture' && mark.size !== 'large') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
   const colour =
@@ -178,7 +190,7 @@ const BoardLabel = ({ mark, sheet, shift }: BoardLabelProps) => {
   const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap ${SIZES[mark.size]} ${colour}`}
+      className={`pointer-events-none absolute whitespace-nowrap ${narrow && mark.size === 'large' ? 'text-[17px]' : SIZES[mark.size]} ${colour}`}
       style={{
         left: xPx + moved.dxPx + pad,
         top: yPx + moved.dyPx,

@@ -82,11 +82,11 @@ export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps
     <button
       type="button"
       style={style}
-      aria-label={`${mark.name}: ${typeable(mark.text)}. Change`}
       title={mark.name}
       onClick={() => setDraft(typeable(mark.text))}
       className={`${tag} border border-transparent border-b-chalk/60 hover:border-chalk`}
     >
+      <span className="sr-only">{mark.name}: </span>
       <Num text={mark.text} />
     </button>
   )

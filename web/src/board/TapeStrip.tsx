@@ -12,7 +12,7 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
   const x = (at: number) => at - piece.start_mm
   const mark = x(piece.read_mm)
   return (
-    <figure className="min-w-0 flex-1">
+    <figure className="min-w-32 flex-1">
       <figcaption className="flex h-9 items-center">
         <Num text={piece.text} className="text-[22px]" />
       </figcaption>
@@ -57,7 +57,7 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
 
 /** The marks of the holes on the tape, in the order they are made. */
 export const TapeStrip = ({ pieces }: { pieces: readonly TapeWindow[] }) => (
-  <div className="flex h-full items-center gap-4 px-4">
+  <div className="flex min-h-[150px] items-center gap-4 overflow-x-auto px-4">
     {pieces.length > 0 ? (
       pieces.map((piece) => <TapePiece key={piece.key} piece={piece} />)
     ) : (

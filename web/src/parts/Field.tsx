@@ -69,6 +69,7 @@ const KnownButton = ({ figure, all }: { figure: Figure; all: readonly Figure[] }
   const set = figure.value !== null && figure.known !== 'computed' && figure.working.formula === 'entered'
   return (
     <Menu
+      iconOnly
       label={`${figure.label}: ${figure.known}. How it is known`}
       className="-m-2.5 grid size-9 place-items-center"
       trigger={<KnownMark known={figure.known} />}
@@ -101,7 +102,7 @@ type ValueProps = {
 
 const ChoiceValue = ({ figure, label, save }: ValueProps) => (
   <Menu
-    label={`${label}: ${figure.text}`}
+    label={label}
     className={VALUE}
     trigger={<span className="font-semibold text-[15.5px]">{figure.text} ▾</span>}
   >
@@ -148,12 +149,8 @@ const TypedValue = ({ figure, label, save, describedBy, clear }: ValueProps) => 
   }
   if (draft === null)
     return (
-      <button
-        type="button"
-        aria-label={`${label}: ${figure.text || 'not entered'}. Change`}
-        onClick={open}
-        className={VALUE}
-      >
+      <button type="button" onClick={open} className={VALUE}>
+        <span className="sr-only">{label}: </span>
         {figure.text ? <Num text={figure.text} /> : <span className="text-[15px] text-quiet">enter</span>}
       </button>
     )

@@ -4,21 +4,22 @@ import type { ReactNode } from 'react'
 type MenuProps = {
   trigger: ReactNode
   label: string
+  iconOnly?: boolean
   children: ReactNode
   className?: string
-  title?: string
 }
 
 const ITEM =
   'flex min-h-11 cursor-pointer select-none items-center gap-3 rounded px-3 outline-none data-[highlighted]:bg-lift data-[state=checked]:font-semibold'
 
-/** A menu under a button. */
-export const Menu = ({ trigger, label, children, className = '' }: MenuProps) => (
+/** A menu under a button. The label is said before what the trigger shows, or alone for an icon. */
+export const Menu = ({ trigger, label, iconOnly = false, children, className = '' }: MenuProps) => (
   <DropdownMenu.Root modal={false}>
-    <DropdownMenu.Trigger aria-label={label} className={className}>
+    <DropdownMenu.Trigger aria-label={iconOnly ? label : undefined} className={className}>
+      {!iconOnly && label && <span className="sr-only">{label}: </span>}
       {trigger}
     </DropdownMenu.Trigger>
-    <DropdownMenu.Portal>
+    <DropdownMenu.Portal container={document.getElementById('overlays')}>
       <DropdownMenu.Content
         align="end"
         sideOffset={6}

@@ -23,11 +23,11 @@ export const StepStrip = ({ plan, at, onStep }: StepStripProps) => {
       </p>
     )
   return (
-    <div className="flex h-full items-center gap-6 px-5">
+    <div className="flex min-h-[150px] items-center gap-6 px-5 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
       <button type="button" className={BUTTON} disabled={at === 0} onClick={() => onStep(at - 1)}>
         Back
       </button>
-      <div className="min-w-0 flex-1" aria-live="polite">
+      <div className="min-w-0 flex-1 max-[820px]:order-first max-[820px]:basis-full" aria-live="polite">
         <p className="text-quiet">
           step {step.number} of {plan.steps.length} · {step.part}
         </p>

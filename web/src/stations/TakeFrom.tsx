@@ -15,7 +15,7 @@ export const TakeFrom = ({ kind, label }: TakeFromProps) => {
   if (!list.data?.length) return null
   return (
     <Menu
-      label={label}
+      label=""
       className="mb-1 min-h-10 w-full rounded border border-seam px-3 text-left hover:border-brass"
       trigger={<>{label} ▾</>}
     >

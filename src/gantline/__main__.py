@@ -1,0 +1,5 @@
+"""python -m gantline: the command line."""
+
+from gantline.cli import app
+
+app()

@@ -1,0 +1,80 @@
+"""A real Chromium against a real server on a real PostgreSQL; nothing may leave this machine."""
+
+import json
+from collections.abc import Callable, Iterator
+from pathlib import Path
+from typing import Any
+
+import httpx2
+import pytest
+from playwright.sync_api import Browser, Page, Route, expect, sync_playwright
+
+from tests.running import Running
+
+ARGS = [
+    "--no-sandbox", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
+]  # fmt: skip
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+expect.set_options(timeout=10_000)
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as play:
+        made = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
+        yield made
+        made.close()
+
+
+@pytest.fixture(scope="session")
+def server(new_database: Callable[[], str]) -> Iterator[Running]:
+    made = Running("--database", new_database()).start()
+    yield made
+    made.stop()
+
+
+@pytest.fixture
+def page(browser: Browser, server: Running) -> Iterator[Page]:
+    yield from opened(browser, server.address)
+
+
+def opened(browser: Browser, address: str) -> Iterator[Page]:
+    context = browser.new_context(base_url=address, viewport={"width": 1280, "height": 800}, accept_downloads=True)
+    troubles: list[str] = []
+
+    def guard(route: Route) -> None:
+        if route.request.url.startswith(address):
+            route.continue_()
+        else:
+            troubles.append(f"asked {route.request.url}")
+            route.abort()
+
+    context.route("**/*", guard)
+    page = context.new_page()
+    page.on("pageerror", lambda error: troubles.append(str(error)))
+    yield page
+    context.close()
+    assert troubles == []
+
+
+@pytest.fixture
+def make_job(server: Running) -> Callable[..., dict[str, Any]]:
+    """A copy of a sample job, made through the API, so that tests share nothing."""
+
+    def make(name: str, **changes: Any) -> dict[str, Any]:
+        from tests.conftest import DEMO
+
+        document = json.loads((DEMO / f"{name}.job.json").read_text()) | changes
+        made: dict[str, Any] = httpx2.post(f"{server.address}/api/jobs/file", json=document).json()
+        return made
+
+    return make
+
+
+def axe(page: Page) -> list[str]:
+    """Accessibility violations of what is on the page now, as sentences."""
+    if not page.evaluate("() => 'axe' in window"):
+        page.add_script_tag(path=str(AXE))
+    page.evaluate("() => Promise.all(document.getAnimations().map((one) => one.finished.catch(() => null)))")
+    found = page.evaluate("() => axe.run(document, { resultTypes: ['violations'] })")
+    return [f"{one['id']}: {node['target']} {node['failureSummary']}" for one in found["violations"] for node in one["nodes"]]

@@ -1,0 +1,199 @@
+"""What people do, from the yard to the sheet."""
+
+import io
+import re
+from collections.abc import Callable
+from typing import Any
+
+from playwright.sync_api import Page, expect
+from pypdf import PdfReader
+
+Make = Callable[..., dict[str, Any]]
+
+
+def plain(text: str | None) -> str:
+    """Visible text with stacked fractions as a person says them."""
+    return re.sub(r"\s+", " ", (text or "").replace("\u2044", "/")).strip()
+
+
+def field(page: Page, label: str) -> Any:
+    return page.get_by_role("button", name=re.compile(rf"^{re.escape(label)}: (?!.*How it is known)"))
+
+
+def type_into(page: Page, label: str, text: str) -> None:
+    field(page, label).first.click()
+    page.get_by_role("textbox", name=label, exact=True).fill(text)
+    page.keyboard.press("Enter")
+
+
+def figure(page: Page, label: str) -> Any:
+    return page.get_by_role("complementary", name="Station", exact=True).get_by_role("button", name=re.compile(rf"{re.escape(label)}")).first
+
+
+def test_from_a_name_and_a_diagonal_to_the_wall_sheet(page: Page) -> None:
+    page.goto("/")
+    expect(page.get_by_role("link", name=re.compile("Parish hall"))).to_be_visible()
+    page.get_by_role("button", name="New job").click()
+    page.get_by_label("Name").fill("Ferry cabin")
+    page.get_by_label("Diagonal of the picture").fill("about 9 feet")
+    page.get_by_role("button", name="Make the job").click()
+    expect(page.get_by_role("alert")).to_contain_text("is not a unit of length")
+    expect(page.get_by_label("Name")).to_have_value("Ferry cabin")  # nothing typed is lost
+    page.get_by_label("Diagonal of the picture").fill("113")
+    page.get_by_role("button", name="Make the job").click()
+    expect(page).to_have_url(re.compile("/jobs/.+/size$"))
+
+    tidy = page.get_by_role("list", name="Tidy sizes").get_by_role("button")
+    expect(tidy.first).to_contain_text("exact")
+    tidy.first.click()
+    expect(tidy.first).to_have_attribute("aria-pressed", "true")
+
+    page.get_by_role("link", name=re.compile("^Survey")).click()
+    for label, text in (("Wall width", "14' 6\""), ("Ceiling above floor", "8-2 1/2"), ("First stud from left", "10 1/4"), ("Stud spacing", "16")):
+        type_into(page, label, text)
+        expect(page.get_by_role("textbox")).to_have_count(4)  # only the inputs of the readings are left
+    page.get_by_role("link", name=re.compile("^Wall")).click()
+    expect(page.get_by_role("region", name="Measure before drilling")).to_contain_text("Drop, hole to frame top")
+    type_into(page, "Drop, hole to frame top", "1 1/2")
+    expect(page.get_by_role("region", name="Measure before drilling")).not_to_contain_text("Drop, hole to frame top")
+    expect(page.get_by_role("img", name=re.compile("^Left holes: .* from the left wall end"))).to_be_visible()
+
+    page.get_by_role("button", name="Sheets").click()
+    with page.expect_download() as download:
+        page.get_by_role("menuitem", name="Wall sheet PDF, A4").click()
+    reader = PdfReader(io.BytesIO(download.value.path().read_bytes()))
+    assert download.value.suggested_filename == "Ferry cabin, wall sheet.pdf"
+    assert "Ferry cabin" in reader.pages[0].extract_text()
+
+
+def test_an_impossible_room_says_by_how_much_and_one_tap_cures_it(page: Page, make_job: Make) -> None:
+    job = make_job("basement-den")
+    page.goto("/")
+    page.get_by_role("link", name=re.compile("Basement den.*Stop")).first.click()
+    findings = page.get_by_role("status", name="Findings")
+    expect(findings).to_contain_text("clash by 4")
+    page.goto(f"/jobs/{job['id']}/height")
+    page.get_by_role("button", name=re.compile("Largest diagonal that fits")).click()
+    expect(page.get_by_role("link", name=re.compile("^Height"))).to_contain_text("top 76")
+    expect(page.get_by_text("No height fits")).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(findings).to_contain_text("clash by 4")
+
+
+def test_the_frame_is_dragged_against_its_bounds_and_the_lens_to_its_place(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/height")
+    frame = page.get_by_role("slider", name=re.compile("^Frame"))
+    box = frame.bounding_box()
+    assert box
+    x, y = box["x"] + 30, box["y"] + box["height"] - 20
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x, y - 10, steps=4)
+    page.mouse.move(x, y - 200, steps=8)
+    expect(page.get_by_text("held by the ceiling gap")).to_be_visible()
+    page.mouse.up()
+    expect(figure(page, "Top of frame above floor")).to_contain_text("89")
+    expect(page.get_by_text("version 2, saved")).to_be_visible()
+    frame.focus()
+    page.keyboard.press("ArrowDown")
+    expect(page.get_by_text("version 3, saved")).to_be_visible()
+    expect(figure(page, "Top of frame above floor")).to_contain_text(re.compile("89.*5/16|89.*3/8"))
+
+    page.get_by_role("link", name=re.compile("^Throw")).click()
+    lens = page.get_by_role("slider", name=re.compile("^Lens"))
+    at = lens.bounding_box()
+    assert at
+    x, y = at["x"] + at["width"] / 2, at["y"] + at["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 250, y, steps=6)
+    page.mouse.up()
+    expect(page.get_by_role("status", name="Findings")).to_contain_text("The picture lies beyond the lens shift")
+    page.get_by_role("button", name=re.compile("^Lens .* to the left$")).click()
+    expect(figure(page, "Shift needed, sideways")).to_contain_text("24.0 %")
+
+
+def test_a_dimension_is_tapped_and_typed_and_nonsense_stays_where_it_was_typed(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/height")
+    field(page, "Bottom of frame above floor").click()
+    page.get_by_role("textbox", name="Bottom of frame above floor").fill("two foot")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("not a unit of length")
+    expect(page.get_by_role("textbox", name="Bottom of frame above floor")).to_have_value("two foot")
+    page.get_by_role("textbox", name="Bottom of frame above floor").fill("2' 4\"")
+    page.keyboard.press("Enter")
+    expect(field(page, "Bottom of frame above floor").first).to_have_accessible_name("Bottom of frame above floor: 28″")
+    field(page, "Bottom of frame above floor").click()
+    page.get_by_role("textbox", name="Bottom of frame above floor").fill("10 in")
+    page.keyboard.press("Enter")  # lower than allowed: held by the bound, and said so
+    expect(page.get_by_role("status", name="Findings")).to_contain_text("the lowest allowed edge holds it")
+
+
+def test_undo_and_redo_by_button_and_by_key(page: Page, make_job: Make) -> None:
+    job = make_job("narrow-lounge")
+    page.goto(f"/jobs/{job['id']}/size")
+    type_into(page, "Diagonal", "92")
+    label = page.get_by_role("complementary", name="Station", exact=True)
+    expect(label).to_contain_text("7′ 8″")
+    page.get_by_role("button", name="Undo").click()
+    expect(label).to_contain_text("8′ 4″")
+    page.keyboard.press("Control+Shift+Z")
+    expect(label).to_contain_text("7′ 8″")
+    page.keyboard.press("Control+z")
+    expect(label).to_contain_text("8′ 4″")
+    expect(page.get_by_role("button", name="Undo")).to_be_disabled()
+
+
+def test_units_change_the_texts_and_a_bare_number_follows_them(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/survey")
+    expect(field(page, "Wall width").last).to_have_accessible_name('Wall width: 186″')
+    for name, shown in (("feet, inches and fractions", "15′ 6″"), ("millimetres", "4724 mm"), ("centimetres", "472.4 cm"), ("inches, decimal", "186.00 in")):
+        page.get_by_role("button", name="Units").click()
+        page.get_by_role("menuitemradio", name=name, exact=True).click()
+        expect(field(page, "Wall width").last).to_have_accessible_name(re.compile(re.escape(shown).replace("\\ ", "\\s")))
+    page.get_by_role("button", name="Units").click()
+    page.get_by_role("menuitemradio", name="millimetres").click()
+    expect(page.get_by_role("button", name="Units")).to_contain_text("mm")
+    type_into(page, "Datum line above floor", "1250")
+    expect(field(page, "Datum line above floor").last).to_have_accessible_name(re.compile("1250\\smm"))
+
+
+def test_how_a_figure_is_known_and_how_it_came_about(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/wall")
+    figure(page, "Left holes from left wall end").click()
+    expect(page.get_by_role("complementary", name="Station", exact=True)).to_contain_text("stud spacing, assumed")
+    page.get_by_role("link", name=re.compile("^Survey")).click()
+    page.get_by_role("button", name="Stud spacing: assumed. How it is known").click()
+    page.get_by_role("menuitemradio", name="measured").click()
+    expect(page.get_by_role("button", name="Stud spacing: measured. How it is known")).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Wall")).click()
+    expect(page.get_by_role("region", name="Measure before drilling")).to_have_count(0)
+
+
+def test_the_tension_order_goes_step_by_step_on_the_back(page: Page, make_job: Make) -> None:
+    job = make_job("narrow-lounge")
+    page.goto(f"/jobs/{job['id']}/tension")
+    expect(page.get_by_role("tab", name="Back")).to_have_attribute("aria-selected", "true")
+    expect(page.get_by_text("step 1 of")).to_be_visible()
+    expect(page.get_by_text("top left corner")).to_be_visible()
+    page.get_by_role("button", name="Done, next").click()
+    expect(page.get_by_text("bottom right corner")).to_be_visible()
+    page.keyboard.press(",")
+    expect(page.get_by_text("top left corner")).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Held by: springs")).click()
+    page.get_by_role("menuitemradio", name="staples").click()
+    expect(page.get_by_text("pull and staple")).to_be_visible()
+
+
+def test_a_job_file_is_read_in_the_yard_and_a_wrong_one_is_explained(page: Page, make_job: Make) -> None:
+    from tests.conftest import DEMO
+
+    page.goto("/")
+    page.get_by_label("Job file").set_input_files({"name": "x.json", "mimeType": "application/json", "buffer": b'{"name": "x", "size": {"value_mm": "wide"}}'})
+    expect(page.get_by_role("alert")).to_contain_text("/size/value_mm")
+    page.get_by_label("Job file").set_input_files(str(DEMO / "parish-hall.job.json"))
+    expect(page.get_by_role("heading", name="Parish hall")).to_be_visible()

@@ -1,0 +1,114 @@
+"""What must not go wrong: a lost server, two people at once, and screens everyone can use."""
+
+import re
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import httpx2
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.conftest import axe, opened
+from tests.browser.test_journeys import field, type_into
+from tests.running import Running
+
+Make = Callable[..., dict[str, Any]]
+
+
+@pytest.fixture
+def own_server(new_database: Callable[[], str]) -> Iterator[Running]:
+    made = Running("--database", new_database()).start()
+    yield made
+    made.stop()
+
+
+def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(browser: Browser, own_server: Running) -> None:
+    job = httpx2.get(f"{own_server.address}/api/jobs").json()[0]
+    for page in opened(browser, own_server.address):
+        page.goto(f"/jobs/{job['id']}/size")
+        expect(page.get_by_role("heading", name="Size", exact=True)).to_be_visible()
+        own_server.kill()
+        type_into(page, "Diagonal", "120 in")
+        notice = page.get_by_role("alert")
+        expect(notice).to_contain_text("What you typed is kept here (1 to save)")
+        page.goto("about:blank")  # even a closed page keeps it
+        own_server.start()
+        page.goto(f"/jobs/{job['id']}/size")
+        expect(page.get_by_text("version 2, saved")).to_be_visible(timeout=20_000)
+        expect(notice).to_have_count(0)
+    saved = httpx2.get(f"{own_server.address}/api/jobs/{job['id']}").json()
+    assert saved["document"]["size"]["value_mm"] == pytest.approx(3048)
+
+
+def test_two_people_at_once_nothing_is_overwritten_unasked(page: Page, make_job: Make, server: Running) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/size")
+    expect(page.get_by_text("version 1, saved")).to_be_visible()
+    edits = {"edits": [{"pointer": "/place", "value": "Sorrel Quay 5"}]}
+    httpx2.post(f"{server.address}/api/jobs/{job['id']}/edits", json=edits, headers={"If-Match": '"1"', "Gantline-Who": "Tove"})
+    type_into(page, "Diagonal", "130")
+    expect(page.get_by_role("alert")).to_contain_text("Tove saved version 2")
+    page.get_by_role("button", name="Put mine on top").click()
+    expect(page.get_by_text("version 3, saved")).to_be_visible()
+    expect(page.get_by_text("Sorrel Quay 5")).to_be_visible()
+    expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
+
+
+SCREENS = ("survey", "size", "height", "throw", "wall", "tension")
+
+
+@pytest.mark.parametrize("theme", ["dark", "light"])
+def test_every_screen_is_free_of_accessibility_violations(page: Page, make_job: Make, theme: str) -> None:
+    page.add_init_script(f"localStorage.setItem('gantline.theme', '{theme}')")
+    found: dict[str, list[str]] = {}
+    page.goto("/")
+    expect(page.get_by_role("link", name=re.compile("Parish hall")).first).to_be_visible()
+    found["yard"] = axe(page)
+    page.get_by_role("button", name="New job").click()
+    found["new job"] = axe(page)
+    page.keyboard.press("Escape")
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+    found["keys"] = axe(page)
+    for name in ("mill-loft", "basement-den"):
+        job = make_job(name)
+        for screen in SCREENS:
+            page.goto(f"/jobs/{job['id']}/{screen}")
+            expect(page.get_by_role("heading", level=2)).to_be_visible()
+            found[f"{name} {screen}"] = axe(page)
+    page.get_by_role("button", name="Sheets").click()
+    found["sheets menu"] = axe(page)
+    assert {screen: what for screen, what in found.items() if what} == {}
+
+
+def test_the_page_fits_a_laptop_and_reads_on_a_phone(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    for path in ("/", *(f"/jobs/{job['id']}/{screen}" for screen in SCREENS)):
+        page.goto(path)
+        page.wait_for_load_state("networkidle")
+        tall = page.evaluate("() => [document.documentElement.scrollHeight, document.documentElement.scrollWidth]")
+        if path != "/":  # the yard may hold more jobs than fit
+            assert tall[0] <= 800, path
+        assert tall[1] <= 1280, path
+    page.set_viewport_size({"width": 390, "height": 844})
+    for path in ("/", f"/jobs/{job['id']}/wall"):
+        page.goto(path)
+        page.wait_for_load_state("networkidle")
+        assert page.evaluate("() => document.documentElement.scrollWidth") <= 390, path
+
+
+def test_everything_is_reached_by_tab_and_works_by_key(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/height")
+    expect(page.get_by_role("heading", name="Height")).to_be_visible()
+    reached = set()
+    for _ in range(70):
+        page.keyboard.press("Tab")
+        reached.add(page.evaluate("() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? ''"))
+    wanted = ("Frame, up and down", "Top of frame above floor", "Eye line above floor", "Sheets", "Units")
+    assert all(any(want in one for one in reached) for want in wanted), reached
+    page.keyboard.press("j")
+    expect(page.get_by_role("heading", name="Throw")).to_be_visible()
+    page.keyboard.press("k")
+    page.keyboard.press("o")
+    expect(page.get_by_role("tab", name="Back")).to_have_attribute("aria-selected", "true")

@@ -1,0 +1,56 @@
+"""A real server process, to be started, killed and started again."""
+
+import os
+import signal
+import socket
+import subprocess
+import sys
+import time
+from pathlib import Path
+
+import httpx2
+
+LOG = Path("/var/tmp")
+
+
+def free_port() -> int:
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        return int(probe.getsockname()[1])
+
+
+class Running:
+    """gantline serve, on an own database URL or an own data folder."""
+
+    def __init__(self, *arguments: str, port: int | None = None) -> None:
+        self.port = port or free_port()
+        self.arguments = arguments
+        self.process: subprocess.Popen[bytes] | None = None
+
+    @property
+    def address(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> "Running":
+        command = [sys.executable, "-m", "gantline", "serve", "--port", str(self.port), *self.arguments]
+        self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        for _ in range(400):
+            try:
+                if httpx2.get(f"{self.address}/api/health", timeout=2).status_code == 200:
+                    return self
+            except httpx2.HTTPError:
+                pass
+            if self.process.poll() is not None:
+                raise RuntimeError(f"the server ended with {self.process.returncode}")
+            time.sleep(0.05)
+        raise RuntimeError("the server did not come up")
+
+    def kill(self) -> None:
+        assert self.process
+        os.kill(self.process.pid, signal.SIGKILL)
+        self.process.wait()
+
+    def stop(self) -> None:
+        if self.process and self.process.poll() is None:
+            self.process.send_signal(signal.SIGINT)
+            self.process.wait(timeout=30)

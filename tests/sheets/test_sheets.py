@@ -1,0 +1,116 @@
+"""What leaves the program: a PDF with the figures on it, a DXF that reads back, a CSV that adds up."""
+
+import csv
+import io
+import re
+from xml.etree import ElementTree
+
+import ezdxf
+import pytest
+from pypdf import PdfReader
+
+from gantline.core.units import plain
+from gantline.drawing.drawing import draw
+from gantline.job.edits import Edit, apply
+from gantline.plan.plan import plan
+from gantline.sheets.sheets import SHEETS, Ready
+from gantline.sheets.wall_sheet import runs
+from tests.conftest import demo_job
+
+JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
+
+
+def ready(name: str, *edits: Edit, paper: str = "a4") -> Ready:
+    job = apply(demo_job(name), list(edits))
+    planned = plan(job)
+    return Ready(job=job, planned=planned, drawing=draw(job, planned), stamp="version 3, 2026-11-25", paper=paper)
+
+
+def words(pdf: bytes) -> tuple[str, PdfReader]:
+    reader = PdfReader(io.BytesIO(pdf))
+    return re.sub(r"\s+", " ", " ".join(page.extract_text() for page in reader.pages)), reader
+
+
+@pytest.mark.parametrize(("name", "paper", "width_pt"), [("mill-loft", "a4", 595.3), ("parish-hall", "letter", 612.0)])
+def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(name: str, paper: str, width_pt: float) -> None:
+    made = ready(name, paper=paper)
+    text, reader = words(SHEETS["wall-sheet"].make(made))
+    assert float(reader.pages[0].mediabox.width) == pytest.approx(width_pt, abs=0.5)
+    for said in (made.job.name, "Marks for the holes", "from datum line", "Drilling", "licensed trades come first", "seen from the back"):
+        assert said in text
+    for step in made.planned.plan.steps:
+        assert step.place in text
+    for finding in made.planned.plan.findings:
+        assert finding.severity.capitalize() in text
+    fonts = {str(font) for page in reader.pages for font in page["/Resources"]["/Font"].values()}  # type: ignore[index]
+    assert fonts
+    assert all("Archivo" in font for font in fonts)  # our own font, embedded
+
+
+def test_the_sheet_says_what_to_measure_first_and_refuses_marks_where_nothing_fits() -> None:
+    text, _ = words(SHEETS["wall-sheet"].make(ready("narrow-lounge", Edit(pointer="/wall/drop_mm", value=None))))
+    assert "Measure before drilling" in text
+    assert "every upper hole moves 1:1 with it" in text
+    stopped, _ = words(SHEETS["wall-sheet"].make(ready("basement-den")))
+    assert "Nothing to drill yet" in stopped
+    assert "clash by" in stopped
+
+
+def test_a_hostile_name_stays_text_everywhere() -> None:
+    name = '<b>"x" & </style><script>; }\\ \' @page'
+    made = ready("mill-loft", Edit(pointer="/name", value=name), Edit(pointer="/place", value="<i>p</i>"))
+    text, _ = words(SHEETS["wall-sheet"].make(made))
+    assert "</style><script>" in text
+    for kind in ("wall-drawing", "tension-drawing"):
+        ElementTree.fromstring(SHEETS[kind].make(made))  # noqa: S314 - our own
+    assert SHEETS["frame-and-holes"].make(made)
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_the_dxf_reads_back_with_frame_and_holes_in_millimetres(name: str) -> None:
+    made = ready(name)
+    document = ezdxf.read(io.StringIO(SHEETS["frame-and-holes"].make(made).decode()))  # type: ignore[attr-defined]
+    assert document.units == 4  # millimetres
+    space = document.modelspace()
+    frame = next(one for one in space if one.dxf.layer == "FRAME")
+    corners = [(x, y) for x, y, *_ in frame.get_points()]
+    scene = made.planned.scene
+    assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(scene.frame.right_mm - scene.frame.left_mm)
+    circles = sorted((one.dxf.center.x, one.dxf.center.y) for one in space if one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES")
+    drilled = sorted((hole.x_mm, hole.y_mm) for hole in scene.drilling.holes) if scene.drilling and scene.possible else []
+    assert [pair for pair in circles] == [pytest.approx(pair) for pair in drilled]
+    assert {"FRAME", "VIEWABLE", "HOLES", "DATUM", "DIMENSIONS"} <= {layer.dxf.name for layer in document.layers}
+    assert not document.audit().has_errors
+
+
+def test_the_csv_gives_millimetres_and_the_tapes_text() -> None:
+    made = ready("mill-loft")
+    rows = list(csv.DictReader(io.StringIO(SHEETS["marks"].make(made).decode())))
+    assert [row["hole"] for row in rows] == ["upper left", "upper right", "lower left", "lower right"]
+    assert float(rows[0]["from_left_wall_end_mm"]) == pytest.approx(54.3125 * 25.4, abs=1e-3)
+    assert rows[0]["from_left_wall_end_tape"] == '54 5/16"'
+    across = float(rows[1]["from_left_wall_end_mm"]) - float(rows[0]["from_left_wall_end_mm"])
+    assert across == pytest.approx(2032.0, abs=1e-3)
+    assert len(list(csv.reader(io.StringIO(SHEETS["marks"].make(ready("basement-den")).decode())))) == 1
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_the_drawing_is_well_formed_to_scale_and_names_no_file(name: str) -> None:
+    made = ready(name)
+    svg = SHEETS["wall-drawing"].make(made).decode()
+    root = ElementTree.fromstring(svg)  # noqa: S314 - our own
+    assert "file:" not in svg
+    spans = {}
+    for path in root.iter("{http://www.w3.org/2000/svg}path"):
+        kind = (path.get("class") or "none").split()[-1]
+        if kind in ("wall", "frame", "frame-clash"):
+            xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+) ", path.get("d", ""))]
+            spans["frame" if "frame" in kind else kind] = max(xs) - min(xs)
+    scene = made.planned.scene
+    assert spans["frame"] / spans["wall"] == pytest.approx((scene.frame.right_mm - scene.frame.left_mm) / scene.wall_mm, rel=2e-3)
+
+
+def test_text_for_other_programs_is_plain_and_runs_are_short() -> None:
+    assert plain("8′\u00a02\u00a01⁄2″") == "8' 2 1/2\""
+    assert runs((9, 8, 7, 3, 12, 13)) == "3, 7 to 9, 12, 13"
+    assert runs(()) == ""
