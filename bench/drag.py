@@ -6,10 +6,10 @@ from statistics import median
 
 import httpx2
 from playwright.sync_api import sync_playwright
-
-from bench.plans import quantile
 from tests.browser.conftest import ARGS
 from tests.running import Running
+
+from bench.plans import quantile
 
 WATCH = """() => { window.frames_ = []; let last = performance.now(); window.watching_ = true
   const tick = (now) => { window.frames_.push(now - last); last = now; if (window.watching_) requestAnimationFrame(tick) }
@@ -27,7 +27,10 @@ def rows() -> list[tuple[str, str, str]]:
         with sync_playwright() as play:
             browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
             page = browser.new_page(viewport={"width": 1280, "height": 800})
-            page.on("requestfinished", lambda request: asked.append(request.timing["responseEnd"]) if request.url.endswith("/api/plan") else None)
+            page.on(
+                "requestfinished",
+                lambda request: asked.append(request.timing["responseEnd"]) if request.url.endswith("/api/plan") else None,
+            )
             page.goto(f"{server.address}/jobs/{jobs['Mill loft']}/height")
             handle = page.get_by_role("slider", name="Frame")
             box = handle.bounding_box()
@@ -46,6 +49,14 @@ def rows() -> list[tuple[str, str, str]]:
         server.stop()
     kept = sum(1 for one in frames if one <= 20.0) / len(frames)
     return [
-        ("frame time while dragging the frame", f"median {median(frames):.1f} ms, p95 {quantile(frames, 0.95):.1f} ms, {100 * kept:.0f} % within 20 ms", "20 ms"),
-        (f"re-plans under way meanwhile, seen by the page ({len(asked)})", f"median {median(asked):.0f} ms, p95 {quantile(asked, 0.95):.0f} ms", "50 ms p95"),
+        (
+            "frame time while dragging the frame",
+            f"median {median(frames):.1f} ms, p95 {quantile(frames, 0.95):.1f} ms, {100 * kept:.0f} % within 20 ms",
+            "20 ms",
+        ),
+        (
+            f"re-plans under way meanwhile, seen by the page ({len(asked)})",
+            f"median {median(asked):.0f} ms, p95 {quantile(asked, 0.95):.0f} ms",
+            "50 ms p95",
+        ),
     ]

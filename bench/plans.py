@@ -38,6 +38,10 @@ def rows() -> list[tuple[str, str, str]]:
     drawn = timed(lambda: draw(jobs[largest], planned))
     taken = results[largest]
     return [
-        (f"plan() of the largest sample job ({largest})", f"median {median(taken):.1f} ms, p95 {quantile(taken, 0.95):.1f} ms", "5 ms median"),
+        (
+            f"plan() of the largest sample job ({largest})",
+            f"median {median(taken):.1f} ms, p95 {quantile(taken, 0.95):.1f} ms",
+            "5 ms median",
+        ),
         ("drawing both faces and the tape of it", f"median {median(drawn):.1f} ms, p95 {quantile(drawn, 0.95):.1f} ms", ""),
     ]

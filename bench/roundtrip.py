@@ -10,6 +10,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI, Response
 from sqlalchemy import create_engine
+from tests.running import free_port
 
 from bench.plans import quantile, timed
 from gantline.database import FAST, PrivateDatabase
@@ -17,7 +18,6 @@ from gantline.demo.world import job_bytes
 from gantline.server import create_app
 from gantline.settings import Settings
 from gantline.store.migrate import migrate
-from tests.running import free_port
 
 ROUNDS = 300
 
@@ -61,6 +61,14 @@ def rows() -> list[tuple[str, str, str]]:
         private.stop()
     ratio = median(planned) / median(plain)
     return [
-        ("re-plan over HTTP, as a drag asks for it", f"median {median(planned):.1f} ms, p95 {quantile(planned, 0.95):.1f} ms", "50 ms p95"),
-        (f"bare route with the same {len(kept[0]) // 1000} kB", f"median {median(plain):.1f} ms; the re-plan takes {ratio:.1f} times as long", ""),
+        (
+            "re-plan over HTTP, as a drag asks for it",
+            f"median {median(planned):.1f} ms, p95 {quantile(planned, 0.95):.1f} ms",
+            "50 ms p95",
+        ),
+        (
+            f"bare route with the same {len(kept[0]) // 1000} kB",
+            f"median {median(plain):.1f} ms; the re-plan takes {ratio:.1f} times as long",
+            "",
+        ),
     ]

@@ -35,7 +35,7 @@ def test_no_request_breaks_the_server(new_database: Callable[[], str]) -> None:
 
 
 def test_every_design_error_has_a_code_of_its_own() -> None:
-    import gantline.cli  # noqa: F401 - everything is imported by now
+    import gantline.cli
     import gantline.job.problems
     import gantline.store.shops  # noqa: F401
 

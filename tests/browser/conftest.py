@@ -61,10 +61,10 @@ def opened(browser: Browser, address: str) -> Iterator[Page]:
 def make_job(server: Running) -> Callable[..., dict[str, Any]]:
     """A copy of a sample job, made through the API, so that tests share nothing."""
 
-    def make(name: str, **changes: Any) -> dict[str, Any]:
+    def make(sample: str, **changes: Any) -> dict[str, Any]:
         from tests.conftest import DEMO
 
-        document = json.loads((DEMO / f"{name}.job.json").read_text()) | changes
+        document = json.loads((DEMO / f"{sample}.job.json").read_text()) | changes
         made: dict[str, Any] = httpx2.post(f"{server.address}/api/jobs/file", json=document).json()
         return made
 

@@ -34,7 +34,7 @@ def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(browser: Br
         page.goto("about:blank")  # even a closed page keeps it
         own_server.start()
         page.goto(f"/jobs/{job['id']}/size")
-        expect(page.get_by_text("version 2, saved")).to_be_visible(timeout=20_000)
+        expect(page.get_by_role("button", name="version 2, saved")).to_be_visible(timeout=20_000)
         expect(notice).to_have_count(0)
     saved = httpx2.get(f"{own_server.address}/api/jobs/{job['id']}").json()
     assert saved["document"]["size"]["value_mm"] == pytest.approx(3048)
@@ -43,13 +43,13 @@ def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(browser: Br
 def test_two_people_at_once_nothing_is_overwritten_unasked(page: Page, make_job: Make, server: Running) -> None:
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/size")
-    expect(page.get_by_text("version 1, saved")).to_be_visible()
+    expect(page.get_by_role("button", name="version 1, saved")).to_be_visible()
     edits = {"edits": [{"pointer": "/place", "value": "Sorrel Quay 5"}]}
     httpx2.post(f"{server.address}/api/jobs/{job['id']}/edits", json=edits, headers={"If-Match": '"1"', "Gantline-Who": "Tove"})
     type_into(page, "Diagonal", "130")
     expect(page.get_by_role("alert")).to_contain_text("Tove saved version 2")
     page.get_by_role("button", name="Put mine on top").click()
-    expect(page.get_by_text("version 3, saved")).to_be_visible()
+    expect(page.get_by_role("button", name="version 3, saved")).to_be_visible()
     expect(page.get_by_text("Sorrel Quay 5")).to_be_visible()
     expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
 
@@ -104,7 +104,9 @@ def test_everything_is_reached_by_tab_and_works_by_key(page: Page, make_job: Mak
     reached = set()
     for _ in range(70):
         page.keyboard.press("Tab")
-        reached.add(page.evaluate("() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? ''"))
+        reached.add(
+            page.evaluate("() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? ''")
+        )
     wanted = ("Frame, up and down", "Top of frame above floor", "Eye line above floor", "Sheets", "Units")
     assert all(any(want in one for one in reached) for want in wanted), reached
     page.keyboard.press("j")

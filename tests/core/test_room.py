@@ -39,7 +39,7 @@ def test_the_interval_equals_a_scan_of_every_millimetre(
     xs = [room.left_mm + (room.right_mm - room.left_mm) * k / 400 for k in range(401)] + [x for x, _ in ceiling.readings]
     over = [ceiling.at(x) for x in xs if room.left_mm <= x <= room.right_mm]
     clear = max(gap, 15.0)
-    fits = [top for top in range(0, 3000) if top + clear <= min(over) and top - room.screen.overall_height_mm >= low]
+    fits = [top for top in range(3000) if top + clear <= min(over) and top - room.screen.overall_height_mm >= low]
     if not fits:
         assert solved.high.y_top_mm - solved.low.y_top_mm < 1.0 + 1e-6
     else:

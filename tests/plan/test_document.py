@@ -92,8 +92,9 @@ def test_what_is_no_job_file_is_said_plainly() -> None:
 
 
 json_values = st.recursive(
-    st.none() | st.booleans() | st.floats() | st.text(max_size=8), lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=8), inner, max_size=3)
-)  # fmt: skip
+    st.none() | st.booleans() | st.floats() | st.text(max_size=8),
+    lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=8), inner, max_size=3),
+)
 
 
 @given(st.dictionaries(st.sampled_from(["name", "size", "survey", "units", "known", "throw"]), json_values))

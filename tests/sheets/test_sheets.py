@@ -36,7 +36,14 @@ def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(name: 
     made = ready(name, paper=paper)
     text, reader = words(SHEETS["wall-sheet"].make(made))
     assert float(reader.pages[0].mediabox.width) == pytest.approx(width_pt, abs=0.5)
-    for said in (made.job.name, "Marks for the holes", "from datum line", "Drilling", "licensed trades come first", "seen from the back"):
+    for said in (
+        made.job.name,
+        "Marks for the holes",
+        "from datum line",
+        "Drilling",
+        "licensed trades come first",
+        "seen from the back",
+    ):
         assert said in text
     for step in made.planned.plan.steps:
         assert step.place in text
@@ -62,7 +69,7 @@ def test_a_hostile_name_stays_text_everywhere() -> None:
     text, _ = words(SHEETS["wall-sheet"].make(made))
     assert "</style><script>" in text
     for kind in ("wall-drawing", "tension-drawing"):
-        ElementTree.fromstring(SHEETS[kind].make(made))  # noqa: S314 - our own
+        ElementTree.fromstring(SHEETS[kind].make(made))
     assert SHEETS["frame-and-holes"].make(made)
 
 
@@ -76,9 +83,11 @@ def test_the_dxf_reads_back_with_frame_and_holes_in_millimetres(name: str) -> No
     corners = [(x, y) for x, y, *_ in frame.get_points()]
     scene = made.planned.scene
     assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(scene.frame.right_mm - scene.frame.left_mm)
-    circles = sorted((one.dxf.center.x, one.dxf.center.y) for one in space if one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES")
+    circles = sorted(
+        (one.dxf.center.x, one.dxf.center.y) for one in space if one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES"
+    )
     drilled = sorted((hole.x_mm, hole.y_mm) for hole in scene.drilling.holes) if scene.drilling and scene.possible else []
-    assert [pair for pair in circles] == [pytest.approx(pair) for pair in drilled]
+    assert circles == [pytest.approx(pair) for pair in drilled]
     assert {"FRAME", "VIEWABLE", "HOLES", "DATUM", "DIMENSIONS"} <= {layer.dxf.name for layer in document.layers}
     assert not document.audit().has_errors
 
@@ -98,7 +107,7 @@ def test_the_csv_gives_millimetres_and_the_tapes_text() -> None:
 def test_the_drawing_is_well_formed_to_scale_and_names_no_file(name: str) -> None:
     made = ready(name)
     svg = SHEETS["wall-drawing"].make(made).decode()
-    root = ElementTree.fromstring(svg)  # noqa: S314 - our own
+    root = ElementTree.fromstring(svg)
     assert "file:" not in svg
     spans = {}
     for path in root.iter("{http://www.w3.org/2000/svg}path"):

@@ -54,6 +54,9 @@ DEFAULTS: Mapping[str, Default] = {
     "bracket_share": Default(
         2 / 3, "share", 0.2, 0.95, "bracket spacing as a share of frame width", "two thirds keeps the rail straight"
     ),
+    "bracket_fixed_mm": Default(
+        1200.0, "mm", 100.0, 10_000.0, "fixed bracket spacing of a kit", "stands in until the kit sheet is read"
+    ),
     "centre_share": Default(
         0.2, "share", 0.0, 0.5, "frame's centre clear of each bracket, share of width", "so that it hangs steady"
     ),

@@ -22,15 +22,15 @@ def back(scene: Scene, units: Units) -> Face:
         bottom_mm=0.0,
         top_mm=height,
         lanes=Lanes(left=2, right=1, above=1, below=2),
-        marks=(*_frame(scene, width, height, units), *_brackets(scene, height), *_points(scene)),
+        marks=(*_frame(scene, width, height, units), *_brackets(scene, height, units), *_points(scene)),
     )
 
 
 def _frame(scene: Scene, width: float, height: float, units: Units) -> Iterator[Mark]:
-    yield Area(key="frame", role="frame", layer="tension", points=rectangle(0.0, 0.0, width, height))
+    yield Area(key="frame", role="frame", layer="base", points=rectangle(0.0, 0.0, width, height))
     side, picture = scene.picture.left_mm - scene.frame.left_mm, scene.picture
     low, high = picture.bottom_mm - scene.frame.bottom_mm, picture.top_mm - scene.frame.bottom_mm
-    yield Area(key="picture", role="picture", layer="tension", points=rectangle(side, low, width - side, high))
+    yield Area(key="picture", role="picture", layer="base", points=rectangle(side, low, width - side, high))
     for bar in range(1, scene.centre_bars + 1):
         u = width * bar / (scene.centre_bars + 1)
         yield Line(key=f"bar-{bar}", role="bar", layer="tension", points=((u, 0.0), (u, height)))
@@ -47,13 +47,32 @@ def _frame(scene: Scene, width: float, height: float, units: Units) -> Iterator[
         text=length_text(height, units), name="Overall height")  # fmt: skip
 
 
-def _brackets(scene: Scene, height: float) -> Iterator[Mark]:
+def _brackets(scene: Scene, height: float, units: Units) -> Iterator[Mark]:
     if scene.drilling is None:
         return
     for hole in scene.drilling.holes:
         u = scene.frame.right_mm - hole.x_mm
         yield Dot(key=f"bracket-{hole.key}", role="bracket", layer="wall", at=(u, hole.y_mm - scene.frame.bottom_mm),
             name=f"{hole.row} {hole.side} bracket")  # fmt: skip
+    width = scene.frame.right_mm - scene.frame.left_mm
+    near, far = (scene.frame.right_mm - x for x in (scene.drilling.pair.right_mm, scene.drilling.pair.left_mm))
+    for key, a, b, name in (
+        ("bracket-near", 0.0, near, "Frame end to bracket"),
+        ("bracket-across", near, far, "Bracket to bracket"),
+        ("bracket-far", far, width, "Bracket to frame end"),
+    ):
+        yield Dimension(
+            key=key,
+            layer="wall",
+            axis="x",
+            a_mm=a,
+            b_mm=b,
+            base_mm=height,
+            side=1,
+            lane=1,
+            text=length_text(b - a, units),
+            name=name,
+        )
 
 
 def _points(scene: Scene) -> Iterator[Mark]:

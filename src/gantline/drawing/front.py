@@ -48,7 +48,9 @@ def _wall(scene: Scene, units: Units) -> Iterator[Mark]:
         half = scene.stud_mm / 2.0
         yield Area(key=f"stud-{number}", role=role, layer="wall", points=rectangle(x - half, bottom, x + half, top))  # type: ignore[arg-type]
     yield Line(key="datum", role="datum", layer="survey", points=((0.0, scene.datum_mm), (scene.wall_mm, scene.datum_mm)))
-    yield Label(key="datum-name", layer="survey", at=(0.0, scene.datum_mm), text="datum", anchor="start", role="datum")
+    yield Label(
+        key="datum-name", layer="survey", at=(0.01 * scene.wall_mm, scene.datum_mm), text="datum", anchor="start", role="datum"
+    )
     yield Dimension(key="wall-width", layer="survey", axis="x", a_mm=0.0, b_mm=scene.wall_mm, base_mm=min(y for _, y in floor),
         side=-1, lane=2, text=length_text(scene.wall_mm, units), name="Wall width",
         changes=(Change(pointer="/survey/wall_width_mm", value=None),))  # fmt: skip

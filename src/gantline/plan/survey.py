@@ -23,6 +23,9 @@ class Room:
 def survey(book: Book) -> Room:
     """Read the survey into the book; y counts from the floor at the survey point."""
     given = book.job.survey
+    for key, label in (("name", "Name"), ("place", "Place"), ("notes", "Notes")):
+        text = getattr(book.job, key)
+        book.entered(f"job_{key}", "survey", label, f"/{key}", text, text, "text")
     wall_mm = book.length(
         "wall_width", "survey", "Wall width", "/survey/wall_width_mm", given.wall_width_mm, "wall_width_mm",
         "the screen's centre and every mark from the left wall end move with it",

@@ -73,7 +73,7 @@ def _rule(book: Book, hung: Hung, *, sliding: bool) -> BracketRule:
     book.entered("rule", "wall", "Bracket spacing", "/wall/rule", given.rule, dict(RULES)[given.rule], "choice", RULES)
     play_mm = book.length("side_play", "wall", "Side play, each way", "/wall/side_play_mm", given.side_play_mm, "side_play_mm")
     if given.rule == "fixed":
-        wished_mm = book.length("fixed_spacing", "wall", "Fixed spacing", "/wall/spacing_mm", given.spacing_mm, "spacing_lug_mm",
+        wished_mm = book.length("fixed_spacing", "wall", "Fixed spacing", "/wall/spacing_mm", given.spacing_mm, "bracket_fixed_mm",
             "the brackets stand as far apart as the kit says")  # fmt: skip
     else:
         share = book.shop["bracket_share"] if given.spacing_share is None else given.spacing_share

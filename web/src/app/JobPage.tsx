@@ -5,6 +5,7 @@ import { Board, TapeStrip } from '../board'
 import { JobContext, useThisJob } from '../job/context'
 import { useJob } from '../job/useJob'
 import { Findings, PANELS, StepStrip } from '../stations'
+import { History } from './History'
 import { JobTools } from './JobTools'
 import { KeysHelp } from './KeysHelp'
 import { Notices } from './Notices'
@@ -21,11 +22,7 @@ export const JobPage = () => {
       <main className="p-10">
         <h1 className="font-bold text-xl">This job cannot be opened</h1>
         <p className="mt-2">{job.query.error.message}</p>
-        <button
-          type="button"
-          className="mt-4 min-h-11 rounded border border-seam px-4"
-          onClick={() => void go('/')}
-        >
+        <button type="button" className="mt-4 min-h-11 rounded border border-seam px-4" onClick={() => void go('/')}>
           Back to the yard
         </button>
       </main>
@@ -50,12 +47,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
   const natural = station === 'tension' ? 'back' : 'front'
   const shown = side ?? natural
   const face: Face = shown === 'back' ? job.drawing.back : (preview?.front ?? job.drawing.front)
-  const lit =
-    shown === 'back' && station !== 'wall'
-      ? 'tension'
-      : shown === 'front' && station === 'tension'
-        ? 'wall'
-        : station
+  const lit = shown === 'back' && station !== 'wall' ? 'tension' : shown === 'front' && station === 'tension' ? 'wall' : station
   const reached = Math.min(at, Math.max(0, plan.steps.length - 1))
   const [now, done] = useSteps(plan, reached)
   const keys = plan.stations.map((one) => one.key)
@@ -67,8 +59,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
     setSide(null)
     void go(`/jobs/${job.id}/${next}`)
   }
-  const stepBy = (by: number) =>
-    setAt(Math.min(Math.max(0, reached + by), Math.max(0, plan.steps.length - 1)))
+  const stepBy = (by: number) => setAt(Math.min(Math.max(0, reached + by), Math.max(0, plan.steps.length - 1)))
   useCommands({
     yard: () => void go('/'),
     nextStation: () => move(1),
@@ -91,22 +82,22 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
       <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
         <Rope jobId={job.id} stations={plan.stations} current={station} />
         <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
-          <div role="tablist" aria-label="Face" className="flex gap-1 px-3 pt-2">
-            {FACES.map((one) => (
-              <button
-                key={one}
-                type="button"
-                role="tab"
-                aria-selected={one === shown}
-                onClick={() => setSide(one)}
-                className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
-              >
-                {one === 'front' ? 'Front' : 'Back'}
-              </button>
-            ))}
-            <span className="ml-auto self-center pr-2 text-[14px] text-quiet">
-              version {job.version}, saved
-            </span>
+          <div className="flex px-3 pt-2">
+            <div role="tablist" aria-label="Face" className="flex gap-1">
+              {FACES.map((one) => (
+                <button
+                  key={one}
+                  type="button"
+                  role="tab"
+                  aria-selected={one === shown}
+                  onClick={() => setSide(one)}
+                  className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
+                >
+                  {one === 'front' ? 'Front' : 'Back'}
+                </button>
+              ))}
+            </div>
+            <History job={job} />
           </div>
           <div className="min-h-0 flex-1 px-2">
             <Board key={shown} face={face} station={lit} now={now} done={done} />
@@ -123,9 +114,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
           aria-label="Station"
           className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
         >
-          <h2 className="mb-2 font-bold text-[22px]">
-            {plan.stations.find((one) => one.key === station)?.label}
-          </h2>
+          <h2 className="mb-2 font-bold text-[22px]">{plan.stations.find((one) => one.key === station)?.label}</h2>
           <Findings plan={plan} station={station} />
           <Panel job={job} plan={plan} texts={texts} />
         </aside>

@@ -39,11 +39,7 @@ export const JobTools = ({ job }: { job: JobOut }) => {
         trigger={<>{`${SHORT[units.style]}${fractional ? `, 1/${units.denominator}` : ''}`} ▾</>}
       >
         <MenuHeading>Lengths in this job</MenuHeading>
-        <MenuChoices
-          value={units.style}
-          choices={STYLES}
-          onChange={(value) => void edit([{ pointer: '/units/style', value }])}
-        />
+        <MenuChoices value={units.style} choices={STYLES} onChange={(value) => void edit([{ pointer: '/units/style', value }])} />
         {fractional && (
           <>
             <MenuHeading>Finest mark on the tape</MenuHeading>

@@ -8,9 +8,7 @@ export const KeysHelp = ({ open, onClose }: { open: boolean; onClose: () => void
       {Object.values(COMMANDS).map((one) => (
         <div key={one.label} className="contents">
           <dt>
-            <kbd className="rounded border border-seam bg-lift px-2 py-0.5 font-sans font-semibold">
-              {spoken(one.keys)}
-            </kbd>
+            <kbd className="rounded border border-seam bg-lift px-2 py-0.5 font-sans font-semibold">{spoken(one.keys)}</kbd>
           </dt>
           <dd>{one.label}</dd>
         </div>

@@ -7,8 +7,8 @@ export const Notices = () => {
     return (
       <div role="alert" className="flex items-center gap-4 border-brass border-l-[6px] bg-lift px-4 py-2">
         <p className="flex-1">
-          <strong>Saved meanwhile.</strong> {conflict.who} saved version {conflict.version} ({conflict.what})
-          while you changed something. Nothing is lost.
+          <strong>Saved meanwhile.</strong> {conflict.who} saved version {conflict.version} ({conflict.what}) while you changed
+          something. Nothing is lost.
         </p>
         <button
           type="button"
@@ -17,11 +17,7 @@ export const Notices = () => {
         >
           Put mine on top
         </button>
-        <button
-          type="button"
-          className="min-h-10 rounded-md border border-seam px-3"
-          onClick={() => void resolve(false)}
-        >
+        <button type="button" className="min-h-10 rounded-md border border-seam px-3" onClick={() => void resolve(false)}>
           Take theirs
         </button>
       </div>

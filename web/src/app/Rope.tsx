@@ -5,15 +5,7 @@ import { Rich } from '../parts/Num'
 const SAID = { stop: 'stop', mind: 'look again', note: '' } as const
 
 /** The rope of stations: each knot says by its shape how the station stands. */
-export const Rope = ({
-  jobId,
-  stations,
-  current,
-}: {
-  jobId: string
-  stations: readonly StationState[]
-  current: string
-}) => (
+export const Rope = ({ jobId, stations, current }: { jobId: string; stations: readonly StationState[]; current: string }) => (
   <nav
     aria-label="Stations"
     className="relative w-[160px] shrink-0 overflow-y-auto py-3 pl-2 max-[820px]:w-full max-[820px]:overflow-x-auto max-[820px]:py-1"
@@ -29,10 +21,7 @@ export const Rope = ({
     <ol className="relative flex h-full flex-col justify-around max-[820px]:flex-row max-[820px]:justify-start max-[820px]:gap-5">
       {stations.map((one) => (
         <li key={one.key}>
-          <NavLink
-            to={`/jobs/${jobId}/${one.key}`}
-            className="flex min-h-14 items-center gap-3 rounded-md pr-1"
-          >
+          <NavLink to={`/jobs/${jobId}/${one.key}`} className="flex min-h-14 items-center gap-3 rounded-md pr-1">
             <Knot state={one} current={one.key === current} />
             <span className="min-w-0 flex-1">
               <span
@@ -58,12 +47,7 @@ const Knot = ({ state, current }: { state: StationState; current: boolean }) => 
   <svg viewBox="0 0 28 28" className="size-7 shrink-0" aria-hidden="true">
     <circle cx="14" cy="14" r="13" fill="var(--velvet)" />
     {state.worst === 'stop' ? (
-      <path
-        d="M9 3h10l6 6v10l-6 6H9l-6-6V9Z"
-        fill="var(--stop-ground)"
-        stroke="var(--stop)"
-        strokeWidth="2.4"
-      />
+      <path d="M9 3h10l6 6v10l-6 6H9l-6-6V9Z" fill="var(--stop-ground)" stroke="var(--stop)" strokeWidth="2.4" />
     ) : (
       <circle
         cx="14"
@@ -75,9 +59,7 @@ const Knot = ({ state, current }: { state: StationState; current: boolean }) => 
         strokeDasharray={state.worst === 'mind' ? '4 3.2' : undefined}
       />
     )}
-    {state.worst === 'stop' && (
-      <path d="M10 10l8 8M18 10l-8 8" stroke="var(--stop)" strokeWidth="2.6" strokeLinecap="round" />
-    )}
+    {state.worst === 'stop' && <path d="M10 10l8 8M18 10l-8 8" stroke="var(--stop)" strokeWidth="2.6" strokeLinecap="round" />}
     {state.worst !== 'stop' && state.worst !== 'mind' && (
       <path
         d="M9.500 14.500l3 3 6-7"
@@ -88,8 +70,6 @@ const Knot = ({ state, current }: { state: StationState; current: boolean }) => 
         strokeLinejoin="round"
       />
     )}
-    {state.worst === 'mind' && (
-      <circle cx="14" cy="14" r="2.800" fill={current ? 'var(--on-brass)' : 'var(--brass)'} />
-    )}
+    {state.worst === 'mind' && <circle cx="14" cy="14" r="2.800" fill={current ? 'var(--on-brass)' : 'var(--brass)'} />}
   </svg>
 )

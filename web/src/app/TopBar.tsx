@@ -28,12 +28,7 @@ export const TopBar = ({ children, tools, onHelp }: TopBarProps) => {
       </Link>
       <div className="flex min-w-0 flex-1 items-baseline gap-3 max-[820px]:basis-[60%]">{children}</div>
       {tools}
-      <button
-        type="button"
-        onClick={turn}
-        className={BAR_BUTTON}
-        aria-label={theme === 'dark' ? 'Bright theme' : 'Dark theme'}
-      >
+      <button type="button" onClick={turn} className={BAR_BUTTON} aria-label={theme === 'dark' ? 'Bright theme' : 'Dark theme'}>
         <svg viewBox="0 0 20 20" className="size-5" aria-hidden="true">
           <circle cx="10" cy="10" r="6.500" fill="none" stroke="currentColor" strokeWidth="1.800" />
           <path d="M10 3.500a6.500 6.500 0 0 1 0 13Z" fill="currentColor" />

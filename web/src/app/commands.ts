@@ -23,5 +23,4 @@ export const keysOf = (event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' 
   return mod ? `mod+${event.shiftKey ? 'shift+' : ''}${key}` : key
 }
 
-export const spoken = (keys: string): string =>
-  keys.replace('mod', 'Ctrl').replace('shift', 'Shift').replaceAll('+', ' ')
+export const spoken = (keys: string): string => keys.replace('mod', 'Ctrl').replace('shift', 'Shift').replaceAll('+', ' ')

@@ -12,9 +12,7 @@ export const useCommands = (doers: Doers): void => {
       if (event.defaultPrevented || !(event.target instanceof HTMLElement)) return
       if (event.target.closest('input, textarea, select, [role="menu"], [role="dialog"]')) return
       const keys = keysOf(event)
-      const name = (Object.keys(COMMANDS) as CommandName[]).find(
-        (one) => COMMANDS[one].keys === keys && latest.current[one],
-      )
+      const name = (Object.keys(COMMANDS) as CommandName[]).find((one) => COMMANDS[one].keys === keys && latest.current[one])
       if (!name) return
       event.preventDefault()
       latest.current[name]?.()

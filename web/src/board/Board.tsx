@@ -41,13 +41,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
       <svg width={size.width} height={size.height} role="img" aria-labelledby={titleId}>
         <title id={titleId}>{face.summary}</title>
         <defs>
-          <pattern
-            id="hatch"
-            width="7"
-            height="7"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
+          <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
           </pattern>
         </defs>
@@ -61,13 +55,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
       {shown.map(
         (mark) =>
           mark.kind === 'label' && (
-            <BoardLabel
-              key={mark.key}
-              mark={mark}
-              sheet={sheet}
-              shift={shift}
-              narrow={size.width < NARROW_PX}
-            />
+            <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={size.width < NARROW_PX} />
           ),
       )}
       <svg
@@ -78,15 +66,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
         style={{ pointerEvents: 'none' }}
       >
         {handles.map((handle) => (
-          <Grip
-            key={handle.key}
-            handle={handle}
-            sheet={sheet}
-            down={down(handle)}
-            move={move}
-            up={up}
-            cancel={cancel}
-          />
+          <Grip key={handle.key} handle={handle} sheet={sheet} down={down(handle)} move={move} up={up} cancel={cancel} />
         ))}
       </svg>
       {dimensions.map((mark) => (
@@ -129,15 +109,7 @@ const BESIDE: Record<string, readonly [number, number]> = {
 }
 
 /** Numbers of the points: the ends and every few, and always those of the step at hand. */
-const Numbers = ({
-  marks,
-  sheet,
-  now,
-}: {
-  marks: readonly Mark[]
-  sheet: Sheet
-  now?: ReadonlySet<number>
-}) => (
+const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; now?: ReadonlySet<number> }) => (
   <>
     {marks.map((mark) => {
       if (mark.kind !== 'dot' || !mark.key.startsWith('point-')) return null
@@ -146,9 +118,7 @@ const Numbers = ({
       if (!lit && typeof mark.number !== 'number') return null
       const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
       const [dx, dy] = BESIDE[mark.name.split(' ').at(-1) ?? ''] ?? [0, 0]
-      const look = lit
-        ? 'z-10 rounded bg-chalk px-1 font-bold text-[15px] text-velvet'
-        : 'text-[13px] text-ink'
+      const look = lit ? 'z-10 rounded bg-chalk px-1 font-bold text-[15px] text-velvet' : 'text-[13px] text-ink'
       return (
         <span
           key={mark.key}

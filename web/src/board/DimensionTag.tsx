@@ -62,10 +62,7 @@ export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps
           className="w-32 rounded border-2 border-chalk bg-velvet px-2 py-1 text-center font-semibold text-[17px] text-ink"
         />
         {trouble && (
-          <p
-            role="alert"
-            className="w-64 rounded border-stop border-l-4 bg-stop-ground p-2 text-[14px] text-ink"
-          >
+          <p role="alert" className="w-64 rounded border-stop border-l-4 bg-stop-ground p-2 text-[14px] text-ink">
             <Rich text={trouble} />
           </p>
         )}

@@ -41,8 +41,7 @@ const Shape = ({ mark, sheet, station, now, done }: ShapeProps) => {
       />
     )
   }
-  if (mark.kind === 'line')
-    return <path className={`mark ${mark.role} ${faint}`} d={`M${path(sheet, mark.points)}`} />
+  if (mark.kind === 'line') return <path className={`mark ${mark.role} ${faint}`} d={`M${path(sheet, mark.points)}`} />
   if (mark.kind !== 'dot') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const number = Number(mark.key.replace('point-', ''))
@@ -50,9 +49,7 @@ const Shape = ({ mark, sheet, station, now, done }: ShapeProps) => {
   const radius = (DOT_PX[mark.role] ?? 4) * (lit === 'now' ? 1.9 : 1)
   return (
     <g className={faint}>
-      {(mark.role === 'hole' || mark.role === 'bracket') && (
-        <circle cx={xPx} cy={yPx} r={radius + 1} className="hole-ground" />
-      )}
+      {(mark.role === 'hole' || mark.role === 'bracket') && <circle cx={xPx} cy={yPx} r={radius + 1} className="hole-ground" />}
       <circle className={`mark ${mark.role} ${lit}`} cx={xPx} cy={yPx} r={radius} />
       {(mark.role === 'hole' || mark.role === 'bracket') && (
         <path className={`mark ${mark.role}`} d={`M${xPx - 10} ${yPx}h20M${xPx} ${yPx - 10}v20`} />
@@ -73,11 +70,8 @@ type ShapesProps = {
 /** Areas, lines and dots; what travels with a dragged handle is moved as one group. */
 export const Shapes = memo(({ marks, sheet, station, shift, now, done }: ShapesProps) => {
   const moving = (mark: Mark) => shift !== null && 'moves' in mark && mark.moves === shift.key
-  const draw = (mark: Mark) => (
-    <Shape key={mark.key} mark={mark} sheet={sheet} station={station} now={now} done={done} />
-  )
-  const order = (mark: Mark) =>
-    mark.kind === 'dot' ? 2 : mark.kind === 'line' && mark.role !== 'datum' ? 1 : 0
+  const draw = (mark: Mark) => <Shape key={mark.key} mark={mark} sheet={sheet} station={station} now={now} done={done} />
+  const order = (mark: Mark) => (mark.kind === 'dot' ? 2 : mark.kind === 'line' && mark.role !== 'datum' ? 1 : 0)
   const sorted = [...marks].sort((a, b) => order(a) - order(b))
   return (
     <>

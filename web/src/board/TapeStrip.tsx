@@ -48,8 +48,7 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
         {piece.start_mm === 0 && <path d={`M.4 -1.5V${BAND}`} stroke="var(--quiet)" strokeWidth=".9" />}
       </svg>
       <p className="mt-1 h-9 text-[13.5px] leading-tight">
-        <span className="font-semibold">{piece.title}</span>{' '}
-        <span className="text-quiet">from the {piece.hook}</span>
+        <span className="font-semibold">{piece.title}</span> <span className="text-quiet">from the {piece.hook}</span>
       </p>
     </figure>
   )
@@ -61,9 +60,7 @@ export const TapeStrip = ({ pieces }: { pieces: readonly TapeWindow[] }) => (
     {pieces.length > 0 ? (
       pieces.map((piece) => <TapePiece key={piece.key} piece={piece} />)
     ) : (
-      <p className="text-quiet">
-        No marks yet: the wall has no holes until a height fits and the brackets have a place.
-      </p>
+      <p className="text-quiet">No marks yet: the wall has no holes until a height fits and the brackets have a place.</p>
     )}
   </div>
 )

@@ -18,29 +18,15 @@ const DIMENSIONS: Record<StationKey, readonly string[]> = {
   tension: ['tension'],
 }
 /** Drawn even where they are not lit: what a wall consists of. */
-const ALWAYS = new Set([
-  'wall',
-  'ceiling',
-  'floor',
-  'stud',
-  'stud-predicted',
-  'frame',
-  'frame-clash',
-  'picture',
-  'datum',
-  'hole',
-])
+const ALWAYS = new Set(['wall', 'ceiling', 'floor', 'stud', 'stud-predicted', 'frame', 'frame-clash', 'picture', 'datum', 'hole'])
 
-export const isLit = (mark: Mark, station: StationKey): boolean =>
-  mark.layer === 'base' || LIT[station].includes(mark.layer)
+export const isLit = (mark: Mark, station: StationKey): boolean => mark.layer === 'base' || LIT[station].includes(mark.layer)
 
 /** Whether a mark is drawn at all while this station is at work. */
 export const isShown = (mark: Mark, station: StationKey): boolean => {
   if (mark.layer === 'base') return true
   if (mark.kind === 'dimension') return DIMENSIONS[station].includes(mark.layer)
-  if (mark.kind === 'label')
-    return DIMENSIONS[station].includes(mark.layer) || (mark.key === 'datum-name' && station === 'wall')
-  if (mark.kind === 'handle')
-    return mark.layer === 'height' ? station !== 'throw' && station !== 'tension' : station === 'throw'
+  if (mark.kind === 'label') return DIMENSIONS[station].includes(mark.layer) || (mark.key === 'datum-name' && station === 'wall')
+  if (mark.kind === 'handle') return mark.layer === 'height' ? station !== 'throw' && station !== 'tension' : station === 'throw'
   return LIT[station].includes(mark.layer) || ALWAYS.has(mark.role)
 }

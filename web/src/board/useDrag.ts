@@ -19,12 +19,8 @@ const held = (at: number, stops: Handle['x_stops']): { at: number; hit: string }
 /** Where a handle comes to lie: whole tape steps from its origin, held by its stops, which have names. */
 export const moveHandle = (handle: Handle, dxMm: number, dyMm: number): Moved => {
   const whole = (mm: number) => Math.round(mm / handle.step_mm) * handle.step_mm
-  const x = handle.x_pointer
-    ? held(whole(handle.origin[0] + dxMm), handle.x_stops)
-    : { at: handle.origin[0], hit: '' }
-  const y = handle.y_pointer
-    ? held(whole(handle.origin[1] + dyMm), handle.y_stops)
-    : { at: handle.origin[1], hit: '' }
+  const x = handle.x_pointer ? held(whole(handle.origin[0] + dxMm), handle.x_stops) : { at: handle.origin[0], hit: '' }
+  const y = handle.y_pointer ? held(whole(handle.origin[1] + dyMm), handle.y_stops) : { at: handle.origin[1], hit: '' }
   return { x: x.at, y: y.at, hit: x.hit || y.hit }
 }
 
@@ -41,11 +37,7 @@ export const useDrag = (sheet: Sheet, { onDrag, onDrop }: DragDone) => {
   const at = (event: PointerEvent) => {
     const from = start.current
     if (!from) return null
-    return moveHandle(
-      from.handle,
-      (event.clientX - from.xPx) / sheet.pxPerMm,
-      (from.yPx - event.clientY) / sheet.pxPerMm,
-    )
+    return moveHandle(from.handle, (event.clientX - from.xPx) / sheet.pxPerMm, (from.yPx - event.clientY) / sheet.pxPerMm)
   }
   const down = (handle: Handle) => (event: PointerEvent<SVGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)

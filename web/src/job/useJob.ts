@@ -1,15 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import {
-  api,
-  ask,
-  type Edit,
-  type JobOut,
-  type KnownWord,
-  type PreviewOut,
-  Refused,
-  ServerAway,
-} from '../api/client'
+import { api, ask, type Edit, type JobOut, type KnownWord, type PreviewOut, Refused, ServerAway } from '../api/client'
 import { keepPending, readPending } from './pending'
 
 export const jobKeys = { all: ['jobs'] as const, one: (id: string) => ['job', id] as const }
@@ -43,10 +34,7 @@ export const useJob = (id: string) => {
     [client, id],
   )
 
-  const match = useCallback(
-    () => ({ path: { job_id: id }, header: { 'if-match': `"${newest.current?.version ?? 0}"` } }),
-    [id],
-  )
+  const match = useCallback(() => ({ path: { job_id: id }, header: { 'if-match': `"${newest.current?.version ?? 0}"` } }), [id])
 
   const working = useRef(false)
   // one per kept change, in the same order; changes kept by an earlier page have nobody waiting
@@ -146,14 +134,12 @@ export const useJob = (id: string) => {
 
   const step = useCallback(
     async (way: 'undo' | 'redo'): Promise<void> => {
-      const path =
-        way === 'undo' ? ('/api/jobs/{job_id}/undo' as const) : ('/api/jobs/{job_id}/redo' as const)
+      const path = way === 'undo' ? ('/api/jobs/{job_id}/undo' as const) : ('/api/jobs/{job_id}/redo' as const)
       try {
         take(await ask<JobOut>(api.POST(path, { params: match() })))
       } catch (error) {
         if (error instanceof ServerAway) setAway(true)
-        else if (error instanceof Refused && error.problem.type.endsWith('version-conflict'))
-          void query.refetch()
+        else if (error instanceof Refused && error.problem.type.endsWith('version-conflict')) void query.refetch()
       }
     },
     [take, match, query.refetch],
@@ -161,11 +147,7 @@ export const useJob = (id: string) => {
 
   const markKnown = useCallback(
     async (pointer: string, known: KnownWord | null) =>
-      take(
-        await ask<JobOut>(
-          api.POST('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } }),
-        ),
-      ),
+      take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } }))),
     [take, match],
   )
 

@@ -51,11 +51,7 @@ export const Field = ({ figure, all, also = [] }: FieldProps) => {
         {entry.kind !== 'choice' && entry.kind !== 'switch' && <TypedValue {...common} />}
       </div>
       {trouble && (
-        <p
-          id={errorId}
-          role="alert"
-          className="mb-2 border-stop border-l-4 pl-2 text-[14px] text-stop leading-snug"
-        >
+        <p id={errorId} role="alert" className="mb-2 border-stop border-l-4 pl-2 text-[14px] text-stop leading-snug">
           <Rich text={trouble} />
         </p>
       )}
@@ -101,16 +97,8 @@ type ValueProps = {
 }
 
 const ChoiceValue = ({ figure, label, save }: ValueProps) => (
-  <Menu
-    label={label}
-    className={VALUE}
-    trigger={<span className="font-semibold text-[15.5px]">{figure.text} ▾</span>}
-  >
-    <MenuChoices
-      value={String(figure.value)}
-      onChange={(next) => void save(next)}
-      choices={figure.entry?.choices ?? []}
-    />
+  <Menu label={label} className={VALUE} trigger={<span className="font-semibold text-[15.5px]">{figure.text} ▾</span>}>
+    <MenuChoices value={String(figure.value)} onChange={(next) => void save(next)} choices={figure.entry?.choices ?? []} />
   </Menu>
 )
 

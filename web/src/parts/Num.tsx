@@ -55,9 +55,7 @@ export const Num = ({ text, className = '' }: { text: string; className?: string
         if (at % 3 === 2) return null
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: the parts of one text never reorder
-          <Fragment key={at}>
-            {at % 3 === 0 ? units(part) : <Stack top={part} bottom={parts[at + 1] ?? ''} />}
-          </Fragment>
+          <Fragment key={at}>{at % 3 === 0 ? units(part) : <Stack top={part} bottom={parts[at + 1] ?? ''} />}</Fragment>
         )
       })}
     </span>
@@ -66,9 +64,4 @@ export const Num = ({ text, className = '' }: { text: string; className?: string
 
 /** The same text as a person would type it. */
 export const typeable = (text: string): string =>
-  text
-    .replaceAll('\u00a0', ' ')
-    .replaceAll('\u2044', '/')
-    .replaceAll('″', '"')
-    .replaceAll('′', "'")
-    .replaceAll('−', '-')
+  text.replaceAll('\u00a0', ' ').replaceAll('\u2044', '/').replaceAll('″', '"').replaceAll('′', "'").replaceAll('−', '-')

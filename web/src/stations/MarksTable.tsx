@@ -27,9 +27,7 @@ export const MarksTable = ({ plan }: { plan: Plan }) => {
                   <th scope="row" className="py-0.5 text-left font-normal text-quiet">
                     {name}
                   </th>
-                  <td className="text-right">
-                    {name === 'rounding' ? <Rich text={text} /> : <Num text={text} />}
-                  </td>
+                  <td className="text-right">{name === 'rounding' ? <Rich text={text} /> : <Num text={text} />}</td>
                 </tr>
               ))}
           </tbody>

@@ -19,11 +19,7 @@ export const Figures = ({ plan, keys }: FiguresProps) => {
 }
 
 const Row = ({ figure, all }: { figure: Figure; all: readonly Figure[] }) =>
-  figure.entry && figure.key !== 'frame_top' ? (
-    <Field figure={figure} all={all} />
-  ) : (
-    <FigureRow figure={figure} all={all} />
-  )
+  figure.entry && figure.key !== 'frame_top' ? <Field figure={figure} all={all} /> : <FigureRow figure={figure} all={all} />
 
 /** What is found out at a station, the worst first. */
 export const Findings = ({ plan, station }: { plan: Plan; station: StationKey }) => {
@@ -48,9 +44,7 @@ export const Cautions = ({ plan, station }: { plan: Plan; station: StationKey })
           <strong>{one.name}.</strong> {one.text}
         </p>
       ))}
-    {station === 'wall' && (
-      <p className="mt-2 pl-3 text-[14px] text-quiet leading-snug">{plan.local_rules}</p>
-    )}
+    {station === 'wall' && <p className="mt-2 pl-3 text-[14px] text-quiet leading-snug">{plan.local_rules}</p>}
   </>
 )
 

@@ -16,12 +16,7 @@ const BUTTON = 'min-h-16 rounded-lg border border-seam px-5 text-lg disabled:opa
 /** Which corner next: one step of the tension order at a time, large. */
 export const StepStrip = ({ plan, at, onStep }: StepStripProps) => {
   const step = plan.steps[at]
-  if (!step)
-    return (
-      <p className="flex h-full items-center px-4 text-quiet">
-        No order yet: the frame cannot take its points.
-      </p>
-    )
+  if (!step) return <p className="flex h-full items-center px-4 text-quiet">No order yet: the frame cannot take its points.</p>
   return (
     <div className="flex min-h-[150px] items-center gap-6 px-5 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
       <button type="button" className={BUTTON} disabled={at === 0} onClick={() => onStep(at - 1)}>
@@ -37,7 +32,7 @@ export const StepStrip = ({ plan, at, onStep }: StepStripProps) => {
           {step.numbers.length > 0 && (
             <span className="font-medium">
               {' '}
-              · {step.numbers.length + step.partners.length > 1 ? 'points' : 'point'} {runs(step.numbers)}
+              · {runs(step.numbers)}
               {step.partners.length > 0 && ` with ${runs(step.partners)}`}
             </span>
           )}
@@ -55,9 +50,7 @@ export const StepStrip = ({ plan, at, onStep }: StepStripProps) => {
               // biome-ignore lint/suspicious/noArrayIndexKey: readings of one step never reorder
               <span key={index}>
                 {index > 0 && (
-                  <span className="mx-1.5 text-[16px]">
-                    {step.readings.length < step.numbers.length ? 'to' : 'and'}
-                  </span>
+                  <span className="mx-1.5 text-[16px]">{step.readings.length < step.numbers.length ? 'to' : 'and'}</span>
                 )}
                 <Num text={one} />
               </span>

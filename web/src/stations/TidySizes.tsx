@@ -16,10 +16,7 @@ export const TidySizes = ({ plan }: { plan: Plan }) => {
             onClick={() => void edit(toEdits(row.changes))}
             className={`grid min-h-11 w-full grid-cols-[1.1rem_1fr_auto] items-center gap-2 rounded px-1 text-left hover:bg-lift ${row.chosen ? 'bg-lift' : ''}`}
           >
-            <span
-              aria-hidden="true"
-              className={`size-3 border-2 border-brass ${row.chosen ? 'bg-brass' : ''}`}
-            />
+            <span aria-hidden="true" className={`size-3 border-2 border-brass ${row.chosen ? 'bg-brass' : ''}`} />
             <span className="text-[16.5px]">
               <Num text={row.width} /> × <Num text={row.height} />
             </span>

@@ -6,10 +6,7 @@ import { Num } from '../parts/Num'
 export const ToMeasure = ({ plan }: { plan: Plan }) => {
   if (plan.to_measure.length === 0) return null
   return (
-    <section
-      className="mb-2 border-brass border-l-[6px] bg-lift px-3 py-2"
-      aria-label="Measure before drilling"
-    >
+    <section className="mb-2 border-brass border-l-[6px] bg-lift px-3 py-2" aria-label="Measure before drilling">
       <h3 className="font-bold">Measure before drilling</h3>
       <ul>
         {plan.to_measure.map((one) => (

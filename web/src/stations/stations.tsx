@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import type { JobOut, Plan, StationKey } from '../api/client'
+import { DeleteJob } from './DeleteJob'
 import { MarksTable } from './MarksTable'
 import { Cautions, Figures, Part } from './Panel'
 import { Readings } from './Readings'
@@ -20,6 +21,10 @@ const Survey = ({ job, plan, texts }: StationProps) => (
     <Part title="Build">
       <Figures plan={plan} keys={['build', 'stud_first', 'stud_spacing', 'stud_width']} />
     </Part>
+    <Part title="Job">
+      <Figures plan={plan} keys={['job_name', 'job_place', 'job_notes']} />
+      <DeleteJob job={job} />
+    </Part>
   </>
 )
 
@@ -39,14 +44,7 @@ const Size = ({ plan }: StationProps) => (
       <TakeFrom kind="kit" label="Take a frame kit from the stores" />
       <Figures
         plan={plan}
-        keys={[
-          'border_side',
-          'border_top',
-          'border_bottom',
-          'overall_width',
-          'overall_height',
-          'overall_diagonal',
-        ]}
+        keys={['border_side', 'border_top', 'border_bottom', 'overall_width', 'overall_height', 'overall_diagonal']}
       />
     </Part>
   </>
@@ -63,15 +61,7 @@ const Height = ({ plan }: StationProps) => (
     <Part title="Bounds">
       <Figures
         plan={plan}
-        keys={[
-          'ceiling_gap',
-          'lowest_edge',
-          'top_highest',
-          'top_lowest',
-          'slack_ceiling',
-          'slack_lift_on',
-          'slack_lowest_edge',
-        ]}
+        keys={['ceiling_gap', 'lowest_edge', 'top_highest', 'top_lowest', 'slack_ceiling', 'slack_lift_on', 'slack_lowest_edge']}
       />
     </Part>
   </>
@@ -159,16 +149,7 @@ const Tension = ({ plan }: StationProps) => (
     <Part title="Points">
       <Figures
         plan={plan}
-        keys={[
-          'hold_spacing',
-          'inset',
-          'rail_count',
-          'stile_count',
-          'points',
-          'rail_gap',
-          'stile_gap',
-          'steps',
-        ]}
+        keys={['hold_spacing', 'inset', 'rail_count', 'stile_count', 'points', 'rail_gap', 'stile_gap', 'steps']}
       />
       <p className="py-2 text-[14px] text-quiet">{plan.hooks}</p>
     </Part>

@@ -1,7 +1,6 @@
 import type { Face } from '../api/client'
 
-const path = (points: readonly (readonly number[])[]) =>
-  points.map(([x = 0, y = 0]) => `${x} ${-y}`).join('L')
+const path = (points: readonly (readonly number[])[]) => points.map(([x = 0, y = 0]) => `${x} ${-y}`).join('L')
 const DRAWN = new Set(['wall', 'frame', 'frame-clash', 'picture', 'floor', 'ceiling'])
 
 /** A job's wall at the yard's one scale. */

@@ -39,12 +39,7 @@ export const NewJob = ({ open, onClose, onMade }: NewJobProps) => {
     make.mutate(new FormData(event.currentTarget))
   }
   return (
-    <Sheet
-      open={open}
-      onClose={onClose}
-      title="A new job"
-      describe="A name and a diagonal are enough to begin."
-    >
+    <Sheet open={open} onClose={onClose} title="A new job" describe="A name and a diagonal are enough to begin.">
       <form onSubmit={submit} className="mt-4 flex flex-col gap-4">
         <label>
           Name
@@ -71,11 +66,7 @@ export const NewJob = ({ open, onClose, onMade }: NewJobProps) => {
         </div>
         <label>
           Lengths in
-          <select
-            value={style}
-            onChange={(event) => setStyle(event.target.value as typeof style)}
-            className={INPUT}
-          >
+          <select value={style} onChange={(event) => setStyle(event.target.value as typeof style)} className={INPUT}>
             {STYLES.map(([value, label]) => (
               <option key={value} value={value}>
                 {label}
@@ -87,9 +78,7 @@ export const NewJob = ({ open, onClose, onMade }: NewJobProps) => {
           <p role="alert" className="border-stop border-l-4 bg-stop-ground px-3 py-2">
             <Rich
               text={
-                make.error instanceof Refused
-                  ? make.error.message
-                  : 'The server does not answer. What you typed is still here.'
+                make.error instanceof Refused ? make.error.message : 'The server does not answer. What you typed is still here.'
               }
             />
           </p>
@@ -98,11 +87,7 @@ export const NewJob = ({ open, onClose, onMade }: NewJobProps) => {
           <button type="button" onClick={onClose} className="min-h-11 rounded-md border border-seam px-4">
             Leave it
           </button>
-          <button
-            type="submit"
-            disabled={make.isPending}
-            className="min-h-11 rounded-md bg-brass px-5 font-bold text-on-brass"
-          >
+          <button type="submit" disabled={make.isPending} className="min-h-11 rounded-md bg-brass px-5 font-bold text-on-brass">
             Make the job
           </button>
         </div>

@@ -18,10 +18,7 @@ const SCALES = [0.08, 0.072, 0.066, 0.06, 0.056, 0.052, 0.048]
 /** All walls at one scale on one floor line, so that a hall is a hall and a den is a den. */
 export const scaleOf = (cards: readonly JobCard[], widthPx: number): number => {
   const row = (scale: number) =>
-    cards.reduce(
-      (sum, one) => sum + Math.max(WORDS_PX, (one.front.right_mm - one.front.left_mm) * scale) + GAP_PX,
-      -GAP_PX,
-    )
+    cards.reduce((sum, one) => sum + Math.max(WORDS_PX, (one.front.right_mm - one.front.left_mm) * scale) + GAP_PX, -GAP_PX)
   return SCALES.find((scale) => row(scale) <= widthPx) ?? 0.052
 }
 
@@ -87,18 +84,12 @@ export const Yard = () => {
         {read.error && (
           <p role="alert" className="mb-4 max-w-2xl border-stop border-l-[6px] bg-stop-ground px-3 py-2">
             <strong className="text-stop">Not read</strong> ·{' '}
-            {read.error instanceof Refused ? (
-              <FileTrouble refused={read.error} />
-            ) : (
-              'the server does not answer.'
-            )}
+            {read.error instanceof Refused ? <FileTrouble refused={read.error} /> : 'the server does not answer.'}
           </p>
         )}
         {list.isError && <p role="alert">The server does not answer. This page tries again by itself.</p>}
         {list.isSuccess && cards.length === 0 && (
-          <p className="mt-16 text-center text-lg">
-            No jobs yet. Make one with a name and a diagonal, or read a job file.
-          </p>
+          <p className="mt-16 text-center text-lg">No jobs yet. Make one with a name and a diagonal, or read a job file.</p>
         )}
         <ul className="my-auto flex flex-wrap items-stretch justify-center gap-x-10 gap-y-14">
           {size.width > 0 && cards.map((card) => <Wall key={card.id} card={card} scale={scale} />)}
@@ -112,14 +103,12 @@ export const Yard = () => {
 
 const FileTrouble = ({ refused }: { refused: Refused }) => (
   <>
-    {(refused.problem.errors?.length ? refused.problem.errors : [{ pointer: '', text: refused.message }]).map(
-      (one) => (
-        <span key={one.pointer + one.text} className="block">
-          {one.pointer && <code>{one.pointer} </code>}
-          <Rich text={one.text} />
-        </span>
-      ),
-    )}
+    {(refused.problem.errors?.length ? refused.problem.errors : [{ pointer: '', text: refused.message }]).map((one) => (
+      <span key={one.pointer + one.text} className="block">
+        {one.pointer && <code>{one.pointer} </code>}
+        <Rich text={one.text} />
+      </span>
+    ))}
   </>
 )
 

@@ -1,0 +1,64 @@
+"""Make docs/screenshots anew from the sample world, on a server and a database of its own.
+
+Needs poppler-utils for the page of the wall sheet. Run it as a module: python -m tools.screenshots
+"""
+
+import subprocess
+import tempfile
+from pathlib import Path
+
+import httpx2
+from playwright.sync_api import Page, sync_playwright
+from tests.browser.conftest import ARGS
+from tests.running import Running
+
+OUT = Path(__file__).parents[1] / "docs" / "screenshots"
+# name, job ("" is the yard), station, theme, keys pressed first
+SHOTS = (
+    ("yard", "", "", "dark", ()),
+    ("board-front", "Mill loft", "wall", "dark", ()),
+    ("board-back", "Mill loft", "wall", "dark", ("o",)),
+    ("height-clash", "Basement den", "height", "dark", ()),
+    ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
+    ("size-bright", "Parish hall", "size", "light", ()),
+    ("throw", "Mill loft", "throw", "dark", ()),
+)
+
+
+def shoot(page: Page, name: str) -> None:
+    """Take one picture once the page is quiet."""
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(300)
+    page.screenshot(path=OUT / f"{name}.png")
+
+
+def main() -> None:
+    """All pictures."""
+    OUT.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory(prefix="gantline-shots-", dir="/var/tmp") as kept:
+        folder = Path(kept)
+        folder.chmod(0o755)
+        server = Running("--data", str(folder / "pg")).start()
+        jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs").json()}
+        with sync_playwright() as play:
+            browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
+            for name, job, station, theme, keys in SHOTS:
+                page = browser.new_page(viewport={"width": 1280, "height": 800}, color_scheme=theme)  # type: ignore[arg-type]
+                page.add_init_script(f"localStorage.setItem('gantline.theme', '{theme}')")
+                page.goto(f"{server.address}/jobs/{jobs[job]}/{station}" if job else server.address)
+                page.wait_for_load_state("networkidle")
+                for key in keys:
+                    page.keyboard.press(key)
+                shoot(page, name)
+                page.close()
+            browser.close()
+        pdf = folder / "sheet.pdf"
+        pdf.write_bytes(httpx2.get(f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/wall-sheet", timeout=60).content)
+        subprocess.run(
+            ["pdftoppm", "-r", "90", "-f", "1", "-l", "1", "-singlefile", "-png", str(pdf), str(OUT / "wall-sheet")], check=True
+        )
+        server.stop()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,31 @@
+import { expect, test } from 'vitest'
+import type { Dimension, Mark } from '../api/client'
+import { placeDimension } from './dimensionLines'
+import { isShown } from './layers'
+import { LANE_PX } from './sheet'
+
+const sheet = { leftPx: 100, basePx: 500, pxPerMm: 0.1 }
+const across = { kind: 'dimension', axis: 'x', a_mm: 0, b_mm: 2000, base_mm: 0, side: -1, lane: 1, layer: 'size' } as Dimension
+
+test('a dimension lies in its lane, at scale, on its side of what it measures', () => {
+  const below = placeDimension(across, sheet)
+  expect(below.lengthPx).toBeCloseTo(200)
+  expect(below.yPx).toBeGreaterThan(500)
+  const farther = placeDimension({ ...across, lane: 2 }, sheet)
+  expect(farther.yPx - below.yPx).toBeCloseTo(LANE_PX)
+  expect(placeDimension({ ...across, side: 1 }, sheet).yPx).toBeLessThan(500)
+  const upright = placeDimension({ ...across, axis: 'y' }, sheet)
+  expect([upright.upright, upright.lengthPx]).toEqual([true, 200])
+  expect(upright.xPx).toBeLessThan(100)
+})
+
+test('a station shows its own dimensions and handles, and always what a wall consists of', () => {
+  expect(isShown(across, 'size')).toBe(true)
+  expect(isShown(across, 'wall')).toBe(false)
+  const stud = { kind: 'area', role: 'stud', layer: 'wall' } as Mark
+  const lens = { kind: 'handle', layer: 'throw' } as Mark
+  const frame = { kind: 'handle', layer: 'height' } as Mark
+  expect(isShown(stud, 'size')).toBe(true)
+  expect([isShown(lens, 'throw'), isShown(lens, 'height')]).toEqual([true, false])
+  expect([isShown(frame, 'height'), isShown(frame, 'throw')]).toEqual([true, false])
+})
