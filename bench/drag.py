@@ -1,5 +1,6 @@
 """Frame times in Chromium while the frame is dragged up and down, the plan following."""
 
+import shutil
 import tempfile
 from pathlib import Path
 from statistics import median
@@ -47,6 +48,7 @@ def rows() -> list[tuple[str, str, str]]:
             browser.close()
     finally:
         server.stop()
+        shutil.rmtree(folder, ignore_errors=True)
     kept = sum(1 for one in frames if one <= 20.0) / len(frames)
     return [
         (

