@@ -82,7 +82,7 @@ def test_every_tidy_size_is_on_the_grid_in_the_span_and_nearly_in_ratio(
     pairs = {
         (m, n)
         for n in heights
-        if abs(n * float(grid) - wished.height_mm) <= 0.02 * wished.height_mm
+        if abs(n * float(grid) - wished.height_mm) <= 0.02 * wished.height_mm * (1 + 1e-9)
         for m in range(int(aspect * n) - 1, int(aspect * n) + 3)
         if abs(Fraction(m, n) / aspect - 1) <= Fraction(1, 1000) and abs(m - aspect * n) <= Fraction(1, 2)
     }

@@ -56,7 +56,7 @@ class Preview(Closed):
 
     document: dict[str, Any]
     edits: Annotated[list[Edit], Field(max_length=100)] = []
-    parts: Literal["front", "all"] = "all"
+    parts: Literal["front", "side", "top", "all"] = "all"
 
 
 class JobCard(Out):
@@ -91,11 +91,13 @@ class JobOut(Out):
 
 
 class PreviewOut(Out):
-    """An unsaved plan; back and steps are left out unless all parts were asked for."""
+    """An unsaved plan; only the faces that were asked for, and no steps unless all were."""
 
     document: Job
     plan: Plan
-    front: Face
+    front: Face | None
+    side: Face | None
+    top: Face | None
     back: Face | None
     tape: list[TapeWindow]
 

@@ -8,9 +8,8 @@ from sqlalchemy.orm import Session
 
 from gantline.api.schemas import NewJob
 from gantline.core.defaults import Shop
-from gantline.drawing.drawing import Drawing, draw
+from gantline.drawing.drawing import Drawing, draw, draw_some
 from gantline.drawing.front import front
-from gantline.drawing.tape import tape_windows
 from gantline.job.document import Job
 from gantline.job.edits import Edit, apply
 from gantline.job.file import read_job
@@ -81,21 +80,21 @@ def job_card(version: JobVersionRow, shop: Shop) -> dict[str, Any]:
     }
 
 
-def preview(document: dict[str, Any], edits: list[Edit], shop: Shop, *, every: bool) -> dict[str, Any]:
-    """A plan of edits that are not saved; the front face alone is enough for a drag."""
+def preview(document: dict[str, Any], edits: list[Edit], shop: Shop, parts: str) -> dict[str, Any]:
+    """A plan of edits that are not saved; one face alone is enough for a drag on it."""
     job = read_job(document)
     if edits:
         job = apply(job, edits)
     made = plan(job, shop)
-    units = job.units.to_core()
-    drawing = draw(job, made) if every else None
-    wall = drawing.front if drawing else front(made.scene, units, made.plan.size_text, job.size.aspect)
+    faces = draw(job, made) if parts == "all" else draw_some(job, made, parts)
     return {
         "document": stored(job),
-        "plan": made.plan if every else replace(made.plan, steps=()),
-        "front": wall,
-        "back": drawing.back if drawing else None,
-        "tape": drawing.tape if drawing else tape_windows(made.scene, units),
+        "plan": made.plan if parts == "all" else replace(made.plan, steps=()),
+        "front": faces.front,
+        "side": faces.side,
+        "top": faces.top,
+        "back": faces.back,
+        "tape": faces.tape,
     }
 
 

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from gantline.core.room import Profile
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, Stop, rectangle
+from gantline.drawing.things import boxes, fittings
 from gantline.plan.figures import Change
 from gantline.plan.scene import Rect, Scene
 
@@ -16,10 +17,12 @@ def front(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Face:
     """All marks of the front face. Origin: left wall end, floor at the survey point."""
     marks = (
         *_wall(scene, units),
+        *fittings(scene, float(units.grid)),
         *_screen(scene, units, size_text, aspect_text),
         *_height(scene, units),
         *_throw(scene, units),
         *_drilling(scene, units),
+        *boxes(scene, float(units.grid), "front"),
         *_handles(scene, float(units.grid)),
     )
     tops, floors = [y for _, y in scene.ceiling], [y for _, y in scene.floor]

@@ -12,8 +12,9 @@ from gantline.plan.figures import Change, StationKey
 
 Point = tuple[float, float]
 Role = Literal[
-    "wall", "ceiling", "floor", "stud", "stud-predicted", "datum", "frame", "frame-clash", "picture", "limit", "eye",
-    "interval", "hole", "reach", "beam", "lens", "lens-out", "bar", "point", "point-fill", "centre", "bracket",
+    "wall", "ceiling", "floor", "back-wall", "stud", "stud-predicted", "joist", "datum", "frame", "frame-clash", "picture", "limit",
+    "eye", "interval", "fitting", "band", "box", "box-cut", "seat", "seat-main", "sight", "window", "hole", "reach", "beam", "lens",
+    "lens-out", "bar", "point", "point-fill", "centre", "bracket",
 ]  # fmt: skip
 Layer = StationKey | Literal["base"]
 
@@ -136,9 +137,12 @@ class Lanes:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Face:
-    """One view: its bounds [mm], the lanes round it, a sentence for those who cannot see it, marks."""
+    """One view: its bounds [mm], the lanes round it, a sentence for those who cannot see it, marks.
 
-    name: Literal["front", "back"]
+    y_down: the second coordinate grows downwards in the picture, as z does seen from above.
+    """
+
+    name: Literal["front", "side", "top", "back"]
     summary: str
     left_mm: float
     bottom_mm: float
@@ -146,6 +150,7 @@ class Face:
     top_mm: float
     lanes: Lanes
     marks: tuple[Mark, ...]
+    y_down: bool = False
 
 
 def rectangle(left: float, bottom: float, right: float, top: float) -> tuple[Point, ...]:

@@ -4,12 +4,13 @@ A length left out (null) stands for the shop default and counts as assumed. What
 as measured in the survey and as decided elsewhere, unless `known` says otherwise for its pointer.
 """
 
+from enum import StrEnum
 from typing import Annotated, Final, Literal
 
 from pydantic import Field, field_validator
 
+from gantline.core.light.lobe import FabricKind
 from gantline.core.room import WishKind
-from gantline.core.size import Lead
 from gantline.core.tension.holds import Hold, School
 from gantline.core.throw.shift import ReachShape
 from gantline.core.units import LengthStyle, Units
@@ -26,6 +27,7 @@ from gantline.job.fields import (
     Reach,
     Share,
 )
+from gantline.job.room_objects import Box, Fitting, Joists, LightState, Seat
 
 FORMAT: Final = "gantline-job"
 VERSION: Final = 1
@@ -69,6 +71,11 @@ class Survey(Closed):
     stud_first_mm: DistanceMm | None = None
     stud_spacing_mm: Annotated[LengthMm, Field(ge=100.0)] | None = None
     stud_width_mm: LengthMm | None = None
+    room_depth_mm: LengthMm | None = None
+    fittings: Annotated[list[Fitting], Field(max_length=60)] = []
+    boxes: Annotated[list[Box], Field(max_length=60)] = []
+    seats: Annotated[list[Seat], Field(max_length=60)] = []
+    joists: Joists | None = None
 
     @field_validator("ceiling_readings", "floor_readings")
     @classmethod
@@ -94,16 +101,65 @@ class TidyPick(Closed):
     height_mm: LengthMm
 
 
+class SizeLead(StrEnum):
+    """Where the size starts. value_mm is the diagonal, width or height, or the free wall's width;
+    for angle, throw and measured it is not used, not used, and the width measured on the wall."""
+
+    DIAGONAL = "diagonal"
+    WIDTH = "width"
+    HEIGHT = "height"
+    WALL = "wall"
+    ANGLE = "angle"
+    THROW = "throw"
+    MEASURED = "measured"
+
+
+class Content(Closed):
+    """Shapes shown on this screen, and the lap of removable mask panels [mm]."""
+
+    shapes: Annotated[list[AspectText], Field(max_length=6)] = []
+    lap_mm: DistanceMm | None = None
+
+
 class Size(Closed):
     """The size and which number leads it."""
 
     aspect: AspectText = "16:9"
-    lead: Lead = Lead.DIAGONAL
+    lead: SizeLead = SizeLead.DIAGONAL
+    angle_deg: Annotated[float, Field(ge=5.0, le=120.0, allow_inf_nan=False)] = 40.0
     value_mm: Annotated[LengthMm, Field(ge=100.0)] = 2540.0
     tidy_grid_mm: LengthMm | None = None
     tidy: TidyPick | None = None
     border: BorderFaces = BorderFaces()
     overspill_mm: DistanceMm | None = None
+
+
+class FabricChoice(Closed):
+    """The fabric as light sees it. half_gain_deg null: constant gain."""
+
+    name: Line = ""
+    kind: FabricKind = FabricKind.DIFFUSE
+    gain: Annotated[float, Field(gt=0.0, le=10.0, allow_inf_nan=False)] | None = None
+    half_gain_deg: Annotated[float, Field(gt=0.0, le=90.0, allow_inf_nan=False)] | None = None
+    ambient_reflectance: Share | None = None
+    acoustic: bool = False
+    roll_mm: LengthMm | None = None
+
+
+class Lighting(Closed):
+    """Fabric, the projector's light, and the light states of the room."""
+
+    fabric: FabricChoice = FabricChoice()
+    rated_lm: Annotated[float, Field(gt=0.0, le=100_000.0, allow_inf_nan=False)] | None = None
+    mode_share: Share | None = None
+    age_share: Share | None = None
+    zoom_long_share: Share | None = None
+    contrast: Annotated[float, Field(gt=1.0, le=10_000_000.0, allow_inf_nan=False)] | None = None
+    pixels_across: Annotated[int, Field(ge=100, le=20_000)] | None = None
+    surfaces: Literal["white", "mid", "dark", "velvet"] = "mid"
+    states: Annotated[list[LightState], Field(min_length=1, max_length=6)] = [
+        LightState(name="dark"), LightState(name="one lamp"), LightState(name="evening"), LightState(name="day, curtained"),
+    ]  # fmt: skip
 
 
 class HeightWish(Closed):
@@ -115,6 +171,7 @@ class HeightWish(Closed):
     wish: WishKind = WishKind.EYE_LINE
     wish_mm: DistanceMm | None = None
     eye_share: Share | None = None
+    skirting_mm: DistanceMm | None = None
 
 
 class ProjectorPlace(Closed):
@@ -184,6 +241,8 @@ class Job(Closed):
     units: JobUnits = JobUnits()
     survey: Survey = Survey()
     size: Size = Size()
+    content: Content = Content()
+    light: Lighting = Lighting()
     height: HeightWish = HeightWish()
     throw: ProjectorPlace = ProjectorPlace()
     frame: FrameBuild = FrameBuild()

@@ -8,10 +8,11 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError, model_validator
 
+from gantline.core.light.lobe import FabricKind
 from gantline.core.tension.holds import Hold
 from gantline.core.throw.shift import ReachShape
 from gantline.job.edits import Edit
-from gantline.job.fields import AspectText, DistanceMm, LengthMm, Line, Ratio, Reach
+from gantline.job.fields import AspectText, DistanceMm, LengthMm, Line, Ratio, Reach, Share
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
 
 
@@ -34,7 +35,11 @@ class FabricRecord(Record):
     """A fabric by the roll."""
 
     sort: Line = ""
+    kind: FabricKind = FabricKind.DIFFUSE
     gain: Annotated[float, Field(gt=0.0, le=10.0)] | None = None
+    half_gain_deg: Annotated[float, Field(gt=0.0, le=90.0)] | None = None
+    ambient_reflectance: Share | None = None
+    acoustic: bool = False
     roll_widths_mm: Annotated[list[LengthMm], Field(max_length=20)] = []
     mass_g_m2: Annotated[float, Field(gt=0.0, le=5000.0)] | None = None
     care: Line = ""
@@ -135,7 +140,10 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any]) -> list[Edi
             edits += _copied("/tension", None, body, ("hold", "spacing_mm", "inset_mm"))
             return [*edits, *_copied("/size/border", None, border, tuple(border))]
         case RecordKind.FABRIC:
-            return [Edit(pointer="/tension/fabric", value=name)]
+            shown = ("kind", "gain", "half_gain_deg", "ambient_reflectance", "acoustic")
+            rolls = body.get("roll_widths_mm") or [None]
+            edits = [Edit(pointer="/tension/fabric", value=name), Edit(pointer="/light/fabric/roll_mm", value=rolls[-1])]
+            return edits + _copied("/light/fabric", name, body, shown)
 
 
 def _copied(base: str, name: str | None, body: Mapping[str, Any], keys: tuple[str, ...]) -> list[Edit]:

@@ -22,6 +22,9 @@ from gantline.plan.figures import (
     Working,
 )
 
+STANDS_IN = Working(
+    formula="not entered, so the default stands in", substituted="", result="", rounding="", source="shop default"
+)
 TYPED = Working(formula="entered", substituted="", result="", rounding="", source="entered for this job")
 
 
@@ -75,12 +78,13 @@ class Book:
 
     def entered(
         self, key: str, station: StationKey, label: str, pointer: str, value: Value, text: str, kind: FieldKind,
-        choices: Sequence[tuple[str, str]] = (), *, optional: bool = False,
+        choices: Sequence[tuple[str, str]] = (), *, optional: bool = False, known: Known | None = None,
     ) -> None:  # fmt: skip
         """An entered field that is no length."""
         self.figures[key] = Figure(
-            key=key, station=station, label=label, value=value, unit="", text=text, working=TYPED,
-            known=self.known(pointer, _natural(station)),
+            key=key, station=station, label=label, value=value, unit="", text=text,
+            working=STANDS_IN if known == "assumed" else TYPED, known=known or self.known(pointer, _natural(station)),
+            rests_on=(key,) if known == "assumed" else (),
             entry=Entry(pointer, kind, tuple(Choice(*choice) for choice in choices), optional),
         )  # fmt: skip
 

@@ -5,13 +5,14 @@ from typing import Literal
 
 Known = Literal["measured", "decided", "computed", "assumed"]
 Severity = Literal["stop", "mind", "note"]
-StationKey = Literal["survey", "size", "height", "throw", "wall", "tension"]
+StationKey = Literal["survey", "size", "light", "height", "throw", "wall", "tension"]
 FieldKind = Literal["length", "number", "count", "share", "choice", "switch", "text"]
 Value = float | int | str | bool | dict[str, float] | None
 
 STATIONS: dict[StationKey, str] = {
     "survey": "Survey",
     "size": "Size",
+    "light": "Light",
     "height": "Height",
     "throw": "Throw",
     "wall": "Wall",

@@ -3,20 +3,21 @@
 import math
 from dataclasses import dataclass, replace
 
+from gantline.core.height_bounds import Asked, bounds, centre_guidance_mm, room_left_mm
 from gantline.core.room import (
     Bound,
     Height,
     Place,
     WishKind,
     largest_fitting,
-    lower_bounds,
     solve_height,
-    upper_bounds,
     wished_top_mm,
 )
+from gantline.core.sight import Eye
 from gantline.core.size import Lead, Screen, picture_from
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Cure, Entry
+from gantline.plan.lens import placed_lens
 from gantline.plan.size import Sized
 from gantline.plan.survey import Room
 
@@ -32,6 +33,8 @@ WISH_LABELS = {
     WishKind.FRAME_BOTTOM: "Bottom of frame above floor",
     WishKind.CEILING_GAP: "Gap to ceiling",
 }
+NEAR_WALL_MM = 400.0  # what stands farther out is not under or over the screen
+UNDER = ("cabinet", "loudspeaker", "furniture")
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 SOURCE = "bounds on the frame's top, wish clamped between them"
 
@@ -42,6 +45,7 @@ class Hung:
     where the frame would rest on its lowest allowed edge, to draw the clash."""
 
     place: Place
+    asked: Asked
     height: Height
     top_mm: float
     eye_mm: float | None
@@ -54,16 +58,18 @@ class Hung:
         return self.top_mm - screen.border.top_mm - screen.picture.height_mm / 2.0
 
 
-def height(book: Book, room: Room, sized: Sized) -> Hung:
+def height(book: Book, room: Room, sized: Sized, eyes: tuple[Eye, ...]) -> Hung:
     """Solve the height and write it into the book."""
     place = _place(book, room, sized.screen)
     kind = book.job.height.wish
     wish_mm, eye_mm, share = _wish(book, kind)
     wished = wished_top_mm(place, kind, wish_mm, share)
-    solved = solve_height(upper_bounds(place), lower_bounds(place), wished)
+    asked = _asked(book, place, eyes)
+    solved = solve_height(*bounds(asked), wished)
     possible = solved.chosen_mm is not None
     hung = Hung(
         place=place,
+        asked=asked,
         height=solved,
         top_mm=solved.low.y_top_mm if solved.chosen_mm is None else solved.chosen_mm,
         eye_mm=eye_mm,
@@ -73,8 +79,37 @@ def height(book: Book, room: Room, sized: Sized) -> Hung:
     if possible:
         _write_choice(book, hung, wished)
     else:
-        _clash(book, place, sized, solved)
+        _clash(book, asked, sized, solved)
+    _guide(book, hung)
     return hung
+
+
+def _asked(book: Book, place: Place, eyes: tuple[Eye, ...]) -> Asked:
+    """Everything in the room that bounds the height."""
+    given = book.job
+    near = [box for box in given.survey.boxes if box.z_mm < NEAR_WALL_MM]
+    skirting = book.length("skirting", "height", "Skirting", "/height/skirting_mm", given.height.skirting_mm, "skirting_mm")
+    return Asked(
+        place=place,
+        eyes=eyes,
+        neck_deg=book.shop["neck_top_deg"],
+        head_clear_mm=book.shop["head_clear_mm"],
+        overhead=tuple((box.x_mm, box.x_mm + box.width_mm, box.y_mm) for box in near if box.kind == "soffit"),
+        under=tuple((box.x_mm, box.x_mm + box.width_mm, box.y_mm + box.height_mm) for box in near if box.kind in UNDER),
+        furniture_gap_mm=book.shop["furniture_gap_mm"],
+        skirting_mm=skirting,
+        lens=placed_lens(book, place.centre_x_mm),
+    )
+
+
+def _guide(book: Book, hung: Hung) -> None:
+    """The centre of the picture over the eye line: guidance, warns and does not bind."""
+    highest = centre_guidance_mm(hung.place.screen, hung.asked.eyes, book.shop["neck_centre_deg"])
+    if highest is not None and hung.top_mm > highest + 0.5:
+        over_mm = hung.top_mm - highest
+        book.find("centre-high", "height", "mind",
+            f"The picture's centre is more than {book.shop['neck_centre_deg']:g}° above the eye line of a seat: "
+            f"{book.text(over_mm)} lower would ease the neck.", {"over_mm": over_mm})  # fmt: skip
 
 
 def _place(book: Book, room: Room, screen: Screen) -> Place:
@@ -129,20 +164,40 @@ def _wish(book: Book, kind: WishKind) -> tuple[float, float | None, float]:
     return wish_mm, wish_mm, share
 
 
+BOUND_KEYS = {
+    "ceiling": ["ceiling", "ceiling_gap", "centre_x"],
+    "lift-on": ["ceiling", "lift_on", "centre_x"],
+    "lowest-edge": ["lowest_edge", "overall_height"],
+    "shift-upper": ["lens_y", "height"],
+    "shift-lower": ["lens_y", "height"],
+    "skirting": ["skirting", "overall_height"],
+}
+
+
 def _write_interval(book: Book, solved: Height, place: Place) -> None:
-    lowest = place.ceiling.lowest(place.left_mm, place.right_mm)
-    book.computed("top_highest", "height", "Frame top, highest", solved.high.y_top_mm,
-        "lowest ceiling over the frame − larger of gap and lift-on clearance",
-        f"{book.exact(lowest)} − {book.exact(place.clear_mm)}", ["ceiling", "ceiling_gap", "centre_x"], SOURCE)  # fmt: skip
-    book.computed("top_lowest", "height", "Frame top, lowest", solved.low.y_top_mm, "lowest allowed edge + overall height",
-        f"{book.exact(place.lowest_edge_mm)} + {book.get('overall_height')}", ["lowest_edge", "overall_height"], SOURCE)  # fmt: skip
+    for key, label, bound in (
+        ("top_highest", "Frame top, highest", solved.high),
+        ("top_lowest", "Frame top, lowest", solved.low),
+    ):
+        how, put_in = _said(book, bound, place)
+        book.computed(key, "height", label, bound.y_top_mm, how, put_in, BOUND_KEYS.get(bound.key, ["overall_height"]), SOURCE)
+
+
+def _said(book: Book, bound: Bound, place: Place) -> tuple[str, str]:
+    if bound.key in ("ceiling", "lift-on"):
+        lowest = place.ceiling.lowest(place.left_mm, place.right_mm)
+        how = "lowest ceiling over the frame − larger of gap and lift-on clearance"
+        return how, f"{book.exact(lowest)} − {book.exact(place.clear_mm)}"
+    if bound.key == "lowest-edge":
+        return "lowest allowed edge + overall height", f"{book.exact(place.lowest_edge_mm)} + {book.get('overall_height')}"
+    return f"bound by the {bound.name}", ""
 
 
 def _write_choice(book: Book, hung: Hung, wished: float) -> None:
     solved, screen = hung.height, hung.place.screen
     names = {bound.key: bound.name for bound in (solved.low, solved.high)}
     binds = "the wish" if solved.binds == "wish" else f"the {names[solved.binds]}"
-    binding = {"ceiling": "top_highest", "lift-on": "top_highest", "lowest-edge": "top_lowest"}.get(solved.binds, "wish_value")
+    binding = {solved.high.key: "top_highest", solved.low.key: "top_lowest"}.get(solved.binds, "wish_value")
     book.computed("frame_top", "height", "Top of frame above floor", hung.top_mm, f"what was wished, held by {binds}",
         f"wished {book.exact(wished)}, between {book.get('top_lowest')} and {book.get('top_highest')}",
         [binding, "overall_height"], SOURCE, entry=Entry("/height/wish_mm", "length"))  # fmt: skip
@@ -173,11 +228,11 @@ def _moved(book: Book, solved: Height, top_mm: float, wished: float) -> None:
         {"off_mm": off_mm})  # fmt: skip
 
 
-def _clash(book: Book, place: Place, sized: Sized, solved: Height) -> None:
+def _clash(book: Book, asked: Asked, sized: Sized, solved: Height) -> None:
     clash_mm = solved.clash_mm
     numbers = {"clash_mm": clash_mm}
     cures: list[Cure] = []
-    fits_mm = _largest(place, sized)
+    fits_mm = _largest(asked, sized)
     if fits_mm is not None and fits_mm < SMALLEST_MM:
         fits_mm = None
     if fits_mm is not None:
@@ -186,37 +241,52 @@ def _clash(book: Book, place: Place, sized: Sized, solved: Height) -> None:
         numbers["largest_diagonal_mm"] = fits_mm
         cures.append(cure(f"Largest diagonal that fits: {book.text(fits_mm)}", size__lead="diagonal",
             size__value_mm=fits_mm, size__tidy=None))  # fmt: skip
-    cures += _give(book, place, clash_mm)
+    cures += _give(book, asked, solved)
     tail = "." if fits_mm is not None else "; at this place no diagonal fits."
     book.find("height-clash", "height", "stop",
         f"No height fits: the {solved.low.name} and the {solved.high.name} clash by {book.text(clash_mm)}{tail}",
         numbers, cures)  # fmt: skip
 
 
-def _give(book: Book, place: Place, clash_mm: float) -> list[Cure]:
+def _give(book: Book, asked: Asked, solved: Height) -> list[Cure]:
+    """What else could give, each only where it alone would do: tried against all bounds."""
     grid = float(book.units.grid)
-    needed = math.ceil(clash_mm / grid - 1e-9) * grid
+    needed = math.ceil(solved.clash_mm / grid - 1e-9) * grid
+    place, lens = asked.place, asked.lens
     cures: list[Cure] = []
     gap_mm = place.ceiling_gap_mm - needed
-    if gap_mm >= place.lift_on_mm:
+    if gap_mm >= place.lift_on_mm and room_left_mm(replace(asked, place=replace(place, ceiling_gap_mm=gap_mm))) >= 0.0:
         cures.append(Cure(text=f"Gap to ceiling down to {book.text(gap_mm)}",
             changes=(Change(pointer="/height/ceiling_gap_mm", value=gap_mm),)))  # fmt: skip
     edge_mm = place.lowest_edge_mm - needed
-    if edge_mm >= 0.0:
+    if edge_mm >= 0.0 and room_left_mm(replace(asked, place=replace(place, lowest_edge_mm=edge_mm))) >= 0.0:
         cures.append(Cure(text=f"Lowest edge down to {book.text(edge_mm)}, if the furniture allows",
             changes=(Change(pointer="/height/lowest_edge_mm", value=edge_mm),)))  # fmt: skip
+    if lens is not None and "shift" in solved.low.key + solved.high.key:
+        y_mm = lens.y_mm + (needed if "shift" in solved.high.key else -needed)
+        if y_mm >= 0.0 and room_left_mm(replace(asked, lens=replace(lens, y_mm=y_mm))) >= 0.0:
+            way = "up" if y_mm > lens.y_mm else "down"
+            cures.append(Cure(text=f"Lens {book.text(needed)} {way}, to {book.text(y_mm)} above the floor",
+                changes=(Change(pointer="/throw/lens_y_mm", value=y_mm),)))  # fmt: skip
+    by_hand = {
+        "rows": f"Raise the rear rows: {book.text(needed)} at the picture's bottom is missing",
+        "furniture": f"Furniture {book.text(needed)} lower",
+        "soffit": f"Soffit {book.text(needed)} higher, or the screen beside it",
+        "neck": "Seats farther back, or a smaller picture",
+    }
+    cures += [Cure(text=by_hand[key]) for key in (solved.low.key, solved.high.key) if key in by_hand]
     if not cures:
         give = max(0.0, place.ceiling_gap_mm - place.lift_on_mm)
         cures.append(Cure(text=f"The gap alone gives {book.text(give)}, the edge {book.text(place.lowest_edge_mm)}."))
     return cures
 
 
-def _largest(place: Place, sized: Sized) -> float | None:
+def _largest(asked: Asked, sized: Sized) -> float | None:
     """Largest diagonal at this aspect, with the same borders, gaps and centre."""
 
     def room_mm(diagonal_mm: float) -> float:
         picture = picture_from(Lead.DIAGONAL, diagonal_mm, sized.aspect)
-        smaller = replace(place, screen=replace(place.screen, picture=picture))
-        return upper_bounds(smaller)[0].y_top_mm - lower_bounds(smaller)[0].y_top_mm
+        screen = replace(asked.place.screen, picture=picture)
+        return room_left_mm(replace(asked, place=replace(asked.place, screen=screen)))
 
     return largest_fitting(room_mm, most_mm=sized.screen.picture.diagonal_mm)

@@ -8,13 +8,19 @@ from gantline.core.tension.holds import Hold
 from gantline.core.units import pair_text
 from gantline.job.document import CeilingReading, FloorReading, Job
 from gantline.plan.book import Book
+from gantline.plan.content import ShapeRow, content
 from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
-from gantline.plan.height import height
+from gantline.plan.fittings import check_covered
+from gantline.plan.height import Hung, height
+from gantline.plan.lens import fabric_plane_mm
+from gantline.plan.light import LightModel, SeatLight, light
 from gantline.plan.scene import Scene, build_scene
+from gantline.plan.seats import SeatRow, seat_rows
+from gantline.plan.seats_at import Placed, place_seats
 from gantline.plan.size import Sized, TidyRow, size
 from gantline.plan.survey import survey
 from gantline.plan.tension import StepRow, tension
-from gantline.plan.throw import throw
+from gantline.plan.throw import Beam, throw
 from gantline.plan.wall import MarkRow, wall
 
 RANK: dict[Severity, int] = {"stop": 0, "mind": 1, "note": 2}
@@ -38,6 +44,10 @@ class Plan:
     next_point: str
     size_text: str
     reading_texts: dict[str, str]
+    seats: tuple[SeatRow, ...]
+    seat_light: tuple[SeatLight, ...]
+    light_states: tuple[str, ...]
+    shapes: tuple[ShapeRow, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -46,6 +56,10 @@ class Planned:
 
     plan: Plan
     scene: Scene
+    hung: Hung
+    sized: Sized
+    seats: tuple[Placed, ...]
+    model: LightModel | None
 
 
 def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
@@ -55,9 +69,15 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
     """
     book = Book(job, shop)
     room = survey(book)
-    sized = size(book, room.wall_mm)
-    hung = height(book, room, sized)
-    beam = throw(book, hung)
+    fabric_mm = fabric_plane_mm(book)
+    seats = place_seats(book, fabric_mm)
+    sized = size(book, room.wall_mm, seats, fabric_mm)
+    hung = height(book, room, sized, tuple(seat.eye for seat in seats))
+    beam = throw(book, hung, fabric_mm)
+    lit = light(book, room, hung, beam, seats)
+    seen = seat_rows(book, hung, seats, *_pixels(book, hung, beam))
+    shapes = content(book, sized)
+    check_covered(book, hung)
     drilling = wall(book, room, hung)
     stretch = tension(book, sized.screen)
     _say_assumed(book)
@@ -84,8 +104,20 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
         next_point=_next(book, findings),
         size_text=size_text(sized, book),
         reading_texts=_reading_texts(book),
+        seats=seen,
+        seat_light=lit.rows,
+        light_states=lit.states,
+        shapes=shapes,
     )
-    return Planned(plan=finished, scene=build_scene(book, room, hung, drilling, beam, stretch))
+    scene = build_scene(book, room, hung, drilling, beam, stretch)
+    return Planned(plan=finished, scene=scene, hung=hung, sized=sized, seats=seats, model=lit.model)
+
+
+def _pixels(book: Book, hung: Hung, beam: Beam | None) -> tuple[float, float]:
+    """Width of the panel's image [mm] and pixels across it."""
+    wide = beam.panel.width_mm if beam else hung.place.screen.picture.width_mm
+    pixels = book.job.light.pixels_across
+    return wide, book.shop["pixels_across"] if pixels is None else float(pixels)
 
 
 def size_text(sized: Sized, book: Book) -> str:
@@ -151,6 +183,8 @@ def _gist(book: Book, key: StationKey, size: str) -> str:
             return f"{open_points} to measure" if open_points else f"wall {text('wall_width')}"
         case "size":
             return size
+        case "light":
+            return text("luminance") or "no lumens yet"
         case "height":
             return f"top {text('frame_top')}" if text("frame_top") else "nothing fits"
         case "throw":

@@ -7,7 +7,9 @@ into the room.
 from dataclasses import dataclass
 
 from gantline.core.size import Screen
+from gantline.job.room_objects import Box, Fitting, Seat
 from gantline.plan.book import Book
+from gantline.plan.fittings import band_mm
 from gantline.plan.height import Hung
 from gantline.plan.survey import Room
 from gantline.plan.tension import Stretch
@@ -30,6 +32,42 @@ class Rect:
     def centre_x_mm(self) -> float:
         """Middle, sideways [mm]."""
         return (self.left_mm + self.right_mm) / 2.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WallThing:
+    """A fitting on the wall [mm] and the band round it in which nobody drills (0: none)."""
+
+    index: int
+    kind: str
+    name: str
+    rect: Rect
+    band_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RoomBox:
+    """A box in the room [mm]: its rectangle on the wall, from back_mm to front_mm out of the bare wall."""
+
+    index: int
+    kind: str
+    name: str
+    rect: Rect
+    back_mm: float
+    front_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SeatPlace:
+    """A seat [mm]: x, distance of the eye from the bare wall, platform and eye above the floor."""
+
+    index: int
+    name: str
+    x_mm: float
+    z_mm: float
+    platform_mm: float
+    eye_mm: float
+    main: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -61,6 +99,12 @@ class Scene:
     beam: Beam | None
     stretch: Stretch | None
     centre_bars: int
+    room_depth_mm: float
+    fittings: tuple[WallThing, ...]
+    boxes: tuple[RoomBox, ...]
+    seats: tuple[SeatPlace, ...]
+    joists: tuple[float, ...]
+    joists_to_wall: bool
 
 
 def build_scene(
@@ -92,7 +136,44 @@ def build_scene(
         beam=beam,
         stretch=stretch,
         centre_bars=book.job.frame.centre_bars,
+        room_depth_mm=_mm(book, "room_depth"),
+        fittings=tuple(_fitting(book, at, one) for at, one in enumerate(book.job.survey.fittings)),
+        boxes=tuple(_box(at, one) for at, one in enumerate(book.job.survey.boxes)),
+        seats=tuple(_seat(book, at, one) for at, one in enumerate(book.job.survey.seats)),
+        joists=_joists(book, room),
+        joists_to_wall=book.job.survey.joists is None or book.job.survey.joists.runs == "to-the-wall",
     )
+
+
+def _fitting(book: Book, index: int, one: Fitting) -> WallThing:
+    rect = Rect(left_mm=one.x_mm, bottom_mm=one.y_mm, right_mm=one.x_mm + one.width_mm, top_mm=one.y_mm + one.height_mm)
+    return WallThing(
+        index=index, kind=one.kind, name=one.name or one.kind.replace("-", " "), rect=rect, band_mm=band_mm(book, one)
+    )
+
+
+def _box(index: int, one: Box) -> RoomBox:
+    rect = Rect(left_mm=one.x_mm, bottom_mm=one.y_mm, right_mm=one.x_mm + one.width_mm, top_mm=one.y_mm + one.height_mm)
+    return RoomBox(
+        index=index, kind=one.kind, name=one.name or one.kind, rect=rect, back_mm=one.z_mm, front_mm=one.z_mm + one.depth_mm
+    )
+
+
+def _seat(book: Book, index: int, one: Seat) -> SeatPlace:
+    seated = book.shop["eye_mm"] if one.eye_mm is None else one.eye_mm
+    return SeatPlace(
+        index=index, name=one.name or f"Seat {index + 1}", x_mm=one.x_mm, z_mm=one.from_wall_mm, platform_mm=one.platform_mm,
+        eye_mm=one.platform_mm + seated, main=one.main,
+    )  # fmt: skip
+
+
+def _joists(book: Book, room: Room) -> tuple[float, ...]:
+    given = book.job.survey.joists
+    if given is None:
+        return ()
+    end = room.wall_mm if given.runs == "to-the-wall" else _mm(book, "room_depth")
+    count = int(max(0.0, end - given.first_mm) // given.spacing_mm) + 1
+    return tuple(given.first_mm + k * given.spacing_mm for k in range(count) if given.first_mm + k * given.spacing_mm <= end)
 
 
 def _rects(hung: Hung) -> tuple[Rect, Rect]:

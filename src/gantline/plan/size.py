@@ -18,8 +18,9 @@ from gantline.core.size import (
 from gantline.core.units import FRACTIONAL
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Entry
+from gantline.plan.seats_at import Placed
+from gantline.plan.start import Start, start
 
-LEADS = ((Lead.DIAGONAL, "diagonal"), (Lead.WIDTH, "width"), (Lead.HEIGHT, "height"))
 TIDY_SHOWN = 8
 MOST_TIDY_ROWS = 4000
 PYTHAGORAS = "Pythagoras: H = D / root of (1 + a²), W = a · H"
@@ -49,18 +50,16 @@ class Sized:
     tidy: tuple[TidyRow, ...]
 
 
-def size(book: Book, wall_mm: float) -> Sized:
+def size(book: Book, wall_mm: float, seats: tuple[Placed, ...], fabric_mm: float) -> Sized:
     """Settle the picture and the frame; the wall's width only raises a finding."""
     given = book.job.size
     aspect = read_aspect(given.aspect)
-    names = dict(LEADS)
     known = given.aspect if given.aspect in ASPECTS else f"{given.aspect} ({float(aspect):.4g})"
     book.entered("aspect", "size", "Aspect", "/size/aspect", given.aspect, known, "text", [(name, name) for name in ASPECTS])
-    book.entered("lead", "size", "Starts from", "/size/lead", given.lead, names[given.lead], "choice", LEADS)
-    book.length("lead_value", "size", names[given.lead].capitalize(), "/size/value_mm", given.value_mm, "wall_width_mm")
-    wished = picture_from(given.lead, given.value_mm, aspect)
+    begun = start(book, aspect, seats, fabric_mm)
+    wished = picture_from(begun.lead, begun.value_mm, aspect)
     picture, rows = _tidy(book, wished, aspect)
-    _write_picture(book, picture, wished, aspect)
+    _write_picture(book, picture, wished, aspect, begun)
     screen = Screen(picture=picture, border=_border(book))
     _write_overall(book, screen)
     if screen.overall_width_mm > wall_mm:
@@ -135,9 +134,9 @@ def _signed(book: Book, length_mm: float) -> str:
     return text if text.startswith("−") else f"+{text}"
 
 
-def _write_picture(book: Book, picture: Picture, wished: Picture, aspect: Fraction) -> None:
-    lead, tidy = book.job.size.lead, picture is not wished
-    start = f"{lead} {book.exact(book.job.size.value_mm)}, a = {aspect}"
+def _write_picture(book: Book, picture: Picture, wished: Picture, aspect: Fraction, begun: Start) -> None:
+    tidy = picture is not wished
+    begin = f"{begun.how}, a = {aspect}"
     formula = {
         "width": "width = aspect × height",
         "height": "height = diagonal / root of (1 + aspect²)",
@@ -146,7 +145,7 @@ def _write_picture(book: Book, picture: Picture, wished: Picture, aspect: Fracti
     values = {"width": picture.width_mm, "height": picture.height_mm, "diagonal": picture.diagonal_mm}
     for key, length_mm in values.items():
         how = "picked from the tidy sizes" if tidy else formula[key]
-        put_in = f"exact {book.exact(getattr(wished, key + '_mm'))} from {start}" if tidy else start
+        put_in = f"exact {book.exact(getattr(wished, key + '_mm'))} from {begin}" if tidy else begin
         book.computed(key, "size", f"Viewable {key}", length_mm, how, put_in, ["aspect", "lead_value"], PYTHAGORAS)
     real = picture.width_mm / picture.height_mm
     book.ratio("real_aspect", "size", "Aspect as cut", real, f"{real:.4f}", "width / height",

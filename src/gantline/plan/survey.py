@@ -33,6 +33,7 @@ def survey(book: Book) -> Room:
     datum_mm = book.length("datum", "survey", "Datum line above floor", "/survey/datum_mm", given.datum_mm, "datum_mm",
         "every height is marked from this line")  # fmt: skip
     ceiling = _ceiling(book, datum_mm)
+    book.length("room_depth", "survey", "Room, wall to back", "/survey/room_depth_mm", given.room_depth_mm, "room_depth_mm")
     floor = tuple((one.x_mm, datum_mm - one.down_mm) for one in given.floor_readings) or ((0.0, 0.0),)
     book.entered("build", "survey", "Wall build", "/survey/build", given.build, dict(BUILDS)[given.build], "choice", BUILDS)
     room = Room(wall_mm=wall_mm, datum_mm=datum_mm, floor=Profile(floor), ceiling=Profile(ceiling), studs=_studs(book, wall_mm))

@@ -4,11 +4,12 @@ from dataclasses import dataclass
 
 from gantline.core.errors import OutOfRange
 from gantline.core.size import read_aspect, with_overspill
-from gantline.core.throw.shift import ReachShape, ShiftNeed, ShiftReach, fixed_offset, lens_region, shift_need
+from gantline.core.throw.shift import ReachShape, ShiftNeed, lens_region, shift_need
 from gantline.core.throw.window import Lens, PanelImage, ThrowWindow, panel_image, throw_window
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Entry
 from gantline.plan.height import Hung
+from gantline.plan.lens import reach_of
 
 REACHES = ((ReachShape.RECTANGLE, "rectangle"), (ReachShape.DIAMOND, "diamond"))
 
@@ -27,18 +28,9 @@ class Beam:
     fits: bool
 
 
-def fabric_plane_mm(book: Book) -> float:
-    """Bare wall to fabric [mm]: standoff + frame depth."""
-    given = book.job.frame
-    depth_mm = book.length("frame_depth", "throw", "Frame depth", "/frame/depth_mm", given.depth_mm, "frame_depth_mm")
-    standoff_mm = book.length("standoff", "throw", "Standoff", "/frame/standoff_mm", given.standoff_mm, "standoff_mm")
-    return depth_mm + standoff_mm
-
-
-def throw(book: Book, hung: Hung) -> Beam | None:
+def throw(book: Book, hung: Hung, fabric_mm: float) -> Beam | None:
     """Write window and shift; None until throw ratio and lens place are there."""
     _write_projector(book)
-    fabric_mm = fabric_plane_mm(book)
     given = book.job.throw
     if given.ratio_low is None or given.ratio_high is None:
         book.find("no-throw-ratio", "throw", "note", "Enter the projector's throw ratio, from wide to long, to see its window.")
@@ -61,7 +53,7 @@ def throw(book: Book, hung: Hung) -> Beam | None:
         f"{book.get('lens_from_wall')} − {book.exact(fabric_mm)}", ["lens_from_wall", "standoff", "frame_depth"],
         "Z counts from the fabric plane")  # fmt: skip
     in_window = _check_window(book, window, distance_mm, fabric_mm, fixed=lens.fixed)
-    reach, offset = _reach(book)
+    reach, offset = reach_of(book)
     shift = _shift(book, hung, panel, x_mm, given.lens_y_mm) if hung.possible else None
     region = lens_region(
         picture_x_mm=hung.place.centre_x_mm, picture_y_mm=hung.picture_centre_mm, panel=panel, reach=reach, offset=offset
@@ -70,13 +62,6 @@ def throw(book: Book, hung: Hung) -> Beam | None:
         lens_x_mm=x_mm, lens_y_mm=given.lens_y_mm, distance_mm=distance_mm, window=window, panel=panel, shift=shift,
         region=region, fits=in_window and shift is not None and _reached(book, shift),
     )  # fmt: skip
-
-
-def _reach(book: Book) -> tuple[ShiftReach, float]:
-    given = book.job.throw
-    if given.has_shift:
-        return ShiftReach(up=given.shift_up, down=given.shift_down, side=given.shift_side, shape=given.reach), 0.0
-    return ShiftReach(up=0.0, down=0.0, side=0.0), fixed_offset(given.offset, from_ceiling=given.hung)
 
 
 def _write_projector(book: Book) -> None:
@@ -164,7 +149,7 @@ def _check_window(book: Book, window: ThrowWindow, distance_mm: float, fabric_mm
 
 
 def _shift(book: Book, hung: Hung, panel: PanelImage, x_mm: float, y_mm: float) -> ShiftNeed:
-    reach, offset = _reach(book)
+    reach, offset = reach_of(book)
     centre_mm = hung.picture_centre_mm
     need = shift_need(
         picture_x_mm=hung.place.centre_x_mm, picture_y_mm=centre_mm, lens_x_mm=x_mm, lens_y_mm=y_mm,

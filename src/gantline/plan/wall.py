@@ -7,6 +7,7 @@ from gantline.core.units import read_tape
 from gantline.core.wall.brackets import BracketPair, BracketRule, PairChoice, place_by_rule, place_on_studs
 from gantline.core.wall.marks import Hole, HoleMark, ReverseCheck, holes, level_tolerance_mm, mark, reverse_check
 from gantline.plan.book import Book, cure
+from gantline.plan.fittings import check_holes, free_studs
 from gantline.plan.height import Hung
 from gantline.plan.survey import Room
 
@@ -61,6 +62,7 @@ def wall(book: Book, room: Room, hung: Hung) -> Drilling | None:
             f"The row offset, {book.text(offset_mm)}, is more than the frame's height: the rows of holes would cross.")  # fmt: skip
         return None
     marks = tuple(_mark(one, room, hung) for one in four)
+    check_holes(book, four)
     _write_holes(book, marks)
     rows = tuple(_row(book, one) for one in marks)
     check = reverse_check(four)
@@ -110,7 +112,7 @@ def _pair(book: Book, room: Room, hung: Hung) -> BracketPair | None:
         _write_pair(book, pair, room, None)
         return pair
     assert room.studs is not None  # noqa: S101 - narrowed by on_studs, for the type checker
-    choice = place_on_studs(rule, centre_mm, room.studs.centres_mm)
+    choice = place_on_studs(rule, centre_mm, free_studs(book, room.studs.centres_mm))
     if choice.best is None:
         _no_pair(book, choice, rule, centre_mm)
         return None

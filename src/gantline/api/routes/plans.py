@@ -15,4 +15,4 @@ router = APIRouter(prefix="/api/plan", tags=["plan"], responses=PROBLEM_ANSWERS)
 def preview_plan(body: Preview, session: SessionDep, shop_id: ShopId) -> Response:
     """Plan a document with some edits; nothing is saved."""
     shop = shops.settings_of(session, shop_id)
-    return answer(services.preview(body.document, body.edits, shop, every=body.parts == "all"))
+    return answer(services.preview(body.document, body.edits, shop, body.parts))

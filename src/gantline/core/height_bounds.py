@@ -1,0 +1,149 @@
+"""The further bounds on the frame's top: necks, rows, furniture, skirting, lens shift, a fixed picture.
+
+Every bound is put on y_top, the top of the frame [mm above the floor]; sources are the geometry of
+room.py: picture bottom y_b = y_top - b_top - H, centre y_c = y_b + H/2, frame bottom y_top - H_f.
+"""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from gantline.core.room import Bound, Place, lower_bounds, upper_bounds
+from gantline.core.sight import Eye, lowest_bottom_mm
+from gantline.core.size import Screen, with_overspill
+from gantline.core.throw.shift import ReachShape, ShiftReach
+from gantline.core.throw.window import PanelImage, panel_image
+
+
+def neck_bound(screen: Screen, eyes: Sequence[Eye], top_deg: float) -> Bound | None:
+    """The top of the picture at most top_deg above every eye line: min (E + d tan) + b_top."""
+    if not eyes:
+        return None
+    tan = math.tan(math.radians(top_deg))
+    return Bound("neck", "neck angle", min(one.eye_mm + one.distance_mm * tan for one in eyes) + screen.border.top_mm)
+
+
+def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -> float | None:
+    """y_top above which the centre is more than centre_deg above some eye line; warns, does not bind."""
+    if not eyes:
+        return None
+    tan = math.tan(math.radians(centre_deg))
+    lowest = min(one.eye_mm + one.distance_mm * tan for one in eyes)
+    return lowest + screen.picture.height_mm / 2.0 + screen.border.top_mm
+
+
+def rows_bound(screen: Screen, eyes: Sequence[Eye], clear_mm: float) -> Bound | None:
+    """Every eye sees the bottom of the picture over every nearer head; None with a single row."""
+    bottom = lowest_bottom_mm(tuple(eyes), clear_mm=clear_mm)
+    if bottom is None:
+        return None
+    return Bound("rows", "sight over the row in front", bottom + screen.picture.height_mm + screen.border.top_mm)
+
+
+def furniture_bound(screen: Screen, furniture_top_mm: float, gap_mm: float) -> Bound:
+    """The frame clears what stands under it: furniture top + gap + H_f."""
+    return Bound("furniture", "furniture under it", furniture_top_mm + gap_mm + screen.overall_height_mm)
+
+
+def skirting_bound(screen: Screen, skirting_mm: float) -> Bound:
+    """The frame clears the skirting: skirting + H_f."""
+    return Bound("skirting", "skirting", skirting_mm + screen.overall_height_mm)
+
+
+def shift_bounds(
+    screen: Screen, panel: PanelImage, *, lens_y_mm: float, up_left: float, down_left: float, offset: float, slack_mm: float
+) -> tuple[Bound, Bound]:
+    """Upper and lower bound that the lens's reach puts on y_top; an equality within slack_mm without reach.
+
+    Args: up_left, down_left: reach left at this sideways shift, shares of H_p; offset: fixed share of H_p.
+    Source: y_l + (offset + V_up) H_p + H/2 + b_top, and the same with - V_down.
+    """
+    base = lens_y_mm + offset * panel.height_mm + screen.picture.height_mm / 2.0 + screen.border.top_mm
+    fixed = up_left == 0.0 and down_left == 0.0
+    names = (
+        ("the lens's fixed offset", "the lens's fixed offset") if fixed else ("lens shift, upper end", "lens shift, lower end")
+    )
+    return (
+        Bound("shift-upper", names[0], base + up_left * panel.height_mm + slack_mm),
+        Bound("shift-lower", names[1], base - down_left * panel.height_mm - slack_mm),
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LensReach:
+    """A lens that is already placed [mm], its reach and offset (shares), and how exactly it is placed."""
+
+    x_mm: float
+    y_mm: float
+    reach: ShiftReach
+    offset: float
+    panel_aspect: Fraction
+    overspill_mm: float
+    slack_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Asked:
+    """A screen asked into a room with everything that bounds its height [mm].
+
+    overhead: (left, right, bottom) of soffits near the wall; under: (left, right, top) of furniture and
+    loudspeakers at the wall. Only what overlaps the frame's width counts.
+    """
+
+    place: Place
+    eyes: tuple[Eye, ...] = ()
+    neck_deg: float = 35.0
+    head_clear_mm: float = 115.0
+    overhead: tuple[tuple[float, float, float], ...] = ()
+    under: tuple[tuple[float, float, float], ...] = ()
+    furniture_gap_mm: float = 50.0
+    skirting_mm: float | None = None
+    lens: LensReach | None = None
+
+
+def bounds(asked: Asked) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
+    """All upper and all lower bounds on y_top that this room has.  Raises: nothing."""
+    place, screen = asked.place, asked.place.screen
+    upper, lower = list(upper_bounds(place)), list(lower_bounds(place))
+    soffits = [bottom for left, right, bottom in asked.overhead if _overlaps(place, left, right)]
+    if soffits:
+        upper.append(Bound("soffit", "soffit above it", min(soffits) - place.clear_mm))
+    upper += filter(None, [neck_bound(screen, asked.eyes, asked.neck_deg)])
+    lower += filter(None, [rows_bound(screen, asked.eyes, asked.head_clear_mm)])
+    tops = [top for left, right, top in asked.under if _overlaps(place, left, right)]
+    if tops:
+        lower.append(furniture_bound(screen, max(tops), asked.furniture_gap_mm))
+    if asked.skirting_mm is not None:
+        lower.append(skirting_bound(screen, asked.skirting_mm))
+    if asked.lens is not None:
+        both = _lens_bounds(place, asked.lens)
+        if both is not None:
+            upper.append(both[0])
+            lower.append(both[1])
+    return tuple(upper), tuple(lower)
+
+
+def room_left_mm(asked: Asked) -> float:
+    """Lowest upper less highest lower bound [mm]; negative by the clash."""
+    upper, lower = bounds(asked)
+    return min(one.y_top_mm for one in upper) - max(one.y_top_mm for one in lower)
+
+
+def _overlaps(place: Place, left_mm: float, right_mm: float) -> bool:
+    return left_mm < place.right_mm and right_mm > place.left_mm
+
+
+def _lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:
+    """None where the lens cannot reach sideways: then no height helps, and the throw says so."""
+    panel = panel_image(with_overspill(place.screen.picture, lens.overspill_mm), lens.panel_aspect)
+    sideways = abs(place.centre_x_mm - lens.x_mm) / panel.width_mm
+    if sideways > lens.reach.side + lens.slack_mm / panel.width_mm:
+        return None
+    left = 1.0
+    if lens.reach.shape is ReachShape.DIAMOND and lens.reach.side > 0.0:
+        left = max(0.0, 1.0 - sideways / lens.reach.side)
+    return shift_bounds(
+        place.screen, panel, lens_y_mm=lens.y_mm, up_left=lens.reach.up * left, down_left=lens.reach.down * left,
+        offset=lens.offset, slack_mm=lens.slack_mm,
+    )  # fmt: skip

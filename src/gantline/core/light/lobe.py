@@ -1,0 +1,129 @@
+"""Gain is a lobe, not a number: how bright each point of a fabric looks from each place.
+
+Model: g(t) = g0 exp(-ln 2 (t / alpha)^2), t the angle between the lobe's axis and the view, alpha the
+half-gain angle. Frame: fabric plane z = 0, z towards the seats, x right, y up, all [mm]. The flux per
+area is taken as uniform over the picture. What is modelled: the axis by kind of fabric, and for
+lenticular fabrics the acceptance of light from below. Left out: polarisation, colour, sparkle, a
+lobe that differs sideways and upwards.
+"""
+
+import math
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+from numpy.typing import NDArray
+
+from gantline.core.errors import OutOfRange, require_positive
+
+Array = NDArray[np.float64]
+ACCEPT_NONE_DEG, ACCEPT_ALL_DEG = 0.0, 15.0  # acceptance of a lenticular fabric, by the angle from below
+
+
+class FabricKind(StrEnum):
+    """Where a fabric's lobe points."""
+
+    DIFFUSE = "diffuse"
+    MIRROR = "mirror-like"
+    RETRO = "retro-reflective"
+    LENTICULAR = "lenticular-from-below"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lobe:
+    """A fabric's gain: kind, on-axis gain, half-gain angle [deg] (None: constant, lambertian).
+
+    Raises OutOfRange for a gain above 1 without an angle, and where more light would come out than
+    goes in: 2 times the integral of g cos sin over the half space must not exceed 1.
+    """
+
+    kind: FabricKind
+    gain: float
+    half_gain_deg: float | None = None
+
+    def __post_init__(self) -> None:
+        require_positive(gain=self.gain)
+        if self.half_gain_deg is None:
+            if self.gain > 1.0:
+                raise OutOfRange("a gain above 1 needs a half-gain angle", field="half_gain_deg", got=self.gain)
+            return
+        require_positive(half_gain_deg=self.half_gain_deg)
+        out = reflected_share(self.gain, self.half_gain_deg)
+        if out > 1.0:
+            raise OutOfRange(
+                f"gain {self.gain:g} at a half-gain angle of {self.half_gain_deg:g} deg gives out {out:.2f} of the light: "
+                "no fabric gives more than it gets",
+                field="half_gain_deg",
+                got=out,
+            )
+
+
+def gain_at(lobe: Lobe, angle_deg: Array) -> Array:
+    """Gain at an angle from the lobe's axis [deg], broadcast shape. Half of g0 at the half-gain angle."""
+    if lobe.half_gain_deg is None:
+        return np.full_like(np.asarray(angle_deg, dtype=float), lobe.gain)
+    return np.asarray(lobe.gain * np.exp(-math.log(2.0) * (angle_deg / lobe.half_gain_deg) ** 2))
+
+
+def reflected_share(gain: float, half_gain_deg: float) -> float:
+    """Share of the light that comes back: 2 * integral of g(t) cos t sin t from 0 to 90 degrees.
+
+    Source: flux of a lobe of luminance L = E g / pi over the half space. Trapezoid on 0.05 degree steps.
+    """
+    angle = np.linspace(0.0, math.pi / 2.0, 1801)
+    lobe = gain * np.exp(-math.log(2.0) * (np.degrees(angle) / half_gain_deg) ** 2)
+    return float(2.0 * np.trapezoid(lobe * np.cos(angle) * np.sin(angle), angle))
+
+
+Axis = Callable[[Array, Array], Array]
+
+
+def _normal(points: Array, lens: Array) -> Array:
+    return np.broadcast_to(np.array([0.0, 0.0, 1.0]), points.shape)
+
+
+def _mirrored(points: Array, lens: Array) -> Array:
+    incoming = points - lens
+    return np.asarray(incoming * np.array([1.0, 1.0, -1.0]))
+
+
+def _back(points: Array, lens: Array) -> Array:
+    return lens - points
+
+
+AXES: Mapping[FabricKind, Axis] = {
+    FabricKind.DIFFUSE: _normal,
+    FabricKind.LENTICULAR: _normal,
+    FabricKind.MIRROR: _mirrored,
+    FabricKind.RETRO: _back,
+}
+
+
+def acceptance(kind: FabricKind, points: Array, lens: Array) -> Array:
+    """Share of the lens's light a fabric takes at each point, 1 for all kinds but lenticular.
+
+    Args: points (..., 3), lens (3,) [mm].  Returns: (...) in 0 to 1.
+    Source: clamp((beta - beta0) / (beta1 - beta0)), beta = atan2(y_P - y_l, Z), light from below.
+    """
+    if kind is not FabricKind.LENTICULAR:
+        return np.ones(points.shape[:-1])
+    from_below = np.degrees(np.arctan2(points[..., 1] - lens[1], lens[2]))
+    return np.asarray(np.clip((from_below - ACCEPT_NONE_DEG) / (ACCEPT_ALL_DEG - ACCEPT_NONE_DEG), 0.0, 1.0))
+
+
+def seen_gain(lobe: Lobe, points: Array, lens: Array, eyes: Array) -> Array:
+    """Gain of every screen point as every eye sees it.
+
+    Args: points (p, 3) on the fabric, lens (3,), eyes (e, 3), all [mm], z > 0 for lens and eyes.
+    Returns: (e, p).
+    Source: angle between axis and view, atan2(|axis x view|, axis . view), which keeps its digits
+    near 0 where acos loses them.
+    """
+    axis = AXES[lobe.kind](points, lens)[None, :, :]
+    view = eyes[:, None, :] - points[None, :, :]
+    dot = np.einsum("epi,epi->ep", np.broadcast_to(axis, view.shape), view)
+    lengths = np.einsum("epi,epi->ep", axis, axis) * np.einsum("epi,epi->ep", view, view)
+    across = np.sqrt(np.maximum(lengths - dot**2, 0.0))
+    angle = np.degrees(np.arctan2(across, dot))
+    return np.asarray(gain_at(lobe, angle) * acceptance(lobe.kind, points, lens)[None, :])

@@ -1,0 +1,68 @@
+"""What stands in the room and hangs on the wall, as marks and handles on each face."""
+
+from collections.abc import Callable, Iterator
+
+from gantline.drawing.marks import Area, Dot, Handle, Label, Mark, Point, rectangle
+from gantline.plan.scene import RoomBox, Scene
+
+Place = Callable[[float, float, float], Point]
+
+
+def fittings(scene: Scene, step_mm: float) -> Iterator[Mark]:
+    """On the front face: fittings with their bands, each to be dragged."""
+    top, bottom = max(y for _, y in scene.ceiling), min(y for _, y in scene.floor)
+    for one in scene.fittings:
+        rect = one.rect
+        if one.band_mm > 0.0:
+            left, right = rect.left_mm - one.band_mm, rect.right_mm + one.band_mm
+            yield Area(key=f"band-{one.index}", role="band", layer="wall", points=rectangle(left, bottom, right, top))
+        points = rectangle(rect.left_mm, rect.bottom_mm, rect.right_mm, rect.top_mm)
+        handle = f"fitting-handle-{one.index}"
+        yield Area(key=f"fitting-{one.index}", role="fitting", layer="survey", points=points, moves=handle)
+        yield Label(
+            key=f"fitting-name-{one.index}", layer="survey", at=(rect.centre_x_mm, rect.top_mm), text=one.name, moves=handle
+        )
+        base = f"/survey/fittings/{one.index}"
+        yield Handle(key=handle, layer="survey", name=one.name, points=points, origin=(rect.left_mm, rect.bottom_mm), step_mm=step_mm,
+            x_pointer=f"{base}/x_mm", y_pointer=f"{base}/y_mm")  # fmt: skip
+
+
+def boxes(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
+    """Boxes on the front, side or top face, each to be dragged along the face's two axes."""
+    for one in scene.boxes:
+        points, origin, axes = _shape(one, face)
+        handle = f"box-handle-{one.index}"
+        yield Area(key=f"box-{one.index}", role="box", layer="survey", points=points, moves=handle)
+        middle = (sum(x for x, _ in points) / 4.0, sum(y for _, y in points) / 4.0)
+        yield Label(key=f"box-name-{one.index}", layer="survey", at=middle, text=one.name, role="box", moves=handle)
+        base = f"/survey/boxes/{one.index}"
+        yield Handle(key=handle, layer="survey", name=one.name, points=points, origin=origin, step_mm=step_mm,
+            x_pointer=f"{base}/{axes[0]}", y_pointer=f"{base}/{axes[1]}")  # fmt: skip
+
+
+def _shape(one: RoomBox, face: str) -> tuple[tuple[Point, ...], Point, tuple[str, str]]:
+    rect = one.rect
+    if face == "front":
+        return (
+            rectangle(rect.left_mm, rect.bottom_mm, rect.right_mm, rect.top_mm),
+            (rect.left_mm, rect.bottom_mm),
+            ("x_mm", "y_mm"),
+        )
+    if face == "side":
+        return rectangle(one.back_mm, rect.bottom_mm, one.front_mm, rect.top_mm), (one.back_mm, rect.bottom_mm), ("z_mm", "y_mm")
+    return rectangle(rect.left_mm, one.back_mm, rect.right_mm, one.front_mm), (rect.left_mm, one.back_mm), ("x_mm", "z_mm")
+
+
+def seats(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
+    """Eyes on the side or top face; seen from above a seat is dragged both ways, from the side to and fro."""
+    for one in scene.seats:
+        at = (one.z_mm, one.eye_mm) if face == "side" else (one.x_mm, one.z_mm)
+        handle = f"seat-handle-{one.index}"
+        role = "seat-main" if one.main else "seat"
+        yield Dot(key=f"seat-{one.index}", role=role, layer="survey", at=at, name=one.name, moves=handle)  # type: ignore[arg-type]
+        if face == "top":
+            yield Label(key=f"seat-name-{one.index}", layer="survey", at=at, text=one.name, role="seat", moves=handle)
+        base = f"/survey/seats/{one.index}"
+        along = "from_wall_mm" if face == "side" else "x_mm"
+        yield Handle(key=handle, layer="survey", name=one.name, points=(at,), origin=at, step_mm=step_mm,
+            x_pointer=f"{base}/{along}", y_pointer=None if face == "side" else f"{base}/from_wall_mm")  # fmt: skip

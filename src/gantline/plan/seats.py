@@ -1,0 +1,100 @@
+"""How each seat sees the picture, in the job's texts."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gantline.core.sight import (
+    clearance_mm,
+    eye_needed_mm,
+    far_edge_deg,
+    neck_angle_deg,
+    pixel_arcmin,
+    viewing_angle_deg,
+)
+from gantline.plan.book import Book
+from gantline.plan.height import Hung
+from gantline.plan.seats_at import Placed
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SeatRow:
+    """How one seat sees the picture; texts, and the words of what is outside the guidance."""
+
+    index: int
+    name: str
+    main: bool
+    distance: str
+    angle: str
+    top_neck: str
+    centre_neck: str
+    far_edge: str
+    pixel: str
+    sight: str
+    warnings: tuple[str, ...]
+
+
+def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm: float, pixels: float) -> tuple[SeatRow, ...]:
+    """The table of seats, and findings for what is outside the guidance."""
+    if not seats:
+        return ()
+    picture = hung.place.screen.picture
+    distance = np.array([seat.distance_mm for seat in seats])
+    offset = np.array([seat.x_mm - hung.place.centre_x_mm for seat in seats])
+    eye = np.array([seat.eye_mm for seat in seats])
+    top = hung.picture_centre_mm + picture.height_mm / 2.0
+    angle = viewing_angle_deg(distance, offset, picture.width_mm)
+    rise, centre = neck_angle_deg(top, eye, distance), neck_angle_deg(hung.picture_centre_mm, eye, distance)
+    edge, pixel = far_edge_deg(distance, offset, picture.width_mm), pixel_arcmin(panel_width_mm, pixels, distance)
+    rows = []
+    for k, seat in enumerate(seats):
+        sight, blocked = _sight(book, seat, seats, hung)
+        warnings = [*_angle_words(book, seat, seats, float(angle[k])), *blocked]
+        if rise[k] > book.shop["neck_top_deg"]:
+            warnings.append(f"top of picture {rise[k]:.0f}° up")
+        if pixel[k] > 1.0:
+            warnings.append("pixels show")
+        rows.append(
+            SeatRow(
+                index=seat.index, name=seat.name, main=seat.main, distance=book.text(seat.distance_mm), angle=f"{angle[k]:.0f}°",
+                top_neck=f"{rise[k]:.0f}°".replace("-", "−"), centre_neck=f"{centre[k]:.0f}°".replace("-", "−"),
+                far_edge=f"{edge[k]:.0f}°", pixel=f"{pixel[k]:.1f}′", sight=sight, warnings=tuple(warnings),
+            )
+        )  # fmt: skip
+    _find(book, rows)
+    return tuple(rows)
+
+
+def _angle_words(book: Book, seat: Placed, seats: tuple[Placed, ...], angle: float) -> list[str]:
+    shop = book.shop
+    words = []
+    if seat.main and not shop["angle_main_low_deg"] <= angle <= shop["angle_main_high_deg"]:
+        words.append(f"main seat: {angle:.0f}°, wished {shop['angle_main_low_deg']:g} to {shop['angle_main_high_deg']:g}°")
+    nearest, farthest = min(one.distance_mm for one in seats), max(one.distance_mm for one in seats)
+    if seat.distance_mm == nearest and angle > shop["angle_near_deg"]:
+        words.append(f"nearest row: {angle:.0f}°, at most {shop['angle_near_deg']:g}°")
+    if seat.distance_mm == farthest and angle < shop["angle_far_deg"]:
+        words.append(f"farthest row: {angle:.0f}°, at least {shop['angle_far_deg']:g}°")
+    return words
+
+
+def _sight(book: Book, seat: Placed, seats: tuple[Placed, ...], hung: Hung) -> tuple[str, list[str]]:
+    """Least clearance over any nearer head, and the platform that would give it."""
+    bottom = hung.picture_centre_mm - hung.place.screen.picture.height_mm / 2.0
+    nearer = [one for one in seats if one.distance_mm < seat.distance_mm - 1.0]
+    if not nearer:
+        return "clear", []
+    clear_mm = book.shop["head_clear_mm"]
+    least = min(clearance_mm(seat.eye, one.eye, bottom) for one in nearer)
+    if least >= clear_mm:
+        return "clear", []
+    needed = max(eye_needed_mm(seat.eye, one.eye, bottom, clear_mm=clear_mm) for one in nearer)
+    platform = book.text(max(0.0, needed - seat.seated_mm))
+    return f"needs platform {platform}", [f"head in front in the way: platform {platform}"]
+
+
+def _find(book: Book, rows: list[SeatRow]) -> None:
+    bad = [row for row in rows if row.warnings]
+    if bad:
+        said = "; ".join(f"{row.name}: {', '.join(row.warnings)}" for row in bad[:4])
+        book.find("seats-outside-guidance", "size", "mind", f"Outside the guidance for seats. {said}.")
