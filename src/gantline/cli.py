@@ -52,15 +52,18 @@ def sheets(
     out: Annotated[Path, typer.Option(help="folder for the sheets")] = Path("sheets"),
     paper: Annotated[str, typer.Option(help="a4 or letter")] = "a4",
 ) -> None:
-    """Write every sheet of a job file into a folder."""
+    """Write every sheet of a job file into a folder; fabrics are compared with the sample stores."""
+    from gantline.demo.world import fabric_records
+    from gantline.sheets.pdf import PAPERS
     from gantline.sheets.sheets import SHEETS, Ready
-    from gantline.sheets.wall_sheet import PAPERS
 
     if paper not in PAPERS:
         raise typer.BadParameter("paper is a4 or letter")
     document = _read(job)
     planned = make_plan(document)
-    ready = Ready(job=document, planned=planned, drawing=draw(document, planned), stamp=job.name, paper=paper)
+    ready = Ready(
+        job=document, planned=planned, drawing=draw(document, planned), stamp=job.name, paper=paper, fabrics=fabric_records()
+    )
     out.mkdir(parents=True, exist_ok=True)
     for kind in SHEETS.values():
         path = out / f"{document.name.replace('/', '-')}, {kind.ending}"
@@ -90,6 +93,22 @@ def demo(out: Annotated[Path, typer.Option(help="folder for the sample job files
         path = out / f"{name}.job.json"
         path.write_bytes(job_bytes(name))
         typer.echo(str(path))
+
+
+@app.command()
+def meter(
+    job: Annotated[str, typer.Argument(help="id of a job")],
+    server: Annotated[str, typer.Option(help="address of the server")] = "ws://127.0.0.1:8420",
+    wall: Annotated[float, typer.Option(help="wall width to pretend [mm]")] = 4700.0,
+    memory: Annotated[Path, typer.Option(help="the meter's memory")] = Path("meter.jsonl"),
+) -> None:
+    """A stand-in distance meter: takes a few made-up readings and sends them over the feed."""
+    from gantline.devices.distance_meter import DistanceMeter, survey_walk
+
+    device = DistanceMeter("stand-in meter", memory)
+    for what, value, x in survey_walk(wall, 1250.0, 12.0):
+        device.take(what, value, x)
+    typer.echo(f"{device.deliver(f'{server}/api/jobs/{job}/feed')} readings delivered")
 
 
 @app.command()

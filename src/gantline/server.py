@@ -12,7 +12,7 @@ from starlette.staticfiles import StaticFiles
 from gantline import __version__
 from gantline.api import problems
 from gantline.api.limits import BodyLimit
-from gantline.api.routes import compare, jobs, plans, sheets, stores
+from gantline.api.routes import compare, jobs, plans, readings, sheets, stores
 from gantline.api.routes import settings as settings_routes
 from gantline.settings import Settings, psycopg_url
 
@@ -26,7 +26,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.engine, app.state.sessions = engine, sessionmaker(engine)
     problems.install(app)
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
-    for module in (jobs, compare, plans, sheets, stores, settings_routes):
+    for module in (jobs, compare, readings, plans, sheets, stores, settings_routes):
         app.include_router(module.router)
     _serve_pages(app, settings.web_folder)
     return app

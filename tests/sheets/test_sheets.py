@@ -14,7 +14,7 @@ from gantline.drawing.drawing import draw
 from gantline.job.edits import Edit, apply
 from gantline.plan.plan import plan
 from gantline.sheets.sheets import SHEETS, Ready
-from gantline.sheets.wall_sheet import runs
+from gantline.sheets.pdf import runs
 from tests.conftest import demo_job
 
 JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")

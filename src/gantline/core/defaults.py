@@ -68,6 +68,9 @@ DEFAULTS: Mapping[str, Default] = {
     "no_drill_band_mm": Default(
         150.0, "mm", 0.0, 1000.0, "no drilling beside, above and below a fitting", "cable and pipe run straight from it"
     ),
+    "blank_overlap_mm": Default(
+        100.0, "mm", 0.0, 400.0, "fabric beyond the frame on each stapled side", "edge, return and grip; never under 100"
+    ),
     "furniture_gap_mm": Default(50.0, "mm", 0.0, 1000.0, "gap above furniture under the screen", "a hand's breadth"),
     "skirting_mm": Default(100.0, "mm", 0.0, 1000.0, "height of the skirting", "usual board"),
     "neck_top_deg": Default(35.0, "deg", 5.0, 60.0, "top of the picture above the eye line, at most", "comfort of the neck"),

@@ -62,7 +62,7 @@ def shift_bounds(
     base = lens_y_mm + offset * panel.height_mm + screen.picture.height_mm / 2.0 + screen.border.top_mm
     fixed = up_left == 0.0 and down_left == 0.0
     names = (
-        ("the lens's fixed offset", "the lens's fixed offset") if fixed else ("lens shift, upper end", "lens shift, lower end")
+        ("fixed offset of the lens", "fixed offset of the lens") if fixed else ("lens shift, upper end", "lens shift, lower end")
     )
     return (
         Bound("shift-upper", names[0], base + up_left * panel.height_mm + slack_mm),

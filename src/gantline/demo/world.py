@@ -39,3 +39,8 @@ def load(session: Session) -> int:
         saved = jobs.Save(document=job.model_dump(mode="json"), what="surveyed and sized", who="Oda Brink")
         jobs.create(session, shop_id, saved)
     return len(JOB_FILES)
+
+
+def fabric_records() -> list[tuple[str, str, dict[str, Any]]]:
+    """The sample stores' fabrics as (key, name, body), checked."""
+    return [(one["key"], one["name"], read_record(RecordKind.FABRIC, one["body"])) for one in store_records()["fabric"]]

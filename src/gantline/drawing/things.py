@@ -60,7 +60,7 @@ def seats(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
         handle = f"seat-handle-{one.index}"
         role = "seat-main" if one.main else "seat"
         yield Dot(key=f"seat-{one.index}", role=role, layer="survey", at=at, name=one.name, moves=handle)  # type: ignore[arg-type]
-        if face == "top":
+        if face == "top" and one.main:  # a row of names would run together
             yield Label(key=f"seat-name-{one.index}", layer="survey", at=at, text=one.name, role="seat", moves=handle)
         base = f"/survey/seats/{one.index}"
         along = "from_wall_mm" if face == "side" else "x_mm"

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 import numpy as np
+from numpy.typing import NDArray
 
 from gantline.core.light.luminance import CONTRAST_BANDS, Array
 from gantline.core.sight import viewing_angle_deg
@@ -69,7 +70,7 @@ def floor_map(
 
 def _classes(
     planned: Planned, measure: Measure, state: int, x: Array, distance: Array, eye_mm: float
-) -> tuple[Array | None, tuple[str, ...]]:
+) -> tuple[NDArray[np.intp] | None, tuple[str, ...]]:
     if measure is Measure.ANGLE:
         angle = viewing_angle_deg(distance, x - planned.hung.place.centre_x_mm, planned.hung.place.screen.picture.width_mm)
         return np.digitize(angle, [25.0, 30.0, 36.0, 45.0, 60.0]), (

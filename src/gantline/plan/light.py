@@ -20,6 +20,7 @@ from gantline.core.light.luminance import (
     seen_contrast,
     zoom_share,
 )
+from gantline.core.tension.holds import Hold
 from gantline.plan.book import Book
 from gantline.plan.height import Hung
 from gantline.plan.seats_at import Placed, main_seat
@@ -226,7 +227,8 @@ def _model(
     area = picture.width_mm * picture.height_mm / 1e6
     keys = ["rated_lm", "mode_share", "age_share", "zoom_long", "width", "height"]
     book.ratio("flux", "light", "Light on the picture", flux, f"{flux:.0f} lm", "rated × mode × age × zoom × panel share",
-        f"{output.rated_lm:g} × {output.mode_share:g} × {output.age_share:g} × {zoom:.3f} × {panel:.3f}", keys, "product of what is left")  # fmt: skip
+        f"{output.rated_lm:g} × {output.mode_share:g} × {output.age_share:g} × {zoom:.3f} × {panel:.3f}",
+        keys, "product of what is left")  # fmt: skip
     on_axis = float(luminance_cd_m2(flux, area, lobe.gain))
     book.ratio("luminance", "light", "Luminance on the axis", on_axis, _luminance_text(on_axis), "light × gain / (π × area)",
         f"{flux:.0f} × {lobe.gain:g} / (π × {area:.2f} m²)", [*keys, "gain"], "lambertian screen of that gain")  # fmt: skip
@@ -304,6 +306,20 @@ def _check_fabric(book: Book, hung: Hung, model: LightModel, seats: tuple[Placed
     if model.lobe.kind is FabricKind.RETRO and seats:
         _check_retro(book, model, seats)
     _check_grille(book, hung)
+    _check_roll(book, hung)
+
+
+def _check_roll(book: Book, hung: Hung) -> None:
+    """No seam in the viewable area: the shorter side of the blank must come off the roll."""
+    roll_mm = book.job.light.fabric.roll_mm
+    if roll_mm is None:
+        return
+    screen = hung.place.screen
+    extra = 2.0 * book.shop["blank_overlap_mm"] if book.job.tension.hold is Hold.STAPLE else 0.0
+    needed = min(screen.overall_width_mm, screen.overall_height_mm) + extra
+    if needed > roll_mm:
+        book.find("roll-too-narrow", "light", "stop",
+            f"The roll is {book.text(roll_mm)} wide; a seamless sheet needs {book.text(needed)}.", {"short_mm": needed - roll_mm})  # fmt: skip
 
 
 def _check_retro(book: Book, model: LightModel, seats: tuple[Placed, ...]) -> None:

@@ -1,12 +1,14 @@
 """plan(job, shop): the whole plan of one job, pure and total."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from gantline.core.cautions import LOCAL_RULES, Caution, cautions_for
 from gantline.core.defaults import PLAIN_SHOP, Shop
 from gantline.core.tension.holds import Hold
 from gantline.core.units import pair_text
-from gantline.job.document import CeilingReading, FloorReading, Job
+from gantline.job.document import Job
+from gantline.job.fields import Closed
 from gantline.plan.book import Book
 from gantline.plan.content import ShapeRow, content
 from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
@@ -62,10 +64,11 @@ class Planned:
     model: LightModel | None
 
 
-def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
+def plan(job: Job, shop: Shop = PLAIN_SHOP, *, order: bool = True) -> Planned:
     """Run the stations in the order they depend on each other.
 
     Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding.
+    Without `order` the tension order is left out: comparisons of sizes and fabrics do not need it.
     """
     book = Book(job, shop)
     room = survey(book)
@@ -79,7 +82,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP) -> Planned:
     shapes = content(book, sized)
     check_covered(book, hung)
     drilling = wall(book, room, hung)
-    stretch = tension(book, sized.screen)
+    stretch = tension(book, sized.screen) if order else None
     _say_assumed(book)
     findings = tuple(sorted(book.findings, key=lambda one: RANK[one.severity]))
     figures = tuple(book.figures.values())
@@ -127,17 +130,21 @@ def size_text(sized: Sized, book: Book) -> str:
 
 
 def _reading_texts(book: Book) -> dict[str, str]:
-    """Texts of the survey's readings by pointer."""
+    """Texts of the lengths in the survey's lists, by pointer."""
     given = book.job.survey
-    lists: dict[str, list[CeilingReading] | list[FloorReading]] = {
+    lists: dict[str, Sequence[Closed]] = {
         "ceiling_readings": given.ceiling_readings,
         "floor_readings": given.floor_readings,
+        "fittings": given.fittings,
+        "boxes": given.boxes,
+        "seats": given.seats,
     }
     return {
-        f"/survey/{name}/{at}/{field}": book.text(length_mm)
-        for name, readings in lists.items()
-        for at, reading in enumerate(readings)
-        for field, length_mm in reading
+        f"/survey/{name}/{at}/{field}": book.text(value)
+        for name, things in lists.items()
+        for at, thing in enumerate(things)
+        for field, value in thing
+        if field.endswith("_mm") and value is not None
     }
 
 

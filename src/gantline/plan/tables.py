@@ -80,7 +80,7 @@ def size_table(job: Job, shop: Shop) -> SizeTable:
 
     The candidates are exact sizes; tidy ones are picked after. Cost: one plan a candidate.
     """
-    present = plan(job, shop).sized.screen.picture.diagonal_mm
+    present = plan(job, shop, order=False).sized.screen.picture.diagonal_mm
     grid = float(job.units.to_core().grid)
     rows = []
     states: tuple[str, ...] = ()
@@ -91,7 +91,7 @@ def size_table(job: Job, shop: Shop) -> SizeTable:
             Change(pointer="/size/value_mm", value=diagonal),
             Change(pointer="/size/tidy", value=None),
         )
-        made = plan(job if step == 1.0 else _with(job, changes), shop)
+        made = plan(job if step == 1.0 else _with(job, changes), shop, order=False)
         states = made.plan.light_states
         rows.append(_size_row(made, changes, chosen=step == 1.0))
     return SizeTable(rows=tuple(rows), states=states)
@@ -142,12 +142,12 @@ def _distance(made: Planned, index: int) -> float:
 def fabric_table(job: Job, shop: Shop, records: Sequence[tuple[str, str, Mapping[str, Any]]]) -> FabricTable:
     """Every fabric (key, name, body) of the stores in this room, ranked by its worst seat.
 
-    Order: no stop first, then the sum of the contrast bands the worst seat has over all light states,
-    then that seat's luminance. The reason is the first light state in which it falls behind the best.
+    Order: no stop first, then no hot spot, then the sum of the contrast bands the worst seat has over all
+    light states, then that seat's luminance. The reason is the first light state in which it falls behind the best.
     """
     tried = []
     for key, name, body in records:
-        made = plan(apply(job, edits_from(RecordKind.FABRIC, name, body)), shop)
+        made = plan(apply(job, edits_from(RecordKind.FABRIC, name, body)), shop, order=False)
         tried.append((key, name, body, made))
     states = tried[0][3].plan.light_states if tried else ()
     ranked = sorted(tried, key=lambda one: _score(one[3]), reverse=True)
@@ -168,11 +168,15 @@ def _bands(row: SeatLight) -> int:
     return sum(BANDS.index(word) for word in row.bands)
 
 
-def _score(made: Planned) -> tuple[float, float, float]:
+def _hot_spot(made: Planned) -> str:
+    return next((one.text for one in made.plan.findings if one.code == "hot-spot"), "")
+
+
+def _score(made: Planned) -> tuple[float, float, float, float]:
     worst = _worst(made)
     if worst is None:
-        return (0.0, 0.0, 0.0)
-    return (float(not _light_stops(made)), float(_bands(worst)), float(worst.luminance))
+        return (0.0, 0.0, 0.0, 0.0)
+    return (float(not _light_stops(made)), float(not _hot_spot(made)), float(_bands(worst)), float(worst.luminance))
 
 
 def _fabric_row(
@@ -199,6 +203,8 @@ def _fabric_row(
 def _reason(made: Planned, best: Planned | None, stops: list[str], rank: int) -> str:
     if stops:
         return stops[0]
+    if rank > 1 and _hot_spot(made):
+        return _hot_spot(made)
     worst, leader = _worst(made), None if best is None else _worst(best)
     if worst is None or leader is None:
         return "seats and the projector's light are needed to rank fabrics"

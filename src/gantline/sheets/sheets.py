@@ -4,13 +4,16 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import cast
 
+from gantline.core.defaults import PLAIN_SHOP, Shop
 from gantline.drawing.drawing import Drawing
 from gantline.job.document import Job
 from gantline.plan.plan import Planned
 from gantline.sheets.dxf import frame_dxf
 from gantline.sheets.marks_csv import marks_csv
+from gantline.sheets.pdf import Paper
+from gantline.sheets.proposal import Records, order_check_pdf, proposal_pdf
 from gantline.sheets.svg import face_svg
-from gantline.sheets.wall_sheet import Paper, wall_sheet_pdf
+from gantline.sheets.wall_sheet import wall_sheet_pdf
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -22,6 +25,8 @@ class Ready:
     drawing: Drawing
     stamp: str
     paper: str = "a4"
+    shop: Shop = PLAIN_SHOP
+    fabrics: Records = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,8 +42,19 @@ def _pdf(ready: Ready) -> bytes:
     return wall_sheet_pdf(ready.job, ready.planned.plan, ready.drawing, cast(Paper, ready.paper), ready.stamp)
 
 
+def _proposal(ready: Ready) -> bytes:
+    paper = cast(Paper, ready.paper)
+    return proposal_pdf(ready.job, ready.planned, ready.drawing, paper, ready.stamp, ready.shop, ready.fabrics)
+
+
+def _order(ready: Ready) -> bytes:
+    return order_check_pdf(ready.job, ready.planned, ready.drawing, cast(Paper, ready.paper), ready.stamp)
+
+
 SHEETS: Mapping[str, SheetKind] = {
     "wall-sheet": SheetKind("application/pdf", "wall sheet.pdf", _pdf),
+    "proposal": SheetKind("application/pdf", "proposal.pdf", _proposal),
+    "order-check": SheetKind("application/pdf", "order check.pdf", _order),
     "frame-and-holes": SheetKind(
         "image/vnd.dxf", "frame and holes.dxf", lambda ready: frame_dxf(ready.drawing.front, ready.job.name)
     ),

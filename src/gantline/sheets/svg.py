@@ -9,7 +9,7 @@ from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
-DOT = {"hole": 1.5, "lens": 1.8, "lens-out": 1.8, "bracket": 1.5, "point": 0.75, "point-fill": 0.4}
+DOT = {"hole": 1.5, "lens": 1.8, "lens-out": 1.8, "bracket": 1.5, "seat": 1.4, "seat-main": 1.6, "point": 0.75, "point-fill": 0.4}
 STYLE = """
 .a,.l,.d{fill:none;stroke:#000;stroke-width:.25}
 .frame,.frame-clash{stroke-width:.6}.frame-clash{stroke-dasharray:2 1}
@@ -17,6 +17,8 @@ STYLE = """
 .stud{fill:#e4e4e4;stroke:#888;stroke-width:.12}.stud-predicted{stroke:#888;stroke-width:.12;stroke-dasharray:1 1}
 .datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}
 .reach,.beam{stroke:#888;stroke-width:.15}
+.fitting,.box,.box-cut{fill:#fff;stroke:#555;stroke-width:.2}.band,.window{fill:none;stroke:#999;stroke-width:.12;stroke-dasharray:1 1}
+.seat,.seat-main{fill:#fff;stroke-width:.35}.seat-main{fill:#000}.sight,.joist{stroke:#aaa;stroke-width:.12}.back-wall{stroke-width:.2}
 .bar{stroke-width:.4;stroke-dasharray:3 1}.interval{stroke-width:.6}
 .hole,.bracket{fill:#fff;stroke-width:.35}.lens{fill:#000}.point,.point-fill{fill:#000;stroke:none}
 .dim{stroke:#000;stroke-width:.18;fill:none}
@@ -31,11 +33,12 @@ HATCH = (
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """Millimetres of the face to paper millimetres: one scale, y down."""
+    """Millimetres of the face to paper millimetres: one scale; up is -1 for a face that grows downwards."""
 
     left: float
     base: float
     scale: float
+    up: int = 1
 
     def x(self, x_mm: float) -> float:
         """Paper x."""
@@ -43,7 +46,7 @@ class Sheet:
 
     def y(self, y_mm: float) -> float:
         """Paper y."""
-        return self.base - y_mm * self.scale
+        return self.base - self.up * y_mm * self.scale
 
 
 def face_svg(face: Face, layers: Collection[str], width: float, height: float, *, standalone: bool = True) -> str:
@@ -73,7 +76,8 @@ def _fit(face: Face, width: float, height: float) -> tuple[Sheet, float, float]:
     pad_t, pad_b = LANE * lanes.above + 4.0, LANE * lanes.below + 4.0
     across, up = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
     scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / up)
-    sheet = Sheet(pad_l - face.left_mm * scale, pad_t + face.top_mm * scale, scale)
+    highest = -face.bottom_mm if face.y_down else face.top_mm
+    sheet = Sheet(pad_l - face.left_mm * scale, pad_t + highest * scale, scale, -1 if face.y_down else 1)
     return sheet, across * scale + pad_l + pad_r, up * scale + pad_t + pad_b
 
 
@@ -123,7 +127,7 @@ def _number(mark: Dot, x: float, y: float) -> str:
 def _dimension(mark: Dimension, sheet: Sheet) -> str:
     size = TEXT["small"]
     if mark.axis == "x":
-        line = sheet.y(mark.base_mm) - mark.side * LANE * mark.lane
+        line = sheet.y(mark.base_mm) - sheet.up * mark.side * LANE * mark.lane
         a, b = sheet.x(mark.a_mm), sheet.x(mark.b_mm)
         ticks = f"M{a:.2f} {line:.2f}H{b:.2f}M{a - 1:.2f} {line + 1:.2f}l2 -2M{b - 1:.2f} {line + 1:.2f}l2 -2"
         middle, wide = (a + b) / 2.0, text_width(mark.text, size)

@@ -69,6 +69,20 @@ class RecordRow(Base):
     body: Mapped[dict[str, Any]] = mapped_column(JSONB)
 
 
+class ReadingRow(Base):
+    """One reading of an instrument; never changed. A source numbers its readings, so none comes twice."""
+
+    __tablename__ = "reading"
+    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
+    source: Mapped[str] = mapped_column(String(60), primary_key=True)
+    seq: Mapped[int] = mapped_column(primary_key=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    what: Mapped[str] = mapped_column(String(20))
+    x_mm: Mapped[float | None]
+    value_mm: Mapped[float]
+    taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
 class SettingRow(Base):
     """A shop's own value for one default."""
 

@@ -112,6 +112,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/fabrics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Fabrics
+         * @description The shop's fabrics in this room, best first.
+         */
+        get: operations["compare_fabrics"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/file": {
         parameters: {
             query?: never;
@@ -124,6 +144,26 @@ export interface paths {
          * @description The open job file.
          */
         get: operations["export_job_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/floor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Map Floor
+         * @description Where in the room the picture is good, for one measure; null where light is not known yet.
+         */
+        get: operations["map_floor"];
         put?: never;
         post?: never;
         delete?: never;
@@ -172,6 +212,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/seats/{seat}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * View From Seat
+         * @description What one seat sees.
+         */
+        get: operations["view_from_seat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sheets/{sheet}": {
         parameters: {
             query?: never;
@@ -184,6 +244,26 @@ export interface paths {
          * @description One sheet of the job's newest version.
          */
         get: operations["get_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Sizes
+         * @description Sizes round the present one, each planned in full.
+         */
+        get: operations["compare_sizes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -362,7 +442,7 @@ export interface components {
              */
             kind: "area";
             /** Layer */
-            layer: ("survey" | "size" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
             /** Moves */
             moves: string | null;
             /** Points */
@@ -374,7 +454,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "stud" | "stud-predicted" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
         };
         /**
          * BorderFaces
@@ -396,6 +476,37 @@ export interface components {
              * @default 0
              */
             top_mm: number;
+        };
+        /**
+         * Box
+         * @description A box in the room [mm]: left edge, bottom above the floor, its back's distance from the bare wall.
+         */
+        Box: {
+            /** Depth Mm */
+            depth_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "cabinet" | "loudspeaker" | "furniture" | "soffit" | "beam" | "fan" | "pendant";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @default 0
+             */
+            z_mm: number;
         };
         /**
          * Caution
@@ -442,6 +553,19 @@ export interface components {
             label: string;
             /** Value */
             value: string;
+        };
+        /**
+         * Content
+         * @description Shapes shown on this screen, and the lap of removable mask panels [mm].
+         */
+        Content: {
+            /** Lap Mm */
+            lap_mm: number | null;
+            /**
+             * Shapes
+             * @default []
+             */
+            shapes: string[];
         };
         /**
          * Cure
@@ -512,7 +636,7 @@ export interface components {
             /** Lane */
             lane: number;
             /** Layer */
-            layer: ("survey" | "size" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
             /** Moves */
             moves: string | null;
             /** Name */
@@ -544,7 +668,7 @@ export interface components {
              */
             kind: "dot";
             /** Layer */
-            layer: ("survey" | "size" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
             /** Moves */
             moves: string | null;
             /** Name */
@@ -555,17 +679,19 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "stud" | "stud-predicted" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
         };
         /**
          * Drawing
-         * @description What is drawn of a plan: the faces and the tape windows of the marks.
+         * @description What is drawn of a plan: the four faces and the tape windows of the marks.
          */
         Drawing: {
             back: components["schemas"]["Face"];
             front: components["schemas"]["Face"];
+            side: components["schemas"]["Face"];
             /** Tape */
             tape: components["schemas"]["TapeWindow"][];
+            top: components["schemas"]["Face"];
         };
         /**
          * Edit
@@ -618,8 +744,87 @@ export interface components {
             pointer: string;
         };
         /**
+         * FabricChoice
+         * @description The fabric as light sees it. half_gain_deg null: constant gain.
+         */
+        FabricChoice: {
+            /**
+             * Acoustic
+             * @default false
+             */
+            acoustic: boolean;
+            /** Ambient Reflectance */
+            ambient_reflectance: number | null;
+            /** Gain */
+            gain: number | null;
+            /** Half Gain Deg */
+            half_gain_deg: number | null;
+            /** @default diffuse */
+            kind: components["schemas"]["FabricKind"];
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Roll Mm */
+            roll_mm: number | null;
+        };
+        /**
+         * FabricKind
+         * @description Where a fabric's lobe points.
+         * @enum {string}
+         */
+        FabricKind: "diffuse" | "mirror-like" | "retro-reflective" | "lenticular-from-below";
+        /**
+         * FabricRow
+         * @description One fabric of the stores in this room: its worst seat in every light state, and why it lost.
+         */
+        FabricRow: {
+            /** Bands */
+            bands: string[];
+            /** Chosen */
+            chosen: boolean;
+            /** Contrasts */
+            contrasts: string[];
+            /** Evenness */
+            evenness: string;
+            /** Key */
+            key: string;
+            /** Lobe */
+            lobe: [
+                number,
+                number
+            ][];
+            /** Luminance */
+            luminance: string;
+            /** Name */
+            name: string;
+            /** Rank */
+            rank: number;
+            /** Reason */
+            reason: string;
+            /** Sort */
+            sort: string;
+            /** Stops */
+            stops: string[];
+            /** Worst Seat */
+            worst_seat: string;
+        };
+        /**
+         * FabricTable
+         * @description The ranking, best first.
+         */
+        FabricTable: {
+            /** Rows */
+            rows: components["schemas"]["FabricRow"][];
+            /** States */
+            states: string[];
+        };
+        /**
          * Face
          * @description One view: its bounds [mm], the lanes round it, a sentence for those who cannot see it, marks.
+         *
+         *     y_down: the second coordinate grows downwards in the picture, as z does seen from above.
          */
         Face: {
             /** Bottom Mm */
@@ -633,13 +838,18 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "front" | "back";
+            name: "front" | "side" | "top" | "back";
             /** Right Mm */
             right_mm: number;
             /** Summary */
             summary: string;
             /** Top Mm */
             top_mm: number;
+            /**
+             * Y Down
+             * @default false
+             */
+            y_down: boolean;
         };
         /**
          * FieldProblemOut
@@ -677,7 +887,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "survey" | "size" | "height" | "throw" | "wall" | "tension";
+            station: "survey" | "size" | "light" | "height" | "throw" | "wall" | "tension";
             /** Text */
             text: string;
             /** Unit */
@@ -713,9 +923,64 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "survey" | "size" | "height" | "throw" | "wall" | "tension";
+            station: "survey" | "size" | "light" | "height" | "throw" | "wall" | "tension";
             /** Text */
             text: string;
+        };
+        /**
+         * Fitting
+         * @description A rectangle on the wall [mm]: left edge from the left wall end, bottom edge above the floor.
+         *
+         *     band_mm: no drilling straight above, below and beside within this; null is the shop default for
+         *     outlets, switches, thermostats and radiators, none for openings.
+         */
+        Fitting: {
+            /** Band Mm */
+            band_mm: number | null;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "window" | "door" | "outlet" | "switch" | "vent" | "return-air" | "thermostat" | "radiator" | "other";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * FloorMap
+         * @description A grid over the floor [mm, wall axes; z from the bare wall]: rows from the wall back, columns from the left.
+         *
+         *     classes count from 0 (poor) up; words name them. `at` says which height and light state it is for.
+         */
+        FloorMap: {
+            /** At */
+            at: string;
+            /** Classes */
+            classes: number[];
+            /** Columns */
+            columns: number;
+            /** Far Mm */
+            far_mm: number;
+            /** Left Mm */
+            left_mm: number;
+            /** Near Mm */
+            near_mm: number;
+            /** Right Mm */
+            right_mm: number;
+            /** Rows */
+            rows: number;
+            /** Words */
+            words: string[];
         };
         /**
          * FloorReading
@@ -768,7 +1033,7 @@ export interface components {
              */
             kind: "handle";
             /** Layer */
-            layer: ("survey" | "size" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
             /** Name */
             name: string;
             /** Origin */
@@ -856,6 +1121,8 @@ export interface components {
             eye_share: number | null;
             /** Lowest Edge Mm */
             lowest_edge_mm: number | null;
+            /** Skirting Mm */
+            skirting_mm: number | null;
             /** @default eye-line */
             wish: components["schemas"]["WishKind"];
             /** Wish Mm */
@@ -872,6 +1139,12 @@ export interface components {
          * @description One screen in one room.
          */
         Job: {
+            /**
+             * @default {
+             *       "shapes": []
+             *     }
+             */
+            content: components["schemas"]["Content"];
             /**
              * Format
              * @default gantline-job
@@ -904,6 +1177,31 @@ export interface components {
             known: {
                 [key: string]: "measured" | "decided" | "assumed";
             };
+            /**
+             * @default {
+             *       "fabric": {
+             *         "acoustic": false,
+             *         "kind": "diffuse",
+             *         "name": ""
+             *       },
+             *       "states": [
+             *         {
+             *           "name": "dark"
+             *         },
+             *         {
+             *           "name": "one lamp"
+             *         },
+             *         {
+             *           "name": "evening"
+             *         },
+             *         {
+             *           "name": "day, curtained"
+             *         }
+             *       ],
+             *       "surfaces": "mid"
+             *     }
+             */
+            light: components["schemas"]["Lighting"];
             /** Name */
             name: string;
             /**
@@ -918,6 +1216,7 @@ export interface components {
             place: string;
             /**
              * @default {
+             *       "angle_deg": 40,
              *       "aspect": "16:9",
              *       "border": {
              *         "bottom_mm": 0,
@@ -931,9 +1230,12 @@ export interface components {
             size: components["schemas"]["Size"];
             /**
              * @default {
+             *       "boxes": [],
              *       "build": "studs",
              *       "ceiling_readings": [],
-             *       "floor_readings": []
+             *       "fittings": [],
+             *       "floor_readings": [],
+             *       "seats": []
              *     }
              */
             survey: components["schemas"]["Survey"];
@@ -1067,6 +1369,28 @@ export interface components {
             style: components["schemas"]["LengthStyle"];
         };
         /**
+         * Joists
+         * @description Ceiling joists: which way they run, the first one and the spacing [mm].
+         */
+        Joists: {
+            /**
+             * First Mm
+             * @default 406.4
+             */
+            first_mm: number;
+            /**
+             * Runs
+             * @default to-the-wall
+             * @enum {string}
+             */
+            runs: "to-the-wall" | "along-the-wall";
+            /**
+             * Spacing Mm
+             * @default 406.4
+             */
+            spacing_mm: number;
+        };
+        /**
          * KnownMark
          * @description How a field is known; null puts the natural kind back.
          */
@@ -1101,7 +1425,7 @@ export interface components {
              */
             kind: "label";
             /** Layer */
-            layer: ("survey" | "size" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
             /** Moves */
             moves: string | null;
             /**
@@ -1109,7 +1433,7 @@ export interface components {
              * @default wall
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "stud" | "stud-predicted" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
             /**
              * Size
              * @default small
@@ -1146,17 +1470,71 @@ export interface components {
             right: number;
         };
         /**
-         * Lead
-         * @description Which one number the size starts from.
-         * @enum {string}
-         */
-        Lead: "diagonal" | "width" | "height";
-        /**
          * LengthStyle
          * @description How a job writes its lengths.
          * @enum {string}
          */
         LengthStyle: "ft-in" | "in-fraction" | "in" | "mm" | "cm";
+        /**
+         * LightState
+         * @description Lamps and curtains as they will be used: illuminance on the screen [lux]; null is the shop default.
+         */
+        LightState: {
+            /** Lux */
+            lux: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Lighting
+         * @description Fabric, the projector's light, and the light states of the room.
+         */
+        Lighting: {
+            /** Age Share */
+            age_share: number | null;
+            /** Contrast */
+            contrast: number | null;
+            /**
+             * @default {
+             *       "acoustic": false,
+             *       "kind": "diffuse",
+             *       "name": ""
+             *     }
+             */
+            fabric: components["schemas"]["FabricChoice"];
+            /** Mode Share */
+            mode_share: number | null;
+            /** Pixels Across */
+            pixels_across: number | null;
+            /** Rated Lm */
+            rated_lm: number | null;
+            /**
+             * States
+             * @default [
+             *       {
+             *         "name": "dark"
+             *       },
+             *       {
+             *         "name": "one lamp"
+             *       },
+             *       {
+             *         "name": "evening"
+             *       },
+             *       {
+             *         "name": "day, curtained"
+             *       }
+             *     ]
+             */
+            states: components["schemas"]["LightState"][];
+            /**
+             * Surfaces
+             * @default mid
+             * @enum {string}
+             */
+            surfaces: "white" | "mid" | "dark" | "velvet";
+            /** Zoom Long Share */
+            zoom_long_share: number | null;
+        };
         /**
          * Line
          * @description An open polyline [mm].
@@ -1171,7 +1549,7 @@ export interface components {
              */
             kind: "line";
             /** Layer */
-            layer: ("survey" | "size" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
             /** Moves */
             moves: string | null;
             /** Points */
@@ -1183,7 +1561,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "stud" | "stud-predicted" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
         };
         /**
          * MarkRow
@@ -1209,6 +1587,12 @@ export interface components {
             /** To Floor */
             to_floor: string;
         };
+        /**
+         * Measure
+         * @description What the floor is coloured by.
+         * @enum {string}
+         */
+        Measure: "angle" | "brightness" | "evenness" | "contrast";
         /**
          * NewJob
          * @description A job from a name and a diagonal (a number in mm, or text in the job's units).
@@ -1261,6 +1645,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** Hooks */
             hooks: string;
+            /** Light States */
+            light_states: string[];
             /** Local Rules */
             local_rules: string;
             /** Marks */
@@ -1273,6 +1659,12 @@ export interface components {
             reading_texts: {
                 [key: string]: string;
             };
+            /** Seat Light */
+            seat_light: components["schemas"]["SeatLight"][];
+            /** Seats */
+            seats: components["schemas"]["SeatRow"][];
+            /** Shapes */
+            shapes: components["schemas"]["ShapeRow"][];
             /** Size Text */
             size_text: string;
             /** Stations */
@@ -1303,19 +1695,21 @@ export interface components {
              * @default all
              * @enum {string}
              */
-            parts: "front" | "all";
+            parts: "front" | "side" | "top" | "all";
         };
         /**
          * PreviewOut
-         * @description An unsaved plan; back and steps are left out unless all parts were asked for.
+         * @description An unsaved plan; only the faces that were asked for, and no steps unless all were.
          */
         PreviewOut: {
             back: components["schemas"]["Face"] | null;
             document: components["schemas"]["Job"];
-            front: components["schemas"]["Face"];
+            front: components["schemas"]["Face"] | null;
             plan: components["schemas"]["Plan"];
+            side: components["schemas"]["Face"] | null;
             /** Tape */
             tape: components["schemas"]["TapeWindow"][];
+            top: components["schemas"]["Face"] | null;
         };
         /**
          * Problem
@@ -1449,6 +1843,103 @@ export interface components {
          */
         School: "corners-first" | "middles-outward";
         /**
+         * Seat
+         * @description A seat [mm]: x from the left wall end, distance of the eye from the bare wall, eye above its platform.
+         */
+        Seat: {
+            /** Eye Mm */
+            eye_mm: number | null;
+            /** From Wall Mm */
+            from_wall_mm: number;
+            /**
+             * Main
+             * @default false
+             */
+            main: boolean;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Platform Mm
+             * @default 0
+             */
+            platform_mm: number;
+            /** X Mm */
+            x_mm: number;
+        };
+        /**
+         * SeatLight
+         * @description One seat's light: luminance at the centre, evenness, contrast and its word per light state.
+         */
+        SeatLight: {
+            /** Bands */
+            bands: string[];
+            /** Contrasts */
+            contrasts: string[];
+            /** Evenness */
+            evenness: string;
+            /** Foot Lamberts */
+            foot_lamberts: string;
+            /** Index */
+            index: number;
+            /** Luminance */
+            luminance: string;
+            /** Main */
+            main: boolean;
+            /** Name */
+            name: string;
+            /** Points */
+            points: string[];
+        };
+        /**
+         * SeatRow
+         * @description How one seat sees the picture; texts, and the words of what is outside the guidance.
+         */
+        SeatRow: {
+            /** Angle */
+            angle: string;
+            /** Centre Neck */
+            centre_neck: string;
+            /** Distance */
+            distance: string;
+            /** Far Edge */
+            far_edge: string;
+            /** Index */
+            index: number;
+            /** Main */
+            main: boolean;
+            /** Name */
+            name: string;
+            /** Pixel */
+            pixel: string;
+            /** Sight */
+            sight: string;
+            /** Top Neck */
+            top_neck: string;
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
+         * SeatView
+         * @description Everything one seat sees; half_width and half_height bound the picture plane shown.
+         */
+        SeatView: {
+            /** Half Height */
+            half_height: number;
+            /** Half Width */
+            half_width: number;
+            /** Name */
+            name: string;
+            /** Said */
+            said: string;
+            /** Shapes */
+            shapes: components["schemas"]["ViewShape"][];
+            /** State */
+            state: string;
+        };
+        /**
          * SettingsIn
          * @description The shop's own values over the defaults; what is left out falls back.
          */
@@ -1457,6 +1948,34 @@ export interface components {
             values: {
                 [key: string]: number;
             };
+        };
+        /**
+         * ShapeRow
+         * @description One content aspect on the screen, in the job's texts.
+         */
+        ShapeRow: {
+            /** Area */
+            area: string;
+            /** Aspect */
+            aspect: string;
+            /** Diagonal */
+            diagonal: string;
+            /** Equal Area */
+            equal_area: string;
+            /** Mask */
+            mask: string;
+            /** Panel */
+            panel: string;
+            /** Picture */
+            picture: string;
+            /** Side Share */
+            side_share: number;
+            /** Top Share */
+            top_share: number;
+            /** Zoom */
+            zoom: string;
+            /** Zoom Fits */
+            zoom_fits: boolean | null;
         };
         /**
          * SheetName
@@ -1468,6 +1987,11 @@ export interface components {
          * @description The size and which number leads it.
          */
         Size: {
+            /**
+             * Angle Deg
+             * @default 40
+             */
+            angle_deg: number;
             /**
              * Aspect
              * @default 16:9
@@ -1482,7 +2006,7 @@ export interface components {
              */
             border: components["schemas"]["BorderFaces"];
             /** @default diagonal */
-            lead: components["schemas"]["Lead"];
+            lead: components["schemas"]["SizeLead"];
             /** Overspill Mm */
             overspill_mm: number | null;
             tidy: components["schemas"]["TidyPick"] | null;
@@ -1493,6 +2017,70 @@ export interface components {
              * @default 2540
              */
             value_mm: number;
+        };
+        /**
+         * SizeLead
+         * @description Where the size starts. value_mm is the diagonal, width or height, or the free wall's width;
+         *     for angle, throw and measured it is not used, not used, and the width measured on the wall.
+         * @enum {string}
+         */
+        SizeLead: "diagonal" | "width" | "height" | "wall" | "angle" | "throw" | "measured";
+        /**
+         * SizeRow
+         * @description One candidate size; texts, numbers to sort by, what it would change, and its picture on the wall [mm].
+         */
+        SizeRow: {
+            /** Angles */
+            angles: string;
+            /** Bands */
+            bands: string[];
+            /** Ceiling Slack */
+            ceiling_slack: string;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Chosen */
+            chosen: boolean;
+            /** Contrasts */
+            contrasts: string[];
+            /** Diagonal */
+            diagonal: string;
+            /** Furniture Slack */
+            furniture_slack: string;
+            /** Luminance */
+            luminance: string;
+            /** Minds */
+            minds: string[];
+            /** Necks */
+            necks: string;
+            /** Picture Mm */
+            picture_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Pixels */
+            pixels: string;
+            /** Size */
+            size: string;
+            /** Sort */
+            sort: {
+                [key: string]: number;
+            };
+            /** Stops */
+            stops: string[];
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * SizeTable
+         * @description Candidates from small to large, and the light states their contrasts stand for.
+         */
+        SizeTable: {
+            /** Rows */
+            rows: components["schemas"]["SizeRow"][];
+            /** States */
+            states: string[];
         };
         /**
          * StationState
@@ -1507,7 +2095,7 @@ export interface components {
              * Key
              * @enum {string}
              */
-            key: "survey" | "size" | "height" | "throw" | "wall" | "tension";
+            key: "survey" | "size" | "light" | "height" | "throw" | "wall" | "tension";
             /** Label */
             label: string;
             /** Worst */
@@ -1555,6 +2143,11 @@ export interface components {
          */
         Survey: {
             /**
+             * Boxes
+             * @default []
+             */
+            boxes: components["schemas"]["Box"][];
+            /**
              * Build
              * @default studs
              * @enum {string}
@@ -1570,10 +2163,23 @@ export interface components {
             /** Datum Mm */
             datum_mm: number | null;
             /**
+             * Fittings
+             * @default []
+             */
+            fittings: components["schemas"]["Fitting"][];
+            /**
              * Floor Readings
              * @default []
              */
             floor_readings: components["schemas"]["FloorReading"][];
+            joists: components["schemas"]["Joists"] | null;
+            /** Room Depth Mm */
+            room_depth_mm: number | null;
+            /**
+             * Seats
+             * @default []
+             */
+            seats: components["schemas"]["Seat"][];
             /** Stud First Mm */
             stud_first_mm: number | null;
             /** Stud Spacing Mm */
@@ -1729,6 +2335,21 @@ export interface components {
             what: string;
             /** Who */
             who: string;
+        };
+        /**
+         * ViewShape
+         * @description A polygon on the picture plane (tangents off the axis), by role; level 0 to 1 for patches of the picture.
+         */
+        ViewShape: {
+            /** Level */
+            level?: number | null;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Role */
+            role: string;
         };
         /**
          * WishKind
@@ -2414,6 +3035,98 @@ export interface operations {
             };
         };
     };
+    compare_fabrics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FabricTable"];
+                };
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     export_job_file: {
         parameters: {
             query?: never;
@@ -2431,6 +3144,101 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    map_floor: {
+        parameters: {
+            query?: {
+                measure?: components["schemas"]["Measure"];
+                state?: number;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FloorMap"] | null;
+                };
             };
             /** @description The request cannot be parsed */
             400: {
@@ -2698,6 +3506,101 @@ export interface operations {
             };
         };
     };
+    view_from_seat: {
+        parameters: {
+            query?: {
+                state?: number;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                seat: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeatView"];
+                };
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     get_sheet: {
         parameters: {
             query?: {
@@ -2718,6 +3621,98 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    compare_sizes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizeTable"];
+                };
             };
             /** @description The request cannot be parsed */
             400: {

@@ -1,13 +1,14 @@
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import type { Face, JobOut, Plan, StationKey } from '../api/client'
-import { Board, TapeStrip } from '../board'
+import type { Face, JobOut, Plan, PreviewOut, StationKey } from '../api/client'
+import { Board, type Ghost, TapeStrip } from '../board'
 import { JobContext, useThisJob } from '../job/context'
 import { useJob } from '../job/useJob'
-import { Findings, PANELS, StepStrip } from '../stations'
+import { Findings, LightStrip, PANELS, SizeTableStrip, StepStrip, useSizeTable } from '../stations'
 import { History } from './History'
 import { JobTools } from './JobTools'
 import { KeysHelp } from './KeysHelp'
+import { FloorFace, SeatFace } from './LightFaces'
 import { Notices } from './Notices'
 import { Rope } from './Rope'
 import { TopBar } from './TopBar'
@@ -35,18 +36,28 @@ export const JobPage = () => {
   )
 }
 
-const FACES = ['front', 'back'] as const
+const FACES = ['front', 'side', 'top', 'back'] as const
+const LIGHT_FACES = ['floor', 'seat'] as const
+type Shown = (typeof FACES)[number] | (typeof LIGHT_FACES)[number]
+const NAMES: Record<Shown, string> = {
+  front: 'Front',
+  side: 'Side',
+  top: 'Top',
+  back: 'Back',
+  floor: 'Floor map',
+  seat: 'From a seat',
+}
 
 const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
   const { preview, step } = useThisJob()
-  const [side, setSide] = useState<(typeof FACES)[number] | null>(null)
+  const [side, setSide] = useState<Shown | null>(null)
   const [at, setAt] = useState(0)
   const [help, setHelp] = useState(false)
   const go = useNavigate()
   const plan: Plan = preview ? { ...preview.plan, steps: job.plan.steps } : job.plan
-  const natural = station === 'tension' ? 'back' : 'front'
+  const natural: Shown = station === 'tension' ? 'back' : station === 'light' ? 'seat' : 'front'
   const shown = side ?? natural
-  const face: Face = shown === 'back' ? job.drawing.back : (preview?.front ?? job.drawing.front)
+  const face: Face = faceOf(shown, job, preview)
   const lit = shown === 'back' && station !== 'wall' ? 'tension' : shown === 'front' && station === 'tension' ? 'wall' : station
   const reached = Math.min(at, Math.max(0, plan.steps.length - 1))
   const [now, done] = useSteps(plan, reached)
@@ -64,12 +75,13 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
     yard: () => void go('/'),
     nextStation: () => move(1),
     lastStation: () => move(-1),
-    flip: () => setSide(shown === 'front' ? 'back' : 'front'),
+    flip: () => setSide(FACES[(FACES.indexOf(shown as (typeof FACES)[number]) + 1) % FACES.length] ?? 'front'),
     nextStep: () => stepBy(1),
     lastStep: () => stepBy(-1),
     undo: () => void step('undo'),
     redo: () => void step('redo'),
   })
+  const ghosts = useGhosts(job, station === 'size' && shown === 'front')
   const Panel = PANELS[station]
   const texts = job.plan.reading_texts
   return (
@@ -84,7 +96,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
         <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
           <div className="flex px-3 pt-2">
             <div role="tablist" aria-label="Face" className="flex gap-1">
-              {FACES.map((one) => (
+              {(station === 'light' ? [...FACES, ...LIGHT_FACES] : FACES).map((one) => (
                 <button
                   key={one}
                   type="button"
@@ -93,21 +105,26 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
                   onClick={() => setSide(one)}
                   className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
                 >
-                  {one === 'front' ? 'Front' : 'Back'}
+                  {NAMES[one]}
                 </button>
               ))}
             </div>
             <History job={job} />
           </div>
           <div className="min-h-0 flex-1 px-2">
-            <Board key={shown} face={face} station={lit} now={now} done={done} />
-          </div>
-          <div className="min-h-[150px] shrink-0 border-seam border-t">
-            {station === 'tension' ? (
-              <StepStrip plan={plan} at={reached} onStep={setAt} />
-            ) : (
-              <TapeStrip pieces={preview?.tape ?? job.drawing.tape} />
+            {shown === 'floor' && <FloorFace job={job} plan={plan} face={face} />}
+            {shown === 'seat' && <SeatFace job={job} plan={plan} />}
+            {shown !== 'floor' && shown !== 'seat' && (
+              <Board key={shown} face={face} station={lit} now={now} done={done} ghosts={ghosts} />
             )}
+          </div>
+          <div
+            className={`shrink-0 border-seam border-t ${station === 'size' || station === 'light' ? 'h-[290px]' : 'min-h-[150px]'}`}
+          >
+            {station === 'tension' && <StepStrip plan={plan} at={reached} onStep={setAt} />}
+            {station === 'size' && <SizeTableStrip job={job} />}
+            {station === 'light' && <LightStrip job={job} plan={plan} />}
+            {!['tension', 'size', 'light'].includes(station) && <TapeStrip pieces={preview?.tape ?? job.drawing.tape} />}
           </div>
         </main>
         <aside
@@ -134,3 +151,17 @@ const useSteps = (plan: Plan, at: number) =>
       new Set(held.flatMap((one) => [...one.numbers, ...one.partners])),
     ] as const
   }, [plan.steps, at])
+
+const faceOf = (shown: Shown, job: JobOut, preview: PreviewOut | null): Face => {
+  if (shown === 'floor' || shown === 'seat') return job.drawing.top
+  return preview?.[shown] ?? job.drawing[shown]
+}
+
+/** The next smaller and larger size, drawn as ghosts beside the chosen one. */
+const useGhosts = (job: JobOut, wanted: boolean): Ghost[] => {
+  const table = useSizeTable(job)
+  const rows = table.data?.rows ?? []
+  const at = rows.findIndex((row) => row.chosen)
+  if (!wanted || at < 0) return []
+  return [rows[at - 1], rows[at + 1]].flatMap((row) => (row ? [{ name: row.diagonal, rect: row.picture_mm }] : []))
+}

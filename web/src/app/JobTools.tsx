@@ -63,6 +63,13 @@ export const JobTools = ({ job }: { job: JobOut }) => {
         <MenuLink href={`${base}/sheets/wall-sheet?paper=letter`} note="PDF, letter">
           Wall sheet
         </MenuLink>
+        <MenuHeading>For the client and the order</MenuHeading>
+        <MenuLink href={`${base}/sheets/proposal`} note="PDF">
+          Proposal
+        </MenuLink>
+        <MenuLink href={`${base}/sheets/order-check`} note="PDF">
+          Order check
+        </MenuLink>
         <MenuHeading>Open files</MenuHeading>
         <MenuLink href={`${base}/sheets/frame-and-holes`} note="DXF, mm">
           Frame and holes

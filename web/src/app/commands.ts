@@ -8,7 +8,7 @@ export const COMMANDS = {
   create: { keys: 'c', label: 'Make a job', scope: 'yard' },
   nextStation: { keys: 'j', label: 'Down the rope: next station', scope: 'job' },
   lastStation: { keys: 'k', label: 'Up the rope: station before', scope: 'job' },
-  flip: { keys: 'o', label: 'Turn the screen over: front or back', scope: 'job' },
+  flip: { keys: 'o', label: 'Next face of the board', scope: 'job' },
   nextStep: { keys: '.', label: 'Next step of the tension order', scope: 'job' },
   lastStep: { keys: ',', label: 'Step before', scope: 'job' },
   undo: { keys: 'mod+z', label: 'Undo', scope: 'job' },

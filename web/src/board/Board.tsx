@@ -1,19 +1,27 @@
 import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react'
-import type { Dimension, Face, Handle, Mark, StationKey } from '../api/client'
+import type { Dimension, Face, FloorMap, Handle, Mark, StationKey } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Num, Rich } from '../parts/Num'
 import { DimensionTag } from './DimensionTag'
 import { placeDimension } from './dimensionLines'
+import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
 import { Shapes } from './Shapes'
 import { fitFace, type Sheet, toPx } from './sheet'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
 
-type BoardProps = { face: Face; station: StationKey; now?: ReadonlySet<number>; done?: ReadonlySet<number> }
+type BoardProps = {
+  face: Face
+  station: StationKey
+  floor?: FloorMap
+  ghosts?: readonly Ghost[]
+  now?: ReadonlySet<number>
+  done?: ReadonlySet<number>
+}
 
 /** The to-scale scene of one face: always live, handled directly. */
-export const Board = ({ face, station, now, done }: BoardProps) => {
+export const Board = ({ face, station, now, done, floor, ghosts = [] }: BoardProps) => {
   const [box, size] = useSize<HTMLDivElement>()
   const frozen = useRef<Sheet | null>(null)
   const job = useThisJob()
@@ -24,7 +32,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
   const { live, down, move, up, cancel } = useDrag(sheet, {
     onDrag: (edits) => {
       frozen.current = edits ? sheet : null
-      void job.drag(edits)
+      void job.drag(edits, face.name)
     },
     onDrop: (edits) => {
       void job.edit(edits)
@@ -37,7 +45,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
   const hit = live?.hit ?? ''
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
   return (
-    <div ref={box} className="board relative size-full overflow-hidden">
+    <div ref={box} className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}>
       <svg width={size.width} height={size.height} role="img" aria-labelledby={titleId}>
         <title id={titleId}>{face.summary}</title>
         <defs>
@@ -45,7 +53,11 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
             <path d="M0 0V7" stroke="var(--hatch)" strokeWidth="1.4" />
           </pattern>
         </defs>
+        {floor && <FloorMapLayer map={floor} sheet={sheet} />}
         <Shapes marks={shown} sheet={sheet} station={station} shift={shift} now={now} done={done} />
+        {ghosts.map((ghost) => (
+          <Outline key={ghost.name} ghost={ghost} sheet={sheet} />
+        ))}
         {dimensions.map((mark) => {
           const place = placeDimension(mark, sheet)
           return <path key={mark.key} className="dim" d={place.d} />
@@ -55,7 +67,14 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
       {shown.map(
         (mark) =>
           mark.kind === 'label' && (
-            <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={size.width < NARROW_PX} />
+            <BoardLabel
+              key={mark.key}
+              mark={mark}
+              sheet={sheet}
+              shift={shift}
+              narrow={size.width < NARROW_PX}
+              low={size.height < LOW_PX}
+            />
           ),
       )}
       <svg
@@ -78,6 +97,7 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
           widthPx={size.width}
         />
       ))}
+      {floor && <FloorLegend map={floor} />}
       {hit && (
         <p
           role="status"
@@ -90,6 +110,16 @@ export const Board = ({ face, station, now, done }: BoardProps) => {
   )
 }
 
+/** A size that was not taken, for comparison: left, bottom, right, top [mm]. */
+export type Ghost = { name: string; rect: readonly number[] }
+
+const Outline = ({ ghost, sheet }: { ghost: Ghost; sheet: Sheet }) => {
+  const [left = 0, bottom = 0, right = 0, top = 0] = ghost.rect
+  const a = toPx(sheet, { xMm: left, yMm: top })
+  const b = toPx(sheet, { xMm: right, yMm: bottom })
+  return <rect className="mark ghost" x={a.xPx} y={a.yPx} width={b.xPx - a.xPx} height={b.yPx - a.yPx} />
+}
+
 /** How far the dragged group lies from where the newest plan drew it. */
 const useShift = (live: { key: string; x: number; y: number } | null, handles: Handle[], sheet: Sheet) => {
   const handle = live && handles.find((one) => one.key === live.key)
@@ -97,7 +127,7 @@ const useShift = (live: { key: string; x: number; y: number } | null, handles: H
   return {
     key: live.key,
     dxPx: (live.x - handle.origin[0]) * sheet.pxPerMm,
-    dyPx: (handle.origin[1] - live.y) * sheet.pxPerMm,
+    dyPx: sheet.up * (handle.origin[1] - live.y) * sheet.pxPerMm,
   }
 }
 
@@ -132,10 +162,12 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
   </>
 )
 
+const LOW_PX = 380
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 
 type BoardLabelProps = {
   narrow: boolean
+  low: boolean
   mark: Extract<Mark, { kind: 'label' }>
   sheet: Sheet
   shift: { key: string; dxPx: number; dyPx: number } | null
@@ -144,7 +176,7 @@ type BoardLabelProps = {
 const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-const BoardLabel = ({ mark, sheet, shift, narrow }: BoardLabelProps) => {
+const BoardLabel = ({ mark, sheet, shift, narrow, low }: BoardLabelProps) => {
   if (narrow && mark.role === 'picture' && mark.size !== 'large') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
@@ -160,7 +192,7 @@ const BoardLabel = ({ mark, sheet, shift, narrow }: BoardLabelProps) => {
   const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap ${narrow && mark.size === 'large' ? 'text-[17px]' : SIZES[mark.size]} ${colour}`}
+      className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour}`}
       style={{
         left: xPx + moved.dxPx + pad,
         top: yPx + moved.dyPx,

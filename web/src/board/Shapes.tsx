@@ -12,6 +12,8 @@ const path = (sheet: Sheet, points: readonly (readonly number[])[]) =>
     .join('L')
 
 const DOT_PX: Record<string, number> = {
+  seat: 8,
+  'seat-main': 9,
   hole: 6,
   bracket: 6,
   lens: 9,

@@ -4,7 +4,7 @@ import { placeDimension } from './dimensionLines'
 import { isShown } from './layers'
 import { LANE_PX } from './sheet'
 
-const sheet = { leftPx: 100, basePx: 500, pxPerMm: 0.1 }
+const sheet = { leftPx: 100, basePx: 500, pxPerMm: 0.1, up: 1 as const }
 const across = { kind: 'dimension', axis: 'x', a_mm: 0, b_mm: 2000, base_mm: 0, side: -1, lane: 1, layer: 'size' } as Dimension
 
 test('a dimension lies in its lane, at scale, on its side of what it measures', () => {

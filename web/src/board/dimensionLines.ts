@@ -18,7 +18,7 @@ export const placeDimension = (mark: Dimension, sheet: Sheet): DimensionPlace =>
   if (mark.axis === 'x') {
     const a = toPx(sheet, { xMm: mark.a_mm, yMm: mark.base_mm })
     const b = toPx(sheet, { xMm: mark.b_mm, yMm: mark.base_mm })
-    const y = a.yPx - mark.side * off
+    const y = a.yPx - sheet.up * mark.side * off
     return {
       d: `M${a.xPx} ${y}H${b.xPx}M${a.xPx - TICK} ${y + TICK}l${2 * TICK} ${-2 * TICK}M${b.xPx - TICK} ${y + TICK}l${2 * TICK} ${-2 * TICK}`,
       extension: `M${a.xPx} ${a.yPx}V${y}M${b.xPx} ${b.yPx}V${y}`,

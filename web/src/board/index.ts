@@ -1,2 +1,3 @@
-export { Board } from './Board'
+export { Board, type Ghost } from './Board'
+export { SeatViewFace } from './SeatViewFace'
 export { TapeStrip } from './TapeStrip'

@@ -4,6 +4,7 @@ import type { Mark, StationKey } from '../api/client'
 const LIT: Record<StationKey, readonly string[]> = {
   survey: ['survey'],
   size: ['size'],
+  light: ['size'],
   height: ['size', 'height'],
   throw: ['size', 'throw'],
   wall: ['survey', 'size', 'wall'],
@@ -12,13 +13,37 @@ const LIT: Record<StationKey, readonly string[]> = {
 const DIMENSIONS: Record<StationKey, readonly string[]> = {
   survey: ['survey'],
   size: ['size'],
+  light: [],
   height: ['height'],
   throw: ['throw'],
   wall: ['wall'],
   tension: ['tension'],
 }
 /** Drawn even where they are not lit: what a wall consists of. */
-const ALWAYS = new Set(['wall', 'ceiling', 'floor', 'stud', 'stud-predicted', 'frame', 'frame-clash', 'picture', 'datum', 'hole'])
+const ALWAYS = new Set([
+  'wall',
+  'ceiling',
+  'floor',
+  'stud',
+  'stud-predicted',
+  'frame',
+  'frame-clash',
+  'picture',
+  'datum',
+  'hole',
+  'fitting',
+  'box',
+  'seat',
+  'seat-main',
+  'back-wall',
+])
+
+/** Which stations let a handle of each layer be dragged. */
+const HANDLES: Record<string, readonly StationKey[]> = {
+  height: ['survey', 'size', 'light', 'height', 'wall'],
+  throw: ['throw'],
+  survey: ['survey', 'light'],
+}
 
 export const isLit = (mark: Mark, station: StationKey): boolean => mark.layer === 'base' || LIT[station].includes(mark.layer)
 
@@ -27,6 +52,6 @@ export const isShown = (mark: Mark, station: StationKey): boolean => {
   if (mark.layer === 'base') return true
   if (mark.kind === 'dimension') return DIMENSIONS[station].includes(mark.layer)
   if (mark.kind === 'label') return DIMENSIONS[station].includes(mark.layer) || (mark.key === 'datum-name' && station === 'wall')
-  if (mark.kind === 'handle') return mark.layer === 'height' ? station !== 'throw' && station !== 'tension' : station === 'throw'
+  if (mark.kind === 'handle') return HANDLES[mark.layer]?.includes(station) ?? false
   return LIT[station].includes(mark.layer) || ALWAYS.has(mark.role)
 }

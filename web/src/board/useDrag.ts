@@ -37,7 +37,11 @@ export const useDrag = (sheet: Sheet, { onDrag, onDrop }: DragDone) => {
   const at = (event: PointerEvent) => {
     const from = start.current
     if (!from) return null
-    return moveHandle(from.handle, (event.clientX - from.xPx) / sheet.pxPerMm, (from.yPx - event.clientY) / sheet.pxPerMm)
+    return moveHandle(
+      from.handle,
+      (event.clientX - from.xPx) / sheet.pxPerMm,
+      (sheet.up * (from.yPx - event.clientY)) / sheet.pxPerMm,
+    )
   }
   const down = (handle: Handle) => (event: PointerEvent<SVGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)

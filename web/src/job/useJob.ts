@@ -1,6 +1,16 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { api, ask, type Edit, type JobOut, type KnownWord, type PreviewOut, Refused, ServerAway } from '../api/client'
+import {
+  api,
+  ask,
+  type Edit,
+  type FaceName,
+  type JobOut,
+  type KnownWord,
+  type PreviewOut,
+  Refused,
+  ServerAway,
+} from '../api/client'
 import { keepPending, readPending } from './pending'
 
 export const jobKeys = { all: ['jobs'] as const, one: (id: string) => ['job', id] as const }
@@ -103,21 +113,23 @@ export const useJob = (id: string) => {
     return () => clearInterval(timer)
   }, [away, id, pump])
 
-  const dragging = useRef<{ next: Edit[] | null; busy: boolean; live: boolean }>({
+  const dragging = useRef<{ next: Edit[] | null; face: FaceName; busy: boolean; live: boolean }>({
     next: null,
+    face: 'front',
     busy: false,
     live: false,
   })
   /** Re-plan while something is dragged: one request under way, the newest place next. */
-  const drag = useCallback(async (edits: Edit[] | null): Promise<void> => {
+  const drag = useCallback(async (edits: Edit[] | null, face: FaceName = 'front'): Promise<void> => {
     const state = dragging.current
+    state.face = face
     state.live = edits !== null
     state.next = edits
     while (!state.busy && state.next && newest.current) {
       const body = {
         document: newest.current.document as unknown as Record<string, unknown>,
         edits: state.next,
-        parts: 'front' as const,
+        parts: state.face === 'back' ? ('all' as const) : state.face,
       }
       state.next = null
       state.busy = true

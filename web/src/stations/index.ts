@@ -1,3 +1,5 @@
+export { LightStrip } from './LightStrip'
 export { Findings } from './Panel'
+export { SizeTableStrip, useSizeTable } from './SizeTableStrip'
 export { StepStrip } from './StepStrip'
 export { PANELS } from './stations'

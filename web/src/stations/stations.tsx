@@ -4,7 +4,9 @@ import { DeleteJob } from './DeleteJob'
 import { MarksTable } from './MarksTable'
 import { Cautions, Figures, Part } from './Panel'
 import { Readings } from './Readings'
+import { ContentShapes } from './Shapes'
 import { TakeFrom } from './TakeFrom'
+import { Things } from './Things'
 import { TidySizes } from './TidySizes'
 import { ToMeasure } from './ToMeasure'
 
@@ -13,7 +15,7 @@ export type StationProps = { job: JobOut; plan: Plan; texts: Record<string, stri
 const Survey = ({ job, plan, texts }: StationProps) => (
   <>
     <Part>
-      <Figures plan={plan} keys={['wall_width', 'datum', 'ceiling']} />
+      <Figures plan={plan} keys={['wall_width', 'room_depth', 'datum', 'ceiling']} />
     </Part>
     <Part title="Readings along the wall">
       <Readings job={job} texts={texts} />
@@ -21,6 +23,7 @@ const Survey = ({ job, plan, texts }: StationProps) => (
     <Part title="Build">
       <Figures plan={plan} keys={['build', 'stud_first', 'stud_spacing', 'stud_width']} />
     </Part>
+    <Things job={job} plan={plan} texts={texts} />
     <Part title="Job">
       <Figures plan={plan} keys={['job_name', 'job_place', 'job_notes']} />
       <DeleteJob job={job} />
@@ -28,10 +31,10 @@ const Survey = ({ job, plan, texts }: StationProps) => (
   </>
 )
 
-const Size = ({ plan }: StationProps) => (
+const Size = ({ job, plan }: StationProps) => (
   <>
     <Part>
-      <Figures plan={plan} keys={['aspect', 'lead', 'lead_value']} />
+      <Figures plan={plan} keys={['aspect', 'lead', 'lead_value', 'angle']} />
     </Part>
     <Part title="Viewable area">
       <Figures plan={plan} keys={['width', 'height', 'diagonal', 'real_aspect']} />
@@ -40,12 +43,34 @@ const Size = ({ plan }: StationProps) => (
       <Figures plan={plan} keys={['tidy_grid']} />
       <TidySizes plan={plan} />
     </Part>
+    <Part title="Content shapes and masks">
+      <ContentShapes job={job} plan={plan} />
+      <Figures plan={plan} keys={['mask_lap']} />
+    </Part>
     <Part title="Border and frame">
       <TakeFrom kind="kit" label="Take a frame kit from the stores" />
       <Figures
         plan={plan}
         keys={['border_side', 'border_top', 'border_bottom', 'overall_width', 'overall_height', 'overall_diagonal']}
       />
+    </Part>
+  </>
+)
+
+const Light = ({ plan }: StationProps) => (
+  <>
+    <Part>
+      <Figures plan={plan} keys={['luminance', 'flux', 'bounce']} />
+    </Part>
+    <Part title="Fabric">
+      <TakeFrom kind="fabric" label="Take a fabric from the stores" />
+      <Figures plan={plan} keys={['light_fabric', 'fabric_kind', 'gain', 'half_gain', 'ambient_reflectance', 'acoustic']} />
+    </Part>
+    <Part title="Light in the room">
+      <Figures plan={plan} keys={['lux_0', 'lux_1', 'lux_2', 'lux_3', 'lux_4', 'lux_5', 'surfaces']} />
+    </Part>
+    <Part title="The projector's light">
+      <Figures plan={plan} keys={['rated_lm', 'mode_share', 'age_share', 'zoom_long', 'own_contrast', 'pixels_across']} />
     </Part>
   </>
 )
@@ -61,7 +86,23 @@ const Height = ({ plan }: StationProps) => (
     <Part title="Bounds">
       <Figures
         plan={plan}
-        keys={['ceiling_gap', 'lowest_edge', 'top_highest', 'top_lowest', 'slack_ceiling', 'slack_lift_on', 'slack_lowest_edge']}
+        keys={[
+          'ceiling_gap',
+          'lowest_edge',
+          'skirting',
+          'top_highest',
+          'top_lowest',
+          'slack_ceiling',
+          'slack_lift_on',
+          'slack_soffit',
+          'slack_neck',
+          'slack_lowest_edge',
+          'slack_rows',
+          'slack_furniture',
+          'slack_skirting',
+          'slack_shift_upper',
+          'slack_shift_lower',
+        ]}
       />
     </Part>
   </>
@@ -159,6 +200,7 @@ const Tension = ({ plan }: StationProps) => (
 export const PANELS: Record<StationKey, (props: StationProps) => ReactNode> = {
   survey: Survey,
   size: Size,
+  light: Light,
   height: Height,
   throw: Throw,
   wall: Wall,

@@ -10,6 +10,7 @@ from gantline.api import services
 from gantline.api.answers import PROBLEM_ANSWERS, attachment
 from gantline.api.deps import SessionDep, ShopId
 from gantline.job.file import read_job
+from gantline.job.records import RecordKind
 from gantline.sheets.sheets import SHEETS, Ready
 from gantline.store import jobs, shops
 
@@ -24,8 +25,10 @@ def get_sheet(
     """One sheet of the job's newest version."""
     version = jobs.head(session, shop_id, job_id)
     job = read_job(version.document)
-    made, drawing = services.planned(job, shops.settings_of(session, shop_id))
+    shop = shops.settings_of(session, shop_id)
+    made, drawing = services.planned(job, shop)
+    fabrics = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, RecordKind.FABRIC)]
     stamp = f"version {version.number}, {version.saved_at:%Y-%m-%d}"
     kind = SHEETS[str(sheet)]
-    content = kind.make(Ready(job=job, planned=made, drawing=drawing, stamp=stamp, paper=paper))
+    content = kind.make(Ready(job=job, planned=made, drawing=drawing, stamp=stamp, paper=paper, shop=shop, fabrics=fabrics))
     return attachment(content, kind.media_type, f"{job.name}, {kind.ending}")

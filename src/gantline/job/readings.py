@@ -1,0 +1,92 @@
+"""Readings of a distance meter: what one is, and reading them from CSV."""
+
+import csv
+import io
+from collections.abc import Sequence
+from typing import Annotated, Literal
+
+from pydantic import Field, ValidationError
+
+from gantline.core.units import Units
+from gantline.job.edits import Edit
+from gantline.job.fields import Closed, PositionMm
+from gantline.job.problems import BadDocument, FieldProblem
+
+What = Literal["ceiling", "floor", "wall-width", "room-depth", "datum", "distance"]
+Source = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[A-Za-z0-9 ._-]+$")]
+COLUMNS = ("what", "x", "value")
+MOST_ROWS = 500
+
+
+class Reading(Closed):
+    """One reading. seq counts up from 1 within its source; x_mm from the left wall end where it matters.
+
+    ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand.
+    """
+
+    source: Source
+    seq: Annotated[int, Field(ge=1, le=2_000_000_000)]
+    what: What = "distance"
+    x_mm: PositionMm | None = None
+    value_mm: PositionMm
+
+
+def read_csv(content: bytes, units: Units, source: str, first_seq: int) -> list[Reading]:
+    """Readings from CSV with the columns what, x, value; lengths in any usual form.
+
+    Raises: BadDocument naming the line and the column.
+    """
+    try:
+        text = content.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise BadDocument([FieldProblem("", "This is not a text file in UTF-8.", "")]) from error
+    rows = csv.DictReader(io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") >= 2 else ",")
+    names = [name.strip().lower() for name in rows.fieldnames or ()]
+    if not {"what", "value"} <= set(names):
+        raise BadDocument([FieldProblem("", "The first line must name the columns what, x and value.", ",".join(names)[:80])])
+    out: list[Reading] = []
+    for line, raw in enumerate(rows, start=2):
+        if len(out) >= MOST_ROWS:
+            raise BadDocument([FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} readings.", "")])
+        row = {str(key).strip().lower(): (value or "").strip() for key, value in raw.items() if key and isinstance(value, str)}
+        out.append(_row(row, line, units, source, first_seq + len(out)))
+    return out
+
+
+def _row(row: dict[str, str], line: int, units: Units, source: str, seq: int) -> Reading:
+    given = {
+        "source": source,
+        "seq": seq,
+        "what": row.get("what") or "distance",
+        "x_mm": row.get("x") or None,
+        "value_mm": row.get("value", ""),
+    }
+    try:
+        return Reading.model_validate(given, context={"units": units})
+    except ValidationError as error:
+        first = error.errors()[0]
+        column = str(first["loc"][0]).removesuffix("_mm")
+        said = str(first.get("ctx", {}).get("error", first["msg"]))
+        raise BadDocument([FieldProblem(f"/line {line}/{column}", f"{said.rstrip('.')}.", row.get(column, "")[:80])]) from error
+
+
+def use_edits(readings: Sequence[Reading], taken_at: dict[str, list[float]]) -> list[Edit]:
+    """The edits that put readings into the survey. taken_at: places that already have a reading, by list.
+
+    A reading at a place that has one already replaces it. `distance` readings are left to people.
+    """
+    single = {"wall-width": "/survey/wall_width_mm", "room-depth": "/survey/room_depth_mm", "datum": "/survey/datum_mm"}
+    lists = {"ceiling": ("ceiling_readings", "up_mm"), "floor": ("floor_readings", "down_mm")}
+    out: list[Edit] = []
+    places = {name: list(found) for name, found in taken_at.items()}
+    for one in readings:
+        if one.what in single:
+            out.append(Edit(pointer=single[one.what], value=one.value_mm, known="measured"))
+        elif one.what in lists:
+            name, field = lists[one.what]
+            x, known = one.x_mm or 0.0, places[name]
+            at = str(known.index(x)) if x in known else "-"
+            if at == "-":
+                known.append(x)
+            out.append(Edit(pointer=f"/survey/{name}/{at}", value={"x_mm": x, field: one.value_mm}))
+    return out

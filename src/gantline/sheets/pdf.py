@@ -1,0 +1,75 @@
+"""From a template to a PDF: our own fonts and styles, nothing fetched from outside."""
+
+from collections.abc import Sequence
+from functools import cache
+from pathlib import Path
+from typing import Any, Literal
+
+from jinja2 import Environment, FileSystemLoader, StrictUndefined, Template
+from markupsafe import Markup
+
+from gantline.sheets.lettering import FONTS, font_faces, html_text
+
+TEMPLATES = Path(__file__).parent / "templates"
+Paper = Literal["a4", "letter"]
+PAPERS: dict[Paper, tuple[str, float]] = {"a4": ("A4", 182.0), "letter": ("letter", 187.0)}
+
+
+def render(name: str, paper: Paper, **values: Any) -> str:
+    """A template as HTML, with what every sheet needs."""
+    fonts = Markup(font_faces())  # noqa: S704 - our own style sheet
+    return template(name).render(paper=PAPERS[paper][0], fonts=fonts, **values)
+
+
+def to_pdf(html: str) -> bytes:
+    """HTML as PDF. Imports its layout engine only now: the server starts without it."""
+    from weasyprint import HTML
+
+    made = HTML(string=html, base_url=str(TEMPLATES), url_fetcher=_own_files_only()).write_pdf()
+    return bytes(made or b"")
+
+
+def _own_files_only() -> Any:
+    """A fetcher of our own fonts alone: nothing a job file says can make the sheet fetch anything."""
+    from weasyprint.urls import URLFetcher
+
+    class OwnFonts(URLFetcher):  # type: ignore[misc]
+        def fetch(self, url: str, headers: Any = None) -> Any:
+            if not url.startswith(FONTS.as_uri()):
+                raise ValueError("the sheet fetches nothing from outside")
+            return super().fetch(url, headers)
+
+    return OwnFonts(allowed_protocols=("file",))
+
+
+def markup(svg: str) -> Markup:
+    """SVG of our own pens, taken as it is."""
+    return Markup(svg)  # noqa: S704 - made by our own pen, texts escaped there
+
+
+@cache
+def template(name: str) -> Template:
+    """A template by its file name, compiled once."""
+    environment = Environment(loader=FileSystemLoader(TEMPLATES), autoescape=True, undefined=StrictUndefined)
+    environment.globals.update(t=lambda text: Markup(html_text(str(text))), css=_css_string, runs=runs)  # noqa: S704
+    return environment.get_template(name)
+
+
+def _css_string(text: str) -> str:
+    """A text for a CSS string: quotes, backslashes and line ends escaped by code point."""
+    return Markup("".join(letter if letter.isalnum() or letter in " .,-·" else f"\\{ord(letter):06x}" for letter in text))  # noqa: S704
+
+
+def runs(numbers: Sequence[int]) -> str:
+    """Point numbers in short: 7, 8, 9 becomes 7 to 9; a falling run reads upward."""
+    ordered, out = sorted(numbers), []
+    start = previous = ordered[0] if ordered else 0
+    for number in [*ordered[1:], 10**9]:
+        if number == previous + 1:
+            previous = number
+            continue
+        out.append(
+            str(start) if start == previous else f"{start}, {previous}" if previous == start + 1 else f"{start} to {previous}"
+        )
+        start = previous = number
+    return ", ".join(out) if ordered else ""

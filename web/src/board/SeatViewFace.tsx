@@ -1,0 +1,46 @@
+import type { SeatView } from '../api/client'
+
+const FILL: Record<string, string> = {
+  'side-wall': 'var(--view-side)',
+  floor: 'var(--view-floor)',
+  ceiling: 'var(--view-ceiling)',
+  wall: 'var(--view-wall)',
+  fitting: 'var(--view-floor)',
+  box: 'var(--view-box)',
+  'box-top': 'var(--view-box-top)',
+  frame: '#050406',
+}
+
+/** What a seat sees: white and black squares with this state's light on them. */
+export const SeatViewFace = ({ view }: { view: SeatView }) => (
+  <figure className="flex h-full flex-col items-center gap-2 p-2">
+    <svg
+      viewBox={`${-view.half_width} ${-view.half_height} ${2 * view.half_width} ${2 * view.half_height}`}
+      className="min-h-0 w-full flex-1 rounded"
+      role="img"
+      aria-label={`${view.name}, ${view.state}: ${view.said}`}
+    >
+      <rect
+        x={-view.half_width}
+        y={-view.half_height}
+        width={2 * view.half_width}
+        height={2 * view.half_height}
+        fill="var(--view-side)"
+      />
+      {view.shapes.map((shape, at) => {
+        const grey = shape.level === null || shape.level === undefined ? null : Math.round(shape.level * 255)
+        return (
+          <polygon
+            // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in their order
+            key={at}
+            points={shape.points.map(([x = 0, y = 0]) => `${x},${-y}`).join(' ')}
+            fill={grey === null ? (FILL[shape.role] ?? 'none') : `rgb(${grey} ${grey} ${Math.round(grey * 0.97)})`}
+          />
+        )
+      })}
+    </svg>
+    <figcaption className="text-[15px]">
+      <strong>{view.name}</strong>, {view.state}: {view.said}
+    </figcaption>
+  </figure>
+)
