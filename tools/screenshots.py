@@ -13,7 +13,7 @@ from tests.browser.conftest import ARGS
 from tests.running import Running
 
 OUT = Path(__file__).parents[1] / "docs" / "screenshots"
-# name, job ("" is the yard), station, theme, keys pressed first
+# name, job ("" is the yard), station, theme, keys pressed or tabs opened first
 SHOTS = (
     ("yard", "", "", "dark", ()),
     ("board-front", "Mill loft", "wall", "dark", ()),
@@ -22,6 +22,12 @@ SHOTS = (
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("size-bright", "Parish hall", "size", "light", ()),
     ("throw", "Mill loft", "throw", "dark", ()),
+    ("survey-front", "Mill loft", "survey", "dark", ()),
+    ("survey-side", "Mill loft", "survey", "dark", ("Side",)),
+    ("survey-top", "Narrow lounge", "survey", "dark", ("Top",)),
+    ("size-table", "Mill loft", "size", "dark", ()),
+    ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
+    ("floor-map", "Parish hall", "light", "light", ("Floor map",)),
 )
 
 
@@ -48,7 +54,10 @@ def main() -> None:
                 page.goto(f"{server.address}/jobs/{jobs[job]}/{station}" if job else server.address)
                 page.wait_for_load_state("networkidle")
                 for key in keys:
-                    page.keyboard.press(key)
+                    if len(key) == 1:
+                        page.keyboard.press(key)
+                    else:
+                        page.get_by_role("tab", name=key).click()
                 shoot(page, name)
                 page.close()
             browser.close()

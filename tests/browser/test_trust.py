@@ -54,7 +54,7 @@ def test_two_people_at_once_nothing_is_overwritten_unasked(page: Page, make_job:
     expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
 
 
-SCREENS = ("survey", "size", "height", "throw", "wall", "tension")
+SCREENS = ("survey", "size", "light", "height", "throw", "wall", "tension")
 
 
 @pytest.mark.parametrize("theme", ["dark", "light"])
@@ -113,4 +113,4 @@ def test_everything_is_reached_by_tab_and_works_by_key(page: Page, make_job: Mak
     expect(page.get_by_role("heading", name="Throw")).to_be_visible()
     page.keyboard.press("k")
     page.keyboard.press("o")
-    expect(page.get_by_role("tab", name="Back")).to_have_attribute("aria-selected", "true")
+    expect(page.get_by_role("tab", name="Side")).to_have_attribute("aria-selected", "true")

@@ -28,7 +28,15 @@ def test_sheets_and_demo_write_every_file(tmp_path: Path) -> None:
         app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--out", str(tmp_path / "out"), "--paper", "letter"]
     )
     assert done.exit_code == 0
-    assert sorted(path.suffix for path in (tmp_path / "out").iterdir()) == [".csv", ".dxf", ".pdf", ".svg", ".svg"]
+    assert sorted(path.suffix for path in (tmp_path / "out").iterdir()) == [
+        ".csv",
+        ".dxf",
+        ".pdf",
+        ".pdf",
+        ".pdf",
+        ".svg",
+        ".svg",
+    ]
     assert runner.invoke(app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--paper", "a9"]).exit_code == 2
 
 

@@ -13,8 +13,8 @@ from gantline.core.units import plain
 from gantline.drawing.drawing import draw
 from gantline.job.edits import Edit, apply
 from gantline.plan.plan import plan
-from gantline.sheets.sheets import SHEETS, Ready
 from gantline.sheets.pdf import runs
+from gantline.sheets.sheets import SHEETS, Ready
 from tests.conftest import demo_job
 
 JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
@@ -123,3 +123,36 @@ def test_text_for_other_programs_is_plain_and_runs_are_short() -> None:
     assert plain("8′\u00a02\u00a01⁄2″") == "8' 2 1/2\""
     assert runs((9, 8, 7, 3, 12, 13)) == "3, 7 to 9, 12, 13"
     assert runs(()) == ""
+
+
+@pytest.mark.parametrize("name", ["mill-loft", "narrow-lounge"])
+def test_the_proposal_is_two_pages_with_seats_sizes_and_fabrics_and_their_reasons(name: str) -> None:
+    from dataclasses import replace
+
+    from gantline.demo.world import fabric_records
+
+    made = replace(ready(name), fabrics=fabric_records())
+    text, reader = words(SHEETS["proposal"].make(made))
+    assert len(reader.pages) == 2
+    for said in (
+        "The screen in the room",
+        "From the side",
+        "From above",
+        "Sizes that were not chosen, and why",
+        "(chosen)",
+        "The next larger",
+    ):
+        assert said in text
+    for seat in made.planned.plan.seats:
+        assert seat.name in text
+    for fabric in fabric_records():
+        assert fabric[1] in text
+
+
+def test_the_order_check_lists_what_an_order_rests_on_and_stops_it() -> None:
+    text, _ = words(SHEETS["order-check"].make(ready("mill-loft", Edit(pointer="/survey/wall_width_mm", value=None))))
+    assert "Measure before ordering" in text
+    assert "Wall width" in text
+    assert "Do not order yet" not in text
+    stopped, _ = words(SHEETS["order-check"].make(ready("basement-den")))
+    assert "Do not order yet" in stopped

@@ -103,6 +103,17 @@ def lowest_bottom_mm(eyes: tuple[Eye, ...], *, clear_mm: float) -> float | None:
     return max(needed, default=None)
 
 
+def raise_needed_mm(eyes: tuple[Eye, ...], picture_bottom_mm: float, *, clear_mm: float) -> float:
+    """How much higher the worst rear eye must sit to see over every nearer one [mm], 0 if all see."""
+    missing = (
+        eye_needed_mm(rear, front, picture_bottom_mm, clear_mm=clear_mm) - rear.eye_mm
+        for rear in eyes
+        for front in eyes
+        if front.distance_mm < rear.distance_mm - 1.0
+    )
+    return max(0.0, max(missing, default=0.0))
+
+
 def platforms_mm(rows: tuple[tuple[float, float], ...], picture_bottom_mm: float, *, clear_mm: float) -> tuple[float, ...]:
     """Platform each row needs, worked from the front row back [mm].
 

@@ -13,7 +13,7 @@ from gantline.core.room import (
     solve_height,
     wished_top_mm,
 )
-from gantline.core.sight import Eye
+from gantline.core.sight import Eye, raise_needed_mm
 from gantline.core.size import Lead, Screen, picture_from
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Cure, Entry
@@ -269,7 +269,7 @@ def _give(book: Book, asked: Asked, solved: Height) -> list[Cure]:
             cures.append(Cure(text=f"Lens {book.text(needed)} {way}, to {book.text(y_mm)} above the floor",
                 changes=(Change(pointer="/throw/lens_y_mm", value=y_mm),)))  # fmt: skip
     by_hand = {
-        "rows": f"Raise the rear rows: {book.text(needed)} at the picture's bottom is missing",
+        "rows": f"Raise the rear rows by {book.text(_raise(asked, solved))}",
         "furniture": f"Furniture {book.text(needed)} lower",
         "soffit": f"Soffit {book.text(needed)} higher, or the screen beside it",
         "neck": "Seats farther back, or a smaller picture",
@@ -279,6 +279,13 @@ def _give(book: Book, asked: Asked, solved: Height) -> list[Cure]:
         give = max(0.0, place.ceiling_gap_mm - place.lift_on_mm)
         cures.append(Cure(text=f"The gap alone gives {book.text(give)}, the edge {book.text(place.lowest_edge_mm)}."))
     return cures
+
+
+def _raise(asked: Asked, solved: Height) -> float:
+    """Platform that is missing with the frame as high as the other bounds let it go [mm]."""
+    screen = asked.place.screen
+    bottom = solved.high.y_top_mm - screen.border.top_mm - screen.picture.height_mm
+    return raise_needed_mm(asked.eyes, bottom, clear_mm=asked.head_clear_mm)
 
 
 def _largest(asked: Asked, sized: Sized) -> float | None:

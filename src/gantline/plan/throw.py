@@ -179,16 +179,25 @@ def _reached(book: Book, need: ShiftNeed) -> bool:
 
 
 def _out_of_reach(book: Book, need: ShiftNeed, x_mm: float, y_mm: float) -> None:
+    """In a diamond one move sideways may do what a move up or down and one sideways would."""
     moves, cures = [], []
     if need.excess_vertical:
         way = "up" if need.move_up_mm > 0 else "down"
         moves.append(f"{book.text(abs(need.move_up_mm))} {way}")
         to_mm = y_mm + need.move_up_mm
-        cures.append(cure(f"Lens {moves[-1]}, to {book.text(to_mm)} above the floor", throw__lens_y_mm=to_mm))
+        if not need.excess_horizontal:
+            cures.append(cure(f"Lens {moves[-1]}, to {book.text(to_mm)} above the floor", throw__lens_y_mm=to_mm))
     if need.excess_horizontal:
-        way = "right" if need.move_right_mm > 0 else "left"
-        moves.append(f"{book.text(abs(need.move_right_mm))} to the {way}")
-        cures.append(cure(f"Lens {moves[-1]}", throw__lens_x_mm=x_mm + need.move_right_mm))
+        moves.append(_sideways(book, need.move_right_mm))
+    alone_mm = need.move_right_alone_mm
+    if alone_mm:
+        cures.append(cure(f"Lens {_sideways(book, alone_mm)}", throw__lens_x_mm=x_mm + alone_mm))
+    elif need.excess_horizontal:
+        cures.append(cure(f"Lens {_sideways(book, need.move_right_mm)}", throw__lens_x_mm=x_mm + need.move_right_mm))
     book.find("shift-out-of-reach", "throw", "stop",
         f"The picture lies beyond the lens shift: the lens must move {' and '.join(moves)}.",
         {"move_up_mm": need.move_up_mm, "move_right_mm": need.move_right_mm}, cures)  # fmt: skip
+
+
+def _sideways(book: Book, move_mm: float) -> str:
+    return f"{book.text(abs(move_mm))} to the {'right' if move_mm > 0 else 'left'}"

@@ -28,6 +28,7 @@ export type StationState = Schemas['StationState']
 export type StationKey = StationState['key']
 export type Problem = Schemas['Problem']
 export type RecordOut = Schemas['RecordOut']
+export type ReadingOut = Schemas['ReadingOut']
 export type VersionOut = Schemas['VersionOut']
 export type Units = Schemas['JobUnits-Input']
 export type KnownWord = 'measured' | 'decided' | 'assumed'

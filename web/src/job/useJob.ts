@@ -169,6 +169,12 @@ export const useJob = (id: string) => {
     [take, match],
   )
 
+  const putReadings = useCallback(
+    async (readings: { source: string; seq: number }[]) =>
+      take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/readings/use', { params: match(), body: { readings } }))),
+    [take, match],
+  )
+
   /** After a conflict: put the refused edits on top of what was saved meanwhile, or let them go. */
   const resolve = useCallback(
     async (keepMine: boolean): Promise<void> => {
@@ -181,7 +187,7 @@ export const useJob = (id: string) => {
     [conflict, edit, query.refetch],
   )
 
-  return { query, saved, preview, away, waiting, conflict, edit, drag, step, markKnown, takeRecord, resolve }
+  return { query, saved, preview, away, waiting, conflict, edit, drag, step, markKnown, takeRecord, putReadings, resolve }
 }
 
 export type JobHandle = ReturnType<typeof useJob>

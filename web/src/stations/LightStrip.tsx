@@ -24,7 +24,9 @@ export const LightStrip = ({ job, plan }: { job: JobOut; plan: Plan }) => {
           </button>
         ))}
       </div>
-      <div className="min-h-0 flex-1 overflow-auto">{tab === 'seats' ? <SeatTable plan={plan} /> : <Fabrics job={job} />}</div>
+      <div className="relative min-h-0 flex-1 overflow-auto">
+        {tab === 'seats' ? <SeatTable plan={plan} /> : <Fabrics job={job} />}
+      </div>
     </div>
   )
 }

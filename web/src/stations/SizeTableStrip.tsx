@@ -30,7 +30,7 @@ export const SizeTableStrip = ({ job }: { job: JobOut }) => {
     sort === 'diagonal' ? (a.sort[sort] ?? 0) - (b.sort[sort] ?? 0) : (b.sort[sort] ?? 0) - (a.sort[sort] ?? 0),
   )
   return (
-    <div className="h-full overflow-auto px-3">
+    <div className="relative h-full overflow-auto px-3">
       <table className="w-full text-[14.5px]" aria-label="Sizes compared">
         <thead className="sticky top-0 bg-velvet">
           <tr className="text-left text-[13px] text-quiet">
@@ -77,14 +77,9 @@ const Candidate = ({ row, onTake }: { row: SizeRow; onTake: () => void }) => {
   return (
     <tr className={`border-seam border-t ${row.chosen ? 'bg-lift font-semibold' : ''} ${look}`}>
       <td className="px-1.5">
-        <button
-          type="button"
-          disabled={row.chosen}
-          onClick={onTake}
-          className="flex min-h-9 items-center gap-2 text-[16px]"
-          aria-label={`Take ${row.diagonal}`}
-        >
+        <button type="button" disabled={row.chosen} onClick={onTake} className="flex min-h-9 items-center gap-2 text-[16px]">
           <span aria-hidden="true" className={`size-3 border-2 border-brass ${row.chosen ? 'bg-brass' : ''}`} />
+          <span className="sr-only">Take </span>
           <Num text={row.diagonal} />
         </button>
         <span className="-mt-1.5 block whitespace-nowrap pb-1 pl-5 font-normal text-[13px] text-quiet">

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import type { JobOut, Plan, StationKey } from '../api/client'
 import { DeleteJob } from './DeleteJob'
 import { MarksTable } from './MarksTable'
+import { MeterReadings } from './MeterReadings'
 import { Cautions, Figures, Part } from './Panel'
 import { Readings } from './Readings'
 import { ContentShapes } from './Shapes'
@@ -19,6 +20,9 @@ const Survey = ({ job, plan, texts }: StationProps) => (
     </Part>
     <Part title="Readings along the wall">
       <Readings job={job} texts={texts} />
+    </Part>
+    <Part title="Readings from a meter">
+      <MeterReadings job={job} />
     </Part>
     <Part title="Build">
       <Figures plan={plan} keys={['build', 'stud_first', 'stud_spacing', 'stud_width']} />

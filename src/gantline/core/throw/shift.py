@@ -39,7 +39,8 @@ class ShiftNeed:
 
     vertical = s_v (+ picture above the lens), horizontal = s_h (+ picture right of it), both beyond
     what a fixed offset already gives. excess_* are 0 inside the reach, signed like the need outside.
-    move_up_mm and move_right_mm say how the lens must move to come inside [mm].
+    move_up_mm and move_right_mm say how the lens must move to come inside [mm]; in a diamond
+    move_right_alone_mm is the sideways move that does it without any other, 0 where none does.
     """
 
     vertical: float
@@ -49,6 +50,7 @@ class ShiftNeed:
     excess_horizontal: float
     move_up_mm: float
     move_right_mm: float
+    move_right_alone_mm: float
 
     @property
     def reached(self) -> bool:
@@ -82,6 +84,9 @@ def shift_need(
         left = full * max(0.0, 1.0 - abs(horizontal) / reach.side)
     over_v = _excess(vertical, left)
     over_h = _excess(horizontal, reach.side)
+    alone = over_h
+    if reach.shape is ReachShape.DIAMOND and full > 0.0:
+        alone = _excess(horizontal, reach.side * (1.0 - abs(vertical) / full)) if abs(vertical) < full else 0.0
     return ShiftNeed(
         vertical=vertical,
         horizontal=horizontal,
@@ -90,6 +95,7 @@ def shift_need(
         excess_horizontal=over_h,
         move_up_mm=over_v * panel.height_mm,
         move_right_mm=over_h * panel.width_mm,
+        move_right_alone_mm=alone * panel.width_mm,
     )
 
 

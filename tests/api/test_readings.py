@@ -1,0 +1,98 @@
+"""The readings feed: nothing lost, nothing doubled, whichever end is killed."""
+
+import multiprocessing
+import os
+import signal
+import time
+from pathlib import Path
+from typing import Any
+
+import httpx2
+import pytest
+from starlette.testclient import TestClient
+
+from gantline.core.units import LengthStyle, Units
+from gantline.devices.distance_meter import DistanceMeter
+from gantline.job.problems import BadDocument
+from gantline.job.readings import read_csv
+from tests.running import Running
+
+
+def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(client: TestClient, job: dict[str, Any]) -> None:
+    path = f"/api/jobs/{job['id']}/readings"
+    sent = client.post(
+        f"{path}/csv", content=b"\xef\xbb\xbfwhat;x;value\nceiling;0;49 1/2\nceiling;8' 2\";1.25 m\nwall-width;;186\n"
+    )
+    assert sent.json() == {"new": 3, "sent": 3}
+    listed = client.get(path).json()
+    assert sorted(round(one["value_mm"], 1) for one in listed) == [1250.0, 1257.3, 4724.4]
+    bad = client.post(f"{path}/csv", content=b"what,x,value\nceiling,0,high\n")
+    assert (bad.status_code, bad.json()["errors"][0]["pointer"]) == (422, "/line 2/value")
+    for content in (b"\xff\xfe\x00", b"a,b\n1,2\n", b"what,x,value\nhat,0,1\n"):
+        with pytest.raises(BadDocument):
+            read_csv(content, Units(LengthStyle.MILLIMETRES), "file", 1)
+
+
+def test_readings_go_into_the_survey_as_measured_and_replace_their_place(client: TestClient, job: dict[str, Any]) -> None:
+    path = f"/api/jobs/{job['id']}/readings"
+
+    def send(seq: int, what: str, value: float, x: float | None = None) -> None:
+        body = {"readings": [{"source": "m", "seq": seq, "what": what, "x_mm": x, "value_mm": value}]}
+        assert client.post(path, json=body).json()["sent"] == 1
+
+    send(1, "wall-width", 4700)
+    send(2, "ceiling", 1240, 0)
+    send(3, "ceiling", 1236, 0)
+    names = [{"source": "m", "seq": seq} for seq in (1, 2, 3)]
+    used = client.post(f"{path}/use", json={"readings": names}, headers={"If-Match": '"1"'}).json()
+    survey = used["document"]["survey"]
+    assert (survey["wall_width_mm"], survey["ceiling_readings"]) == (4700, [{"x_mm": 0, "up_mm": 1236}])
+    assert used["document"]["known"]["/survey/wall_width_mm"] == "measured"
+    send(3, "ceiling", 9999, 0)  # the same number again: the first stays
+    assert 9999 not in [one["value_mm"] for one in client.get(path).json()]
+
+
+def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(client: TestClient, job: dict[str, Any]) -> None:
+    with client.websocket_connect(f"/api/jobs/{job['id']}/feed") as socket:
+
+        def say(message: object) -> dict[str, Any]:
+            socket.send_json(message)
+            answer: dict[str, Any] = socket.receive_json()
+            return answer
+
+        assert say({"source": "m", "hello": True}) == {"last": 0}
+        assert say({"source": "m", "seq": 1, "value_mm": 5}) == {"ack": 1}
+        assert say({"source": "m", "seq": 3, "value_mm": 7}) == {"ack": 3}
+        assert say({"source": "m", "hello": True}) == {"last": 1}  # 2 is missing
+        assert say({"source": "m", "seq": 4, "value_mm": "far"})["refused"] == 4
+        assert "text" in say([1, 2])
+
+
+def test_a_meter_and_a_server_killed_at_any_moment_lose_and_double_nothing(folder: Path) -> None:
+    server = Running("--data", str(folder / "feed"), "--no-demo").start()
+    job = httpx2.post(f"{server.address}/api/jobs", json={"name": "Feed", "diagonal": 2000}).json()
+    url = f"ws://127.0.0.1:{server.port}/api/jobs/{job['id']}/feed"
+    memory = folder / "meter.jsonl"
+    meter = DistanceMeter("meter", memory)
+    for k in range(400):
+        meter.take("distance", 1000.0 + k)
+    for victim in ("meter", "server", "meter", "server"):
+        sender = multiprocessing.get_context("spawn").Process(target=_send, args=(memory, url))
+        sender.start()
+        time.sleep(1.6)
+        if victim == "meter":
+            os.kill(sender.pid or 0, signal.SIGKILL)
+        else:
+            server.kill()
+            server = Running("--data", str(folder / "feed"), "--no-demo", port=server.port).start()
+            os.kill(sender.pid or 0, signal.SIGKILL)
+        sender.join()
+    meter.deliver(url)
+    listed = httpx2.get(f"{server.address}/api/jobs/{job['id']}/readings").json()
+    assert sorted(one["value_mm"] for one in listed) == [1000.0 + k for k in range(400)]
+    assert meter.deliver(url) == 0
+    server.stop()
+
+
+def _send(memory: Path, url: str) -> None:
+    DistanceMeter("meter", memory).deliver(url)

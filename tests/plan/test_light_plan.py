@@ -1,0 +1,140 @@
+"""Seats, light and comparisons in the plan: what a planner reads, and the stops for wrong pairs."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from gantline.core.defaults import PLAIN_SHOP
+from gantline.demo.world import fabric_records
+from gantline.job.document import Job
+from gantline.job.edits import Edit, apply
+from gantline.plan.figures import Finding
+from gantline.plan.floor import Measure, floor_map
+from gantline.plan.plan import plan
+from gantline.plan.seat_view import seat_view
+from gantline.plan.tables import fabric_table, size_table
+from tests.conftest import demo_job
+
+
+def changed(name: str, **fields: Any) -> Job:
+    return apply(demo_job(name), [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()])
+
+
+def findings(job: Job) -> dict[str, Finding]:
+    return {one.code: one for one in plan(job).plan.findings}
+
+
+def test_five_starting_points_lead_to_the_same_screen() -> None:
+    job = changed("narrow-lounge", size__tidy=None)
+    width = plan(job).sized.screen.picture.width_mm
+    border = job.size.border.side_mm
+    seat = next(one for one in plan(job).seats if one.main)
+    from gantline.core.sight import viewing_angle_deg
+
+    angle = float(viewing_angle_deg(seat.distance_mm, seat.x_mm - plan(job).hung.place.centre_x_mm, width))
+    starts = (
+        {"size__lead": "wall", "size__value_mm": width + 2 * border},
+        {"size__lead": "angle", "size__angle_deg": angle},
+        {"size__lead": "measured", "size__value_mm": width},
+        {"size__lead": "width", "size__value_mm": width},
+        {"size__lead": "throw"},  # fixed lens, placed within a millimetre of its window: 4 mm of width for 1 mm at R 0.25
+    )
+    for start in starts:
+        found = plan(changed("narrow-lounge", size__tidy=None, **start)).sized.screen.picture.width_mm
+        assert found == pytest.approx(width, abs=5.0 if start["size__lead"] == "throw" else 1e-6), start
+    assert "no-main-seat" in findings(changed("narrow-lounge", size__lead="angle", survey__seats=[]))
+
+
+@pytest.mark.parametrize(
+    ("name", "fields", "code", "said"),
+    [
+        ("mill-loft", {"light__fabric__kind": "lenticular-from-below"}, "lenticular-wrong-light", "needs a cabinet-top projector"),
+        ("narrow-lounge", {"light__fabric__kind": "retro-reflective", "light__fabric__half_gain_deg": 15}, "retro-far-from-heads", "less than half"),
+        ("mill-loft", {"light__fabric__roll_mm": 1500}, "roll-too-narrow", "a seamless sheet needs"),
+        ("mill-loft", {"light__fabric__gain": 2.4, "light__fabric__half_gain_deg": 60}, "fabric-impossible", "no fabric gives more"),
+        ("mill-loft", {"survey__fittings/-": {"kind": "return-air", "x_mm": 2000, "y_mm": 1200, "width_mm": 300, "height_mm": 200}}, "grille-behind-fabric", "filter"),
+        ("mill-loft", {"survey__fittings/-": {"kind": "window", "x_mm": 700, "y_mm": 1200, "width_mm": 300, "height_mm": 900}}, "covers-2", "covers the window"),
+        ("mill-loft", {"survey__fittings/-": {"kind": "outlet", "x_mm": 500, "y_mm": 2050, "width_mm": 80, "height_mm": 80}}, "hole-in-band-upper-left", "cable or pipe"),
+        ("mill-loft", {"survey__seats/1/from_wall_mm": 320}, "seats-outside-guidance", "at most 60"),
+    ],
+)  # fmt: skip
+def test_what_does_not_go_together_is_stopped_with_its_reason(name: str, fields: dict[str, Any], code: str, said: str) -> None:
+    found = findings(changed(name, **fields))
+    assert code in found
+    assert said in found[code].text
+
+
+def test_studs_in_a_no_drill_band_are_not_used() -> None:
+    before = plan(demo_job("mill-loft")).scene.drilling
+    assert before is not None
+    outlet = {"kind": "outlet", "x_mm": before.pair.left_mm - 40, "y_mm": 200, "width_mm": 80, "height_mm": 80}
+    after = plan(changed("mill-loft", survey__fittings=[outlet])).scene.drilling
+    assert after is not None
+    assert after.pair.left_mm != before.pair.left_mm
+
+
+def test_the_row_behind_gets_the_platform_that_clears_the_row_in_front() -> None:
+    low = changed(
+        "mill-loft", **{f"survey__seats/{k}/platform_mm": 0 for k in (3, 4, 5)}, height__wish="frame-bottom", height__wish_mm=640
+    )
+    clash = findings(low)["height-clash"]  # nothing but a platform helps under this ceiling
+    said = next(cure.text for cure in clash.cures if "Raise the rear rows" in cure.text)
+    from gantline.core.typed_length import read_length
+
+    missing = read_length(said.rpartition(" by ")[2], low.units.to_core()).length_mm
+    raised = {f"survey__seats/{k}/platform_mm": missing + 2.0 for k in (3, 4, 5)}
+    assert "height-clash" not in findings(changed("mill-loft", height__wish="frame-bottom", height__wish_mm=640, **raised))
+    assert all(row.sight == "clear" for row in plan(demo_job("mill-loft")).plan.seats)
+
+
+def test_the_size_table_says_which_to_take_and_why_not_the_next_larger() -> None:
+    table = size_table(demo_job("mill-loft"), PLAIN_SHOP)
+    at = next(k for k, row in enumerate(table.rows) if row.chosen)
+    diagonals = [row.sort["diagonal"] for row in table.rows]
+    assert diagonals == sorted(diagonals)
+    assert table.rows[at].stops == ()
+    assert "end of its zoom" in table.rows[at + 1].verdict
+    for row in table.rows:  # a candidate taken gives just what its row said
+        made = (
+            plan(changed("mill-loft", **{one.pointer.lstrip("/"): one.value for one in row.changes})) if not row.chosen else None
+        )
+        if made:
+            assert made.plan.size_text == row.size
+            assert tuple(f.text for f in made.plan.findings if f.severity == "stop") == row.stops
+
+
+def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> None:
+    lounge = fabric_table(demo_job("narrow-lounge"), PLAIN_SHOP, fabric_records())
+    assert lounge.rows[0].name == "Skerry lenticular"
+    assert "retro-reflective fabric" in next(row for row in lounge.rows if row.name == "Eider bead").reason
+    hall = fabric_table(demo_job("parish-hall"), PLAIN_SHOP, fabric_records())
+    assert [row.rank for row in hall.rows] == list(range(1, len(hall.rows) + 1))
+    assert hall.rows[-1].stops or hall.rows[-1].luminance == "0"
+    assert all(row.reason for row in hall.rows)
+    assert hall.rows[0].lobe[0][1] == pytest.approx(max(gain for _, gain in hall.rows[0].lobe))
+
+
+@given(st.sampled_from(list(Measure)), st.integers(0, 2))
+def test_the_floor_map_is_even_about_the_screens_centre(measure: Measure, state: int) -> None:
+    job = changed("mill-loft")  # screen and lens in the middle of the wall
+    found = floor_map(plan(job), job.units.to_core(), measure, state=state, columns=20, rows=12)
+    assert found is not None
+    rows = [found.classes[k * 20 : (k + 1) * 20] for k in range(12)]
+    assert all(row == tuple(reversed(row)) for row in rows)
+    assert max(found.classes) < len(found.words)
+    dark = apply(job, [Edit(pointer="/light/rated_lm", value=None)])
+    assert (floor_map(plan(dark), dark.units.to_core(), measure, columns=4, rows=4) is None) == (measure is not Measure.ANGLE)
+
+
+def test_a_seat_sees_less_contrast_the_more_light_there_is() -> None:
+    made = plan(demo_job("narrow-lounge"))
+    blacks = []
+    for state in range(4):
+        view = seat_view(made, 1, state)
+        levels = [shape.level for shape in view.shapes if shape.level is not None]
+        assert max(levels) == pytest.approx(1.0, abs=1e-4)
+        blacks.append(min(levels))
+    assert blacks == sorted(blacks)
+    assert blacks[-1] > 2 * blacks[0]
