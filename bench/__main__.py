@@ -4,7 +4,7 @@ import re
 import sys
 from pathlib import Path
 
-from bench import drag, load, plans, roundtrip
+from bench import drag, load, plans, roundtrip, tables
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
@@ -12,7 +12,7 @@ BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
 
 def main() -> None:
     """Measure, print, and with --write put the table into the README."""
-    rows = [*plans.rows(), *roundtrip.rows(), *drag.rows(), *load.rows()]
+    rows = [*plans.rows(), *tables.rows(), *roundtrip.rows(), *drag.rows(), *load.rows()]
     table = "\n".join(["| what | measured | wanted |", "| --- | --- | --- |", *(f"| {a} | {b} | {c} |" for a, b, c in rows)])
     print(table)
     if "--write" in sys.argv:

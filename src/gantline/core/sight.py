@@ -5,6 +5,7 @@ centre (+ right, facing the wall), heights count from the finished floor; length
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -87,6 +88,7 @@ def eye_needed_mm(rear: Eye, front: Eye, picture_bottom_mm: float, *, clear_mm: 
     return picture_bottom_mm + (front.eye_mm + clear_mm - picture_bottom_mm) / _share(rear, front)
 
 
+@lru_cache(maxsize=512)  # pure, and asked again for every size that is tried in a room
 def lowest_bottom_mm(eyes: tuple[Eye, ...], *, clear_mm: float) -> float | None:
     """Lowest bottom of the picture that every eye sees over every nearer one [mm]; None for one row.
 

@@ -41,6 +41,11 @@ def _grid(style: LengthStyle, denominator: int) -> Fraction:
     return Fraction(127, 500) if style is LengthStyle.INCHES else Fraction(1)
 
 
+@cache
+def _step_mm(style: LengthStyle, denominator: int) -> float:
+    return float(_grid(style, denominator))
+
+
 @dataclass(frozen=True, slots=True)
 class Units:
     """Style of a job's lengths and, for the fractional styles, the finest tape fraction.
@@ -59,6 +64,11 @@ class Units:
     def grid(self) -> Fraction:
         """The tape's step [mm], exact: 1/denominator inch, 0.01 inch, or 1 mm."""
         return _grid(self.style, self.denominator)
+
+    @property
+    def step_mm(self) -> float:
+        """The same step as a float [mm]."""
+        return _step_mm(self.style, self.denominator)
 
     @property
     def unit_mm(self) -> float:
@@ -83,28 +93,28 @@ class TapeReading:
     text: str
 
 
-def to_steps(length_mm: float, grid: Fraction) -> int:
-    """Nearest whole number of tape steps, halves away from zero. length_mm finite; grid [mm] > 0.
+def to_steps(length_mm: float, step_mm: float) -> int:
+    """Nearest whole number of tape steps, halves away from zero. length_mm finite; step_mm > 0.
 
     Raises OutOfRange if length_mm is not finite. Source: the trade rounds a mark once, away
     from zero; TIE absorbs the rounding of binary floats at an exact half.
     """
     if not math.isfinite(length_mm):
         raise OutOfRange(f"length must be finite, got {length_mm}", field="length_mm", got=length_mm)
-    steps = abs(length_mm) / float(grid)
+    steps = abs(length_mm) / step_mm
     return int(math.copysign(math.floor(steps + 0.5 + TIE), length_mm))
 
 
 def read_tape(length_mm: float, units: Units) -> TapeReading:
     """Round a length [mm] to the job's tape, once, and write it. Raises OutOfRange if not finite."""
-    steps = to_steps(length_mm, units.grid)
-    read_mm = float(steps * units.grid)
+    steps = to_steps(length_mm, units.step_mm)
+    read_mm = steps * units.step_mm
     return TapeReading(steps, read_mm, read_mm - length_mm, _write(steps, units))
 
 
 def length_text(length_mm: float, units: Units) -> str:
     """The text of a length [mm] in the job's units, rounded to the tape."""
-    return _write(to_steps(length_mm, units.grid), units)
+    return _write(to_steps(length_mm, units.step_mm), units)
 
 
 def pair_text(width_mm: float, height_mm: float, units: Units) -> str:

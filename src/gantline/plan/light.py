@@ -38,6 +38,7 @@ STATE_DEFAULTS = {
     "dark": "lux_dark", "one lamp": "lux_lamp", "evening": "lux_evening", "day, curtained": "lux_curtained", "open day": "lux_day",
 }  # fmt: skip
 POINTS = ("centre", "left", "right", "top", "bottom")
+LEFT_EDGE, RIGHT_EDGE = 1, 2
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,7 +58,7 @@ class LightModel:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SeatLight:
-    """One seat's light: luminance at the centre, evenness, contrast and its word per light state."""
+    """One seat's light: luminance at the centre and at POINTS, gain at the far edge, evenness, contrast per state."""
 
     index: int
     name: str
@@ -65,6 +66,7 @@ class SeatLight:
     luminance: str
     foot_lamberts: str
     points: tuple[str, ...]
+    far_gain: str
     evenness: str
     contrasts: tuple[str, ...]
     bands: tuple[str, ...]
@@ -262,14 +264,17 @@ def _rows(book: Book, model: LightModel, seats: tuple[Placed, ...]) -> tuple[Sea
         book.find("no-seats", "light", "note", "Add seats in the survey to see brightness and contrast where people sit.")
         return ()
     seen, contrast = seat_light(model, eyes_of(seats))
+    gains = seen_gain(model.lobe, model.points, model.lens, eyes_of(seats))
     rows = []
     for k, seat in enumerate(seats):
         brightest, darkest = float(seen[k].max()), float(seen[k].min())
+        far = LEFT_EDGE if seat.x_mm > model.points[0, 0] else RIGHT_EDGE
         even = f"{100 * darkest / brightest:.0f} %" if brightest > 0.0 else "unsuitable"
         rows.append(
             SeatLight(
                 index=seat.index, name=seat.name, main=seat.main, luminance=f"{seen[k, 0]:.0f}",
-                foot_lamberts=f"{seen[k, 0] / CD_M2_PER_FOOT_LAMBERT:.0f}", points=tuple(f"{value:.0f}" for value in seen[k]), evenness=even,
+                foot_lamberts=f"{seen[k, 0] / CD_M2_PER_FOOT_LAMBERT:.0f}", points=tuple(f"{value:.0f}" for value in seen[k]), far_gain=f"{gains[k, far]:.2f}",
+                evenness=even,
                 contrasts=tuple(f"{value:.0f}" if value >= 10 else f"{value:.1f}" for value in contrast[k]),
                 bands=tuple(contrast_band(float(value)) for value in contrast[k]),
             )

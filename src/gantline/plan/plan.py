@@ -154,9 +154,8 @@ def _say_assumed(book: Book) -> None:
     for station in stations:
         open_points = [one for one in book.to_measure if _station_of(book, one) == station]
         if open_points:
-            names = ", ".join(one.label[0].lower() + one.label[1:] for one in open_points)
-            count = "one figure is" if len(open_points) == 1 else f"{len(open_points)} figures are"
-            book.find(f"{station}-assumed", station, "mind", f"Before drilling, {count} still to be measured: {names}.")
+            said = "; ".join(f"{one.label[0].lower()}{one.label[1:]} is assumed, {one.text}: {one.effect}" for one in open_points)
+            book.find(f"{station}-assumed", station, "mind", f"To measure before drilling. {said[0].upper()}{said[1:]}.")
 
 
 def _station_of(book: Book, one: ToMeasure) -> StationKey | None:

@@ -75,8 +75,8 @@ class FabricTable:
     states: tuple[str, ...]
 
 
-def size_table(job: Job, shop: Shop) -> SizeTable:
-    """Eight sizes round the present one, each planned in full: nothing is estimated twice.
+def size_table(job: Job, shop: Shop, steps: Sequence[float] = STEPS) -> SizeTable:
+    """Sizes round the present one, eight unless other steps are given, each planned in full: nothing is estimated twice.
 
     The candidates are exact sizes; tidy ones are picked after. Cost: one plan a candidate.
     """
@@ -84,7 +84,7 @@ def size_table(job: Job, shop: Shop) -> SizeTable:
     grid = float(job.units.to_core().grid)
     rows = []
     states: tuple[str, ...] = ()
-    for step in STEPS:
+    for step in steps:
         diagonal = present if step == 1.0 else round(present * step / grid) * grid
         changes = (
             Change(pointer="/size/lead", value="diagonal"),

@@ -33,7 +33,7 @@ export type VersionOut = Schemas['VersionOut']
 export type Units = Schemas['JobUnits-Input']
 export type KnownWord = 'measured' | 'decided' | 'assumed'
 
-export const api = createClient<paths>({ baseUrl: '/' })
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) })
 
 /** The server did not answer, or its database did not: worth another try, nothing typed is lost. */
 export class ServerAway extends Error {}

@@ -2008,7 +2008,7 @@ export interface components {
         };
         /**
          * SeatLight
-         * @description One seat's light: luminance at the centre, evenness, contrast and its word per light state.
+         * @description One seat's light: luminance at the centre and at POINTS, gain at the far edge, evenness, contrast per state.
          */
         SeatLight: {
             /** Bands */
@@ -2017,6 +2017,8 @@ export interface components {
             contrasts: string[];
             /** Evenness */
             evenness: string;
+            /** Far Gain */
+            far_gain: string;
             /** Foot Lamberts */
             foot_lamberts: string;
             /** Index */

@@ -41,7 +41,17 @@ const SeatTable = ({ plan }: { plan: Plan }) => {
     <table className="w-full text-[14.5px]" aria-label="Seats">
       <thead className="sticky top-0 bg-velvet text-left text-[13px] text-quiet">
         <tr>
-          {['Seat', 'Angle', 'Neck', 'Far edge', 'cd/m² (fL)', 'Even', ...plan.light_states, 'Sight'].map((one) => (
+          {[
+            'Seat',
+            'Angle',
+            'Neck',
+            'Far edge',
+            'cd/m² (fL)',
+            'Left · right · top · bottom',
+            'Even',
+            ...plan.light_states,
+            'Sight',
+          ].map((one) => (
             <th key={one} className={`${CELL} font-medium`}>
               {one}
             </th>
@@ -56,8 +66,12 @@ const SeatTable = ({ plan }: { plan: Plan }) => {
               <td className={CELL}>{seat.name}</td>
               <td className={CELL}>{seat.angle}</td>
               <td className={CELL}>{seat.top_neck}</td>
-              <td className={CELL}>{seat.far_edge}</td>
+              <td className={CELL}>
+                {seat.far_edge}
+                {lit && `, gain ${lit.far_gain}`}
+              </td>
               <td className={CELL}>{lit ? `${lit.luminance} (${lit.foot_lamberts})` : ''}</td>
+              <td className={`${CELL} whitespace-nowrap`}>{lit?.points.slice(1).join(' · ')}</td>
               <td className={CELL}>{lit?.evenness}</td>
               {plan.light_states.map((state, at) => (
                 <td key={state} className={CELL}>

@@ -1,0 +1,36 @@
+"""Comparisons: the size table and the floor, at the sizes they are promised for."""
+
+from statistics import median
+
+import numpy as np
+
+from bench.plans import timed
+from gantline.core.defaults import PLAIN_SHOP
+from gantline.core.light.lobe import FabricKind, Lobe, seen_gain
+from gantline.demo.world import job_bytes
+from gantline.job.edits import Edit, apply
+from gantline.job.file import read_job_file
+from gantline.plan.tables import size_table
+
+ROUNDS = 30
+
+
+def rows() -> list[tuple[str, str, str]]:
+    """12 candidates at 12 seats in 4 light states; 100 x 100 places on the floor for 25 screen points."""
+    job = read_job_file(job_bytes("mill-loft"))
+    seats = [
+        {"x_mm": 1000.0 + 250 * (k % 4), "from_wall_mm": 3600.0 + 900 * (k // 4), "platform_mm": 300.0 * (k // 4)}
+        for k in range(12)
+    ]
+    states = [{"name": name} for name in ("dark", "one lamp", "evening", "open day")]
+    full = apply(job, [Edit(pointer="/survey/seats", value=seats), Edit(pointer="/light/states", value=states)])  # type: ignore[arg-type]
+    steps = tuple(0.8 + 0.04 * k for k in range(12))
+    table = timed(lambda: size_table(full, PLAIN_SHOP, steps), ROUNDS)
+    lobe = Lobe(kind=FabricKind.MIRROR, gain=0.9, half_gain_deg=30)
+    points = np.random.default_rng(1).random((25, 3)) * [3000, 1500, 0]
+    eyes = np.random.default_rng(2).random((10_000, 3)) * [4000, 300, 4000] + [0, 1000, 800]
+    floor = timed(lambda: seen_gain(lobe, points, np.array([1500.0, 2200.0, 4200.0]), eyes), ROUNDS)
+    return [
+        ("size table, 12 candidates, 12 seats, 4 light states", f"median {median(table):.0f} ms", "50 ms"),
+        ("gain over the floor, 100 × 100 places, 25 screen points", f"median {median(floor):.0f} ms", "100 ms"),
+    ]

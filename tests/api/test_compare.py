@@ -1,0 +1,68 @@
+"""Comparisons over HTTP: sizes, fabrics, floor, a seat's view, and the sheets made from them."""
+
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+from tests.conftest import DEMO
+
+
+@pytest.fixture
+def loft(client: TestClient) -> str:
+    made = client.post("/api/jobs/file", content=(DEMO / "mill-loft.job.json").read_bytes()).json()
+    return f"/api/jobs/{made['id']}"
+
+
+def test_taking_a_candidate_gives_what_its_row_promised(client: TestClient, loft: str) -> None:
+    rows = client.get(f"{loft}/sizes").json()["rows"]
+    wanted = next(row for row in rows if not row["stops"] and not row["chosen"])
+    saved = client.post(f"{loft}/edits", json={"edits": wanted["changes"]}, headers={"If-Match": '"1"'}).json()
+    assert saved["plan"]["size_text"] == wanted["size"]
+    again = client.get(f"{loft}/sizes").json()["rows"]
+    assert next(row for row in again if row["chosen"])["diagonal"] == wanted["diagonal"]
+
+
+def test_the_shops_own_fabrics_are_ranked_and_a_new_one_joins(client: TestClient, loft: str) -> None:
+    before = [row["key"] for row in client.get(f"{loft}/fabrics").json()["rows"]]
+    body = {"name": "Tern trial", "body": {"kind": "diffuse", "gain": 1.0, "ambient_reflectance": 0.05}}
+    client.put("/api/stores/fabric/tern-trial", json=body)
+    rows = client.get(f"{loft}/fabrics").json()["rows"]
+    assert rows[0]["key"] == "tern-trial"  # drinks nearly all room light: nothing beats it in any light state
+    assert [row["key"] for row in rows[1:]] == before
+    client.delete("/api/stores/fabric/tern-trial")
+
+
+@pytest.mark.parametrize("measure", ["angle", "brightness", "evenness", "contrast"])
+def test_the_floor_has_a_class_for_every_place(client: TestClient, loft: str, measure: str) -> None:
+    found = client.get(f"{loft}/floor", params={"measure": measure, "state": 1}).json()
+    assert len(found["classes"]) == found["rows"] * found["columns"]
+    assert set(found["classes"]) <= set(range(len(found["words"])))
+    assert found["near_mm"] < found["far_mm"]
+    assert client.get(f"{loft}/floor", params={"measure": "taste"}).status_code == 422
+
+
+def test_a_seat_that_is_not_there_has_no_view(client: TestClient, loft: str) -> None:
+    assert client.get(f"{loft}/seats/4/view", params={"state": 2}).json()["name"] == "Rear middle"
+    for path in ("/seats/40/view", "/seats/-1/view", "/seats/0/view?state=5"):
+        answer = client.get(f"{loft}{path}")
+        assert (answer.status_code, answer.headers["content-type"]) == (422, "application/problem+json")
+
+
+@pytest.mark.parametrize(
+    "sheet", ["wall-sheet", "proposal", "order-check", "frame-and-holes", "marks", "wall-drawing", "tension-drawing"]
+)
+def test_every_sheet_comes_with_a_name_of_its_own(client: TestClient, loft: str, sheet: str) -> None:
+    answer = client.get(f"{loft}/sheets/{sheet}", params={"paper": "letter"})
+    assert answer.status_code == 200
+    assert 'filename="Mill loft, ' in answer.headers["content-disposition"]
+    assert len(answer.content) > 300
+
+
+def test_a_preview_of_one_face_leaves_the_others_out(client: TestClient, loft: str) -> None:
+    document: dict[str, Any] = client.get(loft).json()["document"]
+    move = {"pointer": "/survey/seats/1/from_wall_mm", "value": 4000}
+    for face in ("front", "side", "top"):
+        shown = client.post("/api/plan", json={"document": document, "edits": [move], "parts": face}).json()
+        assert [name for name in ("front", "side", "top", "back") if shown[name]] == [face]
+        assert next(row for row in shown["plan"]["seats"] if row["main"])["distance"].startswith("155")

@@ -1,0 +1,71 @@
+"""One scene under four projections: what is in two of them lies at the same place."""
+
+import pytest
+
+from gantline.drawing.drawing import draw, draw_some
+from gantline.drawing.marks import Area, Dot, Face, Handle, Mark
+from gantline.job.edits import Edit, apply
+from gantline.plan.plan import plan
+from gantline.sheets.svg import face_svg
+from tests.conftest import demo_job
+
+JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
+
+
+def by_key(face: Face) -> dict[str, Mark]:
+    return {mark.key: mark for mark in face.marks}
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_lens_boxes_and_seats_agree_between_the_faces(name: str) -> None:
+    job = demo_job(name)
+    drawing = draw(job, plan(job))
+    front, side, top = by_key(drawing.front), by_key(drawing.side), by_key(drawing.top)
+    lens = [face["lens"] for face in (front, side, top)]
+    assert all(isinstance(one, Dot) for one in lens)
+    (fx, fy), (sz, sy), (tx, tz) = (one.at for one in lens if isinstance(one, Dot))
+    assert (fx, fy, sz) == pytest.approx((tx, sy, tz))
+    for index in range(len(job.survey.boxes)):
+        a, b, c = (face[f"box-{index}"] for face in (front, side, top))
+        assert isinstance(a, Area) and isinstance(b, Area) and isinstance(c, Area)
+        assert {x for x, _ in a.points} == {x for x, _ in c.points}
+        assert {y for _, y in a.points} == {y for _, y in b.points}
+        assert {z for z, _ in b.points} == {z for _, z in c.points}
+    for index in range(len(job.survey.seats)):
+        a, c = side[f"seat-{index}"], top[f"seat-{index}"]
+        assert isinstance(a, Dot) and isinstance(c, Dot)
+        assert a.at[0] == c.at[1]
+
+
+@pytest.mark.parametrize("name", ["mill-loft", "parish-hall"])
+def test_every_handle_holds_what_its_pointers_hold_so_a_drag_starts_where_it_is(name: str) -> None:
+    job = demo_job(name)
+    drawing = draw(job, plan(job))
+    for face in (drawing.front, drawing.side, drawing.top):
+        for mark in face.marks:
+            if isinstance(mark, Handle) and mark.layer == "survey":
+                still = [
+                    Edit(pointer=p, value=v) for p, v in zip((mark.x_pointer, mark.y_pointer), mark.origin, strict=True) if p
+                ]
+                assert apply(job, still) == job, mark.key
+
+
+def test_one_face_alone_is_the_same_as_among_all() -> None:
+    job = demo_job("narrow-lounge")
+    made = plan(job)
+    whole = draw(job, made)
+    for name in ("front", "side", "top", "back"):
+        alone = draw_some(job, made, name)
+        assert getattr(alone, name) == getattr(whole, name)
+        assert sum(getattr(alone, other) is not None for other in ("front", "side", "top", "back")) == 1
+
+
+def test_the_room_from_above_grows_downwards_on_paper_too() -> None:
+    job = demo_job("narrow-lounge")
+    drawing = draw(job, plan(job))
+    assert drawing.top.y_down
+    svg = face_svg(drawing.top, ("survey", "size"), 100.0, 100.0)
+    frame = svg[svg.index('class="a frame"') :]
+    wall_y = float(frame.split('d="M')[1].split(" ")[1].split("L")[0])
+    seat = svg[svg.index('class="d seat') :]
+    assert float(seat.split('cy="')[1].split('"')[0]) > wall_y  # the sofa lies below the wall

@@ -1,0 +1,80 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { afterEach, beforeAll, expect, test, vi } from 'vitest'
+import type { Face } from '../api/client'
+import { JobContext } from '../job/context'
+import type { JobHandle } from '../job/useJob'
+import { Board } from './Board'
+
+beforeAll(() => {
+  vi.stubGlobal('ResizeObserver', class { observe() {} disconnect() {} }) // biome-ignore format: a stub
+  Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, value: 800 })
+  Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, value: 500 })
+  SVGElement.prototype.setPointerCapture = () => undefined
+})
+afterEach(cleanup)
+
+const square = [[1000, 500], [3000, 500], [3000, 1700], [1000, 1700]] // biome-ignore format: corners
+const face = {
+  name: 'front', summary: 'Wall 4000 wide', left_mm: 0, right_mm: 4000, bottom_mm: 0, top_mm: 2400, y_down: false,
+  lanes: { left: 2, right: 2, above: 2, below: 2 },
+  marks: [
+    { kind: 'area', key: 'frame', role: 'frame', layer: 'size', points: square, moves: 'frame-handle' },
+    { kind: 'dimension', key: 'frame-top', layer: 'height', axis: 'y', a_mm: 0, b_mm: 1700, base_mm: 0, side: -1, lane: 1, text: '1700\u00a0mm', name: 'Top of frame',
+      changes: [{ pointer: '/height/wish', value: 'frame-top' }, { pointer: '/height/wish_mm', value: null }], moves: null },
+    { kind: 'handle', key: 'frame-handle', layer: 'height', name: 'Frame', points: square, origin: [2000, 1700], step_mm: 1, x_pointer: null, y_pointer: '/height/wish_mm',
+      x_stops: null, y_stops: [{ at_mm: 1600, name: 'lowest allowed edge' }, { at_mm: 2200, name: 'ceiling gap' }], also: [{ pointer: '/height/wish', value: 'frame-top' }] },
+  ],
+} as unknown as Face // biome-ignore format: a drawing by hand
+
+const show = () => {
+  const job = { edit: vi.fn(async () => undefined), drag: vi.fn(async () => undefined) }
+  render(
+    <JobContext value={job as unknown as JobHandle}>
+      <Board face={face} station="height" />
+    </JobContext>,
+  )
+  return job
+}
+
+test('a drag re-plans as it goes, is held by its bound by name, and saves once when let go', () => {
+  const job = show()
+  const grip = screen.getByRole('slider', { name: /^Frame/ })
+  fireEvent.pointerDown(grip, { clientX: 300, clientY: 300, pointerId: 1 })
+  fireEvent.pointerMove(grip, { clientX: 300, clientY: 290, pointerId: 1 })
+  expect(job.drag).toHaveBeenLastCalledWith(expect.arrayContaining([{ pointer: '/height/wish', value: 'frame-top' }]), 'front')
+  expect(screen.queryByText(/held by/)).toBeNull()
+  fireEvent.pointerMove(grip, { clientX: 300, clientY: 20, pointerId: 1 })
+  expect(screen.getByText('held by the ceiling gap')).toBeTruthy()
+  expect(job.edit).not.toHaveBeenCalled()
+  fireEvent.pointerUp(grip, { clientX: 300, clientY: 20, pointerId: 1 })
+  expect(job.edit).toHaveBeenCalledTimes(1)
+  expect(job.edit).toHaveBeenCalledWith([
+    { pointer: '/height/wish', value: 'frame-top' },
+    { pointer: '/height/wish_mm', value: 2200 },
+  ])
+})
+
+test('a tap that moves nothing saves nothing, and arrow keys move one step, ten with Shift', () => {
+  const job = show()
+  const grip = screen.getByRole('slider', { name: /^Frame/ })
+  fireEvent.pointerDown(grip, { clientX: 300, clientY: 300, pointerId: 1 })
+  fireEvent.pointerUp(grip, { clientX: 300, clientY: 300, pointerId: 1 })
+  expect(job.edit).not.toHaveBeenCalled()
+  fireEvent.keyDown(grip, { key: 'ArrowUp' })
+  expect(job.edit).toHaveBeenLastCalledWith(expect.arrayContaining([{ pointer: '/height/wish_mm', value: 1701 }]))
+  fireEvent.keyDown(grip, { key: 'ArrowDown', shiftKey: true })
+  expect(job.edit).toHaveBeenLastCalledWith(expect.arrayContaining([{ pointer: '/height/wish_mm', value: 1690 }]))
+})
+
+test('a dimension is typed into and sets what it measures', () => {
+  const job = show()
+  fireEvent.click(screen.getByRole('button', { name: /^Top of frame:\s*1700/ }))
+  const input = screen.getByRole('textbox', { name: 'Top of frame' })
+  fireEvent.change(input, { target: { value: '1.8 m' } })
+  fireEvent.keyDown(input, { key: 'Enter' })
+  expect(job.edit).toHaveBeenCalledWith([
+    { pointer: '/height/wish', value: 'frame-top' },
+    { pointer: '/height/wish_mm', value: '1.8 m' },
+  ])
+  expect(screen.getByRole('img', { name: 'Wall 4000 wide' })).toBeTruthy()
+})

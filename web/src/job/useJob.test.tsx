@@ -1,0 +1,128 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { Refused } from '../api/client'
+import { readPending } from './pending'
+import { useJob } from './useJob'
+
+type Answer = { status: number; body: object } | 'away'
+type Asked = { path: string; method: string; match: string | null; body: unknown }
+
+/** A server of one job, scripted: what it answers next, and what it was asked. */
+const serverOf = (script: Answer[]) => {
+  const asked: Asked[] = []
+  let version = 1
+  const job = () => ({ id: 'j', version, document: { name: 'x' }, plan: { steps: [] }, drawing: {} })
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const path = new URL(request.url).pathname
+    const body: unknown =
+      request.method === 'POST'
+        ? await request
+            .clone()
+            .json()
+            .catch(() => null)
+        : null
+    asked.push({ path, method: request.method, match: request.headers.get('if-match'), body })
+    if (request.method === 'GET') return Response.json(path.endsWith('/health') ? { ok: true } : job())
+    const next = script.shift() ?? { status: 200, body: {} }
+    if (next === 'away') throw new TypeError('network')
+    if (next.status === 200) {
+      version += 1
+      return Response.json(job())
+    }
+    return new Response(JSON.stringify(next.body), {
+      status: next.status,
+      headers: { 'content-type': 'application/problem+json' },
+    })
+  })
+  return { asked, saved: () => version }
+}
+
+const open = async () => {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  const hook = renderHook(() => useJob('j'), { wrapper })
+  await waitFor(() => expect(hook.result.current.saved).toBeDefined())
+  return hook
+}
+
+const edit = (value: string) => [{ pointer: '/name', value }]
+
+beforeEach(() => localStorage.clear())
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+test('edits are saved one after the other, each over the version before it', async () => {
+  const server = serverOf([])
+  const { result } = await open()
+  await act(() => Promise.all([result.current.edit(edit('a')), result.current.edit(edit('b'))]).then(() => undefined))
+  const posts = server.asked.filter((one) => one.method === 'POST')
+  expect(posts.map((one) => one.match)).toEqual(['"1"', '"2"'])
+  expect(result.current.saved?.version).toBe(3)
+  expect(readPending('j')).toEqual([])
+})
+
+test('a refused field is thrown to the one who typed it, and the next edit still goes through', async () => {
+  const problem = { detail: 'write 113', status: 422, type: '/problems/bad-document', errors: [] }
+  serverOf([{ status: 422, body: problem }])
+  const { result } = await open()
+  const told: unknown[] = []
+  await act(async () => {
+    await Promise.all([
+      result.current.edit(edit('bad')).catch((error: unknown) => told.push(error)),
+      result.current.edit(edit('good')),
+    ])
+  })
+  expect(told[0]).toBeInstanceOf(Refused)
+  expect(result.current.saved?.version).toBe(2)
+  expect(readPending('j')).toEqual([])
+})
+
+test('while the server is away edits are kept, in order, and saved when it is back', async () => {
+  const server = serverOf(['away'])
+  const { result } = await open()
+  await act(() => result.current.edit(edit('kept')))
+  expect(result.current.away).toBe(true)
+  expect(result.current.waiting).toBe(1)
+  expect(readPending('j')).toEqual([edit('kept')])
+  await waitFor(() => expect(result.current.away).toBe(false), { timeout: 4000 })
+  expect(server.saved()).toBe(2)
+  expect(readPending('j')).toEqual([])
+})
+
+test('what an earlier page kept is saved by the next', async () => {
+  localStorage.setItem('gantline.pending.j', JSON.stringify([edit('from before')]))
+  const server = serverOf([])
+  await open()
+  await waitFor(() => expect(server.saved()).toBe(2))
+  expect(server.asked.find((one) => one.method === 'POST')?.body).toEqual({ edits: edit('from before') })
+})
+
+test('a conflict is shown, and mine goes on top only when I say so', async () => {
+  const current = { version: 5, who: 'Tove', what: 'place' }
+  const server = serverOf([
+    { status: 409, body: { status: 409, detail: 'meanwhile', type: '/problems/version-conflict', current } },
+  ])
+  const { result } = await open()
+  await act(() => result.current.edit(edit('mine')))
+  expect(result.current.conflict).toMatchObject({ version: 5, who: 'Tove', edits: edit('mine') })
+  expect(server.saved()).toBe(1)
+  await act(() => result.current.resolve(true))
+  expect(result.current.conflict).toBeNull()
+  expect(server.saved()).toBe(2)
+})
+
+test('a drag asks for one plan at a time and the newest place last', async () => {
+  const server = serverOf([])
+  const { result } = await open()
+  await act(async () => {
+    const all = ['1', '2', '3', '4'].map((value) => result.current.drag(edit(value), 'side'))
+    await Promise.all(all)
+  })
+  const plans = server.asked.filter((one) => one.path === '/api/plan')
+  expect(plans.length).toBeLessThan(4)
+  expect(plans.at(-1)?.body).toMatchObject({ edits: edit('4'), parts: 'side' })
+})

@@ -1,0 +1,98 @@
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
+import { afterEach, expect, test, vi } from 'vitest'
+import { type Edit, type Figure, Refused } from '../api/client'
+import { JobContext } from '../job/context'
+import type { JobHandle } from '../job/useJob'
+import { Field } from './Field'
+import { FigureRow } from './FigureRow'
+
+afterEach(cleanup)
+
+const working = { formula: 'entered', substituted: '', result: '', rounding: '', source: 'entered for this job' }
+const figure = (more: Partial<Figure>): Figure => ({
+  key: 'ceiling',
+  station: 'survey',
+  label: 'Ceiling',
+  value: 2440,
+  unit: 'mm',
+  text: '96\u00a01⁄16″',
+  known: 'measured',
+  rests_on: [],
+  working,
+  entry: { pointer: '/survey/ceiling_mm', kind: 'length', choices: [], optional: true },
+  ...more,
+})
+
+const show = (one: Figure, edit: (edits: Edit[]) => Promise<void>) =>
+  render(
+    <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
+      <Field figure={one} all={[one]} />
+    </JobContext>,
+  )
+
+test('a value is typed as people type it and sent as it was typed', async () => {
+  const edit = vi.fn(async () => undefined)
+  show(figure({}), edit)
+  fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
+  const input = screen.getByRole('textbox', { name: 'Ceiling' })
+  expect((input as HTMLInputElement).value).toBe('96 1/16"')
+  fireEvent.change(input, { target: { value: '8\' 2 1/2"' } })
+  fireEvent.keyDown(input, { key: 'Enter' })
+  await waitFor(() => expect(screen.queryByRole('textbox')).toBeNull())
+  expect(edit).toHaveBeenCalledWith([{ pointer: '/survey/ceiling_mm', value: '8\' 2 1/2"' }])
+})
+
+test('what is refused stays, with its reason, until it is put right or let go', async () => {
+  const problem = {
+    detail: '“high” is not a unit',
+    errors: [{ pointer: '/survey/ceiling_mm', text: '“high” is not a unit', typed: 'high' }],
+  }
+  const edit = vi.fn(() => Promise.reject(new Refused(problem as never)))
+  show(figure({}), edit)
+  fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
+  const input = screen.getByRole('textbox', { name: 'Ceiling' })
+  fireEvent.change(input, { target: { value: 'high' } })
+  fireEvent.keyDown(input, { key: 'Enter' })
+  expect((await screen.findByRole('alert')).textContent).toBe('“high” is not a unit')
+  expect((screen.getByRole('textbox') as HTMLInputElement).value).toBe('high')
+  fireEvent.keyDown(input, { key: 'Escape' })
+  expect(screen.queryByRole('textbox')).toBeNull()
+  expect(screen.queryByRole('alert')).toBeNull()
+})
+
+test('an emptied field goes back to the default; leaving it untouched sends nothing', () => {
+  const edit = vi.fn(async () => undefined)
+  show(figure({}), edit)
+  fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
+  fireEvent.blur(screen.getByRole('textbox'))
+  expect(edit).not.toHaveBeenCalled()
+  fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
+  fireEvent.change(screen.getByRole('textbox'), { target: { value: '  ' } })
+  fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Enter' })
+  expect(edit).toHaveBeenCalledWith([{ pointer: '/survey/ceiling_mm', value: null }])
+})
+
+test('a switch says its state and turns it', () => {
+  const edit = vi.fn(async () => undefined)
+  show(
+    figure({ value: false, text: 'no', entry: { pointer: '/throw/hung', kind: 'switch', choices: [], optional: false } }),
+    edit,
+  )
+  const turn = screen.getByRole('switch', { name: 'Ceiling' })
+  expect(turn.getAttribute('aria-checked')).toBe('false')
+  fireEvent.click(turn)
+  expect(edit).toHaveBeenCalledWith([{ pointer: '/throw/hung', value: true }])
+})
+
+test('a figure opens its working, with what it rests on', () => {
+  const assumed = figure({ key: 'drop', label: 'Drop', known: 'assumed' })
+  const row = figure({
+    key: 'upper', label: 'Upper holes', known: 'computed', rests_on: ['drop'], entry: null,
+    working: { ...working, formula: 'frame top − drop', substituted: '83.875 in − 1.181 in', source: 'marked from the datum' },
+  }) // biome-ignore format: one line a thought
+  render(<FigureRow figure={row} all={[assumed, row]} />)
+  expect(screen.getByRole('img', { name: 'computed, rests on an assumption' })).toBeTruthy()
+  fireEvent.click(screen.getByRole('button', { name: /Upper holes/ }))
+  expect(screen.getByText('frame top − drop')).toBeTruthy()
+  expect(screen.getByText('drop, assumed')).toBeTruthy()
+})

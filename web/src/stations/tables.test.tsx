@@ -1,0 +1,85 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { afterEach, expect, test, vi } from 'vitest'
+import type { JobOut, Plan } from '../api/client'
+import { JobContext } from '../job/context'
+import type { JobHandle } from '../job/useJob'
+import { SizeTableStrip } from './SizeTableStrip'
+import { StepStrip } from './StepStrip'
+import { Things } from './Things'
+import { ToMeasure } from './ToMeasure'
+
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+const within = (children: ReactNode, edit = vi.fn(async () => undefined)) => {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  render(
+    <QueryClientProvider client={client}>
+      <JobContext value={{ edit } as unknown as JobHandle}>{children}</JobContext>
+    </QueryClientProvider>,
+  )
+  return edit
+}
+
+const row = (diagonal: string, mm: number, chosen: boolean, stops: string[] = []) => ({
+  size: '', diagonal, chosen, angles: '38°', necks: '', pixels: '', luminance: String(mm), contrasts: ['30'], bands: ['good'], ceiling_slack: '',
+  furniture_slack: '', verdict: stops[0] ?? 'fits', stops, minds: [], sort: { diagonal: mm, luminance: -mm, stops: stops.length },
+  changes: [{ pointer: '/size/value_mm', value: mm }], picture_mm: [0, 0, 1, 1],
+}) // biome-ignore format: a row by hand
+
+test('the size table takes a size, sorts by what is tapped, and says why one cannot be', async () => {
+  const table = {
+    states: ['dark'],
+    rows: [row('100″', 2540, true), row('110″', 2794, false), row('120″', 3048, false, ['No height fits'])],
+  }
+  vi.stubGlobal('fetch', async () => Response.json(table))
+  const edit = within(<SizeTableStrip job={{ id: 'j', version: 1 } as JobOut} />)
+  await waitFor(() => expect(screen.getAllByRole('row')).toHaveLength(4))
+  expect(screen.getByText('No height fits')).toBeTruthy()
+  const first = () => screen.getAllByRole('row')[1]?.textContent
+  expect(first()).toContain('100')
+  fireEvent.click(screen.getByRole('button', { name: 'Verdict' }))
+  expect(first()).toContain('120')
+  fireEvent.click(screen.getByRole('button', { name: /110/ }))
+  expect(edit).toHaveBeenCalledWith([{ pointer: '/size/value_mm', value: 2794 }])
+})
+
+test('a step says where, which points, what the tape reads, and the last one has no next', () => {
+  const steps = [
+    { number: 1, part: 'Corners', place: 'top left corner', action: 'hook', numbers: [1, 60], partners: [], partner_place: '', readings: ['50\u00a0mm', '50\u00a0mm'], who: '', reason: 'why' },
+    { number: 2, part: 'Fill', place: 'bottom', action: 'staple', numbers: [9, 8, 7], partners: [21, 22, 23], partner_place: 'top', readings: ['300\u00a0mm', '360\u00a0mm'], who: 'both at once', reason: '' },
+  ] // biome-ignore format: two steps by hand
+  const plan = { steps } as unknown as Plan
+  const onStep = vi.fn()
+  const { rerender } = render(<StepStrip plan={plan} at={0} onStep={onStep} />)
+  expect(screen.getByText(/top left corner/).textContent).toContain('1, 60')
+  expect((screen.getByRole('button', { name: 'Back' }) as HTMLButtonElement).disabled).toBe(true)
+  fireEvent.click(screen.getByRole('button', { name: 'Done, next' }))
+  expect(onStep).toHaveBeenCalledWith(1)
+  rerender(<StepStrip plan={plan} at={1} onStep={onStep} />)
+  expect(screen.getByText(/bottom and top/).textContent).toContain('7 to 9 with 21 to 23')
+  expect((screen.getByRole('button', { name: 'Done, next' }) as HTMLButtonElement).disabled).toBe(true)
+})
+
+test('a thing of the survey is removed by its own pointer and the main seat is marked', () => {
+  const seats = [{ name: 'Sofa', x_mm: 1, from_wall_mm: 2, eye_mm: null, platform_mm: 0, main: false }]
+  const job = { document: { survey: { seats, boxes: [], fittings: [] } } } as unknown as JobOut
+  const edit = within(<Things job={job} plan={{ figures: [] } as unknown as Plan} texts={{ '/survey/seats/0/x_mm': '5′' }} />)
+  fireEvent.click(screen.getByRole('button', { name: 'main' }))
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/0/main', value: true }])
+  fireEvent.click(screen.getByRole('button', { name: 'Remove Sofa' }))
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/0', value: null }])
+  expect(screen.getByRole('button', { name: /Sofa, eye:\s*default/ })).toBeTruthy()
+})
+
+test('nothing to measure says nothing; something says what moves with it', () => {
+  const { container, rerender } = render(<ToMeasure plan={{ to_measure: [] } as unknown as Plan} />)
+  expect(container.textContent).toBe('')
+  const open = [{ label: 'Drop', text: '30\u00a0mm', effect: 'every hole moves 1:1 with it', pointer: '/wall/drop_mm' }]
+  rerender(<ToMeasure plan={{ to_measure: open } as unknown as Plan} />)
+  expect(screen.getByRole('region', { name: 'Measure before drilling' }).textContent).toContain('every hole moves 1:1')
+})
