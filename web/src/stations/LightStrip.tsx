@@ -24,9 +24,14 @@ export const LightStrip = ({ job, plan }: { job: JobOut; plan: Plan }) => {
           </button>
         ))}
       </div>
-      <div className="relative min-h-0 flex-1 overflow-auto">
+      <section
+        aria-label={tab === 'seats' ? 'Seat by seat' : 'Fabrics ranked'}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
+        tabIndex={0}
+        className="relative min-h-0 flex-1 overflow-auto"
+      >
         {tab === 'seats' ? <SeatTable plan={plan} /> : <Fabrics job={job} />}
-      </div>
+      </section>
     </div>
   )
 }

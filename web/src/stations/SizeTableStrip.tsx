@@ -30,7 +30,12 @@ export const SizeTableStrip = ({ job }: { job: JobOut }) => {
     sort === 'diagonal' ? (a.sort[sort] ?? 0) - (b.sort[sort] ?? 0) : (b.sort[sort] ?? 0) - (a.sort[sort] ?? 0),
   )
   return (
-    <div className="relative h-full overflow-auto px-3">
+    <section
+      aria-label="Sizes side by side"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
+      tabIndex={0}
+      className="relative h-full overflow-auto px-3"
+    >
       <table className="w-full text-[14.5px]" aria-label="Sizes compared">
         <thead className="sticky top-0 bg-velvet">
           <tr className="text-left text-[13px] text-quiet">
@@ -68,7 +73,7 @@ export const SizeTableStrip = ({ job }: { job: JobOut }) => {
           ))}
         </tbody>
       </table>
-    </div>
+    </section>
   )
 }
 
