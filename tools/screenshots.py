@@ -27,7 +27,7 @@ SHOTS = (
     ("survey-top", "Narrow lounge", "survey", "dark", ("Top",)),
     ("size-table", "Mill loft", "size", "dark", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
-    ("floor-map", "Parish hall", "light", "light", ("Floor map",)),
+    ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
 )
 
 

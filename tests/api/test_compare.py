@@ -33,7 +33,7 @@ def test_the_shops_own_fabrics_are_ranked_and_a_new_one_joins(client: TestClient
     client.delete("/api/stores/fabric/tern-trial")
 
 
-@pytest.mark.parametrize("measure", ["angle", "brightness", "evenness", "contrast"])
+@pytest.mark.parametrize("measure", ["angle", "brightness", "evenness", "contrast", "sight"])
 def test_the_floor_has_a_class_for_every_place(client: TestClient, loft: str, measure: str) -> None:
     found = client.get(f"{loft}/floor", params={"measure": measure, "state": 1}).json()
     assert len(found["classes"]) == found["rows"] * found["columns"]

@@ -15,6 +15,7 @@ from gantline.core.sight import (
     clearance_mm,
     eye_needed_mm,
     far_edge_deg,
+    least_clearance_mm,
     lowest_bottom_mm,
     neck_angle_deg,
     pixel_arcmin,
@@ -66,6 +67,10 @@ def test_the_lowest_bottom_just_clears_every_head_in_front(found: list[Eye], cle
     assume(abs(lowest) < 1e6)  # two eyes almost side by side ask for any height
     least = min(clearance_mm(a, b, lowest) for a, b in pairs)
     assert least == pytest.approx(clear, abs=1e-3)
+    rear = pairs[0][0]
+    own = [clearance_mm(rear, one, lowest) for one in found if one.distance_mm < rear.distance_mm - 1.0]
+    many = least_clearance_mm(np.array([rear.distance_mm, 1000.0]), rear.eye_mm, tuple(found), lowest)
+    assert many.tolist() == [pytest.approx(min(own), abs=1e-6), math.inf]
 
 
 @given(st.lists(st.floats(900, 1300), min_size=2, max_size=5), st.floats(300, 1500))

@@ -105,6 +105,19 @@ def lowest_bottom_mm(eyes: tuple[Eye, ...], *, clear_mm: float) -> float | None:
     return max(needed, default=None)
 
 
+def least_clearance_mm(distance_mm: Array, eye_mm: float, fronts: tuple[Eye, ...], picture_bottom_mm: float) -> Array:
+    """Least height of the ray to the picture's bottom over all nearer eyes [mm], for many places at once.
+
+    Args: distance_mm (n,) of places with their eye at eye_mm; fronts, the eyes that may be in the way.
+    Returns: (n,), infinite where nobody sits nearer.  Source: as clearance_mm.
+    """
+    least = np.full(distance_mm.shape, np.inf)
+    for front in fronts:
+        over = picture_bottom_mm + (eye_mm - picture_bottom_mm) * front.distance_mm / distance_mm - front.eye_mm
+        least = np.where(distance_mm > front.distance_mm + 1.0, np.minimum(least, over), least)
+    return least
+
+
 def raise_needed_mm(eyes: tuple[Eye, ...], picture_bottom_mm: float, *, clear_mm: float) -> float:
     """How much higher the worst rear eye must sit to see over every nearer one [mm], 0 if all see."""
     missing = (

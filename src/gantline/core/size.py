@@ -9,6 +9,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
+from functools import lru_cache
 
 from gantline.core.errors import DesignError, require_not_negative, require_positive
 
@@ -111,6 +112,7 @@ class TidySize:
         return self.edge_error_mm == 0.0
 
 
+@lru_cache(maxsize=128)  # pure, and asked again for every step of a drag
 def tidy_sizes(
     wished: Picture, aspect: Fraction, grid: Fraction, *, span_share: float, ratio_error: float
 ) -> tuple[TidySize, ...]:
@@ -128,33 +130,34 @@ def tidy_sizes(
     low = math.ceil((wished.height_mm * (1 - span_share) - slack) / step)
     high = math.floor((wished.height_mm * (1 + span_share) + slack) / step)
     found = [
-        _tidy(width, height, aspect, grid, wished)
+        _tidy(width, height, off, aspect, step, wished)
         for height in range(max(1, low), high + 1)
-        for width in _nearest(aspect * height)
-        if width > 0 and abs(Fraction(width, height) / aspect - 1) <= ratio_error
+        for width, off in _nearest(aspect, height)
+        if width > 0 and abs(off) <= ratio_error * aspect.numerator * height
     ]
     found.sort(key=lambda one: (not one.exact, abs(one.diagonal_change_mm), abs(one.aspect_error)))
     return tuple(found)
 
 
-def _nearest(exact: Fraction) -> tuple[int, ...]:
-    whole = math.floor(exact)
-    rest = exact - whole
-    if rest == Fraction(1, 2):
-        return (whole, whole + 1)
-    return (whole + (rest > Fraction(1, 2)),)
+def _nearest(aspect: Fraction, height: int) -> tuple[tuple[int, int], ...]:
+    """Nearest whole widths m to a n, and m q - p n for a = p/q: whole numbers throughout, so exact."""
+    whole, rest = divmod(aspect.numerator * height, aspect.denominator)
+    below, above = (whole, -rest), (whole + 1, aspect.denominator - rest)
+    if 2 * rest == aspect.denominator:
+        return (below, above)
+    return (below,) if 2 * rest < aspect.denominator else (above,)
 
 
-def _tidy(width: int, height: int, aspect: Fraction, grid: Fraction, wished: Picture) -> TidySize:
-    diagonal_mm = math.hypot(width, height) * float(grid)
+def _tidy(width: int, height: int, off: int, aspect: Fraction, step: float, wished: Picture) -> TidySize:
+    diagonal_mm = math.hypot(width, height) * step
     return TidySize(
         width_steps=width,
         height_steps=height,
-        width_mm=float(width * grid),
-        height_mm=float(height * grid),
+        width_mm=round(width * step, 6),  # a tape step has at most five decimals of a millimetre
+        height_mm=round(height * step, 6),
         diagonal_mm=diagonal_mm,
-        aspect_error=float(Fraction(width, height) / aspect - 1),
-        edge_error_mm=float(grid * (width - aspect * height)),
+        aspect_error=off / (aspect.numerator * height),
+        edge_error_mm=step * off / aspect.denominator,
         diagonal_change_mm=diagonal_mm - wished.diagonal_mm,
     )
 

@@ -31,8 +31,8 @@ TYPED = Working(formula="entered", substituted="", result="", rounding="", sourc
 class Book:
     """Collects what the stations find out. One job, one shop, one book."""
 
-    def __init__(self, job: Job, shop: Shop) -> None:
-        self.job, self.shop = job, shop
+    def __init__(self, job: Job, shop: Shop, *, brief: bool = False) -> None:
+        self.job, self.shop, self.brief = job, shop, brief
         self.units: Units = job.units.to_core()
         self.figures: dict[str, Figure] = {}
         self.findings: list[Finding] = []

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gantline.core.light.luminance import CONTRAST_BANDS, Array
-from gantline.core.sight import viewing_angle_deg
+from gantline.core.sight import least_clearance_mm, viewing_angle_deg
 from gantline.core.units import Units, length_text
 from gantline.plan.light import seat_light
 from gantline.plan.plan import Planned
@@ -23,6 +23,7 @@ class Measure(StrEnum):
     BRIGHTNESS = "brightness"
     EVENNESS = "evenness"
     CONTRAST = "contrast"
+    SIGHT = "sight"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -61,7 +62,11 @@ def floor_map(
     classes, words = _classes(planned, measure, state, grid_x.ravel(), grid_z.ravel() - z0, eye_mm)
     if classes is None:
         return None
-    light = "" if measure is Measure.ANGLE else f", {planned.plan.light_states[min(state, len(planned.plan.light_states) - 1)]}"
+    light = (
+        ""
+        if measure in (Measure.ANGLE, Measure.SIGHT)
+        else f", {planned.plan.light_states[min(state, len(planned.plan.light_states) - 1)]}"
+    )
     return FloorMap(
         left_mm=0.0, right_mm=scene.wall_mm, near_mm=z0 + NEAREST_MM, far_mm=far, columns=columns, rows=rows,
         classes=tuple(int(one) for one in classes), words=words, at=f"eye {length_text(eye_mm, units)} above the floor{light}",
@@ -76,6 +81,11 @@ def _classes(
         return np.digitize(angle, [25.0, 30.0, 36.0, 45.0, 60.0]), (
             "small, under 25°", "25 to 30°", "30 to 36°", "36 to 45°, main row", "45 to 60°, near", "over 60°, too near",
         )  # fmt: skip
+    if measure is Measure.SIGHT:
+        bottom = planned.hung.picture_centre_mm - planned.hung.place.screen.picture.height_mm / 2.0
+        least = least_clearance_mm(distance, eye_mm, planned.hung.asked.eyes, bottom)
+        clear = planned.hung.asked.head_clear_mm
+        return np.digitize(least, [0.0, clear - 0.01]), ("a head in the way", "between heads, tight", "clear over every head")
     if planned.model is None:
         return None, ()
     eyes = np.stack([x, np.full_like(x, eye_mm), distance], axis=1)

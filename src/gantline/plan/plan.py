@@ -64,13 +64,14 @@ class Planned:
     model: LightModel | None
 
 
-def plan(job: Job, shop: Shop = PLAIN_SHOP, *, order: bool = True) -> Planned:
+def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
     """Run the stations in the order they depend on each other.
 
     Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding.
-    Without `order` the tension order is left out: comparisons of sizes and fabrics do not need it.
+    `brief` leaves out what comparisons of sizes and fabrics do not show: tidy sizes, content shapes, the
+    tension order and the texts of the survey's lists. Findings that stop are the same.
     """
-    book = Book(job, shop)
+    book = Book(job, shop, brief=brief)
     room = survey(book)
     fabric_mm = fabric_plane_mm(book)
     seats = place_seats(book, fabric_mm)
@@ -79,10 +80,10 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, order: bool = True) -> Planned:
     beam = throw(book, hung, fabric_mm)
     lit = light(book, room, hung, beam, seats)
     seen = seat_rows(book, hung, seats, *_pixels(book, hung, beam))
-    shapes = content(book, sized)
+    shapes = () if brief else content(book, sized)
     check_covered(book, hung)
     drilling = wall(book, room, hung)
-    stretch = tension(book, sized.screen) if order else None
+    stretch = None if brief else tension(book, sized.screen)
     _say_assumed(book)
     findings = tuple(sorted(book.findings, key=lambda one: RANK[one.severity]))
     figures = tuple(book.figures.values())
@@ -106,7 +107,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, order: bool = True) -> Planned:
         to_measure=tuple(book.to_measure),
         next_point=_next(book, findings),
         size_text=size_text(sized, book),
-        reading_texts=_reading_texts(book),
+        reading_texts={} if brief else _reading_texts(book),
         seats=seen,
         seat_light=lit.rows,
         light_states=lit.states,

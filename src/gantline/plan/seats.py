@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from gantline.core.sight import (
+    Eye,
     clearance_mm,
     eye_needed_mm,
     far_edge_deg,
@@ -15,6 +16,8 @@ from gantline.core.sight import (
 from gantline.plan.book import Book
 from gantline.plan.height import Hung
 from gantline.plan.seats_at import Placed
+
+SEEN_MM = 0.01  # a frame held by this very bound clears it but for binary rounding
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -47,8 +50,9 @@ def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm:
     rise, centre = neck_angle_deg(top, eye, distance), neck_angle_deg(hung.picture_centre_mm, eye, distance)
     edge, pixel = far_edge_deg(distance, offset, picture.width_mm), pixel_arcmin(panel_width_mm, pixels, distance)
     rows = []
+    eyes = [one.eye for one in seats]
     for k, seat in enumerate(seats):
-        sight, blocked = _sight(book, seat, seats, hung)
+        sight, blocked = _sight(book, seat, eyes[k], eyes, hung)
         warnings = [*_angle_words(book, seat, seats, float(angle[k])), *blocked]
         if rise[k] > book.shop["neck_top_deg"]:
             warnings.append(f"top of picture {rise[k]:.0f}° up")
@@ -78,17 +82,17 @@ def _angle_words(book: Book, seat: Placed, seats: tuple[Placed, ...], angle: flo
     return words
 
 
-def _sight(book: Book, seat: Placed, seats: tuple[Placed, ...], hung: Hung) -> tuple[str, list[str]]:
+def _sight(book: Book, seat: Placed, eye: Eye, eyes: list[Eye], hung: Hung) -> tuple[str, list[str]]:
     """Least clearance over any nearer head, and the platform that would give it."""
     bottom = hung.picture_centre_mm - hung.place.screen.picture.height_mm / 2.0
-    nearer = [one for one in seats if one.distance_mm < seat.distance_mm - 1.0]
+    nearer = [one for one in eyes if one.distance_mm < eye.distance_mm - 1.0]
     if not nearer:
         return "clear", []
     clear_mm = book.shop["head_clear_mm"]
-    least = min(clearance_mm(seat.eye, one.eye, bottom) for one in nearer)
-    if least >= clear_mm:
+    least = min(clearance_mm(eye, one, bottom) for one in nearer)
+    if least >= clear_mm - SEEN_MM:
         return "clear", []
-    needed = max(eye_needed_mm(seat.eye, one.eye, bottom, clear_mm=clear_mm) for one in nearer)
+    needed = max(eye_needed_mm(eye, one, bottom, clear_mm=clear_mm) for one in nearer)
     platform = book.text(max(0.0, needed - seat.seated_mm))
     return f"needs platform {platform}", [f"head in front in the way: platform {platform}"]
 

@@ -78,6 +78,8 @@ def _grid(book: Book) -> Fraction:
 
 def _tidy(book: Book, wished: Picture, aspect: Fraction) -> tuple[Picture, tuple[TidyRow, ...]]:
     given, grid = book.job.size, _grid(book)
+    if book.brief and given.tidy is None:
+        return wished, ()
     span, error = book.shop["tidy_span_share"], book.shop["tidy_ratio_error"]
     if 2.0 * span * wished.height_mm / float(grid) > MOST_TIDY_ROWS:
         book.find("tidy-too-fine", "size", "mind", f"Tidy to {book.text(float(grid))} is too fine for this size.")

@@ -80,7 +80,7 @@ def size_table(job: Job, shop: Shop, steps: Sequence[float] = STEPS) -> SizeTabl
 
     The candidates are exact sizes; tidy ones are picked after. Cost: one plan a candidate.
     """
-    present = plan(job, shop, order=False).sized.screen.picture.diagonal_mm
+    present = plan(job, shop, brief=True).sized.screen.picture.diagonal_mm
     grid = float(job.units.to_core().grid)
     rows = []
     states: tuple[str, ...] = ()
@@ -91,7 +91,7 @@ def size_table(job: Job, shop: Shop, steps: Sequence[float] = STEPS) -> SizeTabl
             Change(pointer="/size/value_mm", value=diagonal),
             Change(pointer="/size/tidy", value=None),
         )
-        made = plan(job if step == 1.0 else _with(job, changes), shop, order=False)
+        made = plan(job if step == 1.0 else _with(job, changes), shop, brief=True)
         states = made.plan.light_states
         rows.append(_size_row(made, changes, chosen=step == 1.0))
     return SizeTable(rows=tuple(rows), states=states)
@@ -147,7 +147,7 @@ def fabric_table(job: Job, shop: Shop, records: Sequence[tuple[str, str, Mapping
     """
     tried = []
     for key, name, body in records:
-        made = plan(apply(job, edits_from(RecordKind.FABRIC, name, body)), shop, order=False)
+        made = plan(apply(job, edits_from(RecordKind.FABRIC, name, body)), shop, brief=True)
         tried.append((key, name, body, made))
     states = tried[0][3].plan.light_states if tried else ()
     ranked = sorted(tried, key=lambda one: _score(one[3]), reverse=True)

@@ -1666,7 +1666,7 @@ export interface components {
          * @description What the floor is coloured by.
          * @enum {string}
          */
-        Measure: "angle" | "brightness" | "evenness" | "contrast";
+        Measure: "angle" | "brightness" | "evenness" | "contrast" | "sight";
         /**
          * NewJob
          * @description A job from a name and a diagonal (a number in mm, or text in the job's units).

@@ -9,6 +9,7 @@ const MEASURES = [
   { value: 'brightness', label: 'brightness' },
   { value: 'evenness', label: 'evenness' },
   { value: 'contrast', label: 'contrast' },
+  { value: 'sight', label: 'sight over heads' },
 ] as const
 type Measure = (typeof MEASURES)[number]['value']
 const PICK = 'min-h-10 rounded-md border border-seam px-3 hover:border-brass'
@@ -34,7 +35,7 @@ export const FloorFace = ({ job, plan, face }: { job: JobOut; plan: Plan; face: 
         <Menu label="Measure" className={PICK} trigger={<>{MEASURES.find((one) => one.value === measure)?.label} ▾</>}>
           <MenuChoices value={measure} onChange={(next) => setMeasure(next as Measure)} choices={MEASURES} />
         </Menu>
-        {measure !== 'angle' && (
+        {measure !== 'angle' && measure !== 'sight' && (
           <Menu label="Light" className={PICK} trigger={<>{states[Number(state)]?.label} ▾</>}>
             <MenuChoices value={state} onChange={setState} choices={states} />
           </Menu>
