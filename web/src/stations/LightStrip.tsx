@@ -71,13 +71,13 @@ const SeatTable = ({ plan }: { plan: Plan }) => {
               <td className={CELL}>{seat.name}</td>
               <td className={CELL}>{seat.angle}</td>
               <td className={CELL}>{seat.top_neck}</td>
-              <td className={CELL}>
+              <td className={`${CELL} whitespace-nowrap`}>
                 {seat.far_edge}
-                {lit && `, gain ${lit.far_gain}`}
+                {lit && ` · ${lit.far_gain}`}
               </td>
-              <td className={CELL}>{lit ? `${lit.luminance} (${lit.foot_lamberts})` : ''}</td>
+              <td className={`${CELL} whitespace-nowrap`}>{lit ? `${lit.luminance} (${lit.foot_lamberts})` : ''}</td>
               <td className={`${CELL} whitespace-nowrap`}>{lit?.points.slice(1).join(' · ')}</td>
-              <td className={CELL}>{lit?.evenness}</td>
+              <td className={`${CELL} whitespace-nowrap`}>{lit?.evenness}</td>
               {plan.light_states.map((state, at) => (
                 <td key={state} className={CELL}>
                   {lit?.contrasts[at]} <span className="font-normal text-[13px] text-quiet">{lit?.bands[at]}</span>
