@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from gantline.core.defaults import DEFAULTS, Shop
+from gantline.core.defaults import Shop
 from gantline.core.units import Units, exact_text, length_text, read_tape
 from gantline.job.document import Job
 from gantline.job.fields import LONGEST_MM
@@ -148,11 +148,6 @@ def cure(text: str, **changes: Value) -> Cure:
     """A cure; changes are pointers written with __ for the slash, e.g. height__wish_mm=2300.0."""
     listed = (Change(pointer="/" + name.replace("__", "/"), value=value) for name, value in changes.items())
     return Cure(text=text, changes=tuple(listed))
-
-
-def default_text(key: str) -> str:
-    """The meaning of a default, for a label."""
-    return DEFAULTS[key].meaning
 
 
 def _possible(value: Value) -> bool:
