@@ -17,7 +17,9 @@ from gantline.job.document import Job
 from gantline.job.file import read_job_file
 from gantline.store.migrate import migrate
 
-settings.register_profile("here", deadline=None, max_examples=int(os.environ.get("GANTLINE_EXAMPLES", "60")))
+# The same examples at every run, so that a commit is judged alike twice; GANTLINE_EXAMPLES=500 searches anew and further.
+wider = os.environ.get("GANTLINE_EXAMPLES")
+settings.register_profile("here", deadline=None, max_examples=int(wider or 60), derandomize=wider is None)
 settings.load_profile("here")
 DEMO = Path(__file__).parents[1] / "src" / "gantline" / "demo"
 

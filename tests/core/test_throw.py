@@ -3,7 +3,7 @@
 from fractions import Fraction
 
 import pytest
-from hypothesis import given
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
@@ -53,7 +53,7 @@ def test_a_diamond_leaves_less_height_the_more_it_goes_sideways() -> None:
     assert need.move_up_mm == pytest.approx(-250)  # the lens must come down by 250 mm
 
 
-shares = st.floats(0.0, 1.0)
+shares = st.just(0.0) | st.floats(0.001, 1.0)  # no lens shifts by a thousandth of a thousandth
 
 
 @given(
@@ -73,8 +73,7 @@ def test_a_lens_is_in_its_region_exactly_when_its_shift_reaches(
     panel, reach = PanelImage(2000, 1125), ShiftReach(up=up, down=down, side=side, shape=shape)
     region = Polygon(lens_region(picture_x_mm=0, picture_y_mm=0, panel=panel, reach=reach, offset=offset))
     need = shift_need(picture_x_mm=0, picture_y_mm=0, lens_x_mm=dx, lens_y_mm=dy, panel=panel, reach=reach, offset=offset)
-    if shape is ReachShape.DIAMOND and side < 1e-6:
-        return  # a diamond without side reach is a line, and a region of no area
+    assume(region.area > 0)  # a reach in one direction only is a line: a polygon has no inside to ask for
     if region.exterior.distance(Point(dx, dy)) > 1e-3:
         assert region.contains(Point(dx, dy)) == need.reached
 
