@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
+from gantline.core.light.lamp import lamp_lux
 from gantline.core.light.lobe import FabricKind, Lobe, acceptance, gain_at, reflected_share, seen_gain
 from gantline.core.light.luminance import (
     CD_M2_PER_FOOT_LAMBERT,
@@ -124,3 +125,12 @@ def test_a_seat_sees_the_middle_of_the_picture_in_the_middle_and_angles_are_true
         assert math.hypot(*at) == pytest.approx(math.tan(angle), rel=1e-6, abs=1e-9)
     behind = np.array([[0, 0, z + 500], [100, 0, z + 500], [0, 100, z + 500]], dtype=float)
     assert project(view, behind + np.array([0, 0, 5000.0])).size == 0 or abs(x) > 1
+
+
+def test_a_lamp_straight_in_front_lights_by_the_inverse_square_and_one_beside_by_its_slant() -> None:
+    # 4 pi lumens is 1 candela all round: 1 lux at 1 m, 1/4 at 2 m; at 45 degrees cos 45 / 2 of that at 1 m
+    lumens = 4.0 * math.pi
+    assert lamp_lux(lumens, lamp_mm=(0, 0, 1000), point_mm=(0, 0, 0)) == pytest.approx(1.0)
+    assert lamp_lux(lumens, lamp_mm=(500, 0, 2050), point_mm=(500, 0, 50)) == pytest.approx(0.25)
+    assert lamp_lux(lumens, lamp_mm=(1000, 0, 1000), point_mm=(0, 0, 0)) == pytest.approx(math.cos(math.pi / 4) / 2)
+    assert lamp_lux(lumens, lamp_mm=(0, 900, 0), point_mm=(0, 0, 0)) == 0.0

@@ -6,8 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.defaults import PLAIN_SHOP
+from gantline.core.defaults import PLAIN_SHOP, Shop
 from gantline.demo.world import fabric_records
+from gantline.drawing.drawing import draw
 from gantline.job.document import Job
 from gantline.job.edits import Edit, apply
 from gantline.plan.figures import Finding
@@ -20,6 +21,10 @@ from tests.conftest import demo_job
 
 def changed(name: str, **fields: Any) -> Job:
     return apply(demo_job(name), [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()])
+
+
+def edit(pointer: str, value: Any) -> Edit:
+    return Edit(pointer=pointer, value=value)
 
 
 def findings(job: Job) -> dict[str, Finding]:
@@ -119,13 +124,13 @@ def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> N
 @given(st.sampled_from(list(Measure)), st.integers(0, 2))
 def test_the_floor_map_is_even_about_the_screens_centre(measure: Measure, state: int) -> None:
     job = changed("mill-loft")  # screen and lens in the middle of the wall
-    found = floor_map(plan(job), job.units.to_core(), measure, state=state, columns=20, rows=12)
+    found = floor_map(plan(job), PLAIN_SHOP, job.units.to_core(), measure, state=state, columns=20, rows=12)
     assert found is not None
     rows = [found.classes[k * 20 : (k + 1) * 20] for k in range(12)]
     assert all(row == tuple(reversed(row)) for row in rows)
     assert max(found.classes) < len(found.words)
     dark = apply(job, [Edit(pointer="/light/rated_lm", value=None)])
-    assert (floor_map(plan(dark), dark.units.to_core(), measure, columns=4, rows=4) is None) == (
+    assert (floor_map(plan(dark), PLAIN_SHOP, dark.units.to_core(), measure, columns=4, rows=4) is None) == (
         measure not in (Measure.ANGLE, Measure.SIGHT)
     )
 
@@ -140,3 +145,37 @@ def test_a_seat_sees_less_contrast_the_more_light_there_is() -> None:
         blacks.append(min(levels))
     assert blacks == sorted(blacks)
     assert blacks[-1] > 2 * blacks[0]
+
+
+def test_a_lamp_that_is_lit_brightens_its_state_until_the_light_is_measured() -> None:
+    job = demo_job("mill-loft")
+    named = [edit("/light/states/1/lamps/-", "reading lamp"), edit("/survey/lamps/0/name", "porch")]
+    lit = plan(apply(job, named))
+    lux = {one.key: one for one in lit.plan.figures if one.key.startswith("lux_")}
+    before = next(one for one in plan(job).plan.figures if one.key == "lux_1")
+    assert before.known == "computed"
+    assert 0.5 < float(str(before.value)) < 10.0
+    assert "reading lamp" in lux["lux_1"].working.substituted
+    assert findings(apply(job, named))["lamp-gone-1-0"].cures[0].changes[0].value is None
+    measured = apply(job, [*named, edit("/light/states/1/lux", 7.5)])
+    assert next(one.text for one in plan(measured).plan.figures if one.key == "lux_1") == "7.5 lux"
+
+
+def test_everything_that_can_be_added_is_a_valid_edit_and_shows_on_the_board() -> None:
+    job = demo_job("basement-den")
+    for addition in plan(job).plan.additions:
+        more = apply(job, [edit(one.pointer, one.value) for one in addition.changes])
+        assert len(getattr(more.survey, addition.into)) == len(getattr(job.survey, addition.into)) + 1
+        assert draw(more, plan(more)).top.marks != draw(job, plan(job)).top.marks or addition.into == "fittings"
+
+
+def test_the_best_floor_for_a_viewing_angle_lies_between_too_near_and_too_far_and_follows_the_shop() -> None:
+    job = demo_job("mill-loft")
+    for low in (36.0, 42.0):
+        shop = Shop({"angle_main_low_deg": low})
+        found = floor_map(plan(job, shop), shop, job.units.to_core(), Measure.ANGLE)
+        assert found is not None
+        best = found.ranks.index(max(found.ranks))
+        assert found.words[best] == f"main row, {low:g} to 45°"
+        middle = [found.classes[row * 60 + 30] for row in range(60)]
+        assert found.ranks[middle[0]] == found.ranks[middle[-1]] == 0 or middle[0] > best > middle[-1]

@@ -48,12 +48,18 @@ LIGHT = Caution(
 
 
 def cautions_for(
-    *, overall_width_mm: float, two_people_width_mm: float, lens_y_mm: float | None, springs: bool, staples: bool
+    *,
+    overall_width_mm: float,
+    two_people_width_mm: float,
+    lens_y_mm: float | None,
+    overhead_mm: float,
+    springs: bool,
+    staples: bool,
 ) -> tuple[Caution, ...]:
     """The cautions this job needs, in the order of the day. Lengths [mm]; lens_y_mm None without a lens.
 
     Lifting is needed for any stretched screen; its sentence is the same above and below
-    two_people_width_mm, the name then says why. A lens above 1800 mm counts as overhead.
+    two_people_width_mm, the name then says why. A lens above overhead_mm counts as overhead.
     """
     lifting = LIFTING
     if overall_width_mm > two_people_width_mm:
@@ -64,5 +70,5 @@ def cautions_for(
     if staples:
         found.append(STAPLES)
     if lens_y_mm is not None:
-        found[:0] = [LIGHT, OVERHEAD] if lens_y_mm > 1800.0 else [LIGHT]
+        found[:0] = [LIGHT, OVERHEAD] if lens_y_mm > overhead_mm else [LIGHT]
     return tuple(found)

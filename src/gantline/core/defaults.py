@@ -80,6 +80,19 @@ DEFAULTS: Mapping[str, Default] = {
     "angle_main_low_deg": Default(36.0, "deg", 5.0, 90.0, "viewing angle in the main row, at least", "guidance"),
     "angle_main_high_deg": Default(45.0, "deg", 5.0, 120.0, "viewing angle in the main row, at most", "guidance"),
     "angle_near_deg": Default(60.0, "deg", 5.0, 150.0, "viewing angle in the nearest row, at most", "guidance"),
+    "near_wall_mm": Default(
+        400.0, "mm", 100.0, 1500.0, "what stands within this of the wall bounds the frame", "farther out it is not under it"
+    ),
+    "overhead_mm": Default(1800.0, "mm", 1500.0, 3000.0, "lens height that counts as overhead", "above a standing head"),
+    "angle_small_deg": Default(25.0, "deg", 1.0, 60.0, "viewing angle below which a picture looks small", "guidance"),
+    "bright_low_cd_m2": Default(
+        25.0, "cd/m2", 1.0, 200.0, "dimmer than this looks dull even in the dark", "half the dark target"
+    ),
+    "bright_dark_cd_m2": Default(48.0, "cd/m2", 5.0, 300.0, "luminance for a dark room, at least", "target for films"),
+    "bright_lamp_cd_m2": Default(100.0, "cd/m2", 10.0, 500.0, "luminance with evening lamps, at least", "target with lamps"),
+    "bright_day_cd_m2": Default(200.0, "cd/m2", 20.0, 1000.0, "luminance by day, at least", "target by day"),
+    "even_poor": Default(0.4, "share", 0.05, 1.0, "evenness below which edges look dark", "a clear hot spot"),
+    "even_good": Default(0.8, "share", 0.1, 1.0, "evenness above which nothing shows", "the eye adapts to less"),
     "mask_lap_mm": Default(12.0, "mm", 0.0, 100.0, "lap of a removable mask panel", "hides its edge"),
     "gain": Default(1.0, "share", 0.1, 5.0, "gain of the fabric on its axis", "matt white, until the fabric is chosen"),
     "ambient_reflectance": Default(0.95, "share", 0.02, 1.0, "fabric's reflectance for room light", "matt white: near its gain"),
@@ -93,6 +106,7 @@ DEFAULTS: Mapping[str, Default] = {
     "too_bright_cd_m2": Default(250.0, "cd/m2", 50.0, 2000.0, "brightest picture in a dark room", "above it eyes tire"),
     "lux_dark": Default(0.5, "lux", 0.0, 100.0, "light on the screen, dark", "until measured"),
     "lux_lamp": Default(10.0, "lux", 0.0, 1000.0, "light on the screen, one lamp", "until measured"),
+    "lamp_lm": Default(470.0, "lm", 1.0, 20_000.0, "light of one lamp", "a common small bulb, until its box is read"),
     "lux_evening": Default(50.0, "lux", 0.0, 2000.0, "light on the screen, evening living room", "until measured"),
     "lux_curtained": Default(150.0, "lux", 0.0, 5000.0, "light on the screen, curtained day", "until measured"),
     "lux_day": Default(400.0, "lux", 0.0, 20_000.0, "light on the screen, open day", "until measured"),

@@ -106,12 +106,12 @@ def bounds(asked: Asked) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     """All upper and all lower bounds on y_top that this room has.  Raises: nothing."""
     place, screen = asked.place, asked.place.screen
     upper, lower = list(upper_bounds(place)), list(lower_bounds(place))
-    soffits = [bottom for left, right, bottom in asked.overhead if _overlaps(place, left, right)]
+    soffits = [bottom for left, right, bottom in asked.overhead if place.across(left, right)]
     if soffits:
         upper.append(Bound("soffit", "soffit above it", min(soffits) - place.clear_mm))
     upper += filter(None, [neck_bound(screen, asked.eyes, asked.neck_deg)])
     lower += filter(None, [rows_bound(screen, asked.eyes, asked.head_clear_mm)])
-    tops = [top for left, right, top in asked.under if _overlaps(place, left, right)]
+    tops = [top for left, right, top in asked.under if place.across(left, right)]
     if tops:
         lower.append(furniture_bound(screen, max(tops), asked.furniture_gap_mm))
     if asked.skirting_mm is not None:
@@ -128,10 +128,6 @@ def room_left_mm(asked: Asked) -> float:
     """Lowest upper less highest lower bound [mm]; negative by the clash."""
     upper, lower = bounds(asked)
     return min(one.y_top_mm for one in upper) - max(one.y_top_mm for one in lower)
-
-
-def _overlaps(place: Place, left_mm: float, right_mm: float) -> bool:
-    return left_mm < place.right_mm and right_mm > place.left_mm
 
 
 def _lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:

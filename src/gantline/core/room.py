@@ -89,6 +89,16 @@ class Place:
         """Right edge of the frame [mm from the left wall end]."""
         return self.centre_x_mm + self.screen.overall_width_mm / 2.0
 
+    def across(self, left_mm: float, right_mm: float) -> bool:
+        """Whether the frame's width meets what reaches from left to right [mm]."""
+        return left_mm < self.right_mm and right_mm > self.left_mm
+
+    def covers(self, top_mm: float, *, left_mm: float, bottom_mm: float, width_mm: float, height_mm: float) -> bool:
+        """Whether the frame, its top at top_mm, lies over any part of a rectangle on the wall [mm]; touching is clear."""
+        frame_bottom_mm = top_mm - self.screen.overall_height_mm
+        level = bottom_mm < top_mm and bottom_mm + height_mm > frame_bottom_mm
+        return level and self.across(left_mm, left_mm + width_mm)
+
     @property
     def clear_mm(self) -> float:
         """Gap kept under the ceiling [mm]: the wished one or what lifting the frame on needs."""

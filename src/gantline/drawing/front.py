@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from gantline.core.room import Profile
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, Stop, rectangle
-from gantline.drawing.things import boxes, fittings
+from gantline.drawing.things import boxes, fittings, lamps
 from gantline.plan.figures import Change
 from gantline.plan.scene import Rect, Scene
 
@@ -22,7 +22,9 @@ def front(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Face:
         *_height(scene, units),
         *_throw(scene, units),
         *_drilling(scene, units),
+        *_masks(scene),
         *boxes(scene, float(units.grid), "front"),
+        *lamps(scene, float(units.grid), "front"),
         *_handles(scene, float(units.grid)),
     )
     tops, floors = [y for _, y in scene.ceiling], [y for _, y in scene.floor]
@@ -88,6 +90,24 @@ def _screen(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Ite
         changes = (Change(pointer="/size/lead", value=key), Change(pointer="/size/value_mm", value=None))
         yield Dimension(key=f"viewable-{key}", layer="size", axis=axis, a_mm=a, b_mm=b, base_mm=base, side=1, lane=1,  # type: ignore[arg-type]
             text=length_text(b - a, units), name=name, changes=changes, moves=FRAME)  # fmt: skip
+
+
+def _masks(scene: Scene) -> Iterator[Mark]:
+    """Per content shape what is masked at its two sides or at top and bottom; a pen shows one shape at a time."""
+    picture = scene.picture
+    for at, (aspect, rect) in enumerate(scene.shapes):
+        sides = [
+            rectangle(picture.left_mm, picture.bottom_mm, rect.left_mm, picture.top_mm),
+            rectangle(rect.right_mm, picture.bottom_mm, picture.right_mm, picture.top_mm),
+            rectangle(picture.left_mm, picture.bottom_mm, picture.right_mm, rect.bottom_mm),
+            rectangle(picture.left_mm, rect.top_mm, picture.right_mm, picture.top_mm),
+        ]
+        for side, points in enumerate(sides):
+            if points[0][0] < points[2][0] and points[0][1] < points[2][1]:
+                yield Area(key=f"mask-{at}-{side}", role="mask", layer="content", points=points, moves=FRAME)
+        yield Area(key=f"mask-{at}-edge", role="mask-edge", layer="content", points=_corners(rect), moves=FRAME)
+        yield Label(key=f"mask-{at}-name", layer="content", at=(rect.centre_x_mm, rect.bottom_mm), text=aspect, role="picture",
+            size="text", moves=FRAME)  # fmt: skip
 
 
 def _height(scene: Scene, units: Units) -> Iterator[Mark]:

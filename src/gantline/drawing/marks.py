@@ -14,9 +14,9 @@ Point = tuple[float, float]
 Role = Literal[
     "wall", "ceiling", "floor", "back-wall", "stud", "stud-predicted", "joist", "datum", "frame", "frame-clash", "picture", "limit",
     "eye", "interval", "fitting", "band", "box", "box-cut", "seat", "seat-main", "sight", "window", "hole", "reach", "beam", "lens",
-    "lens-out", "bar", "point", "point-fill", "centre", "bracket",
+    "lens-out", "bar", "point", "point-fill", "centre", "bracket", "lamp", "mask", "mask-edge",
 ]  # fmt: skip
-Layer = StationKey | Literal["base"]
+Layer = StationKey | Literal["base", "content"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from gantline.core.room import Profile
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, rectangle
-from gantline.drawing.things import boxes, seats
+from gantline.drawing.things import boxes, lamps, seats
 from gantline.plan.figures import Change
 from gantline.plan.scene import Scene
 
@@ -22,6 +22,7 @@ def side(scene: Scene, units: Units) -> Face:
         *_room(scene, floor, ceiling, deep),
         *_screen(scene, units, deep),
         *boxes(scene, float(units.grid), "side"),
+        *lamps(scene, float(units.grid), "side"),
         *_sight(scene),
         *seats(scene, float(units.grid), "side"),
         *_lens(scene, units, floor, ceiling),

@@ -5,6 +5,12 @@ from collections.abc import Callable, Iterator
 from gantline.drawing.marks import Area, Dot, Handle, Label, Mark, Point, rectangle
 from gantline.plan.scene import RoomBox, Scene
 
+AXES = {
+    "front": ("x_mm", "y_mm"),
+    "side": ("z_mm", "y_mm"),
+    "top": ("x_mm", "z_mm"),
+}  # a face's two axes, as the job file names them
+
 Place = Callable[[float, float, float], Point]
 
 
@@ -41,16 +47,23 @@ def boxes(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
 
 
 def _shape(one: RoomBox, face: str) -> tuple[tuple[Point, ...], Point, tuple[str, str]]:
-    rect = one.rect
-    if face == "front":
-        return (
-            rectangle(rect.left_mm, rect.bottom_mm, rect.right_mm, rect.top_mm),
-            (rect.left_mm, rect.bottom_mm),
-            ("x_mm", "y_mm"),
-        )
-    if face == "side":
-        return rectangle(one.back_mm, rect.bottom_mm, one.front_mm, rect.top_mm), (one.back_mm, rect.bottom_mm), ("z_mm", "y_mm")
-    return rectangle(rect.left_mm, one.back_mm, rect.right_mm, one.front_mm), (rect.left_mm, one.back_mm), ("x_mm", "z_mm")
+    low = {"x_mm": one.rect.left_mm, "y_mm": one.rect.bottom_mm, "z_mm": one.back_mm}
+    high = {"x_mm": one.rect.right_mm, "y_mm": one.rect.top_mm, "z_mm": one.front_mm}
+    across, up = AXES[face]
+    return rectangle(low[across], low[up], high[across], high[up]), (low[across], low[up]), (across, up)
+
+
+def lamps(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
+    """Lamps on the front, side or top face, each to be dragged along the face's two axes."""
+    across, up = AXES[face]
+    for one in scene.lamps:
+        at = (getattr(one, across), getattr(one, up))
+        handle = f"lamp-handle-{one.index}"
+        yield Dot(key=f"lamp-{one.index}", role="lamp", layer="survey", at=at, name=one.name, moves=handle)
+        yield Label(key=f"lamp-name-{one.index}", layer="survey", at=at, text=one.name, role="box", moves=handle)
+        base = f"/survey/lamps/{one.index}"
+        yield Handle(key=handle, layer="survey", name=one.name, points=(at,), origin=at, step_mm=step_mm,
+            x_pointer=f"{base}/{across}", y_pointer=f"{base}/{up}")  # fmt: skip
 
 
 def seats(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, rectangle
 from gantline.drawing.side import WALL_MM, depth_mm
-from gantline.drawing.things import boxes, seats
+from gantline.drawing.things import boxes, lamps, seats
 from gantline.plan.scene import Scene
 
 LENS = "lens-handle"
@@ -17,6 +17,7 @@ def top(scene: Scene, units: Units) -> Face:
     marks = (
         *_room(scene, deep),
         *boxes(scene, float(units.grid), "top"),
+        *lamps(scene, float(units.grid), "top"),
         *_sight(scene),
         *seats(scene, float(units.grid), "top"),
         *_lens(scene, units),

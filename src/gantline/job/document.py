@@ -27,7 +27,7 @@ from gantline.job.fields import (
     Reach,
     Share,
 )
-from gantline.job.room_objects import Box, Fitting, Joists, LightState, Seat
+from gantline.job.room_objects import Box, Fitting, Joists, Lamp, LightState, Seat
 
 FORMAT: Final = "gantline-job"
 VERSION: Final = 1
@@ -75,7 +75,16 @@ class Survey(Closed):
     fittings: Annotated[list[Fitting], Field(max_length=60)] = []
     boxes: Annotated[list[Box], Field(max_length=60)] = []
     seats: Annotated[list[Seat], Field(max_length=60)] = []
+    lamps: Annotated[list[Lamp], Field(max_length=20)] = []
     joists: Joists | None = None
+
+    @field_validator("lamps")
+    @classmethod
+    def _one_lamp_a_name(cls, value: list[Lamp]) -> list[Lamp]:
+        names = [lamp.name for lamp in value]
+        if len(set(names)) < len(names):
+            raise ValueError("Two lamps have the same name: a light state could not tell them apart.")
+        return value
 
     @field_validator("ceiling_readings", "floor_readings")
     @classmethod

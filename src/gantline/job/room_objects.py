@@ -7,7 +7,7 @@ from pydantic import Field
 from gantline.job.fields import Closed, DistanceMm, LengthMm, Line, PositionMm
 
 FittingKind = Literal["window", "door", "outlet", "switch", "vent", "return-air", "thermostat", "radiator", "other"]
-BoxKind = Literal["cabinet", "loudspeaker", "furniture", "soffit", "beam", "fan", "pendant"]
+BoxKind = Literal["cabinet", "loudspeaker", "furniture", "soffit", "beam", "fan", "pendant", "walkway"]
 
 
 class Fitting(Closed):
@@ -39,6 +39,16 @@ class Box(Closed):
     depth_mm: LengthMm
 
 
+class Lamp(Closed):
+    """A lamp's bulb [mm]: from the left wall end, above the floor, out of the bare wall; its light [lm]."""
+
+    name: Annotated[Line, Field(min_length=1)]
+    x_mm: PositionMm
+    y_mm: DistanceMm
+    z_mm: DistanceMm
+    lumens: Annotated[float, Field(gt=0.0, le=100_000.0, allow_inf_nan=False)] | None = None
+
+
 class Seat(Closed):
     """A seat [mm]: x from the left wall end, distance of the eye from the bare wall, eye above its platform."""
 
@@ -59,7 +69,11 @@ class Joists(Closed):
 
 
 class LightState(Closed):
-    """Lamps and curtains as they will be used: illuminance on the screen [lux]; null is the shop default."""
+    """Lamps and curtains as they will be used: illuminance on the screen [lux].
+
+    lux null: worked out from the named lamps that are lit, or the shop default where none is named.
+    """
 
     name: Annotated[Line, Field(min_length=1)]
     lux: Annotated[float, Field(ge=0.0, le=100_000.0, allow_inf_nan=False)] | None = None
+    lamps: Annotated[list[Line], Field(max_length=20)] = []

@@ -114,13 +114,13 @@ class Book:
 
     def ratio(
         self, key: str, station: StationKey, label: str, value: float, text: str, formula: str, substituted: str,
-        inputs: Sequence[str], source: str,
+        inputs: Sequence[str], source: str, *, entry: Entry | None = None,
     ) -> None:  # fmt: skip
         """A computed figure without a length unit; its text is made by the caller."""
         self.figures[key] = Figure(
             key=key, station=station, label=label, value=value, unit="", text=text, known="computed",
             working=Working(formula=formula, substituted=substituted, result=text, rounding="", source=source),
-            rests_on=self.assumed_among(inputs),
+            rests_on=self.assumed_among(inputs), entry=entry,
         )  # fmt: skip
 
     def assumed_among(self, keys: Sequence[str]) -> tuple[str, ...]:

@@ -7,7 +7,7 @@ Known = Literal["measured", "decided", "computed", "assumed"]
 Severity = Literal["stop", "mind", "note"]
 StationKey = Literal["survey", "size", "light", "height", "throw", "wall", "tension"]
 FieldKind = Literal["length", "number", "count", "share", "choice", "switch", "text"]
-Value = float | int | str | bool | dict[str, float] | None
+Value = float | int | str | bool | dict[str, float | str | bool] | None
 
 STATIONS: dict[StationKey, str] = {
     "survey": "Survey",

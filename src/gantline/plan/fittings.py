@@ -44,13 +44,8 @@ def check_holes(book: Book, holes: tuple[Hole, ...]) -> None:
 
 def check_covered(book: Book, hung: Hung) -> None:
     """The frame over a window, a door or a switch is said at once."""
-    bottom = hung.top_mm - hung.place.screen.overall_height_mm
     for index, one in enumerate(book.job.survey.fittings):
-        left, right = hung.place.left_mm, hung.place.right_mm
-        over = (
-            one.x_mm < right and one.x_mm + one.width_mm > left and one.y_mm < hung.top_mm and one.y_mm + one.height_mm > bottom
-        )
-        if not over:
+        if not hung.covers(one):
             continue
         name = one.name or one.kind.replace("-", " ")
         severity = "stop" if one.kind in ("window", "door") else "mind"

@@ -15,6 +15,7 @@ from gantline.core.room import (
 )
 from gantline.core.sight import Eye, raise_needed_mm
 from gantline.core.size import Lead, Screen, picture_from
+from gantline.job.room_objects import Fitting
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Cure, Entry
 from gantline.plan.lens import placed_lens
@@ -33,7 +34,6 @@ WISH_LABELS = {
     WishKind.FRAME_BOTTOM: "Bottom of frame above floor",
     WishKind.CEILING_GAP: "Gap to ceiling",
 }
-NEAR_WALL_MM = 400.0  # what stands farther out is not under or over the screen
 UNDER = ("cabinet", "loudspeaker", "furniture")
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 SOURCE = "bounds on the frame's top, wish clamped between them"
@@ -50,6 +50,12 @@ class Hung:
     top_mm: float
     eye_mm: float | None
     possible: bool
+
+    def covers(self, one: Fitting) -> bool:
+        """Whether the hung frame lies over a fitting on the wall."""
+        return self.place.covers(
+            self.top_mm, left_mm=one.x_mm, bottom_mm=one.y_mm, width_mm=one.width_mm, height_mm=one.height_mm
+        )
 
     @property
     def picture_centre_mm(self) -> float:
@@ -87,7 +93,7 @@ def height(book: Book, room: Room, sized: Sized, eyes: tuple[Eye, ...]) -> Hung:
 def _asked(book: Book, place: Place, eyes: tuple[Eye, ...]) -> Asked:
     """Everything in the room that bounds the height."""
     given = book.job
-    near = [box for box in given.survey.boxes if box.z_mm < NEAR_WALL_MM]
+    near = [box for box in given.survey.boxes if box.z_mm < book.shop["near_wall_mm"]]
     skirting = book.length("skirting", "height", "Skirting", "/height/skirting_mm", given.height.skirting_mm, "skirting_mm")
     return Asked(
         place=place,

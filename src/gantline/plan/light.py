@@ -23,6 +23,7 @@ from gantline.core.light.luminance import (
 from gantline.core.tension.holds import Hold
 from gantline.plan.book import Book
 from gantline.plan.height import Hung
+from gantline.plan.light_states import light_states, room_area_m2
 from gantline.plan.seats_at import Placed, main_seat
 from gantline.plan.survey import Room
 from gantline.plan.throw import Beam
@@ -34,9 +35,6 @@ KINDS = (
     (FabricKind.LENTICULAR, "lenticular, from below"),
 )
 SURFACES = (("white", "white"), ("mid", "middling"), ("dark", "dark"), ("velvet", "velvet"))
-STATE_DEFAULTS = {
-    "dark": "lux_dark", "one lamp": "lux_lamp", "evening": "lux_evening", "day, curtained": "lux_curtained", "open day": "lux_day",
-}  # fmt: skip
 POINTS = ("centre", "left", "right", "top", "bottom")
 LEFT_EDGE, RIGHT_EDGE = 1, 2
 
@@ -83,7 +81,7 @@ class Lit:
 
 def light(book: Book, room: Room, hung: Hung, beam: Beam | None, seats: tuple[Placed, ...]) -> Lit:
     """Write the light station; luminance needs a fabric that can be, a projector in place and its lumens."""
-    states = _states(book)
+    states = light_states(book, room, hung)
     lobe, reflectance = _fabric(book)
     output = _output(book)
     names = tuple(name for name, _ in states)
@@ -118,17 +116,6 @@ def screen_points(hung: Hung) -> Array:
     half_w, half_h = picture.width_mm / 2.0, picture.height_mm / 2.0
     places = [(x, y), (x - half_w, y), (x + half_w, y), (x, y + half_h), (x, y - half_h)]
     return np.array([(a, b, 0.0) for a, b in places])
-
-
-def _states(book: Book) -> tuple[tuple[str, float], ...]:
-    out = []
-    for index, state in enumerate(book.job.light.states):
-        default = STATE_DEFAULTS.get(state.name, "lux_evening")
-        lux = book.shop[default] if state.lux is None else state.lux
-        book.entered(f"lux_{index}", "light", f"Light, {state.name}", f"/light/states/{index}/lux", state.lux,
-            f"{lux:g} lux", "number", optional=True, known="assumed" if state.lux is None else "measured")  # fmt: skip
-        out.append((state.name, lux))
-    return tuple(out)
 
 
 def _fabric(book: Book) -> tuple[Lobe | None, float]:
@@ -235,7 +222,7 @@ def _model(
     book.ratio("luminance", "light", "Luminance on the axis", on_axis, _luminance_text(on_axis), "light × gain / (π × area)",
         f"{flux:.0f} × {lobe.gain:g} / (π × {area:.2f} m²)", [*keys, "gain"], "lambertian screen of that gain")  # fmt: skip
     mean = book.shop[f"reflect_{book.job.light.surfaces}"]
-    room_m2 = _room_area_m2(book, room)
+    room_m2 = room_area_m2(book, room)
     bounce = bounce_lux(
         flux, mean_level=book.shop["mean_level"], screen_reflectance=lobe.gain, room_m2=room_m2, room_reflectance=mean
     )
@@ -246,13 +233,6 @@ def _model(
         lobe=lobe, points=screen_points(hung), lens=np.array([beam.lens_x_mm, beam.lens_y_mm, max(beam.distance_mm, 1.0)]), flux_lm=flux,
         area_m2=area, ambient_reflectance=reflectance, own_contrast=output.contrast, bounce_lux=bounce, states=states,
     )  # fmt: skip
-
-
-def _room_area_m2(book: Book, room: Room) -> float:
-    depth = book.shop["room_depth_mm"] if book.job.survey.room_depth_mm is None else book.job.survey.room_depth_mm
-    wide, high = room.wall_mm / 1000.0, max(room.ceiling.at(room.wall_mm / 2.0), 1000.0) / 1000.0
-    deep = depth / 1000.0
-    return 2.0 * (wide * deep + wide * high + deep * high)
 
 
 def _luminance_text(value: float) -> str:
@@ -342,10 +322,7 @@ def _check_retro(book: Book, model: LightModel, seats: tuple[Placed, ...]) -> No
 def _check_grille(book: Book, hung: Hung) -> None:
     if not book.job.light.fabric.acoustic:
         return
-    bottom = hung.top_mm - hung.place.screen.overall_height_mm
     for one in book.job.survey.fittings:
-        across = one.x_mm < hung.place.right_mm and one.x_mm + one.width_mm > hung.place.left_mm
-        up = one.y_mm < hung.top_mm and one.y_mm + one.height_mm > bottom
-        if one.kind == "return-air" and across and up:
+        if one.kind == "return-air" and hung.covers(one):
             book.find("grille-behind-fabric", "light", "stop",
                 "A return-air grille behind an acoustically open fabric makes a filter of it: it soils in stripes.")  # fmt: skip

@@ -9,6 +9,7 @@ from gantline.core.tension.holds import Hold
 from gantline.core.units import pair_text
 from gantline.job.document import Job
 from gantline.job.fields import Closed
+from gantline.plan.additions import Addition, additions
 from gantline.plan.book import Book
 from gantline.plan.content import ShapeRow, content
 from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
@@ -50,6 +51,7 @@ class Plan:
     seat_light: tuple[SeatLight, ...]
     light_states: tuple[str, ...]
     shapes: tuple[ShapeRow, ...]
+    additions: tuple[Addition, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -100,6 +102,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
             overall_width_mm=sized.screen.overall_width_mm,
             two_people_width_mm=shop["two_people_width_mm"],
             lens_y_mm=beam.lens_y_mm if beam else None,
+            overhead_mm=shop["overhead_mm"],
             springs=job.tension.hold is Hold.SPRING,
             staples=job.tension.hold is Hold.STAPLE,
         ),
@@ -112,8 +115,9 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
         seat_light=lit.rows,
         light_states=lit.states,
         shapes=shapes,
+        additions=() if brief else additions(book, hung.place.centre_x_mm),
     )
-    scene = build_scene(book, room, hung, drilling, beam, stretch)
+    scene = build_scene(book, room, hung, drilling, beam, stretch, shapes)
     return Planned(plan=finished, scene=scene, hung=hung, sized=sized, seats=seats, model=lit.model)
 
 
@@ -139,6 +143,7 @@ def _reading_texts(book: Book) -> dict[str, str]:
         "fittings": given.fittings,
         "boxes": given.boxes,
         "seats": given.seats,
+        "lamps": given.lamps,
     }
     return {
         f"/survey/{name}/{at}/{field}": book.text(value)

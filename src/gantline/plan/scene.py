@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from gantline.core.size import Screen
 from gantline.job.room_objects import Box, Fitting, Seat
 from gantline.plan.book import Book
+from gantline.plan.content import ShapeRow
 from gantline.plan.fittings import band_mm
 from gantline.plan.height import Hung
 from gantline.plan.survey import Room
@@ -71,6 +72,17 @@ class SeatPlace:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class LampPlace:
+    """A lamp [mm]: x, y above the floor, z out of the bare wall."""
+
+    index: int
+    name: str
+    x_mm: float
+    y_mm: float
+    z_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Scene:
     """Everything that can be drawn of one plan [mm]; None where the plan has none yet.
 
@@ -103,13 +115,16 @@ class Scene:
     fittings: tuple[WallThing, ...]
     boxes: tuple[RoomBox, ...]
     seats: tuple[SeatPlace, ...]
+    lamps: tuple[LampPlace, ...]
+    shapes: tuple[tuple[str, Rect], ...]
     joists: tuple[float, ...]
     joists_to_wall: bool
 
 
 def build_scene(
-    book: Book, room: Room, hung: Hung, drilling: Drilling | None, beam: Beam | None, stretch: Stretch | None
-) -> Scene:
+    book: Book, room: Room, hung: Hung, drilling: Drilling | None, beam: Beam | None, stretch: Stretch | None,
+    shapes: tuple[ShapeRow, ...] = (),
+) -> Scene:  # fmt: skip
     """Gather the stations' geometry."""
     frame, picture = _rects(hung)
     ends = (0.0, room.wall_mm)
@@ -140,6 +155,11 @@ def build_scene(
         fittings=tuple(_fitting(book, at, one) for at, one in enumerate(book.job.survey.fittings)),
         boxes=tuple(_box(at, one) for at, one in enumerate(book.job.survey.boxes)),
         seats=tuple(_seat(book, at, one) for at, one in enumerate(book.job.survey.seats)),
+        lamps=tuple(
+            LampPlace(index=at, name=one.name, x_mm=one.x_mm, y_mm=one.y_mm, z_mm=one.z_mm)
+            for at, one in enumerate(book.job.survey.lamps)
+        ),
+        shapes=tuple(_shape(picture, row) for row in shapes),
         joists=_joists(book, room),
         joists_to_wall=book.job.survey.joists is None or book.job.survey.joists.runs == "to-the-wall",
     )
@@ -165,6 +185,15 @@ def _seat(book: Book, index: int, one: Seat) -> SeatPlace:
         index=index, name=one.name or f"Seat {index + 1}", x_mm=one.x_mm, z_mm=one.from_wall_mm, platform_mm=one.platform_mm,
         eye_mm=one.platform_mm + seated, main=one.main,
     )  # fmt: skip
+
+
+def _shape(picture: Rect, row: ShapeRow) -> tuple[str, Rect]:
+    """The part of the picture a content shape fills; what is left is masked."""
+    side = row.side_share * (picture.right_mm - picture.left_mm)
+    level = row.top_share * (picture.top_mm - picture.bottom_mm)
+    rect = Rect(left_mm=picture.left_mm + side, right_mm=picture.right_mm - side,
+        bottom_mm=picture.bottom_mm + level, top_mm=picture.top_mm - level)  # fmt: skip
+    return row.aspect, rect
 
 
 def _joists(book: Book, room: Room) -> tuple[float, ...]:

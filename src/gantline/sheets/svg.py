@@ -9,7 +9,17 @@ from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
-DOT = {"hole": 1.5, "lens": 1.8, "lens-out": 1.8, "bracket": 1.5, "seat": 1.4, "seat-main": 1.6, "point": 0.75, "point-fill": 0.4}
+DOT = {
+    "hole": 1.5,
+    "lens": 1.8,
+    "lens-out": 1.8,
+    "bracket": 1.5,
+    "seat": 1.4,
+    "seat-main": 1.6,
+    "lamp": 1.4,
+    "point": 0.75,
+    "point-fill": 0.4,
+}
 STYLE = """
 .a,.l,.d{fill:none;stroke:#000;stroke-width:.25}
 .frame,.frame-clash{stroke-width:.6}.frame-clash{stroke-dasharray:2 1}
@@ -18,7 +28,7 @@ STYLE = """
 .datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}
 .reach,.beam{stroke:#888;stroke-width:.15}
 .fitting,.box,.box-cut{fill:#fff;stroke:#555;stroke-width:.2}.band,.window{fill:none;stroke:#999;stroke-width:.12;stroke-dasharray:1 1}
-.seat,.seat-main{fill:#fff;stroke-width:.35}.seat-main{fill:#000}.sight,.joist{stroke:#aaa;stroke-width:.12}.back-wall{stroke-width:.2}
+.seat,.seat-main,.lamp{fill:#fff;stroke-width:.35}.seat-main{fill:#000}.sight,.joist{stroke:#aaa;stroke-width:.12}.back-wall{stroke-width:.2}
 .bar{stroke-width:.4;stroke-dasharray:3 1}.interval{stroke-width:.6}
 .hole,.bracket{fill:#fff;stroke-width:.35}.lens{fill:#000}.point,.point-fill{fill:#000;stroke:none}
 .dim{stroke:#000;stroke-width:.18;fill:none}

@@ -493,6 +493,18 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Addition
+         * @description One thing to add: the survey list it goes into, its kind ("" where the list has none), and the change.
+         */
+        Addition: {
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Into */
+            into: string;
+            /** Kind */
+            kind: string;
+        };
+        /**
          * Area
          * @description A closed outline [mm].
          */
@@ -506,7 +518,7 @@ export interface components {
              */
             kind: "area";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
             /** Moves */
             moves: string | null;
             /** Points */
@@ -518,7 +530,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
         };
         /**
          * BorderFaces
@@ -554,7 +566,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "cabinet" | "loudspeaker" | "furniture" | "soffit" | "beam" | "fan" | "pendant";
+            kind: "cabinet" | "loudspeaker" | "furniture" | "soffit" | "beam" | "fan" | "pendant" | "walkway";
             /**
              * Name
              * @default
@@ -605,7 +617,7 @@ export interface components {
             pointer: string;
             /** Value */
             value: number | string | boolean | {
-                [key: string]: number;
+                [key: string]: number | string | boolean;
             } | null;
         };
         /**
@@ -700,7 +712,7 @@ export interface components {
             /** Lane */
             lane: number;
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
             /** Moves */
             moves: string | null;
             /** Name */
@@ -732,7 +744,7 @@ export interface components {
              */
             kind: "dot";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
             /** Moves */
             moves: string | null;
             /** Name */
@@ -743,7 +755,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
         };
         /**
          * Drawing
@@ -958,7 +970,7 @@ export interface components {
             unit: string;
             /** Value */
             value: number | string | boolean | {
-                [key: string]: number;
+                [key: string]: number | string | boolean;
             } | null;
             working: components["schemas"]["Working"];
         };
@@ -1024,7 +1036,8 @@ export interface components {
          * FloorMap
          * @description A grid over the floor [mm, wall axes; z from the bare wall]: rows from the wall back, columns from the left.
          *
-         *     classes count from 0 (poor) up; words name them. `at` says which height and light state it is for.
+         *     classes index words, in the order of the measure; ranks say how good each class is, 0 the worst: for an
+         *     angle the best lies in the middle. `at` says which height and light state it is for.
          */
         FloorMap: {
             /** At */
@@ -1039,6 +1052,8 @@ export interface components {
             left_mm: number;
             /** Near Mm */
             near_mm: number;
+            /** Ranks */
+            ranks: number[];
             /** Right Mm */
             right_mm: number;
             /** Rows */
@@ -1097,7 +1112,7 @@ export interface components {
              */
             kind: "handle";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
             /** Name */
             name: string;
             /** Origin */
@@ -1250,15 +1265,19 @@ export interface components {
              *       },
              *       "states": [
              *         {
+             *           "lamps": [],
              *           "name": "dark"
              *         },
              *         {
+             *           "lamps": [],
              *           "name": "one lamp"
              *         },
              *         {
+             *           "lamps": [],
              *           "name": "evening"
              *         },
              *         {
+             *           "lamps": [],
              *           "name": "day, curtained"
              *         }
              *       ],
@@ -1299,6 +1318,7 @@ export interface components {
              *       "ceiling_readings": [],
              *       "fittings": [],
              *       "floor_readings": [],
+             *       "lamps": [],
              *       "seats": []
              *     }
              */
@@ -1499,7 +1519,7 @@ export interface components {
              */
             kind: "label";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
             /** Moves */
             moves: string | null;
             /**
@@ -1507,7 +1527,7 @@ export interface components {
              * @default wall
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
             /**
              * Size
              * @default small
@@ -1516,6 +1536,22 @@ export interface components {
             size: "large" | "text" | "small";
             /** Text */
             text: string;
+        };
+        /**
+         * Lamp
+         * @description A lamp's bulb [mm]: from the left wall end, above the floor, out of the bare wall; its light [lm].
+         */
+        Lamp: {
+            /** Lumens */
+            lumens: number | null;
+            /** Name */
+            name: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Z Mm */
+            z_mm: number;
         };
         /**
          * Lanes
@@ -1551,9 +1587,16 @@ export interface components {
         LengthStyle: "ft-in" | "in-fraction" | "in" | "mm" | "cm";
         /**
          * LightState
-         * @description Lamps and curtains as they will be used: illuminance on the screen [lux]; null is the shop default.
+         * @description Lamps and curtains as they will be used: illuminance on the screen [lux].
+         *
+         *     lux null: worked out from the named lamps that are lit, or the shop default where none is named.
          */
         LightState: {
+            /**
+             * Lamps
+             * @default []
+             */
+            lamps: string[];
             /** Lux */
             lux: number | null;
             /** Name */
@@ -1586,15 +1629,19 @@ export interface components {
              * States
              * @default [
              *       {
+             *         "lamps": [],
              *         "name": "dark"
              *       },
              *       {
+             *         "lamps": [],
              *         "name": "one lamp"
              *       },
              *       {
+             *         "lamps": [],
              *         "name": "evening"
              *       },
              *       {
+             *         "lamps": [],
              *         "name": "day, curtained"
              *       }
              *     ]
@@ -1623,7 +1670,7 @@ export interface components {
              */
             kind: "line";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | "base";
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
             /** Moves */
             moves: string | null;
             /** Points */
@@ -1635,7 +1682,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
         };
         /**
          * MarkRow
@@ -1711,6 +1758,8 @@ export interface components {
          * @description One job worked out: what is known, what it came to, what to do next. Scene is drawn elsewhere.
          */
         Plan: {
+            /** Additions */
+            additions: components["schemas"]["Addition"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Figures */
@@ -2312,6 +2361,11 @@ export interface components {
              */
             floor_readings: components["schemas"]["FloorReading"][];
             joists: components["schemas"]["Joists"] | null;
+            /**
+             * Lamps
+             * @default []
+             */
+            lamps: components["schemas"]["Lamp"][];
             /** Room Depth Mm */
             room_depth_mm: number | null;
             /**

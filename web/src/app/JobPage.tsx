@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router'
 import type { Face, JobOut, Plan, PreviewOut, StationKey } from '../api/client'
 import { Board, type Ghost, TapeStrip } from '../board'
 import { JobContext, useThisJob } from '../job/context'
+import { ShownContext } from '../job/shown'
 import { useJob } from '../job/useJob'
 import { Findings, LightStrip, PANELS, SizeTableStrip, StepStrip, useSizeTable } from '../stations'
 import { History } from './History'
@@ -53,6 +54,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
   const [side, setSide] = useState<Shown | null>(null)
   const [at, setAt] = useState(0)
   const [help, setHelp] = useState(false)
+  const [shape, showShape] = useState<number | null>(null)
   const go = useNavigate()
   const plan: Plan = preview ? { ...preview.plan, steps: job.plan.steps } : job.plan
   const natural: Shown = station === 'tension' ? 'back' : station === 'light' ? 'seat' : 'front'
@@ -115,7 +117,15 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
             {shown === 'floor' && <FloorFace job={job} plan={plan} face={face} />}
             {shown === 'seat' && <SeatFace job={job} plan={plan} />}
             {shown !== 'floor' && shown !== 'seat' && (
-              <Board key={shown} face={face} station={lit} now={now} done={done} ghosts={ghosts} />
+              <Board
+                key={shown}
+                face={face}
+                station={lit}
+                now={now}
+                done={done}
+                ghosts={ghosts}
+                shape={station === 'size' ? shape : null}
+              />
             )}
           </div>
           <div
@@ -133,7 +143,9 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
         >
           <h2 className="mb-2 font-bold text-[22px]">{plan.stations.find((one) => one.key === station)?.label}</h2>
           <Findings plan={plan} station={station} />
-          <Panel job={job} plan={plan} texts={texts} />
+          <ShownContext value={{ shape, showShape }}>
+            <Panel job={job} plan={plan} texts={texts} />
+          </ShownContext>
         </aside>
       </div>
       <KeysHelp open={help} onClose={() => setHelp(false)} />

@@ -6,6 +6,7 @@ import { DimensionTag } from './DimensionTag'
 import { placeDimension } from './dimensionLines'
 import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
+import { type LabelBox, placeLabels } from './placeLabels'
 import { Shapes } from './Shapes'
 import { fitFace, type Sheet, toPx } from './sheet'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
@@ -16,12 +17,13 @@ type BoardProps = {
   station: StationKey
   floor?: FloorMap
   ghosts?: readonly Ghost[]
+  shape?: number | null
   now?: ReadonlySet<number>
   done?: ReadonlySet<number>
 }
 
 /** The to-scale scene of one face: always live, handled directly. */
-export const Board = ({ face, station, now, done, floor, ghosts = [] }: BoardProps) => {
+export const Board = ({ face, station, now, done, floor, ghosts = [], shape = null }: BoardProps) => {
   const [box, size] = useSize<HTMLDivElement>()
   const frozen = useRef<Sheet | null>(null)
   const job = useThisJob()
@@ -38,11 +40,12 @@ export const Board = ({ face, station, now, done, floor, ghosts = [] }: BoardPro
       void job.edit(edits)
     },
   })
-  const shown = face.marks.filter((mark) => isShown(mark, station))
+  const shown = face.marks.filter((mark) => isShown(mark, station) || (shape !== null && mark.key.startsWith(`mask-${shape}-`)))
   const handles = shown.filter((mark): mark is Handle => mark.kind === 'handle')
   const shift = useShift(live, handles, sheet)
   const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
   const hit = live?.hit ?? ''
+  const apart = placeLabels(shown.flatMap((mark) => boxOf(mark, sheet)))
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
   return (
     <div ref={box} className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}>
@@ -72,6 +75,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [] }: BoardPro
               mark={mark}
               sheet={sheet}
               shift={shift}
+              downPx={apart.get(mark.key) ?? 0}
               narrow={size.width < NARROW_PX}
               low={size.height < LOW_PX}
             />
@@ -165,7 +169,19 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
 const LOW_PX = 380
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 
+const BESIDE_SHARE = { start: 0, middle: 0.5, end: 1 }
+const LETTER_PX = 7.4 // mean advance at the small size: labels are set once, measuring each would cost a layout
+
+/** About the room a small label takes; the picture's own texts keep their places. */
+const boxOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
+  if (mark.kind !== 'label' || mark.role === 'picture') return []
+  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+  const widthPx = mark.text.length * LETTER_PX
+  return [{ key: mark.key, xPx: xPx - widthPx * BESIDE_SHARE[mark.anchor], yPx, widthPx }]
+}
+
 type BoardLabelProps = {
+  downPx: number
   narrow: boolean
   low: boolean
   mark: Extract<Mark, { kind: 'label' }>
@@ -176,7 +192,7 @@ type BoardLabelProps = {
 const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-const BoardLabel = ({ mark, sheet, shift, narrow, low }: BoardLabelProps) => {
+const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps) => {
   if (narrow && mark.role === 'picture' && mark.size !== 'large') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
@@ -195,7 +211,7 @@ const BoardLabel = ({ mark, sheet, shift, narrow, low }: BoardLabelProps) => {
       className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour}`}
       style={{
         left: xPx + moved.dxPx + pad,
-        top: yPx + moved.dyPx,
+        top: yPx + moved.dyPx + downPx,
         transform: `translate(${ANCHOR[mark.anchor]}, ${up})`,
       }}
     >

@@ -1,7 +1,14 @@
 import type { FloorMap } from '../api/client'
 import { type Sheet, toPx } from './sheet'
 
-const SHADES = ['.06', '.16', '.3', '.46', '.62', '.78']
+const SHADES = [0.05, 0.14, 0.26, 0.4, 0.56]
+
+/** The better the brighter; what is best also bears dots, so that it is found without comparing greys. */
+const shade = (map: FloorMap, kind: number) => {
+  const most = Math.max(...map.ranks)
+  const rank = map.ranks[kind] ?? 0
+  return { opacity: SHADES[Math.round((rank / most) * (SHADES.length - 1))] ?? 0, best: rank === most }
+}
 
 /** The floor coloured by one measure, under the top face's marks; the legend names every shade. */
 export const FloorMapLayer = ({ map, sheet }: { map: FloorMap; sheet: Sheet }) => {
@@ -10,6 +17,11 @@ export const FloorMapLayer = ({ map, sheet }: { map: FloorMap; sheet: Sheet }) =
   const start = toPx(sheet, { xMm: map.left_mm, yMm: map.near_mm })
   return (
     <g>
+      <defs>
+        <pattern id="best-dots" width="12" height="12" patternUnits="userSpaceOnUse">
+          <circle cx="6" cy="6" r="2.1" fill="var(--brass)" />
+        </pattern>
+      </defs>
       {runs(map).map(({ row, from, to, kind }) => (
         <rect
           key={`${row}-${from}`}
@@ -18,9 +30,21 @@ export const FloorMapLayer = ({ map, sheet }: { map: FloorMap; sheet: Sheet }) =
           width={(to - from) * wide + 0.4}
           height={high + 0.4}
           fill="var(--chalk)"
-          fillOpacity={SHADES[kind]}
+          fillOpacity={shade(map, kind).opacity}
         />
       ))}
+      {runs(map)
+        .filter(({ kind }) => shade(map, kind).best)
+        .map(({ row, from, to }) => (
+          <rect
+            key={`best-${row}-${from}`}
+            x={start.xPx + from * wide}
+            y={start.yPx + row * high}
+            width={(to - from) * wide + 0.4}
+            height={high + 0.4}
+            fill="url(#best-dots)"
+          />
+        ))}
     </g>
   )
 }
@@ -45,10 +69,12 @@ export const FloorLegend = ({ map }: { map: FloorMap }) => (
     {map.words.map((word, at) => (
       <li key={word} className="flex items-center gap-2">
         <span
-          className="size-4 border border-seam"
-          style={{ background: `color-mix(in srgb, var(--chalk) ${Number(SHADES[at]) * 100}%, transparent)` }}
-        />
-        {word}
+          className="relative size-5 border border-seam"
+          style={{ background: `color-mix(in srgb, var(--chalk) ${shade(map, at).opacity * 100}%, transparent)` }}
+        >
+          {shade(map, at).best && <span className="-translate-1/2 absolute top-1/2 left-1/2 size-1.5 rounded-full bg-brass" />}
+        </span>
+        <span className={shade(map, at).best ? 'font-semibold' : ''}>{word}</span>
       </li>
     ))}
     <li className="text-quiet">{map.at}</li>

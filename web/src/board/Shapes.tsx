@@ -16,6 +16,7 @@ const DOT_PX: Record<string, number> = {
   'seat-main': 9,
   hole: 6,
   bracket: 6,
+  lamp: 8,
   lens: 9,
   'lens-out': 9,
   point: 4.2,

@@ -35,6 +35,7 @@ const ALWAYS = new Set([
   'box',
   'seat',
   'seat-main',
+  'lamp',
   'back-wall',
 ])
 
@@ -50,6 +51,7 @@ export const isLit = (mark: Mark, station: StationKey): boolean => mark.layer ==
 /** Whether a mark is drawn at all while this station is at work. */
 export const isShown = (mark: Mark, station: StationKey): boolean => {
   if (mark.layer === 'base') return true
+  if (mark.layer === 'content') return false
   if (mark.kind === 'dimension') return DIMENSIONS[station].includes(mark.layer)
   if (mark.kind === 'label') return DIMENSIONS[station].includes(mark.layer) || (mark.key === 'datum-name' && station === 'wall')
   if (mark.kind === 'handle') return HANDLES[mark.layer]?.includes(station) ?? false

@@ -29,8 +29,3 @@ export const toPx = (s: Sheet, p: PointMm): PointPx => ({
   xPx: s.leftPx + p.xMm * s.pxPerMm,
   yPx: s.basePx - s.up * p.yMm * s.pxPerMm,
 })
-
-export const toMm = (s: Sheet, p: PointPx): PointMm => ({
-  xMm: (p.xPx - s.leftPx) / s.pxPerMm,
-  yMm: (s.up * (s.basePx - p.yPx)) / s.pxPerMm,
-})

@@ -50,7 +50,7 @@ const SeatTable = ({ plan }: { plan: Plan }) => {
             'Seat',
             'Angle',
             'Neck',
-            'Far edge',
+            'Far edge, gain',
             'cd/m² (fL)',
             'Left · right · top · bottom',
             'Even',

@@ -1,10 +1,12 @@
 import { useState } from 'react'
 import { type JobOut, type Plan, Refused } from '../api/client'
 import { useThisJob } from '../job/context'
+import { useShown } from '../job/shown'
 import { Num, Rich } from '../parts/Num'
 
 /** Content shapes on this screen: picture, masks, panels, and the zoom equal height would need. */
 export const ContentShapes = ({ job, plan }: { job: JobOut; plan: Plan }) => {
+  const { shape, showShape } = useShown()
   const { edit } = useThisJob()
   const [draft, setDraft] = useState('')
   const [trouble, setTrouble] = useState('')
@@ -27,6 +29,14 @@ export const ContentShapes = ({ job, plan }: { job: JobOut; plan: Plan }) => {
               <strong className="flex-1 text-[16px]">
                 {row.aspect} · <Num text={row.picture} />
               </strong>
+              <button
+                type="button"
+                aria-pressed={shape === at}
+                onClick={() => showShape(shape === at ? null : at)}
+                className={`min-h-9 rounded px-2 text-[14px] ${shape === at ? 'bg-lift font-semibold' : 'text-quiet'}`}
+              >
+                <span className="sr-only">{row.aspect} </span>masks on the wall
+              </button>
               <button
                 type="button"
                 aria-label={`Remove ${row.aspect}`}

@@ -1,15 +1,14 @@
-import type { Edit, JobOut, Plan } from '../api/client'
+import { type JobOut, type Plan, toEdits } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Menu, MenuChoices, MenuItem } from '../parts/Menu'
 import { EditCell } from './EditCell'
 
 type Scalars = Record<string, string | number | boolean | null>
-type ListName = 'seats' | 'boxes' | 'fittings'
+type ListName = 'seats' | 'boxes' | 'fittings' | 'lamps'
 type Sort = {
   list: ListName
   title: string
   add: string
-  kinds: readonly string[]
   fields: readonly (readonly [string, string])[]
 }
 
@@ -18,7 +17,6 @@ const SORTS: readonly Sort[] = [
     list: 'seats',
     title: 'Seats',
     add: 'Add a seat',
-    kinds: [],
     fields: [
       ['x_mm', 'from left'],
       ['from_wall_mm', 'from wall'],
@@ -30,7 +28,6 @@ const SORTS: readonly Sort[] = [
     list: 'boxes',
     title: 'In the room',
     add: 'Add a thing in the room',
-    kinds: ['cabinet', 'loudspeaker', 'furniture', 'soffit', 'beam', 'fan', 'pendant'],
     fields: [
       ['x_mm', 'from left'],
       ['y_mm', 'off floor'],
@@ -44,7 +41,6 @@ const SORTS: readonly Sort[] = [
     list: 'fittings',
     title: 'On the wall',
     add: 'Add a thing on the wall',
-    kinds: ['outlet', 'switch', 'window', 'door', 'vent', 'return-air', 'thermostat', 'radiator', 'other'],
     fields: [
       ['x_mm', 'from left'],
       ['y_mm', 'off floor'],
@@ -53,26 +49,18 @@ const SORTS: readonly Sort[] = [
       ['band_mm', 'no drilling within'],
     ],
   },
+  {
+    list: 'lamps',
+    title: 'Lamps',
+    add: 'Add a lamp',
+    fields: [
+      ['x_mm', 'from left'],
+      ['y_mm', 'off floor'],
+      ['z_mm', 'from wall'],
+      ['lumens', 'lm'],
+    ],
+  },
 ]
-
-/** New things begin where they can be seen and dragged; their sizes are the usual ones. */
-const fresh = (list: ListName, kind: string, middle: number): Scalars => {
-  if (list === 'seats') return { x_mm: middle, from_wall_mm: 3300, main: false }
-  if (list === 'fittings') {
-    const open = kind === 'window' || kind === 'door'
-    return { kind, x_mm: 150, y_mm: open ? 900 : 300, width_mm: open ? 800 : 80, height_mm: open ? 1200 : 80 }
-  }
-  const high = ['soffit', 'beam', 'fan', 'pendant'].includes(kind)
-  return {
-    kind,
-    x_mm: middle - 500,
-    y_mm: high ? 2100 : 0,
-    z_mm: high && kind !== 'soffit' ? 2000 : 20,
-    width_mm: 1000,
-    height_mm: 300,
-    depth_mm: 400,
-  }
-}
 
 /** Everything surveyed that can also be dragged on the board: typed exactly here. */
 export const Things = ({ job, plan, texts }: { job: JobOut; plan: Plan; texts: Record<string, string> }) => (
@@ -89,27 +77,32 @@ export const Things = ({ job, plan, texts }: { job: JobOut; plan: Plan; texts: R
 const ThingList = ({ sort, job, plan, texts }: { sort: Sort; job: JobOut; plan: Plan; texts: Record<string, string> }) => {
   const { edit } = useThisJob()
   const things = job.document.survey[sort.list] as unknown as Scalars[]
-  const centre = plan.figures.find((one) => one.key === 'centre_x')?.value
-  const middle = typeof centre === 'number' ? centre : 1500
-  const add = (kind: string) =>
-    void edit([{ pointer: `/survey/${sort.list}/-`, value: fresh(sort.list, kind, middle) as Edit['value'] }])
+  const toAdd = plan.additions.filter((one) => one.into === sort.list)
+  const kinds = toAdd.map((one) => one.kind).filter((kind) => kind !== '')
   return (
     <>
       <ul>
         {things.map((thing, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a thing is known by its place in the list
-          <Thing key={at} sort={sort} thing={thing} base={`/survey/${sort.list}/${at}`} texts={texts} number={at + 1} />
+          <Thing key={at} {...{ sort, thing, texts, kinds }} base={`/survey/${sort.list}/${at}`} number={at + 1} />
         ))}
       </ul>
-      {sort.kinds.length === 0 ? (
-        <button type="button" onClick={() => add('')} className="min-h-10 rounded border border-seam px-3 hover:border-brass">
-          {sort.add}
-        </button>
+      {kinds.length === 0 ? (
+        toAdd.map((one) => (
+          <button
+            key={one.into}
+            type="button"
+            onClick={() => void edit(toEdits(one.changes))}
+            className="min-h-10 rounded border border-seam px-3 hover:border-brass"
+          >
+            {sort.add}
+          </button>
+        ))
       ) : (
         <Menu label="" className="min-h-10 rounded border border-seam px-3 hover:border-brass" trigger={<>{sort.add} ▾</>}>
-          {sort.kinds.map((kind) => (
-            <MenuItem key={kind} onSelect={() => add(kind)}>
-              {kind.replace('-', ' ')}
+          {toAdd.map((one) => (
+            <MenuItem key={one.kind} onSelect={() => void edit(toEdits(one.changes))}>
+              {one.kind.replace('-', ' ')}
             </MenuItem>
           ))}
         </Menu>
@@ -118,9 +111,16 @@ const ThingList = ({ sort, job, plan, texts }: { sort: Sort; job: JobOut; plan: 
   )
 }
 
-type ThingProps = { sort: Sort; thing: Scalars; base: string; texts: Record<string, string>; number: number }
+type ThingProps = {
+  sort: Sort
+  thing: Scalars
+  base: string
+  texts: Record<string, string>
+  number: number
+  kinds: readonly string[]
+}
 
-const Thing = ({ sort, thing, base, texts, number }: ThingProps) => {
+const Thing = ({ sort, thing, base, texts, number, kinds }: ThingProps) => {
   const { edit } = useThisJob()
   const called = String(thing.name || thing.kind || `Seat ${number}`).replace('-', ' ')
   return (
@@ -129,7 +129,7 @@ const Thing = ({ sort, thing, base, texts, number }: ThingProps) => {
         <span className="flex-1 font-semibold">
           <EditCell label={`Name of ${called}`} pointer={`${base}/name`} text={called} numeric={false} />
         </span>
-        {sort.kinds.length > 0 && (
+        {kinds.length > 0 && (
           <Menu
             label={`Kind of ${called}`}
             className="min-h-9 rounded px-1.5 text-[14px] text-quiet"
@@ -138,7 +138,7 @@ const Thing = ({ sort, thing, base, texts, number }: ThingProps) => {
             <MenuChoices
               value={String(thing.kind)}
               onChange={(value) => void edit([{ pointer: `${base}/kind`, value }])}
-              choices={sort.kinds.map((value) => ({ value, label: value.replace('-', ' ') }))}
+              choices={kinds.map((value) => ({ value, label: value.replace('-', ' ') }))}
             />
           </Menu>
         )}
@@ -166,7 +166,11 @@ const Thing = ({ sort, thing, base, texts, number }: ThingProps) => {
           <div key={field} className="flex items-center gap-1">
             <dt className="text-[13.5px] text-quiet">{word}</dt>
             <dd>
-              <EditCell label={`${called}, ${word}`} pointer={`${base}/${field}`} text={texts[`${base}/${field}`] ?? ''} />
+              <EditCell
+                label={`${called}, ${word}`}
+                pointer={`${base}/${field}`}
+                text={textOf(field, thing, texts[`${base}/${field}`])}
+              />
             </dd>
           </div>
         ))}
@@ -174,3 +178,6 @@ const Thing = ({ sort, thing, base, texts, number }: ThingProps) => {
     </li>
   )
 }
+
+/** Lengths are texts made by the plan; lumens are the plain number that was entered. */
+const textOf = (field: string, thing: Scalars, text?: string) => text ?? (field === 'lumens' ? String(thing[field] ?? '') : '')

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { JobOut, Plan, StationKey } from '../api/client'
 import { DeleteJob } from './DeleteJob'
+import { LampsLit } from './LampsLit'
 import { MarksTable } from './MarksTable'
 import { MeterReadings } from './MeterReadings'
 import { Cautions, Figures, Part } from './Panel'
@@ -61,7 +62,7 @@ const Size = ({ job, plan }: StationProps) => (
   </>
 )
 
-const Light = ({ plan }: StationProps) => (
+const Light = ({ job, plan }: StationProps) => (
   <>
     <Part>
       <Figures plan={plan} keys={['luminance', 'flux', 'bounce']} />
@@ -72,6 +73,7 @@ const Light = ({ plan }: StationProps) => (
     </Part>
     <Part title="Light in the room">
       <Figures plan={plan} keys={['lux_0', 'lux_1', 'lux_2', 'lux_3', 'lux_4', 'lux_5', 'surfaces']} />
+      <LampsLit job={job} />
     </Part>
     <Part title="The projector's light">
       <Figures plan={plan} keys={['rated_lm', 'mode_share', 'age_share', 'zoom_long', 'own_contrast', 'pixels_across']} />

@@ -67,12 +67,17 @@ test('a step says where, which points, what the tape reads, and the last one has
 
 test('a thing of the survey is removed by its own pointer and the main seat is marked', () => {
   const seats = [{ name: 'Sofa', x_mm: 1, from_wall_mm: 2, eye_mm: null, platform_mm: 0, main: false }]
-  const job = { document: { survey: { seats, boxes: [], fittings: [] } } } as unknown as JobOut
-  const edit = within(<Things job={job} plan={{ figures: [] } as unknown as Plan} texts={{ '/survey/seats/0/x_mm': '5′' }} />)
+  const job = { document: { survey: { seats, boxes: [], fittings: [], lamps: [] } } } as unknown as JobOut
+  const addition = { into: 'seats', kind: '', changes: [{ pointer: '/survey/seats/-', value: { x_mm: 5 } }] }
+  const edit = within(
+    <Things job={job} plan={{ additions: [addition] } as unknown as Plan} texts={{ '/survey/seats/0/x_mm': '5′' }} />,
+  )
   fireEvent.click(screen.getByRole('button', { name: 'main' }))
   expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/0/main', value: true }])
   fireEvent.click(screen.getByRole('button', { name: 'Remove Sofa' }))
   expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/0', value: null }])
+  fireEvent.click(screen.getByRole('button', { name: 'Add a seat' }))
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/-', value: { x_mm: 5 } }])
   expect(screen.getByRole('button', { name: /Sofa, eye:\s*default/ })).toBeTruthy()
 })
 

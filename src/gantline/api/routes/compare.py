@@ -38,7 +38,8 @@ def compare_fabrics(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Respo
 def map_floor(job_id: UUID, session: SessionDep, shop_id: ShopId, measure: Measure = Measure.ANGLE, state: State = 0) -> Response:
     """Where in the room the picture is good, for one measure; null where light is not known yet."""
     job = read_job(jobs.head(session, shop_id, job_id).document)
-    return answer(floor_map(plan(job, shops.settings_of(session, shop_id)), job.units.to_core(), measure, state=state))
+    shop = shops.settings_of(session, shop_id)
+    return answer(floor_map(plan(job, shop), shop, job.units.to_core(), measure, state=state))
 
 
 @router.get("/{job_id}/seats/{seat}/view", response_model=SeatView)
