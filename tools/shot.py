@@ -1,6 +1,6 @@
 """Take one screenshot of the running application: shot.py PATH OUT [theme] [WxH] [steps...].
 
-A step is click:NAME, press:KEYS or wait:MS; for looking at a change, not for tests.
+A step is click:NAME, tab:NAME, press:KEYS or wait:MS; for looking at a change, not for tests.
 """
 
 import sys
@@ -35,6 +35,8 @@ def main() -> None:
                 page.get_by_role("button", name=rest).or_(page.get_by_role("link", name=rest)).or_(
                     page.get_by_role("tab", name=rest)
                 ).first.click()
+            elif verb == "tab":
+                page.get_by_role("tab", name=rest, exact=True).click()
             elif verb == "press":
                 page.keyboard.press(rest)
             elif verb == "wait":

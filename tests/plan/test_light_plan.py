@@ -108,6 +108,9 @@ def test_the_size_table_says_which_to_take_and_why_not_the_next_larger() -> None
         if made:
             assert made.plan.size_text == row.size
             assert tuple(f.text for f in made.plan.findings if f.severity == "stop") == row.stops
+    free = [at for at, row in enumerate(table.rows) if not row.stops and not row.minds]
+    assert table.advice.startswith(f"{table.rows[free[-1]].diagonal} is the largest with nothing to mind. ")
+    assert table.advice.endswith(table.rows[free[-1] + 1].verdict)
 
 
 def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> None:

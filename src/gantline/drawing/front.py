@@ -106,7 +106,7 @@ def _masks(scene: Scene) -> Iterator[Mark]:
             if points[0][0] < points[2][0] and points[0][1] < points[2][1]:
                 yield Area(key=f"mask-{at}-{side}", role="mask", layer="content", points=points, moves=FRAME)
         yield Area(key=f"mask-{at}-edge", role="mask-edge", layer="content", points=_corners(rect), moves=FRAME)
-        yield Label(key=f"mask-{at}-name", layer="content", at=(rect.centre_x_mm, rect.bottom_mm), text=aspect, role="picture",
+        yield Label(key=f"mask-{at}-name", layer="content", at=(rect.centre_x_mm, rect.top_mm - 0.07 * (picture.top_mm - picture.bottom_mm)), text=aspect, role="picture",
             size="text", moves=FRAME)  # fmt: skip
 
 

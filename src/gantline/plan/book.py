@@ -25,6 +25,7 @@ from gantline.plan.figures import (
 STANDS_IN = Working(
     formula="not entered, so the default stands in", substituted="", result="", rounding="", source="shop default"
 )
+UNSAID = Working(formula="", substituted="", result="", rounding="", source="")
 TYPED = Working(formula="entered", substituted="", result="", rounding="", source="entered for this job")
 
 
@@ -43,8 +44,8 @@ class Book:
         return length_text(length_mm, self.units)
 
     def exact(self, length_mm: float) -> str:
-        """A length for a working: finer than the tape."""
-        return exact_text(length_mm, self.units)
+        """A length for a working: finer than the tape. A brief book shows no workings."""
+        return "" if self.brief else exact_text(length_mm, self.units)
 
     def known(self, pointer: str, natural: Known) -> Known:
         """How an entered field is known: the job's own word, or the field's natural kind."""
@@ -100,6 +101,12 @@ class Book:
         inputs: Sequence[str], source: str, *, entry: Entry | None = None,
     ) -> None:  # fmt: skip
         """A computed length [mm], rounded to the tape once, with its working."""
+        if self.brief:
+            self.figures[key] = Figure(
+                key=key, station=station, label=label, value=length_mm, unit="mm", text=self.text(length_mm), known="computed",
+                working=UNSAID, rests_on=self.assumed_among(inputs), entry=entry,
+            )  # fmt: skip
+            return
         read = read_tape(length_mm, self.units)
         off = abs(read.error_mm)
         word = "long" if read.error_mm > 0 else "short"

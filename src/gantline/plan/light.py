@@ -244,7 +244,7 @@ def _rows(book: Book, model: LightModel, seats: tuple[Placed, ...]) -> tuple[Sea
         book.find("no-seats", "light", "note", "Add seats in the survey to see brightness and contrast where people sit.")
         return ()
     seen, contrast = seat_light(model, eyes_of(seats))
-    gains = seen_gain(model.lobe, model.points, model.lens, eyes_of(seats))
+    gains = seen / luminance_cd_m2(model.flux_lm, model.area_m2, 1.0)
     rows = []
     for k, seat in enumerate(seats):
         brightest, darkest = float(seen[k].max()), float(seen[k].min())

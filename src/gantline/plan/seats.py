@@ -17,6 +17,7 @@ from gantline.plan.book import Book
 from gantline.plan.height import Hung
 from gantline.plan.seats_at import Placed
 
+SEATS_OUTSIDE = "Outside the guidance for seats. "
 SEEN_MM = 0.01  # a frame held by this very bound clears it but for binary rounding
 
 
@@ -73,12 +74,12 @@ def _angle_words(book: Book, seat: Placed, seats: tuple[Placed, ...], angle: flo
     shop = book.shop
     words = []
     if seat.main and not shop["angle_main_low_deg"] <= angle <= shop["angle_main_high_deg"]:
-        words.append(f"main seat: {angle:.0f}°, wished {shop['angle_main_low_deg']:g} to {shop['angle_main_high_deg']:g}°")
+        words.append(f"{angle:.1f}°, wished {shop['angle_main_low_deg']:g} to {shop['angle_main_high_deg']:g}° in the main row")
     nearest, farthest = min(one.distance_mm for one in seats), max(one.distance_mm for one in seats)
     if seat.distance_mm == nearest and angle > shop["angle_near_deg"]:
-        words.append(f"nearest row: {angle:.0f}°, at most {shop['angle_near_deg']:g}°")
+        words.append(f"{angle:.1f}°, at most {shop['angle_near_deg']:g}° in the nearest row")
     if seat.distance_mm == farthest and angle < shop["angle_far_deg"]:
-        words.append(f"farthest row: {angle:.0f}°, at least {shop['angle_far_deg']:g}°")
+        words.append(f"{angle:.1f}°, at least {shop['angle_far_deg']:g}° in the farthest row")
     return words
 
 
@@ -101,4 +102,4 @@ def _find(book: Book, rows: list[SeatRow]) -> None:
     bad = [row for row in rows if row.warnings]
     if bad:
         said = "; ".join(f"{row.name}: {', '.join(row.warnings)}" for row in bad[:4])
-        book.find("seats-outside-guidance", "size", "mind", f"Outside the guidance for seats. {said}.")
+        book.find("seats-outside-guidance", "size", "mind", f"{SEATS_OUTSIDE}{said}.")

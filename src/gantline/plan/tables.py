@@ -6,12 +6,13 @@ from typing import Any
 
 from gantline.core.defaults import Shop
 from gantline.core.light.luminance import CONTRAST_BANDS
-from gantline.job.document import Job
-from gantline.job.edits import Edit, apply
+from gantline.job.document import Job, SizeLead
+from gantline.job.edits import apply
 from gantline.job.records import RecordKind, edits_from
 from gantline.plan.figures import Change
 from gantline.plan.light import SeatLight
 from gantline.plan.plan import Planned, plan
+from gantline.plan.seats import SEATS_OUTSIDE
 
 STEPS = (0.80, 0.87, 0.93, 1.0, 1.06, 1.12, 1.19, 1.26)  # diagonals beside the chosen one, as shares of it
 BANDS = [word for _, word in CONTRAST_BANDS]
@@ -42,10 +43,11 @@ class SizeRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SizeTable:
-    """Candidates from small to large, and the light states their contrasts stand for."""
+    """Candidates from small to large, the light states their contrasts stand for, and which to take and why no larger."""
 
     rows: tuple[SizeRow, ...]
     states: tuple[str, ...]
+    advice: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -91,14 +93,25 @@ def size_table(job: Job, shop: Shop, steps: Sequence[float] = STEPS) -> SizeTabl
             Change(pointer="/size/value_mm", value=diagonal),
             Change(pointer="/size/tidy", value=None),
         )
-        made = plan(job if step == 1.0 else _with(job, changes), shop, brief=True)
+        size = job.size.model_copy(update={"lead": SizeLead.DIAGONAL, "value_mm": diagonal, "tidy": None})
+        made = plan(job if step == 1.0 else job.model_copy(update={"size": size}), shop, brief=True)
         states = made.plan.light_states
         rows.append(_size_row(made, changes, chosen=step == 1.0))
-    return SizeTable(rows=tuple(rows), states=states)
+    return SizeTable(rows=tuple(rows), states=states, advice=_advice(rows))
 
 
-def _with(job: Job, changes: Sequence[Change]) -> Job:
-    return apply(job, [Edit(pointer=one.pointer, value=one.value) for one in changes])
+def _advice(rows: Sequence[SizeRow]) -> str:
+    """The largest size with nothing against it, else with the least; and what speaks against the next larger one."""
+    possible = [at for at, row in enumerate(rows) if not row.stops]
+    if not possible:
+        return f"None of these sizes can be: {rows[0].verdict}"
+    fewest = min(len(rows[at].minds) for at in possible)
+    best = max(at for at in possible if len(rows[at].minds) == fewest)
+    why = "with nothing to mind" if fewest == 0 else f"with the least to mind ({rows[best].verdict})"
+    if best + 1 == len(rows):
+        return f"{rows[best].diagonal} is the largest here {why}."
+    larger = rows[best + 1]
+    return f"{rows[best].diagonal} is the largest {why}. {larger.diagonal} is not: {larger.verdict}"
 
 
 def _size_row(made: Planned, changes: tuple[Change, ...], *, chosen: bool) -> SizeRow:
@@ -106,7 +119,9 @@ def _size_row(made: Planned, changes: tuple[Change, ...], *, chosen: bool) -> Si
     figure = {one.key: one for one in found.figures}
     stops = tuple(one.text for one in found.findings if one.severity == "stop")
     minds = tuple(
-        one.text for one in found.findings if one.severity == "mind" and one.station in ("size", "height", "light", "throw")
+        one.text.removeprefix(SEATS_OUTSIDE)
+        for one in found.findings
+        if one.severity == "mind" and one.station in ("size", "height", "light", "throw")
     )
     main = next((row for row in found.seats if row.main), None)
     lit = next((row for row in found.seat_light if row.main), None)

@@ -2262,9 +2262,11 @@ export interface components {
         };
         /**
          * SizeTable
-         * @description Candidates from small to large, and the light states their contrasts stand for.
+         * @description Candidates from small to large, the light states their contrasts stand for, and which to take and why no larger.
          */
         SizeTable: {
+            /** Advice */
+            advice: string;
             /** Rows */
             rows: components["schemas"]["SizeRow"][];
             /** States */

@@ -129,7 +129,7 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
             )}
           </div>
           <div
-            className={`shrink-0 border-seam border-t ${station === 'size' || station === 'light' ? 'h-[290px]' : 'min-h-[150px]'}`}
+            className={`shrink-0 border-seam border-t ${shown === 'floor' ? 'h-[150px]' : station === 'size' || station === 'light' ? 'h-[290px]' : 'min-h-[150px]'}`}
           >
             {station === 'tension' && <StepStrip plan={plan} at={reached} onStep={setAt} />}
             {station === 'size' && <SizeTableStrip job={job} />}

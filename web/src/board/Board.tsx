@@ -204,7 +204,7 @@ const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps
       : mark.role === 'limit'
         ? 'text-brass'
         : 'text-chalk'
-  const up = mark.role === 'picture' ? '-50%' : mark.role === 'limit' ? '5%' : '-105%'
+  const up = mark.key === 'aspect' ? '0%' : mark.role === 'picture' ? '-50%' : mark.role === 'limit' ? '5%' : mark.key.startsWith('box-name') ? '-50%' : 'calc(-105% - 7px)'
   const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
   return (
     <span

@@ -35,7 +35,6 @@ const ALWAYS = new Set([
   'box',
   'seat',
   'seat-main',
-  'lamp',
   'back-wall',
 ])
 
@@ -46,7 +45,8 @@ const HANDLES: Record<string, readonly StationKey[]> = {
   survey: ['survey', 'light'],
 }
 
-export const isLit = (mark: Mark, station: StationKey): boolean => mark.layer === 'base' || LIT[station].includes(mark.layer)
+export const isLit = (mark: Mark, station: StationKey): boolean =>
+  mark.layer === 'base' || mark.layer === 'content' || LIT[station].includes(mark.layer)
 
 /** Whether a mark is drawn at all while this station is at work. */
 export const isShown = (mark: Mark, station: StationKey): boolean => {

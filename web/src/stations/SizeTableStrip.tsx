@@ -14,8 +14,8 @@ export const useSizeTable = (job: JobOut) =>
 type Column = { key: string; label: string; sort?: string }
 const COLUMNS: readonly Column[] = [
   { key: 'diagonal', label: 'Diagonal', sort: 'diagonal' },
-  { key: 'angles', label: 'Angle near · main · far' },
-  { key: 'necks', label: 'Neck top · centre' },
+  { key: 'angles', label: 'Angle\nnear · main · far' },
+  { key: 'necks', label: 'Neck\ntop · centre' },
   { key: 'pixels', label: 'Pixel' },
   { key: 'luminance', label: 'cd/m²', sort: 'luminance' },
 ]
@@ -36,11 +36,18 @@ export const SizeTableStrip = ({ job }: { job: JobOut }) => {
       tabIndex={0}
       className="relative h-full overflow-auto px-3"
     >
+      <p className="py-1.5 font-semibold text-[15.5px] leading-snug">
+        <Rich text={table.data.advice} />
+      </p>
       <table className="w-full text-[14.5px]" aria-label="Sizes compared">
         <thead className="sticky top-0 bg-velvet">
           <tr className="text-left text-[13px] text-quiet">
             {COLUMNS.map((one) => (
-              <th key={one.key} className="px-1.5 py-1 font-medium" aria-sort={one.sort === sort ? 'descending' : undefined}>
+              <th
+                key={one.key}
+                className="whitespace-pre px-1.5 py-1 font-medium"
+                aria-sort={one.sort === sort ? 'descending' : undefined}
+              >
                 {one.sort ? (
                   <button
                     type="button"
