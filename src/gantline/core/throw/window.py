@@ -1,7 +1,10 @@
 """How far back the lens must be: the throw window. Z counts from the fabric plane to the lens."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+
+import numpy as np
 
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.size import Picture
@@ -86,3 +89,27 @@ def throw_window(lens: Lens, panel: PanelImage, *, margin: float) -> ThrowWindow
     if safe_near > safe_far:
         safe_near = safe_far = (near + far) / 2.0
     return ThrowWindow(near_mm=near, far_mm=far, safe_near_mm=safe_near, safe_far_mm=safe_far)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TableLine:
+    """One line of a maker's table [mm]: picture width (panel as wide), and the distance at either end of the zoom."""
+
+    width_mm: float
+    wide_mm: float
+    long_mm: float
+
+
+def fit_throw(lines: Sequence[TableLine]) -> tuple[Lens, float]:
+    """Throw ratios and the distance offset c0 behind a maker's table of distances.
+
+    Returns: the lens, and c0 [mm]: what the table's point lies farther from the fabric than the pupil.
+    Source: least squares of distance = R W_p + c0 over both ends with one c0.
+    Raises: OutOfRange with fewer than two different widths, or a fit that is no lens.
+    """
+    if len({line.width_mm for line in lines}) < 2:
+        raise OutOfRange("a throw table needs two different picture widths", field="throw_table", got=len(lines))
+    rows = [[line.width_mm, 0.0, 1.0] for line in lines] + [[0.0, line.width_mm, 1.0] for line in lines]
+    right = [line.wide_mm for line in lines] + [line.long_mm for line in lines]
+    (low, high, offset_mm), *_ = np.linalg.lstsq(np.array(rows), np.array(right), rcond=None)
+    return Lens(ratio_low=float(low), ratio_high=float(max(low, high))), float(offset_mm)

@@ -1,0 +1,47 @@
+"""Hanging a projector: pole, plate, joist and cable, from where the lens must be. Lengths [mm]."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Plate:
+    """Where the mount plate's centre sits from the lens: right + and roomward + [mm], and lens axis below the plate."""
+
+    right_mm: float = 0.0
+    roomward_mm: float = 0.0
+    to_axis_mm: float = 0.0
+
+
+def pole_mm(ceiling_mm: float, lens_y_mm: float, plate: Plate) -> float:
+    """Pole to cut: ceiling - lens height - (mount plate + plate to lens axis); below 0 there is no room for the mount."""
+    return ceiling_mm - lens_y_mm - plate.to_axis_mm
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class JoistChoice:
+    """One joist: its centre, the lens place with the plate on it, and how far the lens moves for that [mm]."""
+
+    number: int
+    centre_mm: float
+    lens_mm: float
+    move_mm: float
+
+
+def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) -> tuple[JoistChoice, ...]:
+    """Every joist, nearest first: along the axis the joists are counted on, plate_mm from lens to plate."""
+    found = [
+        JoistChoice(number=number, centre_mm=centre, lens_mm=centre - plate_mm, move_mm=centre - plate_mm - lens_mm)
+        for number, centre in enumerate(centres_mm, start=1)
+    ]
+    return tuple(sorted(found, key=lambda one: abs(one.move_mm)))
+
+
+def cable_mm(start: tuple[float, float, float], end: tuple[float, float, float], *, ceiling_mm: float, slack_mm: float) -> float:
+    """Cable from one point to another up the wall, square along the ceiling and down again, with slack [mm].
+
+    Points (x, y, z). Source: cable runs square to the building. Both ends at or under the ceiling.
+    """
+    up = math.fsum(max(0.0, ceiling_mm - point[1]) for point in (start, end))
+    return up + abs(end[0] - start[0]) + abs(end[2] - start[2]) + slack_mm
