@@ -17,6 +17,7 @@ from gantline.drawing.drawing import draw
 from gantline.job.document import Job
 from gantline.job.file import read_job_file
 from gantline.job.problems import BadDocument
+from gantline.job.records import RecordKind
 from gantline.plan.plan import plan as make_plan
 from gantline.settings import Settings
 
@@ -53,7 +54,7 @@ def sheets(
     paper: Annotated[str, typer.Option(help="a4 or letter")] = "a4",
 ) -> None:
     """Write every sheet of a job file into a folder; fabrics are compared with the sample stores."""
-    from gantline.demo.world import fabric_records
+    from gantline.demo.world import named_records
     from gantline.sheets.pdf import PAPERS
     from gantline.sheets.sheets import SHEETS, Ready
 
@@ -62,7 +63,12 @@ def sheets(
     document = _read(job)
     planned = make_plan(document)
     ready = Ready(
-        job=document, planned=planned, drawing=draw(document, planned), stamp=job.name, paper=paper, fabrics=fabric_records()
+        job=document,
+        planned=planned,
+        drawing=draw(document, planned),
+        stamp=job.name,
+        paper=paper,
+        fabrics=named_records(RecordKind.FABRIC),
     )
     out.mkdir(parents=True, exist_ok=True)
     for kind in SHEETS.values():

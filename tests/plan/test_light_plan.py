@@ -7,10 +7,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.defaults import PLAIN_SHOP, Shop
-from gantline.demo.world import fabric_records
+from gantline.demo.world import named_records
 from gantline.drawing.drawing import draw
 from gantline.job.document import Job
 from gantline.job.edits import Edit, apply
+from gantline.job.records import RecordKind
 from gantline.plan.figures import Finding
 from gantline.plan.floor import Measure, floor_map
 from gantline.plan.plan import plan
@@ -114,10 +115,10 @@ def test_the_size_table_says_which_to_take_and_why_not_the_next_larger() -> None
 
 
 def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> None:
-    lounge = fabric_table(demo_job("narrow-lounge"), PLAIN_SHOP, fabric_records())
+    lounge = fabric_table(demo_job("narrow-lounge"), PLAIN_SHOP, named_records(RecordKind.FABRIC))
     assert lounge.rows[0].name == "Skerry lenticular"
     assert "retro-reflective fabric" in next(row for row in lounge.rows if row.name == "Eider bead").reason
-    hall = fabric_table(demo_job("parish-hall"), PLAIN_SHOP, fabric_records())
+    hall = fabric_table(demo_job("parish-hall"), PLAIN_SHOP, named_records(RecordKind.FABRIC))
     assert [row.rank for row in hall.rows] == list(range(1, len(hall.rows) + 1))
     assert hall.rows[-1].stops or hall.rows[-1].luminance == "0"
     assert all(row.reason for row in hall.rows)

@@ -12,6 +12,7 @@ from pypdf import PdfReader
 from gantline.core.units import plain
 from gantline.drawing.drawing import draw
 from gantline.job.edits import Edit, apply
+from gantline.job.records import RecordKind
 from gantline.plan.plan import plan
 from gantline.sheets.pdf import runs
 from gantline.sheets.sheets import SHEETS, Ready
@@ -129,9 +130,9 @@ def test_text_for_other_programs_is_plain_and_runs_are_short() -> None:
 def test_the_proposal_is_two_pages_with_seats_sizes_and_fabrics_and_their_reasons(name: str) -> None:
     from dataclasses import replace
 
-    from gantline.demo.world import fabric_records
+    from gantline.demo.world import named_records
 
-    made = replace(ready(name), fabrics=fabric_records())
+    made = replace(ready(name), fabrics=named_records(RecordKind.FABRIC))
     text, reader = words(SHEETS["proposal"].make(made))
     assert len(reader.pages) == 2
     for said in (
@@ -145,7 +146,7 @@ def test_the_proposal_is_two_pages_with_seats_sizes_and_fabrics_and_their_reason
         assert said in text
     for seat in made.planned.plan.seats:
         assert seat.name in text
-    for fabric in fabric_records():
+    for fabric in named_records(RecordKind.FABRIC):
         assert fabric[1] in text
 
 

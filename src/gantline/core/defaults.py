@@ -114,6 +114,17 @@ DEFAULTS: Mapping[str, Default] = {
     "reflect_mid": Default(0.4, "share", 0.0, 0.95, "mean reflectance of middling surfaces", "coloured paint, wood"),
     "reflect_dark": Default(0.15, "share", 0.0, 0.95, "mean reflectance of dark surfaces", "dark paint"),
     "reflect_velvet": Default(0.03, "share", 0.0, 0.95, "mean reflectance of velvet", "black pile"),
+    "body_width_mm": Default(400.0, "mm", 50.0, 2000.0, "projector's width", "until the record says more"),
+    "body_height_mm": Default(150.0, "mm", 20.0, 1000.0, "projector's height", "until the record says more"),
+    "body_depth_mm": Default(350.0, "mm", 50.0, 2000.0, "projector's depth", "until the record says more"),
+    "lens_to_wall_face_mm": Default(
+        30.0, "mm", -200.0, 1000.0, "lens to the face that looks at the wall", "pupil inside the body"
+    ),
+    "plate_to_axis_mm": Default(120.0, "mm", 20.0, 600.0, "mount plate and adapter to the lens axis", "usual rated mounts"),
+    "vent_mm": Default(100.0, "mm", 0.0, 1000.0, "free space round the vents", "warm air must get away"),
+    "cable_slack_mm": Default(1000.0, "mm", 0.0, 5000.0, "cable to spare", "a service loop at the mount"),
+    "joist_half_mm": Default(15.0, "mm", 0.0, 60.0, "mount plate off a joist's centre, at most", "screws stay in the wood"),
+    "zoom_spill_mm": Default(3.0, "mm", 0.0, 50.0, "spilled light that needs no mask", "inside any border"),
     "place_tolerance_mm": Default(1.0, "mm", 0.1, 10.0, "how exactly a lens is placed", "a body is seldom set finer by hand"),
     "overspill_mm": Default(0.0, "mm", 0.0, 50.0, "overspill at the sides", "none unless it is set"),
     "two_people_width_mm": Default(

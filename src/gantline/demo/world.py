@@ -41,6 +41,6 @@ def load(session: Session) -> int:
     return len(JOB_FILES)
 
 
-def fabric_records() -> list[tuple[str, str, dict[str, Any]]]:
-    """The sample stores' fabrics as (key, name, body), checked."""
-    return [(one["key"], one["name"], read_record(RecordKind.FABRIC, one["body"])) for one in store_records()["fabric"]]
+def named_records(kind: RecordKind) -> list[tuple[str, str, dict[str, Any]]]:
+    """The sample stores' records of a kind as (key, name, body), checked."""
+    return [(one["key"], one["name"], read_record(kind, one["body"])) for one in store_records()[kind]]

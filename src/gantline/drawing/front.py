@@ -6,11 +6,12 @@ from gantline.core.room import Profile
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, Stop, rectangle
 from gantline.drawing.things import boxes, fittings, lamps
+from gantline.drawing.throw import LENS, throw_front
 from gantline.plan.figures import Change
 from gantline.plan.scene import Rect, Scene
 
 HATCH_MM = 70.0  # depth of the hatched strip that stands for ceiling and floor
-FRAME, LENS = "frame-handle", "lens-handle"
+FRAME = "frame-handle"
 
 
 def front(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Face:
@@ -20,7 +21,7 @@ def front(scene: Scene, units: Units, size_text: str, aspect_text: str) -> Face:
         *fittings(scene, float(units.grid)),
         *_screen(scene, units, size_text, aspect_text),
         *_height(scene, units),
-        *_throw(scene, units),
+        *throw_front(scene, units, _top(scene), FRAME),
         *_drilling(scene, units),
         *_masks(scene),
         *boxes(scene, float(units.grid), "front"),
@@ -137,25 +138,6 @@ def _height(scene: Scene, units: Units) -> Iterator[Mark]:
 def _ceiling_over(scene: Scene, frame: Rect) -> float:
     """Lowest ceiling over the frame [mm], as the bound above it takes it."""
     return Profile(scene.ceiling).lowest(frame.left_mm, frame.right_mm)
-
-
-def _throw(scene: Scene, units: Units) -> Iterator[Mark]:
-    beam = scene.beam
-    if beam is None:
-        return
-    if scene.possible:
-        yield Area(key="reach", role="reach", layer="throw", points=beam.region, moves=FRAME)
-    lens = (beam.lens_x_mm, beam.lens_y_mm)
-    for number, corner in enumerate(_corners(scene.picture)):
-        yield Line(key=f"beam-{number}", role="beam", layer="throw", points=(lens, corner))
-    role = "lens" if beam.fits else "lens-out"
-    yield Dot(key="lens", role=role, layer="throw", at=lens, name="lens", moves=LENS)  # type: ignore[arg-type]
-    yield Dimension(key="lens-height", layer="throw", axis="y", a_mm=0.0, b_mm=beam.lens_y_mm, base_mm=scene.wall_mm, side=1,
-        lane=1, text=length_text(beam.lens_y_mm, units), name="Lens above floor",
-        changes=(Change(pointer="/throw/lens_y_mm", value=None),), moves=LENS)  # fmt: skip
-    yield Dimension(key="lens-across", layer="throw", axis="x", a_mm=0.0, b_mm=beam.lens_x_mm, base_mm=_top(scene), side=1,
-        lane=1, text=length_text(beam.lens_x_mm, units), name="Lens from left wall end",
-        changes=(Change(pointer="/throw/lens_x_mm", value=None),), moves=LENS)  # fmt: skip
 
 
 def _drilling(scene: Scene, units: Units) -> Iterator[Mark]:

@@ -4,13 +4,13 @@ from collections.abc import Iterator
 
 from gantline.core.room import Profile
 from gantline.core.units import Units, length_text
-from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, rectangle
+from gantline.drawing.marks import Area, Dimension, Face, Lanes, Line, Mark, rectangle
 from gantline.drawing.things import boxes, lamps, seats
+from gantline.drawing.throw import lens_from_wall, throw_cut
 from gantline.plan.figures import Change
 from gantline.plan.scene import Scene
 
 WALL_MM = 120.0  # drawn thickness of wall, floor and ceiling
-LENS = "lens-handle"
 
 
 def side(scene: Scene, units: Units) -> Face:
@@ -25,7 +25,8 @@ def side(scene: Scene, units: Units) -> Face:
         *lamps(scene, float(units.grid), "side"),
         *_sight(scene),
         *seats(scene, float(units.grid), "side"),
-        *_lens(scene, units, floor, ceiling),
+        *throw_cut(scene, units, "side", ceiling),
+        *lens_from_wall(scene, units, "x", ceiling + WALL_MM, 1),
     )
     return Face(
         name="side",
@@ -79,29 +80,7 @@ def _sight(scene: Scene) -> Iterator[Mark]:
     for seat in scene.seats:
         eye = (seat.z_mm, seat.eye_mm)
         for edge, y in (("top", picture.top_mm), ("bottom", picture.bottom_mm)):
-            yield Line(key=f"sight-{seat.index}-{edge}", role="sight", layer="size", points=(eye, (z, y)))
+            yield Line(key=f"sight-{seat.index}-{edge}", role="sight", layer="light", points=(eye, (z, y)))
         if seat.platform_mm > 0.0:
             yield Area(key=f"platform-{seat.index}", role="box-cut", layer="survey",
                 points=rectangle(seat.z_mm - 500.0, 0.0, seat.z_mm + 400.0, seat.platform_mm))  # fmt: skip
-
-
-def _lens(scene: Scene, units: Units, floor: float, ceiling: float) -> Iterator[Mark]:
-    beam = scene.beam
-    if beam is None:
-        return
-    z0 = scene.fabric_z_mm
-    near, far = beam.window.near_mm + z0, beam.window.far_mm + z0
-    ys = [y for _, y in beam.region]
-    if scene.possible:
-        low, high = max(min(ys), floor), min(max(ys), ceiling)
-        if high > low:
-            yield Area(key="window", role="window", layer="throw", points=rectangle(near, low, far, high))
-    lens = (beam.distance_mm + z0, beam.lens_y_mm)
-    for edge, y in (("top", scene.picture.top_mm), ("bottom", scene.picture.bottom_mm)):
-        yield Line(key=f"beam-{edge}", role="beam", layer="throw", points=(lens, (z0, y)))
-    yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)
-    yield Label(key="lens-name", layer="throw", at=lens, text="lens", role="eye", moves=LENS)
-    yield Dimension(key="lens-z", layer="throw", axis="x", a_mm=0.0, b_mm=lens[0], base_mm=ceiling + WALL_MM, side=1, lane=1,
-        text=length_text(lens[0], units), name="Lens from bare wall")  # fmt: skip
-    yield Handle(key=LENS, layer="throw", name="Lens", points=(lens,), origin=lens, step_mm=float(units.grid),
-        x_pointer="/throw/lens_from_wall_mm", y_pointer="/throw/lens_y_mm")  # fmt: skip

@@ -3,12 +3,11 @@
 from collections.abc import Iterator
 
 from gantline.core.units import Units, length_text
-from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, rectangle
+from gantline.drawing.marks import Area, Dimension, Face, Lanes, Line, Mark, rectangle
 from gantline.drawing.side import WALL_MM, depth_mm
 from gantline.drawing.things import boxes, lamps, seats
+from gantline.drawing.throw import lens_from_wall, throw_cut
 from gantline.plan.scene import Scene
-
-LENS = "lens-handle"
 
 
 def top(scene: Scene, units: Units) -> Face:
@@ -20,7 +19,8 @@ def top(scene: Scene, units: Units) -> Face:
         *lamps(scene, float(units.grid), "top"),
         *_sight(scene),
         *seats(scene, float(units.grid), "top"),
-        *_lens(scene, units),
+        *throw_cut(scene, units, "top", 0.0),
+        *lens_from_wall(scene, units, "y", 0.0, 1),
         *_dimensions(scene, units, deep),
     )
     return Face(
@@ -48,25 +48,7 @@ def _sight(scene: Scene) -> Iterator[Mark]:
     picture, z = scene.picture, scene.fabric_z_mm
     for seat in scene.seats:
         for edge, x in (("left", picture.left_mm), ("right", picture.right_mm)):
-            yield Line(key=f"sight-{seat.index}-{edge}", role="sight", layer="size", points=((seat.x_mm, seat.z_mm), (x, z)))
-
-
-def _lens(scene: Scene, units: Units) -> Iterator[Mark]:
-    beam = scene.beam
-    if beam is None:
-        return
-    z0, xs = scene.fabric_z_mm, [x for x, _ in beam.region]
-    low, high = max(min(xs), 0.0), min(max(xs), scene.wall_mm)
-    if scene.possible and high - low > 1.0:
-        yield Area(key="window", role="window", layer="throw",
-            points=rectangle(low, beam.window.near_mm + z0, high, beam.window.far_mm + z0))  # fmt: skip
-    lens = (beam.lens_x_mm, beam.distance_mm + z0)
-    for edge, x in (("left", scene.picture.left_mm), ("right", scene.picture.right_mm)):
-        yield Line(key=f"beam-{edge}", role="beam", layer="throw", points=(lens, (x, z0)))
-    yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)
-    yield Label(key="lens-name", layer="throw", at=lens, text="lens", role="eye", moves=LENS)
-    yield Handle(key=LENS, layer="throw", name="Lens", points=(lens,), origin=lens, step_mm=float(units.grid),
-        x_pointer="/throw/lens_x_mm", y_pointer="/throw/lens_from_wall_mm")  # fmt: skip
+            yield Line(key=f"sight-{seat.index}-{edge}", role="sight", layer="light", points=((seat.x_mm, seat.z_mm), (x, z)))
 
 
 def _dimensions(scene: Scene, units: Units, deep: float) -> Iterator[Mark]:

@@ -183,8 +183,48 @@ class HeightWish(Closed):
     skirting_mm: DistanceMm | None = None
 
 
+class ProjectorBody(Closed):
+    """The projector's body, standing, seen facing the screen [mm]; null is the shop default.
+
+    lens_to_wall_face_mm: from the lens to the face that looks at the wall, a cabinet-top body's back.
+    plate_*: where the mount plate's centre sits from the lens when hung; the axis lies plate_to_axis_mm under it.
+    """
+
+    width_mm: LengthMm | None = None
+    height_mm: LengthMm | None = None
+    depth_mm: LengthMm | None = None
+    lens_from_left_mm: DistanceMm | None = None
+    lens_above_base_mm: DistanceMm | None = None
+    lens_to_wall_face_mm: PositionMm | None = None
+    plate_right_mm: PositionMm | None = None
+    plate_roomward_mm: PositionMm | None = None
+    plate_to_axis_mm: DistanceMm | None = None
+    vent_side_mm: DistanceMm | None = None
+    vent_rear_mm: DistanceMm | None = None
+    vent_top_mm: DistanceMm | None = None
+    foot_spacing_mm: LengthMm | None = None
+    foot_turn_mm: LengthMm | None = None
+    foot_range_mm: DistanceMm | None = None
+    mass_kg: Annotated[float, Field(gt=0.0, le=1000.0, allow_inf_nan=False)] | None = None
+
+
+class CablePoint(Closed):
+    """Where signal and power come from [mm]: from the left wall end, above the floor, out of the bare wall."""
+
+    x_mm: PositionMm | None = None
+    y_mm: DistanceMm | None = None
+    z_mm: DistanceMm | None = None
+
+
+Turn = Annotated[float, Field(ge=-30.0, le=30.0, allow_inf_nan=False)]
+
+
 class ProjectorPlace(Closed):
-    """The projector and its lens. Shift as shares of the whole panel image, up, down, to either side."""
+    """The projector and its lens. Shift as shares of the whole panel image, up, down, to either side.
+
+    distance_offset_mm: what the point lens_from_wall_mm is measured to lies farther out than the pupil.
+    Turns [deg]: yaw nose to the right +, pitch nose up +, roll picture's right end up +.
+    """
 
     name: Line = ""
     ratio_low: Ratio | None = None
@@ -200,6 +240,13 @@ class ProjectorPlace(Closed):
     lens_x_mm: DistanceMm | None = None
     lens_y_mm: DistanceMm | None = None
     lens_from_wall_mm: LengthMm | None = None
+    distance_offset_mm: PositionMm = 0.0
+    yaw_deg: Turn = 0.0
+    pitch_deg: Turn = 0.0
+    roll_deg: Turn = 0.0
+    mount: Literal["joist", "blocking", "shelf", "cabinet"] | None = None
+    body: ProjectorBody = ProjectorBody()
+    cable_from: CablePoint = CablePoint()
 
 
 class FrameBuild(Closed):

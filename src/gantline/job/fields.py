@@ -95,3 +95,9 @@ class Closed(BaseModel):
     """A model that knows its fields: anything else is refused, so that a slip is not lost."""
 
     model_config = ConfigDict(extra="forbid", frozen=True, json_schema_serialization_defaults_required=True)
+
+
+class Record(BaseModel):
+    """Open: what Gantline does not know yet stays in the record."""
+
+    model_config = ConfigDict(extra="allow", frozen=True)

@@ -6,14 +6,14 @@ from collections.abc import Mapping
 from enum import StrEnum
 from typing import Annotated, Any
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError, model_validator
+from pydantic import Field, ValidationError
 
 from gantline.core.light.lobe import FabricKind
 from gantline.core.tension.holds import Hold
-from gantline.core.throw.shift import ReachShape
 from gantline.job.edits import Edit
-from gantline.job.fields import AspectText, DistanceMm, LengthMm, Line, Ratio, Reach, Share
+from gantline.job.fields import DistanceMm, LengthMm, Line, Record, Share
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
+from gantline.job.projector_record import ProjectorRecord, projector_edits
 
 
 class RecordKind(StrEnum):
@@ -23,12 +23,6 @@ class RecordKind(StrEnum):
     KIT = "kit"
     PROJECTOR = "projector"
     FIXING = "fixing"
-
-
-class Record(BaseModel):
-    """Open: what Gantline does not know yet stays in the record."""
-
-    model_config = ConfigDict(extra="allow", frozen=True)
 
 
 class FabricRecord(Record):
@@ -54,26 +48,6 @@ class KitRecord(Record):
     hold: Hold = Hold.SPRING
     spacing_mm: LengthMm | None = None
     inset_mm: LengthMm | None = None
-
-
-class ProjectorRecord(Record):
-    """A projector's panel, throw ratio range and shift reach (shares of the whole panel image)."""
-
-    ratio_low: Ratio
-    ratio_high: Ratio
-    panel_aspect: AspectText = "16:9"
-    has_shift: bool = True
-    shift_up: Reach = 0.0
-    shift_down: Reach = 0.0
-    shift_side: Reach = 0.0
-    reach: ReachShape = ReachShape.RECTANGLE
-    offset: Reach = 0.0
-
-    @model_validator(mode="after")
-    def _range(self) -> "ProjectorRecord":
-        if self.ratio_low > self.ratio_high:
-            raise ValueError("The throw ratio at the wide end must not exceed the one at the long end.")
-        return self
 
 
 class FixingRecord(Record):
@@ -129,8 +103,7 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any]) -> list[Edi
     """The edits that take a record into a job: its values are copied, so the job stands alone."""
     match kind:
         case RecordKind.PROJECTOR:
-            keys = ("ratio_low", "ratio_high", "panel_aspect", "has_shift", "shift_up", "shift_down", "shift_side", "reach")
-            return _copied("/throw", name, body, (*keys, "offset"))
+            return projector_edits(name, dict(body))
         case RecordKind.FIXING:
             edits = _copied("/wall", name, body, ("drop_mm", "row_offset_mm", "side_play_mm", "lift_on_mm"))
             return edits + _copied("/frame", None, body, ("standoff_mm",))

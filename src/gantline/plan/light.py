@@ -212,6 +212,8 @@ def _model(
     low, high = float(given.ratio_low or 1.0), float(given.ratio_high or 1.0)
     zoom = zoom_share(beam.distance_mm / beam.panel.width_mm, low, high, output.zoom_long_share)
     panel = panel_share(picture.width_mm / picture.height_mm, beam.panel.width_mm / beam.panel.height_mm)
+    if beam.turned is not None:
+        zoom, panel = zoom_share(beam.turned.pose.ratio, low, high, output.zoom_long_share), beam.turned.share
     flux = flux_lm(output, zoom=zoom, panel=panel)
     area = picture.width_mm * picture.height_mm / 1e6
     keys = ["rated_lm", "mode_share", "age_share", "zoom_long", "width", "height"]

@@ -11,12 +11,14 @@ from gantline.job.document import Job
 from gantline.job.fields import Closed
 from gantline.plan.additions import Addition, additions
 from gantline.plan.book import Book
+from gantline.plan.by_zoom import ByZoom
 from gantline.plan.content import ShapeRow, content
 from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
 from gantline.plan.fittings import check_covered
 from gantline.plan.height import Hung, height
 from gantline.plan.lens import fabric_plane_mm
 from gantline.plan.light import LightModel, SeatLight, light
+from gantline.plan.mount import JoistRow
 from gantline.plan.scene import Scene, build_scene
 from gantline.plan.seats import SeatRow, seat_rows
 from gantline.plan.seats_at import Placed, place_seats
@@ -52,6 +54,8 @@ class Plan:
     light_states: tuple[str, ...]
     shapes: tuple[ShapeRow, ...]
     additions: tuple[Addition, ...]
+    joists: tuple[JoistRow, ...]
+    by_zoom: ByZoom | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -79,7 +83,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
     seats = place_seats(book, fabric_mm)
     sized = size(book, room.wall_mm, seats, fabric_mm)
     hung = height(book, room, sized, tuple(seat.eye for seat in seats))
-    beam = throw(book, hung, fabric_mm)
+    beam = throw(book, room, sized, hung, fabric_mm)
     lit = light(book, room, hung, beam, seats)
     seen = seat_rows(book, hung, seats, *_pixels(book, hung, beam))
     shapes = () if brief else content(book, sized)
@@ -115,6 +119,8 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
         seat_light=lit.rows,
         light_states=lit.states,
         shapes=shapes,
+        joists=beam.mounted.joists if beam and beam.mounted else (),
+        by_zoom=beam.shapes if beam else None,
         additions=() if brief else additions(book, hung.place.centre_x_mm),
     )
     scene = build_scene(book, room, hung, drilling, beam, stretch, shapes)
@@ -202,7 +208,7 @@ def _gist(book: Book, key: StationKey, size: str) -> str:
         case "throw":
             stops = any(one.station == "throw" and one.severity == "stop" for one in book.findings)
             if stops:
-                return "out of reach"
+                return "not from here"
             if text("throw_distance"):
                 return f"{text('throw_distance')} in reach" if text("shift_vertical") else "waits for a height"
             return "no lens yet"

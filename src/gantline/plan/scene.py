@@ -12,6 +12,7 @@ from gantline.plan.book import Book
 from gantline.plan.content import ShapeRow
 from gantline.plan.fittings import band_mm
 from gantline.plan.height import Hung
+from gantline.plan.lens_place import joists_mm
 from gantline.plan.survey import Room
 from gantline.plan.tension import Stretch
 from gantline.plan.throw import Beam
@@ -160,7 +161,7 @@ def build_scene(
             for at, one in enumerate(book.job.survey.lamps)
         ),
         shapes=tuple(_shape(picture, row) for row in shapes),
-        joists=_joists(book, room),
+        joists=joists_mm(book, room),
         joists_to_wall=book.job.survey.joists is None or book.job.survey.joists.runs == "to-the-wall",
     )
 
@@ -194,15 +195,6 @@ def _shape(picture: Rect, row: ShapeRow) -> tuple[str, Rect]:
     rect = Rect(left_mm=picture.left_mm + side, right_mm=picture.right_mm - side,
         bottom_mm=picture.bottom_mm + level, top_mm=picture.top_mm - level)  # fmt: skip
     return row.aspect, rect
-
-
-def _joists(book: Book, room: Room) -> tuple[float, ...]:
-    given = book.job.survey.joists
-    if given is None:
-        return ()
-    end = room.wall_mm if given.runs == "to-the-wall" else _mm(book, "room_depth")
-    count = int(max(0.0, end - given.first_mm) // given.spacing_mm) + 1
-    return tuple(given.first_mm + k * given.spacing_mm for k in range(count) if given.first_mm + k * given.spacing_mm <= end)
 
 
 def _rects(hung: Hung) -> tuple[Rect, Rect]:

@@ -40,6 +40,8 @@ def frame_dxf(face: Face, name: str) -> bytes:
 
 
 def _draw(space: "Modelspace", mark: Mark) -> None:
+    if mark.layer == "content":  # what is looked at, not what is built
+        return
     role = getattr(mark, "role", "")
     layer = LAYERS.get(role, ("", 0))[0]
     match mark:

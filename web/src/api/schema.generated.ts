@@ -192,6 +192,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/projectors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Projectors
+         * @description The shop's projectors from this place and anywhere in the room; those that fit first.
+         */
+        get: operations["compare_projectors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/readings": {
         parameters: {
             query?: never;
@@ -460,6 +480,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stores/{kind}/file/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Records
+         * @description All records of a kind as one file, CSV or JSON.
+         */
+        get: operations["export_records"];
+        put?: never;
+        /**
+         * Import Records
+         * @description Take in a file of records, all or none; a record with a known key is replaced.
+         */
+        post: operations["import_records"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stores/{kind}/{key}": {
         parameters: {
             query?: never;
@@ -530,7 +574,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
         };
         /**
          * BorderFaces
@@ -583,6 +627,28 @@ export interface components {
              * @default 0
              */
             z_mm: number;
+        };
+        /**
+         * ByZoom
+         * @description All shapes, the screen's own first, and where one place serves them all.
+         */
+        ByZoom: {
+            /** Rows */
+            rows: components["schemas"]["ZoomRow"][];
+            /** Window */
+            window: string;
+        };
+        /**
+         * CablePoint
+         * @description Where signal and power come from [mm]: from the left wall end, above the floor, out of the bare wall.
+         */
+        CablePoint: {
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
+            /** Z Mm */
+            z_mm: number | null;
         };
         /**
          * Caution
@@ -755,7 +821,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
         };
         /**
          * Drawing
@@ -1334,15 +1400,21 @@ export interface components {
             tension: components["schemas"]["Tensioning"];
             /**
              * @default {
+             *       "body": {},
+             *       "cable_from": {},
+             *       "distance_offset_mm": 0,
              *       "has_shift": true,
              *       "hung": false,
              *       "name": "",
              *       "offset": 0,
              *       "panel_aspect": "16:9",
+             *       "pitch_deg": 0,
              *       "reach": "rectangle",
+             *       "roll_deg": 0,
              *       "shift_down": 0,
              *       "shift_side": 0,
-             *       "shift_up": 0
+             *       "shift_up": 0,
+             *       "yaw_deg": 0
              *     }
              */
             throw: components["schemas"]["ProjectorPlace"];
@@ -1453,6 +1525,22 @@ export interface components {
             style: components["schemas"]["LengthStyle"];
         };
         /**
+         * JoistRow
+         * @description One joist: where it is, where the lens comes with the plate on it, and how far that is from now.
+         */
+        JoistRow: {
+            /** Centre */
+            centre: string;
+            /** Here */
+            here: boolean;
+            /** Lens */
+            lens: string;
+            /** Move */
+            move: string;
+            /** Number */
+            number: number;
+        };
+        /**
          * Joists
          * @description Ceiling joists: which way they run, the first one and the spacing [mm].
          */
@@ -1527,7 +1615,7 @@ export interface components {
              * @default wall
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
             /**
              * Size
              * @default small
@@ -1682,7 +1770,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
         };
         /**
          * MarkRow
@@ -1760,6 +1848,7 @@ export interface components {
         Plan: {
             /** Additions */
             additions: components["schemas"]["Addition"][];
+            by_zoom: components["schemas"]["ByZoom"] | null;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Figures */
@@ -1768,6 +1857,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** Hooks */
             hooks: string;
+            /** Joists */
+            joists: components["schemas"]["JoistRow"][];
             /** Light States */
             light_states: string[];
             /** Local Rules */
@@ -1862,10 +1953,63 @@ export interface components {
             type: string;
         };
         /**
+         * ProjectorBody
+         * @description The projector's body, standing, seen facing the screen [mm]; null is the shop default.
+         *
+         *     lens_to_wall_face_mm: from the lens to the face that looks at the wall, a cabinet-top body's back.
+         *     plate_*: where the mount plate's centre sits from the lens when hung; the axis lies plate_to_axis_mm under it.
+         */
+        ProjectorBody: {
+            /** Depth Mm */
+            depth_mm: number | null;
+            /** Foot Range Mm */
+            foot_range_mm: number | null;
+            /** Foot Spacing Mm */
+            foot_spacing_mm: number | null;
+            /** Foot Turn Mm */
+            foot_turn_mm: number | null;
+            /** Height Mm */
+            height_mm: number | null;
+            /** Lens Above Base Mm */
+            lens_above_base_mm: number | null;
+            /** Lens From Left Mm */
+            lens_from_left_mm: number | null;
+            /** Lens To Wall Face Mm */
+            lens_to_wall_face_mm: number | null;
+            /** Mass Kg */
+            mass_kg: number | null;
+            /** Plate Right Mm */
+            plate_right_mm: number | null;
+            /** Plate Roomward Mm */
+            plate_roomward_mm: number | null;
+            /** Plate To Axis Mm */
+            plate_to_axis_mm: number | null;
+            /** Vent Rear Mm */
+            vent_rear_mm: number | null;
+            /** Vent Side Mm */
+            vent_side_mm: number | null;
+            /** Vent Top Mm */
+            vent_top_mm: number | null;
+            /** Width Mm */
+            width_mm: number | null;
+        };
+        /**
          * ProjectorPlace
          * @description The projector and its lens. Shift as shares of the whole panel image, up, down, to either side.
+         *
+         *     distance_offset_mm: what the point lens_from_wall_mm is measured to lies farther out than the pupil.
+         *     Turns [deg]: yaw nose to the right +, pitch nose up +, roll picture's right end up +.
          */
         ProjectorPlace: {
+            /** @default {} */
+            body: components["schemas"]["ProjectorBody"];
+            /** @default {} */
+            cable_from: components["schemas"]["CablePoint"];
+            /**
+             * Distance Offset Mm
+             * @default 0
+             */
+            distance_offset_mm: number;
             /**
              * Has Shift
              * @default true
@@ -1882,6 +2026,8 @@ export interface components {
             lens_x_mm: number | null;
             /** Lens Y Mm */
             lens_y_mm: number | null;
+            /** Mount */
+            mount: ("joist" | "blocking" | "shelf" | "cabinet") | null;
             /**
              * Name
              * @default
@@ -1897,12 +2043,22 @@ export interface components {
              * @default 16:9
              */
             panel_aspect: string;
+            /**
+             * Pitch Deg
+             * @default 0
+             */
+            pitch_deg: number;
             /** Ratio High */
             ratio_high: number | null;
             /** Ratio Low */
             ratio_low: number | null;
             /** @default rectangle */
             reach: components["schemas"]["ReachShape"];
+            /**
+             * Roll Deg
+             * @default 0
+             */
+            roll_deg: number;
             /**
              * Shift Down
              * @default 0
@@ -1918,6 +2074,68 @@ export interface components {
              * @default 0
              */
             shift_up: number;
+            /**
+             * Yaw Deg
+             * @default 0
+             */
+            yaw_deg: number;
+        };
+        /**
+         * ProjectorRow
+         * @description One projector of the stores: from the place that is set, in words, and where in the room it could be.
+         *
+         *     verdict is the first thing against it here; sizes what it could fill from here; place where it could be,
+         *     with the changes that put it there (none where it can be nowhere).
+         */
+        ProjectorRow: {
+            /** Bands */
+            bands: string[];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Chosen */
+            chosen: boolean;
+            /** Contrasts */
+            contrasts: string[];
+            /** Fits */
+            fits: boolean;
+            /** Key */
+            key: string;
+            /** Luminance */
+            luminance: string;
+            /** Margin */
+            margin: string;
+            /** Name */
+            name: string;
+            /** Noise */
+            noise: string;
+            /** Pixels */
+            pixels: string;
+            /** Place */
+            place: string;
+            /** Price */
+            price: string;
+            /** Sizes */
+            sizes: string;
+            /** Sort */
+            sort: string;
+            /** Sorts */
+            sorts: {
+                [key: string]: number;
+            };
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * ProjectorTable
+         * @description The projectors, those that fit here first; the light states of the contrasts; the place in words.
+         */
+        ProjectorTable: {
+            /** Here */
+            here: string;
+            /** Rows */
+            rows: components["schemas"]["ProjectorRow"][];
+            /** States */
+            states: string[];
         };
         /**
          * ReachShape
@@ -2575,6 +2793,35 @@ export interface components {
             source: string;
             /** Substituted */
             substituted: string;
+        };
+        /**
+         * ZoomRow
+         * @description One shape from this place, in words; image is the panel's image round the picture [mm]: left, bottom, right, top.
+         */
+        ZoomRow: {
+            /** Aspect */
+            aspect: string;
+            /** Image Mm */
+            image_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Index */
+            index: number;
+            /** Light */
+            light: string;
+            /** Picture */
+            picture: string;
+            /** Shift */
+            shift: string;
+            /** Spill */
+            spill: string;
+            /** Trouble */
+            trouble: string;
+            /** Zoom */
+            zoom: string;
         };
     };
     responses: never;
@@ -3540,6 +3787,98 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    compare_projectors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectorTable"];
                 };
             };
             /** @description The request cannot be parsed */
@@ -4946,6 +5285,195 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordOut"][];
+                };
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    export_records: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+                form: "csv" | "json";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request cannot be parsed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile, or nothing to bring back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field cannot be used */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description If-Match is missing */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The database is out of reach */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    import_records: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+                form: "csv" | "json";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": unknown;
+                "text/csv": string;
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

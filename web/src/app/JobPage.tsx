@@ -5,7 +5,7 @@ import { Board, type Ghost, TapeStrip } from '../board'
 import { JobContext, useThisJob } from '../job/context'
 import { ShownContext } from '../job/shown'
 import { useJob } from '../job/useJob'
-import { Findings, LightStrip, PANELS, SizeTableStrip, StepStrip, useSizeTable } from '../stations'
+import { Findings, LightStrip, PANELS, SizeTableStrip, StepStrip, ThrowStrip, useSizeTable } from '../stations'
 import { History } from './History'
 import { JobTools } from './JobTools'
 import { KeysHelp } from './KeysHelp'
@@ -87,69 +87,72 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
   const Panel = PANELS[station]
   const texts = job.plan.reading_texts
   return (
-    <div className="flex h-full flex-col">
-      <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
-        <h1 className="truncate font-bold text-xl">{job.document.name}</h1>
-        <span className="truncate text-quiet">{job.document.place}</span>
-      </TopBar>
-      <Notices />
-      <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
-        <Rope jobId={job.id} stations={plan.stations} current={station} />
-        <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
-          <div className="flex px-3 pt-2">
-            <div role="tablist" aria-label="Face" className="flex gap-1">
-              {(station === 'light' ? [...FACES, ...LIGHT_FACES] : FACES).map((one) => (
-                <button
-                  key={one}
-                  type="button"
-                  role="tab"
-                  aria-selected={one === shown}
-                  onClick={() => setSide(one)}
-                  className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
-                >
-                  {NAMES[one]}
-                </button>
-              ))}
+    <ShownContext value={{ shape, showShape }}>
+      <div className="flex h-full flex-col">
+        <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
+          <h1 className="truncate font-bold text-xl">{job.document.name}</h1>
+          <span className="truncate text-quiet">{job.document.place}</span>
+        </TopBar>
+        <Notices />
+        <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
+          <Rope jobId={job.id} stations={plan.stations} current={station} />
+          <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
+            <div className="flex px-3 pt-2">
+              <div role="tablist" aria-label="Face" className="flex gap-1">
+                {(station === 'light' ? [...FACES, ...LIGHT_FACES] : FACES).map((one) => (
+                  <button
+                    key={one}
+                    type="button"
+                    role="tab"
+                    aria-selected={one === shown}
+                    onClick={() => setSide(one)}
+                    className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
+                  >
+                    {NAMES[one]}
+                  </button>
+                ))}
+              </div>
+              <History job={job} />
             </div>
-            <History job={job} />
-          </div>
-          <div className="min-h-0 flex-1 px-2">
-            {shown === 'floor' && <FloorFace job={job} plan={plan} face={face} />}
-            {shown === 'seat' && <SeatFace job={job} plan={plan} />}
-            {shown !== 'floor' && shown !== 'seat' && (
-              <Board
-                key={shown}
-                face={face}
-                station={lit}
-                now={now}
-                done={done}
-                ghosts={ghosts}
-                shape={station === 'size' ? shape : null}
-              />
-            )}
-          </div>
-          <div
-            className={`shrink-0 border-seam border-t ${shown === 'floor' ? 'h-[150px]' : station === 'size' || station === 'light' ? 'h-[290px]' : 'min-h-[150px]'}`}
+            <div className="min-h-0 flex-1 px-2">
+              {shown === 'floor' && <FloorFace job={job} plan={plan} face={face} />}
+              {shown === 'seat' && <SeatFace job={job} plan={plan} />}
+              {shown !== 'floor' && shown !== 'seat' && (
+                <Board
+                  key={shown}
+                  face={face}
+                  station={lit}
+                  now={now}
+                  done={done}
+                  ghosts={ghosts}
+                  shape={station === 'size' || station === 'throw' ? shape : null}
+                />
+              )}
+            </div>
+            <div
+              className={`shrink-0 border-seam border-t ${shown === 'floor' ? 'h-[150px]' : ['size', 'light', 'throw'].includes(station) ? 'h-[270px]' : 'min-h-[150px]'}`}
+            >
+              {station === 'tension' && <StepStrip plan={plan} at={reached} onStep={setAt} />}
+              {station === 'size' && <SizeTableStrip job={job} />}
+              {station === 'light' && <LightStrip job={job} plan={plan} />}
+              {station === 'throw' && <ThrowStrip job={job} plan={plan} />}
+              {!['tension', 'size', 'light', 'throw'].includes(station) && (
+                <TapeStrip pieces={preview?.tape ?? job.drawing.tape} />
+              )}
+            </div>
+          </main>
+          <aside
+            aria-label="Station"
+            className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
           >
-            {station === 'tension' && <StepStrip plan={plan} at={reached} onStep={setAt} />}
-            {station === 'size' && <SizeTableStrip job={job} />}
-            {station === 'light' && <LightStrip job={job} plan={plan} />}
-            {!['tension', 'size', 'light'].includes(station) && <TapeStrip pieces={preview?.tape ?? job.drawing.tape} />}
-          </div>
-        </main>
-        <aside
-          aria-label="Station"
-          className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
-        >
-          <h2 className="mb-2 font-bold text-[22px]">{plan.stations.find((one) => one.key === station)?.label}</h2>
-          <Findings plan={plan} station={station} />
-          <ShownContext value={{ shape, showShape }}>
+            <h2 className="mb-2 font-bold text-[22px]">{plan.stations.find((one) => one.key === station)?.label}</h2>
+            <Findings plan={plan} station={station} />
             <Panel job={job} plan={plan} texts={texts} />
-          </ShownContext>
-        </aside>
+          </aside>
+        </div>
+        <KeysHelp open={help} onClose={() => setHelp(false)} />
       </div>
-      <KeysHelp open={help} onClose={() => setHelp(false)} />
-    </div>
+    </ShownContext>
   )
 }
 

@@ -40,7 +40,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
       void job.edit(edits)
     },
   })
-  const shown = face.marks.filter((mark) => isShown(mark, station) || (shape !== null && mark.key.startsWith(`mask-${shape}-`)))
+  const shown = face.marks.filter((mark) => isShown(mark, station) || isLooked(mark, station, shape))
   const handles = shown.filter((mark): mark is Handle => mark.kind === 'handle')
   const shift = useShift(live, handles, sheet)
   const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
@@ -113,6 +113,10 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
     </div>
   )
 }
+
+/** The content shape looked at: its masks at Size, its spilled light at Throw. */
+const isLooked = (mark: Mark, station: StationKey, shape: number | null) =>
+  shape !== null && mark.key.startsWith(`${station === 'throw' ? 'spill' : 'mask'}-${shape}-`)
 
 /** A size that was not taken, for comparison: left, bottom, right, top [mm]. */
 export type Ghost = { name: string; rect: readonly number[] }
@@ -192,6 +196,9 @@ type BoardLabelProps = {
 const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
+/** How a label stands to its place; others stand above it. */
+const LIFTED: Record<string, string | undefined> = { limit: '5%', shadow: '-50%' }
+
 const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps) => {
   if (narrow && mark.role === 'picture' && mark.size !== 'large') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
@@ -204,11 +211,13 @@ const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps
       : mark.role === 'limit'
         ? 'text-brass'
         : 'text-chalk'
-  const up = mark.key === 'aspect' ? '0%' : mark.role === 'picture' ? '-50%' : mark.role === 'limit' ? '5%' : mark.key.startsWith('box-name') ? '-50%' : 'calc(-105% - 7px)'
+  const up =
+    LIFTED[mark.role] ??
+    (mark.key === 'aspect' ? '0%' : mark.role === 'picture' || mark.key.startsWith('box-name') ? '-50%' : 'calc(-105% - 7px)')
   const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour}`}
+      className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour} ${mark.role === 'shadow' ? 'rounded bg-bench px-2 py-0.5' : ''}`}
       style={{
         left: xPx + moved.dxPx + pad,
         top: yPx + moved.dyPx + downPx,

@@ -3,9 +3,9 @@ import type { Mark, StationKey } from '../api/client'
 /** What a station lights up; the rest of the board is dimmed, its dimensions rest. */
 const LIT: Record<StationKey, readonly string[]> = {
   survey: ['survey'],
-  size: ['size'],
-  light: ['size'],
-  height: ['size', 'height'],
+  size: ['size', 'light'],
+  light: ['size', 'light'],
+  height: ['size', 'light', 'height'],
   throw: ['size', 'throw'],
   wall: ['survey', 'size', 'wall'],
   tension: ['tension'],
@@ -50,6 +50,8 @@ export const isLit = (mark: Mark, station: StationKey): boolean =>
 
 /** Whether a mark is drawn at all while this station is at work. */
 export const isShown = (mark: Mark, station: StationKey): boolean => {
+  // at Throw the picture is what the light does to it, so its own texts step back
+  if (station === 'throw' && mark.kind === 'label' && mark.role === 'picture') return false
   if (mark.layer === 'base') return true
   if (mark.layer === 'content') return false
   if (mark.kind === 'dimension') return DIMENSIONS[station].includes(mark.layer)

@@ -114,11 +114,11 @@ const Height = ({ plan }: StationProps) => (
   </>
 )
 
-const Throw = ({ plan }: StationProps) => (
+const Throw = ({ job, plan }: StationProps) => (
   <>
     <Part>
       <TakeFrom kind="projector" label="Take a projector from the stores" />
-      <Figures plan={plan} keys={['projector', 'lens_from_wall', 'lens_y', 'lens_x']} />
+      <Figures plan={plan} keys={['projector', 'lens_from_wall', 'lens_y', 'lens_x', 'shaded']} />
     </Part>
     <Part title="Window">
       <Figures plan={plan} keys={['window_near', 'window_far', 'throw_distance', 'panel_width']} />
@@ -126,27 +126,60 @@ const Throw = ({ plan }: StationProps) => (
     <Part title="Shift">
       <Figures plan={plan} keys={['shift_vertical', 'reach_left', 'shift_horizontal']} />
     </Part>
+    {job.document.throw.mount === 'cabinet' && (
+      <Part title="On the cabinet">
+        <Figures
+          plan={plan}
+          keys={[
+            'cabinet_height',
+            'feet_out',
+            'cabinet_gap',
+            'cabinet_depth',
+            'foot_left',
+            'foot_back',
+            'per_mm_width',
+            'per_mm_top',
+            'per_mm_bottom',
+          ]}
+        />
+      </Part>
+    )}
+    <Cautions plan={plan} station="throw" />
+    <Part title="Mount and cable">
+      <Figures
+        plan={plan}
+        keys={['hung', 'mount', 'pole', 'plate_x', 'plate_z', 'plate_right', 'plate_roomward', 'plate_to_axis']}
+      />
+      <Figures plan={plan} keys={['cable', 'cable_x', 'cable_y', 'cable_z']} />
+    </Part>
+    <Part title="Turned or tilted">
+      <Figures plan={plan} keys={['turned_share', 'yaw_deg', 'pitch_deg', 'roll_deg']} />
+    </Part>
     <Part title="Lens and panel">
       <Figures
         plan={plan}
+        keys={['ratio_low', 'ratio_high', 'panel_aspect', 'has_shift', 'shift_up', 'shift_down', 'shift_side', 'reach', 'offset']}
+      />
+    </Part>
+    <Part title="Body and the air it needs">
+      <Figures
+        plan={plan}
         keys={[
-          'ratio_low',
-          'ratio_high',
-          'panel_aspect',
-          'hung',
-          'has_shift',
-          'shift_up',
-          'shift_down',
-          'shift_side',
-          'reach',
-          'offset',
+          'body_width',
+          'body_height',
+          'body_depth',
+          'body_lens_from_left',
+          'body_lens_above_base',
+          'body_lens_to_wall_face',
+          'body_vent_side',
+          'body_vent_rear',
+          'body_vent_top',
         ]}
       />
     </Part>
     <Part title="Fabric plane and picture">
       <Figures plan={plan} keys={['frame_depth', 'standoff', 'overspill']} />
     </Part>
-    <Cautions plan={plan} station="throw" />
   </>
 )
 

@@ -11,6 +11,7 @@ from gantline.job.file import read_job
 from gantline.job.records import RecordKind
 from gantline.plan.floor import FloorMap, Measure, floor_map
 from gantline.plan.plan import plan
+from gantline.plan.projectors import ProjectorTable, projector_table
 from gantline.plan.seat_view import SeatView, seat_view
 from gantline.plan.tables import FabricTable, SizeTable, fabric_table, size_table
 from gantline.store import jobs, shops
@@ -32,6 +33,14 @@ def compare_fabrics(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Respo
     job = read_job(jobs.head(session, shop_id, job_id).document)
     records = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, RecordKind.FABRIC)]
     return answer(fabric_table(job, shops.settings_of(session, shop_id), records))
+
+
+@router.get("/{job_id}/projectors", response_model=ProjectorTable)
+def compare_projectors(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Response:
+    """The shop's projectors from this place and anywhere in the room; those that fit first."""
+    job = read_job(jobs.head(session, shop_id, job_id).document)
+    records = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, RecordKind.PROJECTOR)]
+    return answer(projector_table(job, shops.settings_of(session, shop_id), records))
 
 
 @router.get("/{job_id}/floor", response_model=FloorMap | None)

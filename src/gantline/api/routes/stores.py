@@ -1,24 +1,55 @@
 """The shop's stores: records by kind and key."""
 
-from typing import Annotated
+from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Path, Response
+import orjson
+from fastapi import APIRouter, Path, Request, Response
+from starlette.concurrency import run_in_threadpool
 
-from gantline.api.answers import PROBLEM_ANSWERS, answer
+from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
 from gantline.api.deps import SessionDep, ShopId
 from gantline.api.schemas import RecordIn, RecordOut
+from gantline.job.record_files import KEY, read_json_records, read_records, write_records
 from gantline.job.records import RecordKind, read_record
 from gantline.store import shops
 from gantline.store.models import RecordRow
 
 router = APIRouter(prefix="/api/stores", tags=["stores"], responses=PROBLEM_ANSWERS)
-Key = Annotated[str, Path(pattern=r"^[a-z0-9][a-z0-9-]{0,59}$", max_length=60)]
+Key = Annotated[str, Path(pattern=KEY, max_length=60)]
+Form = Literal["csv", "json"]
+FILE_BODY: dict[str, Any] = {
+    "requestBody": {"required": True, "content": {"text/csv": {"schema": {"type": "string"}}, "application/json": {"schema": {}}}}
+}
 
 
 @router.get("/{kind}", response_model=list[RecordOut])
 def list_records(kind: RecordKind, session: SessionDep, shop_id: ShopId) -> Response:
     """All records of a kind."""
     return answer([_out(row) for row in shops.records(session, shop_id, kind)])
+
+
+@router.get("/{kind}/file/{form}", response_class=Response)
+def export_records(kind: RecordKind, form: Form, session: SessionDep, shop_id: ShopId) -> Response:
+    """All records of a kind as one file, CSV or JSON."""
+    rows = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, kind)]
+    if form == "csv":
+        return attachment(write_records(kind, rows), "text/csv; charset=utf-8", f"{kind} records.csv")
+    content = orjson.dumps([{"key": key, "name": name, "body": body} for key, name, body in rows], option=orjson.OPT_INDENT_2)
+    return attachment(content, "application/json", f"{kind} records.json")
+
+
+@router.post("/{kind}/file/{form}", response_model=list[RecordOut], openapi_extra=FILE_BODY)
+async def import_records(kind: RecordKind, form: Form, request: Request) -> Response:
+    """Take in a file of records, all or none; a record with a known key is replaced."""
+    content = await request.body()
+    return await run_in_threadpool(_import, request, kind, form, content)
+
+
+def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Response:
+    read = read_records(kind, content) if form == "csv" else read_json_records(kind, content)
+    with request.app.state.sessions.begin() as session:
+        shop_id = shops.the_shop(session)
+        return answer([_out(shops.put_record(session, shop_id, kind, key, name, body)) for key, name, body in read])
 
 
 @router.get("/{kind}/{key}", response_model=RecordOut)

@@ -1,13 +1,16 @@
 """What a turned or tilted body costs: the quadrilateral it throws and the upright picture left in it."""
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from gantline.core.errors import OutOfRange
 from gantline.core.throw.pinhole import Array, Pose, panel_corners, to_panel, to_wall
 from gantline.core.throw.shift import ReachShape, ShiftReach
+from gantline.core.throw.window import Lens
+
+HALVINGS = 40  # of the zoom range: past what a float tells apart
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -51,7 +54,7 @@ def keystone(pose: Pose, picture_aspect: float) -> Keystone:
     x, y, high = found.x * scale + np.array([middle[0], middle[1], 0.0])
     half = np.array([picture_aspect, 1.0]) * high / 2.0
     picture = np.array([x, y]) + half * np.array([(-1, -1), (1, -1), (1, 1), (-1, 1)])
-    share = _area(to_panel(pose, picture)) * pose.panel_aspect
+    share = used_share(pose, picture)
     straight = min(pose.panel_aspect / picture_aspect, picture_aspect / pose.panel_aspect)
     return Keystone(quad=quad, picture=picture, share=share, straight_share=straight)
 
@@ -68,6 +71,51 @@ def tilt_needed(*, rise_mm: float, distance_mm: float, panel_height_mm: float, r
         left = full * max(0.0, 1.0 - abs(horizontal) / reach.side)
     held_mm = math.copysign(min(left * panel_height_mm, abs(rise_mm)), rise_mm)
     return math.atan2(rise_mm, distance_mm) - math.atan2(held_mm, distance_mm)
+
+
+def corrected(pose: Pose, picture_mm: Array, *, lens: Lens, reach: ShiftReach) -> Pose | None:
+    """The pose with zoom and shift set so that the turned panel just covers the picture (4, 2) [mm], None if none does.
+
+    Shift aims the panel's middle at the picture's, as far as it reaches; pose's own shift is the fixed offset.
+    The zoom is the longest that still covers it: searched by halving, as covering only ends when zooming in.
+    """
+    plain = replace(pose, ratio=1.0, shift_h=0.0, shift_v=0.0)
+    rays = to_panel(plain, picture_mm)
+    across, up = (float(one) for one in rays.mean(axis=0))
+
+    def at(ratio: float) -> Pose:
+        shift_h = _held(across * ratio, reach.side, reach.side)
+        left = 1.0
+        if reach.shape is ReachShape.DIAMOND and reach.side > 0.0:
+            left = max(0.0, 1.0 - abs(shift_h) / reach.side)
+        wanted = up * ratio * pose.panel_aspect - pose.shift_v
+        shift_v = pose.shift_v + _held(wanted, reach.up * left, reach.down * left)
+        return replace(pose, ratio=ratio, shift_h=shift_h, shift_v=shift_v)
+
+    def covers(ratio: float) -> bool:
+        here = at(ratio)
+        points = rays * ratio - np.array([here.shift_h, here.shift_v / pose.panel_aspect])
+        limits = np.array([0.5, 0.5 / pose.panel_aspect]) + 1e-9
+        return bool((np.abs(points) <= limits).all())
+
+    low, high = lens.ratio_low, lens.ratio_high
+    if not covers(low):
+        return None
+    if covers(high):
+        return at(high)
+    for _ in range(HALVINGS):
+        middle = (low + high) / 2.0
+        low, high = (middle, high) if covers(middle) else (low, middle)
+    return at(low)
+
+
+def used_share(pose: Pose, picture_mm: Array) -> float:
+    """Share of the panel, and so of its light, that lands on a picture (4, 2) [mm] inside its image."""
+    return _area(to_panel(pose, picture_mm)) * pose.panel_aspect
+
+
+def _held(value: float, most: float, least: float) -> float:
+    return min(max(value, -least), most)
 
 
 def _sides(quad: Array) -> tuple[Array, Array]:

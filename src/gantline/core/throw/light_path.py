@@ -41,7 +41,12 @@ def shadow(solid: Solid, lens_mm: tuple[float, float, float], picture: tuple[flo
     if near >= far:
         return None
     corners = [(x, y, z) for x in (solid.low[0], solid.high[0]) for y in (solid.low[1], solid.high[1]) for z in (near, far)]
-    hull = MultiPoint([_onto_wall(corner, lens_mm) for corner in corners]).convex_hull
+    cast = [_onto_wall(corner, lens_mm) for corner in corners]
+    if max(x for x, _ in cast) <= picture[0] or min(x for x, _ in cast) >= picture[2]:
+        return None
+    if max(y for _, y in cast) <= picture[1] or min(y for _, y in cast) >= picture[3]:
+        return None
+    hull = MultiPoint(cast).convex_hull
     whole = rectangle(*picture)
     dark = hull.intersection(whole)
     if not isinstance(dark, Polygon) or dark.is_empty:

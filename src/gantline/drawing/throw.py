@@ -1,0 +1,123 @@
+"""The projector on every face: where its lens can be, the light, what stands in it, the body and its mount."""
+
+from collections.abc import Iterator
+from typing import Literal
+
+from gantline.core.throw.light_path import Shadow, Solid
+from gantline.core.throw.places import section
+from gantline.core.units import Units, length_text
+from gantline.drawing.marks import Area, Dimension, Dot, Handle, Label, Line, Mark, Point, rectangle
+from gantline.plan.figures import Change
+from gantline.plan.scene import Scene
+from gantline.plan.throw import Beam
+
+LENS = "lens-handle"
+Cut = Literal["side", "top"]
+
+
+def throw_cut(scene: Scene, units: Units, face: Cut, ceiling: float) -> Iterator[Mark]:
+    """The projector in the side face (z, y), cut at the lens, or in the top face (x, z). ceiling: its height there [mm]."""
+    beam = scene.beam
+    if beam is None:
+        return
+    z0, picture = scene.fabric_z_mm, scene.picture
+    low, high = (picture.bottom_mm, picture.top_mm) if face == "side" else (picture.left_mm, picture.right_mm)
+    pupil, lens = _at(face, beam, beam.distance_mm + z0), _at(face, beam, beam.measured_z_mm)
+    yield Area(key="light", role="light", layer="throw", points=(pupil, _point(face, low, z0), _point(face, high, z0)))
+    yield from _places(scene, beam, face)
+    for number, one in enumerate(beam.shadows):
+        yield Area(key=f"shadow-{number}", role="shadow", layer="throw", points=_cone(one, face, pupil, z0))
+    if beam.body is not None:
+        yield Area(key="body", role="body", layer="throw", points=_outline(beam.body, face), moves=LENS)
+    yield from _mount(scene, beam, face, ceiling)
+    yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)
+    yield Label(key="lens-name", layer="throw", at=lens, text="lens", role="eye", moves=LENS)
+    yield Handle(key=LENS, layer="throw", name="Lens", points=(lens,), origin=lens, step_mm=float(units.grid),
+        x_pointer="/throw/lens_from_wall_mm" if face == "side" else "/throw/lens_x_mm",
+        y_pointer="/throw/lens_y_mm" if face == "side" else "/throw/lens_from_wall_mm")  # fmt: skip
+
+
+def throw_front(scene: Scene, units: Units, above_mm: float, frame: str) -> Iterator[Mark]:
+    """The projector seen against the wall: reach, light, shadows, what a turned body throws. above_mm: base of the upper lanes."""
+    beam = scene.beam
+    if beam is None:
+        return
+    lens = (beam.lens_x_mm, beam.lens_y_mm)
+    if scene.possible and beam.turned is None:
+        yield Area(key="reach", role="reach", layer="throw", points=beam.region, moves=frame)
+    picture = scene.picture
+    for number, corner in enumerate(rectangle(picture.left_mm, picture.bottom_mm, picture.right_mm, picture.top_mm)):
+        yield Line(key=f"beam-{number}", role="beam", layer="throw", points=(lens, corner))
+    for number, one in enumerate(beam.shadows):
+        yield Area(key=f"shadow-{number}", role="shadow", layer="throw", points=one.outline)
+        middle = (sum(x for x, _ in one.outline) / len(one.outline), sum(y for _, y in one.outline) / len(one.outline))
+        share = f"{100 * one.share:.0f} %" if one.share >= 0.01 else "under 1 %"
+        yield Label(
+            key=f"shadow-name-{number}", layer="throw", at=middle, text=f"{one.name}, {share} dark", role="shadow", size="text"
+        )
+    if beam.turned is not None:
+        for key, corners in (("quad", beam.turned.thrown.quad), ("kept", beam.turned.thrown.picture)):
+            points = tuple((float(x), float(y)) for x, y in corners)
+            yield Area(key=key, role=key, layer="throw", points=points)  # type: ignore[arg-type]
+    for row in beam.shapes.rows if beam.shapes else ():
+        yield Area(key=f"spill-{row.index}-image", role="spill", layer="content", points=rectangle(*row.image_mm))
+    yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)
+    for key, axis, b, base, name, pointer in (
+        ("lens-height", "y", beam.lens_y_mm, scene.wall_mm, "Lens above floor", "/throw/lens_y_mm"),
+        ("lens-across", "x", beam.lens_x_mm, above_mm, "Lens from left wall end", "/throw/lens_x_mm"),
+    ):
+        yield Dimension(key=key, layer="throw", axis=axis, a_mm=0.0, b_mm=b, base_mm=base, side=1, lane=1,  # type: ignore[arg-type]
+            text=length_text(b, units), name=name, changes=(Change(pointer=pointer, value=None),), moves=LENS)  # fmt: skip
+
+
+def lens_from_wall(scene: Scene, units: Units, axis: Literal["x", "y"], base_mm: float, lane: int) -> Iterator[Mark]:
+    """The lens's distance from the bare wall as a dimension along a cut face's z."""
+    if scene.beam is not None:
+        z = scene.beam.measured_z_mm
+        yield Dimension(key="lens-z", layer="throw", axis=axis, a_mm=0.0, b_mm=z, base_mm=base_mm, side=1 if axis == "x" else -1,
+            lane=lane, text=length_text(z, units), name="Lens from bare wall",
+            changes=(Change(pointer="/throw/lens_from_wall_mm", value=None),), moves=LENS)  # fmt: skip
+
+
+def _places(scene: Scene, beam: Beam, face: Cut) -> Iterator[Mark]:
+    """Where the lens can be, cut at the lens; the pupil's places moved out to the measuring point."""
+    if beam.wanted is None or beam.turned is not None:
+        return
+    out = beam.measured_z_mm - beam.distance_mm - scene.fabric_z_mm
+    at = beam.lens_x_mm if face == "side" else beam.lens_y_mm
+    for number, ring in enumerate(section(beam.wanted, face, at)):
+        points = tuple((a + out, b) if face == "side" else (a, b + out) for a, b in ring)
+        yield Area(key=f"window-{number}", role="window", layer="throw", points=points)
+
+
+def _mount(scene: Scene, beam: Beam, face: Cut, ceiling: float) -> Iterator[Mark]:
+    if beam.mounted is None or beam.mounted.plate_mm is None:
+        return
+    x, z = beam.mounted.plate_mm
+    plate = (z, ceiling) if face == "side" else (x, z)
+    if face == "side":
+        yield Line(key="pole", role="pole", layer="throw", points=(plate, (z, beam.lens_y_mm)), moves=LENS)
+    yield Dot(key="plate", role="plate", layer="throw", at=plate, name="mount plate", moves=LENS)
+    for number, at in enumerate(scene.joists if face == "top" else (), start=1):
+        near = abs(at - (x if scene.joists_to_wall else z)) < 1.0
+        if near:
+            yield Label(key="joist-name", layer="throw", at=plate, text=f"joist {number}", role="eye", anchor="start")
+
+
+def _point(face: Cut, along: float, z: float) -> Point:
+    return (z, along) if face == "side" else (along, z)
+
+
+def _at(face: Cut, beam: Beam, z: float) -> Point:
+    return _point(face, beam.lens_y_mm if face == "side" else beam.lens_x_mm, z)
+
+
+def _outline(body: Solid, face: Cut) -> tuple[Point, ...]:
+    across, up = (2, 1) if face == "side" else (0, 2)
+    return rectangle(body.low[across], body.low[up], body.high[across], body.high[up])
+
+
+def _cone(shadow: Shadow, face: Cut, pupil: Point, z0: float) -> tuple[Point, ...]:
+    """From the lens to the two ends of a shadow, as the cut shows them."""
+    ends = [y if face == "side" else x for x, y in shadow.outline]
+    return (pupil, _point(face, min(ends), z0), _point(face, max(ends), z0))
