@@ -106,7 +106,9 @@ def test_any_json_is_a_job_or_a_named_refusal(data: dict[str, object]) -> None:
 
 
 def test_a_record_is_copied_into_the_job_and_keeps_fields_of_its_own() -> None:
-    body = read_record(RecordKind.PROJECTOR, {"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5, "lamp": "new"})
+    body = read_record(
+        RecordKind.PROJECTOR, {"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5, "shift_of": "whole", "lamp": "new"}
+    )
     assert body["lamp"] == "new"
     job = apply(demo_job("mill-loft"), edits_from(RecordKind.PROJECTOR, "Wren", body))
     assert (job.throw.name, job.throw.ratio_high, job.throw.shift_up) == ("Wren", 1.9, 0.5)

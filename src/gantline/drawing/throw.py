@@ -12,6 +12,7 @@ from gantline.plan.scene import Scene
 from gantline.plan.throw import Beam
 
 LENS = "lens-handle"
+JOIST_NEAR_MM = 20.0  # a joist under the plate is named
 Cut = Literal["side", "top"]
 
 
@@ -99,9 +100,9 @@ def _mount(scene: Scene, beam: Beam, face: Cut, ceiling: float) -> Iterator[Mark
         yield Line(key="pole", role="pole", layer="throw", points=(plate, (z, beam.lens_y_mm)), moves=LENS)
     yield Dot(key="plate", role="plate", layer="throw", at=plate, name="mount plate", moves=LENS)
     for number, at in enumerate(scene.joists if face == "top" else (), start=1):
-        near = abs(at - (x if scene.joists_to_wall else z)) < 1.0
-        if near:
-            yield Label(key="joist-name", layer="throw", at=plate, text=f"joist {number}", role="eye", anchor="start")
+        if abs(at - (x if scene.joists_to_wall else z)) < JOIST_NEAR_MM:
+            end = (at, scene.room_depth_mm * 0.98) if scene.joists_to_wall else (scene.wall_mm * 0.02, at)
+            yield Label(key="joist-name", layer="throw", at=end, text=f"joist {number}", role="eye", anchor="start")
 
 
 def _point(face: Cut, along: float, z: float) -> Point:

@@ -43,7 +43,7 @@ class ProjectorRecord(Record):
     sort: Line = ""
     throw_table: Annotated[list[ThrowLine], Field(max_length=20)] = []
     ratio_low: Ratio | None = None
-    ratio_high: Ratio | None = None
+    ratio_high: Ratio | None = Field(default=None, validate_default=True)
     distance_from: Literal["lens", "glass", "body-front", "body-back"] = "lens"
     distance_offset_mm: PositionMm = 0.0
     panel_aspect: AspectText = "16:9"

@@ -140,7 +140,7 @@ class Book:
         cures: Sequence[Cure] = (),
     ) -> None:  # fmt: skip
         """Note a finding; a cure that would ask for an impossible length is not offered."""
-        cures = [one for one in cures if all(_possible(change.value) for change in one.changes)]
+        cures = [one for one in cures if all(_possible(change) for change in one.changes)]
         self.findings.append(
             Finding(code=code, station=station, severity=severity, text=text, numbers=numbers or {}, cures=tuple(cures))
         )
@@ -157,8 +157,9 @@ def cure(text: str, **changes: Value) -> Cure:
     return Cure(text=text, changes=tuple(listed))
 
 
-def _possible(value: Value) -> bool:
-    return not isinstance(value, float) or 0.0 <= value <= LONGEST_MM
+def _possible(change: Change) -> bool:
+    length = isinstance(change.value, float) and change.pointer.endswith("_mm")
+    return not length or 0.0 <= float(str(change.value)) <= LONGEST_MM
 
 
 def _natural(station: StationKey) -> Known:

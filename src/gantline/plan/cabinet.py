@@ -91,11 +91,11 @@ def _check_cabinet(book: Book, hung: Hung, wanted: CabinetPlace, body: CabinetBo
         move = centre - hung.picture_centre_mm
         way = "up" if move > 0 else "down"
         to = hung.top_mm + move
+        lens_y = top + body.lens_above_base_mm
         cures = [
-            cure(
-                f"Screen {book.text(abs(move))} {way}, to a top of {book.text(to)}", height__wish="frame-top", height__wish_mm=to
-            )
-        ]
+            cure(f"Lens at {book.text(lens_y)} on the {name}, screen {book.text(abs(move))} {way}, to a top of {book.text(to)}",
+                throw__lens_y_mm=lens_y, height__wish="frame-top", height__wish_mm=to)
+        ]  # fmt: skip
         need = f"a plinth of {book.text(lift)}" if lift > 0 else f"{book.text(-lift)} less cabinet"
         cures.append(Cure(text=f"{need[0].upper()}{need[1:]}"))
         book.find("cabinet-height", "throw", "stop",

@@ -29,9 +29,13 @@ def overspill_mm(book: Book) -> float:
 
 
 def placed_lens(book: Book, centre_x_mm: float) -> LensReach | None:
-    """The lens as a bound on the height; None until its throw ratio and height are known."""
+    """The lens as a bound on the height; None until its throw ratio and height are known.
+
+    A turned body bounds nothing: what it covers is squared up digitally, and the throw says at which price.
+    """
     given = book.job.throw
-    if given.lens_y_mm is None or given.ratio_low is None or given.ratio_high is None:
+    turned = given.yaw_deg or given.pitch_deg or given.roll_deg
+    if turned or given.lens_y_mm is None or given.ratio_low is None or given.ratio_high is None:
         return None
     reach, offset = reach_of(book)
     return LensReach(

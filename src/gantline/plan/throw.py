@@ -4,6 +4,8 @@ import math
 from dataclasses import dataclass, replace
 
 from gantline.core.errors import OutOfRange
+from gantline.core.height_bounds import bounds
+from gantline.core.room import solve_height
 from gantline.core.size import read_aspect, with_overspill
 from gantline.core.throw.keystone import tilt_needed
 from gantline.core.throw.light_path import Shadow, Solid
@@ -13,7 +15,7 @@ from gantline.core.throw.window import Lens, PanelImage, ThrowWindow, panel_imag
 from gantline.plan.book import Book, cure
 from gantline.plan.by_zoom import ByZoom, by_zoom
 from gantline.plan.cabinet import FloorMarks, cabinet
-from gantline.plan.figures import Cure
+from gantline.plan.figures import Change, Cure
 from gantline.plan.height import Hung
 from gantline.plan.lens import overspill_mm, reach_of
 from gantline.plan.lens_place import check_place, solids_of, wanted_of
@@ -108,6 +110,8 @@ def _placed(book: Book, room: Room, sized: Sized, hung: Hung, beam: Beam, lens: 
     turn = is_turned(book)
     in_window = turn or _check_window(book, beam, sized, lens, fabric_mm + given.distance_offset_mm)
     if not hung.possible:
+        if not turn:
+            _tilt_instead(book, hung, setting, beam.panel)
         return beam
     wanted = wanted_of(book, room, hung, beam.panel, beam.window, reach, offset, fabric_mm)
     shift, turned_body = None, None
@@ -236,6 +240,31 @@ def _out_of_reach(book: Book, hung: Hung, need: ShiftNeed, setting: Setting, pan
     book.find("shift-out-of-reach", "throw", "stop",
         f"The picture lies beyond the lens shift: the lens must move {' and '.join(moves)}.",
         {"move_up_mm": need.move_up_mm, "move_right_mm": need.move_right_mm}, cures)  # fmt: skip
+
+
+def _tilt_instead(book: Book, hung: Hung, setting: Setting, panel: PanelImage) -> None:
+    """Where only the lens's reach stands against every height: how far a tilt would go, and its price."""
+    solved = hung.height
+    reach = next((one for one in (solved.low, solved.high) if one.key.startswith("shift")), None)
+    if reach is None:
+        return
+    free = solve_height(*bounds(replace(hung.asked, lens=None)), reach.y_top_mm)
+    if free.chosen_mm is None:
+        return
+    there = replace(hung, top_mm=free.chosen_mm, possible=True)
+    need = shift_need(
+        picture_x_mm=there.place.centre_x_mm, picture_y_mm=there.picture_centre_mm, lens_x_mm=setting.place[0],
+        lens_y_mm=setting.place[1], panel=panel, reach=setting.reach, offset=setting.offset,
+    )  # fmt: skip
+    for one in _tilt(there, need, setting, panel):
+        changes = (
+            *one.changes,
+            Change(pointer="/height/wish", value="frame-top"),
+            Change(pointer="/height/wish_mm", value=free.chosen_mm),
+        )
+        book.find("tilt-instead", "throw", "note",
+            f"Tilting could do without reach, with the top of the frame at {book.text(free.chosen_mm)}. It costs; a better place does not.",
+            {}, [replace(one, changes=changes)])  # fmt: skip
 
 
 def _tilt(hung: Hung, need: ShiftNeed, setting: Setting, panel: PanelImage) -> list[Cure]:

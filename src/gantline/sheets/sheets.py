@@ -12,6 +12,7 @@ from gantline.sheets.dxf import frame_dxf
 from gantline.sheets.marks_csv import marks_csv
 from gantline.sheets.pdf import Paper
 from gantline.sheets.proposal import Records, order_check_pdf, proposal_pdf
+from gantline.sheets.rough_in import rough_in_pdf
 from gantline.sheets.svg import face_svg
 from gantline.sheets.wall_sheet import wall_sheet_pdf
 
@@ -51,10 +52,15 @@ def _order(ready: Ready) -> bytes:
     return order_check_pdf(ready.job, ready.planned, ready.drawing, cast(Paper, ready.paper), ready.stamp)
 
 
+def _rough_in(ready: Ready) -> bytes:
+    return rough_in_pdf(ready.job, ready.planned, ready.drawing, cast(Paper, ready.paper), ready.stamp)
+
+
 SHEETS: Mapping[str, SheetKind] = {
     "wall-sheet": SheetKind("application/pdf", "wall sheet.pdf", _pdf),
     "proposal": SheetKind("application/pdf", "proposal.pdf", _proposal),
     "order-check": SheetKind("application/pdf", "order check.pdf", _order),
+    "rough-in": SheetKind("application/pdf", "rough-in.pdf", _rough_in),
     "frame-and-holes": SheetKind(
         "image/vnd.dxf", "frame and holes.dxf", lambda ready: frame_dxf(ready.drawing.front, ready.job.name)
     ),

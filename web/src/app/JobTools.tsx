@@ -70,6 +70,9 @@ export const JobTools = ({ job }: { job: JobOut }) => {
         <MenuLink href={`${base}/sheets/order-check`} note="PDF">
           Order check
         </MenuLink>
+        <MenuLink href={`${base}/sheets/rough-in`} note="PDF">
+          Rough-in, for cable and power
+        </MenuLink>
         <MenuHeading>Open files</MenuHeading>
         <MenuLink href={`${base}/sheets/frame-and-holes`} note="DXF, mm">
           Frame and holes

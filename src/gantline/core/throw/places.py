@@ -11,7 +11,7 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
-from shapely import Geometry, Polygon, union_all
+from shapely import Geometry, LineString, Polygon, union_all
 from shapely import box as rectangle
 
 from gantline.core.throw.light_path import Solid
@@ -20,6 +20,7 @@ from gantline.core.throw.window import PanelImage
 
 Bools = NDArray[np.bool_]
 Floats = NDArray[np.float64]
+FARTHEST_MM = 100_000.0  # no room is longer
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -234,3 +235,32 @@ def _stretches(wanted: Wanted, x: Floats, y: Floats) -> tuple[Floats, Floats]:
         best = np.where(longer, run, best)
         middle = np.where(longer, end - run / 2.0, middle)
     return best, middle
+
+
+def freedom(wanted: Wanted, place: tuple[float, float, float]) -> tuple[tuple[float, float], ...] | None:
+    """How far the lens may still go from a place along x, y and z, the other two kept: low and high ends [mm].
+
+    None where it cannot be there. Source: the sections through the place, cut by its three lines.
+    """
+    x, y, z = place
+    if not bool(possible(wanted, *place)):
+        return None
+    side = union_all([Polygon(ring) for ring in section(wanted, "side", x)])
+    top = union_all([Polygon(ring) for ring in section(wanted, "top", y)])
+    far = 10.0 * FARTHEST_MM
+    return (
+        _span(top, LineString([(-far, z), (far, z)]), x, 0),
+        _span(side, LineString([(z, -far), (z, far)]), y, 1),
+        _span(side, LineString([(-far, y), (far, y)]), z, 0),
+    )
+
+
+def _span(area: Geometry, line: LineString, at: float, axis: int) -> tuple[float, float]:
+    """The piece of a line inside an area that holds a point; the point alone where the area has no width there."""
+    cut = area.intersection(line)
+    for piece in getattr(cut, "geoms", [cut]):
+        if isinstance(piece, LineString) and not piece.is_empty:
+            ends = sorted(point[axis] for point in piece.coords)
+            if ends[0] - 1e-6 <= at <= ends[-1] + 1e-6:
+                return float(ends[0]), float(ends[-1])
+    return at, at
