@@ -50,7 +50,7 @@ def test_a_seat_that_is_not_there_has_no_view(client: TestClient, loft: str) -> 
 
 
 @pytest.mark.parametrize(
-    "sheet", ["wall-sheet", "proposal", "order-check", "frame-and-holes", "marks", "wall-drawing", "tension-drawing"]
+    "sheet", ["wall-sheet", "proposal", "order-check", "rough-in", "frame-and-holes", "marks", "wall-drawing", "tension-drawing"]
 )
 def test_every_sheet_comes_with_a_name_of_its_own(client: TestClient, loft: str, sheet: str) -> None:
     answer = client.get(f"{loft}/sheets/{sheet}", params={"paper": "letter"})
@@ -66,3 +66,35 @@ def test_a_preview_of_one_face_leaves_the_others_out(client: TestClient, loft: s
         shown = client.post("/api/plan", json={"document": document, "edits": [move], "parts": face}).json()
         assert [name for name in ("front", "side", "top", "back") if shown[name]] == [face]
         assert next(row for row in shown["plan"]["seats"] if row["main"])["distance"].startswith("155")
+
+
+def test_a_projector_that_could_stand_elsewhere_is_put_there_and_fits(client: TestClient, loft: str) -> None:
+    rows = client.get(f"{loft}/projectors").json()["rows"]
+    assert rows[0]["fits"]
+    moved = next(row for row in rows if not row["fits"] and row["changes"])
+    client.post(f"{loft}/edits", json={"edits": moved["changes"]}, headers={"If-Match": '"1"'})
+    again = next(row for row in client.get(f"{loft}/projectors").json()["rows"] if row["chosen"])
+    assert (again["name"], again["fits"]) == (moved["name"], True)
+
+
+def test_projector_records_go_out_and_in_as_files_all_or_none(client: TestClient) -> None:
+    out = client.get("/api/stores/projector/file/csv")
+    assert out.headers["content-disposition"].startswith('attachment; filename="projector records.csv"')
+    before = client.get("/api/stores/projector").json()
+    assert client.post("/api/stores/projector/file/csv", content=out.content).status_code == 200
+    listed = client.get("/api/stores/projector/file/json").content
+    assert client.post("/api/stores/projector/file/json", content=listed).status_code == 200
+    assert client.get("/api/stores/projector").json() == before
+    mixed = b"name,ratio_low,ratio_high,shift_up\nWren,1.2,1.9,\nSiskin,1.2,1.9,50 %\n"
+    bad = client.post("/api/stores/projector/file/csv", content=mixed)
+    assert bad.status_code == 422
+    assert bad.json()["errors"][0]["pointer"] == "/line 3/shift_of"
+    assert client.get("/api/stores/projector").json() == before
+    assert client.post("/api/stores/projector/file/xml", content=b"").status_code == 422
+
+
+def test_a_turned_body_is_planned_and_drawn(client: TestClient, loft: str) -> None:
+    turn = [{"pointer": "/throw/pitch_deg", "value": -5}, {"pointer": "/throw/yaw_deg", "value": 3}]
+    made = client.post(f"{loft}/edits", json={"edits": turn}, headers={"If-Match": '"1"'}).json()
+    assert any(one["code"] == "turned" for one in made["plan"]["findings"])
+    assert {"quad", "kept"} <= {mark["key"] for mark in made["drawing"]["front"]["marks"]}

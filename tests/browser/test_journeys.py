@@ -8,6 +8,8 @@ from typing import Any
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
+from tests.conftest import demo_job
+
 Make = Callable[..., dict[str, Any]]
 
 
@@ -120,7 +122,7 @@ def test_the_frame_is_dragged_against_its_bounds_and_the_lens_to_its_place(page:
     page.mouse.up()
     expect(page.get_by_role("status", name="Findings")).to_contain_text("The picture lies beyond the lens shift")
     page.get_by_role("button", name=re.compile("^Lens .* to the left$")).click()
-    expect(page.get_by_text("beyond the lens shift")).to_have_count(0)
+    expect(page.get_by_role("status", name="Findings").get_by_text("beyond the lens shift")).to_have_count(0)
     expect(figure(page, "Shift needed, sideways")).to_contain_text("% left")
 
 
@@ -332,3 +334,44 @@ def test_readings_of_a_meter_are_put_into_the_survey(page: Page, make_job: Make,
         {"name": "r.csv", "mimeType": "text/csv", "buffer": b"what,x,value\nceiling,0,tall\n"}
     )
     expect(page.get_by_role("alert")).to_contain_text("line 2/value")
+
+
+def test_a_lens_is_brought_out_of_a_shadow_and_another_projector_put_where_it_could_be(page: Page, make_job: Make) -> None:
+    survey = demo_job("parish-hall").model_dump(mode="json")["survey"]
+    survey["boxes"][1]["y_mm"] = 3300
+    job = make_job("parish-hall", survey=survey)
+    page.goto(f"/jobs/{job['id']}/throw")
+    findings = page.get_by_role("status", name="Findings")
+    expect(findings).to_contain_text("The lantern stands in the light")
+    expect(page.get_by_text(re.compile("lantern, .* dark"))).to_be_visible()
+    findings.get_by_role("button", name=re.compile("^Lens .* down")).click()
+    expect(findings).to_have_count(0)
+    table = page.get_by_role("table", name="Projectors compared")
+    expect(table.get_by_role("row", name=re.compile("Curlew hall")).get_by_text("Fits")).to_be_visible()
+    table.get_by_role("row", name=re.compile("Godwit stage")).get_by_role("button", name=re.compile("^Put")).click()
+    expect(table.get_by_role("row", name=re.compile("Godwit stage")).get_by_text("Fits")).to_be_visible()
+    page.get_by_role("tab", name="Side").click()
+    lens = page.get_by_role("slider", name=re.compile("^Lens"))
+    lens.focus()
+    page.keyboard.press("Shift+ArrowUp")
+    expect(field(page, "Lens above floor")).not_to_have_accessible_name(re.compile("3104"))
+    type_into(page, "Nose up", "-5")
+    expect(findings).to_contain_text("digital correction leaves")
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("digital correction leaves")).to_have_count(0)
+
+
+def test_projectors_come_in_from_a_file_and_a_bad_one_names_its_line(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/throw")
+    box = page.get_by_label("File of projector records")
+    bad = {"name": "more.csv", "mimeType": "text/csv", "buffer": b"name,ratio_low,ratio_high\nWheatear,2.1,1.4\n"}
+    box.set_input_files(bad)  # type: ignore[arg-type]
+    expect(page.get_by_role("alert")).to_contain_text("line 2, ratio_high")
+    box.set_input_files({**bad, "buffer": b"name,ratio_low,ratio_high,rated_lm\nWheatear,1.4,2.1,1500\n"})  # type: ignore[arg-type]
+    expect(page.get_by_role("table", name="Projectors compared")).to_contain_text("Wheatear")
+    page.get_by_role("tab", name="Shapes by zoom").click()
+    expect(page.get_by_role("table", name="Shapes by zoom")).to_contain_text("shift out of reach")
+    page.get_by_role("button", name="16:9 on the wall").click()
+    page.get_by_role("tab", name="Joists").click()
+    expect(page.get_by_role("table", name="Joists near the lens")).to_contain_text("here")

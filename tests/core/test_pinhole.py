@@ -12,7 +12,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.size import Picture
 from gantline.core.throw.by_zoom import window_for_all, zoom_stop
 from gantline.core.throw.cabinet import CabinetBody, cabinet_place, picture_centre_mm
-from gantline.core.throw.keystone import keystone, tilt_needed
+from gantline.core.throw.keystone import corrected, keystone, tilt_needed, used_share
 from gantline.core.throw.light_path import Solid, blocked, shaded_share, shadow
 from gantline.core.throw.mount import Plate, cable_mm, joist_choices, pole_mm
 from gantline.core.throw.pinhole import Pose, panel_corners, straight_pose, to_panel, to_wall
@@ -184,3 +184,37 @@ def test_a_wide_screen_filled_by_zoom_needs_the_range_and_spills_above_and_below
     assert (wide.light_share, tall.light_share) == pytest.approx(((16 / 9) / 2.39, 1.0))
     near, far = window_for_all(Lens(ratio_low=1.3, ratio_high=2.1), (wide.panel, tall.panel))
     assert (near, far) == pytest.approx((1.3 * screen.width_mm, 2.1 * 1353 * 16 / 9))
+
+
+@given(st.floats(-0.25, 0.25), st.floats(-0.2, 0.2), st.floats(-500, 500), st.floats(-900, 900))
+def test_a_corrected_pose_covers_the_picture_and_would_not_zoomed_in_any_further(
+    yaw: float, pitch: float, x: float, y: float
+) -> None:
+    picture = np.array([(-1200, -675), (1200, -675), (1200, 675), (-1200, 675)], dtype=float)
+    lens, reach = Lens(ratio_low=1.1, ratio_high=2.4), ShiftReach(up=0.6, down=0.6, side=0.2)
+    start = Pose(lens_x_mm=x, lens_y_mm=y, distance_mm=3800, ratio=1.1, panel_aspect=16 / 9, yaw=yaw, pitch=pitch)
+    found = corrected(start, picture, lens=lens, reach=reach)
+    if found is None:
+        return
+    limits = np.array([0.5, 9 / 32])
+    assert (np.abs(to_panel(found, picture)) <= limits + 1e-6).all()
+    assert abs(found.shift_v) <= 0.6 + 1e-12
+    assert abs(found.shift_h) <= 0.2 + 1e-12
+    assert used_share(found, picture) <= 1.0 + 1e-6
+    # the image's own corners enclose the picture on the wall as well
+    from shapely import Polygon
+
+    assert Polygon(to_wall(found, panel_corners(16 / 9))).buffer(0.5).contains(Polygon(picture))
+    if found.ratio < 2.4 - 1e-6:
+        closest = (limits - np.abs(to_panel(found, picture))).min()
+        assert closest == pytest.approx(0.0, abs=1e-6)  # some corner touches the panel's edge
+
+
+def test_a_body_turned_too_far_covers_nothing() -> None:
+    picture = np.array([(-1200, -675), (1200, -675), (1200, 675), (-1200, 675)], dtype=float)
+    start = Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=3800, ratio=1.5, panel_aspect=16 / 9, yaw=0.45)
+    assert (
+        corrected(start, picture, lens=Lens(ratio_low=1.5, ratio_high=2.0), reach=ShiftReach(up=0.5, down=0.5, side=0.1)) is None
+    )
+    with pytest.raises(OutOfRange, match="misses the wall"):
+        to_wall(Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=1000, ratio=0.4, panel_aspect=1.6, yaw=1.2), panel_corners(1.6))

@@ -5,7 +5,7 @@ from uuid import UUID
 
 import pytest
 from alembic import command
-from sqlalchemy import create_engine
+from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
 from gantline.demo.world import JOB_FILES, load
@@ -98,4 +98,20 @@ def test_migrations_match_the_models_and_reverse(new_database: Callable[[], str]
         command.downgrade(config, "base")
         command.upgrade(config, "head")
         command.check(config)
+    engine.dispose()
+
+
+def test_stored_shifts_learn_that_they_are_shares_of_the_whole(new_database: Callable[[], str]) -> None:
+    engine = create_engine(new_database())
+    put = "INSERT INTO record (shop_id, kind, key, name, body) VALUES (:shop, :kind, :key, 'x', CAST(:body AS jsonb))"
+    shift = '{"shift_up": 0.5, "shift_down": 0.0, "shift_side": 0.0}'
+    bodies = {"old": shift, "none": shift.replace("0.5", "0.0"), "half": '{"shift_of": "half", ' + shift[1:]}
+    with engine.begin() as connection:
+        command.downgrade(alembic_config(connection), "0002")
+        shop = connection.execute(text("INSERT INTO shop (id, name) VALUES (gen_random_uuid(), 's') RETURNING id")).scalar()
+        for key, body in bodies.items():
+            connection.execute(text(put), {"shop": shop, "kind": "projector", "key": key, "body": body})
+        command.upgrade(alembic_config(connection), "head")
+        found = {row[0]: row[1] for row in connection.execute(text("SELECT key, body->>'shift_of' FROM record"))}
+    assert found == {"old": "whole", "none": None, "half": "half"}
     engine.dispose()

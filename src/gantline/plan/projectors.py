@@ -16,7 +16,7 @@ from gantline.core.throw.sizes import Aim, panel_widths_mm
 from gantline.core.throw.window import Lens, panel_image
 from gantline.core.units import Units, length_text
 from gantline.job.document import Job
-from gantline.job.edits import apply
+from gantline.job.edits import Edit, apply
 from gantline.job.projector_record import ProjectorRecord
 from gantline.job.records import RecordKind, edits_from
 from gantline.plan.figures import Change
@@ -168,13 +168,14 @@ def _row(job: Job, shop: Shop, units: Units, tried: Tried, place: Place | None) 
     lit = next((row for row in found.seat_light if row.main), None)
     main = next((row for row in found.seats if row.main), None)
     fits = beam is not None and beam.fits and not against
+    changes = _changes(tried, units, place)
     return ProjectorRow(
         key=key, name=name, sort=about.sort, fits=fits, chosen=job.throw.name == name,
         verdict=against[0].text if against else minds[0].text if minds else "" if fits else "waits for a lens place",
         margin=_margin(made, units) if fits else "", luminance=lit.luminance if lit else "", contrasts=lit.contrasts if lit else (),
         bands=lit.bands if lit else (), pixels=main.pixel if main else "", noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
         price="" if about.price is None else f"{about.price:,.0f}".replace(",", " "), sizes=_sizes(job, shop, units, made),
-        place=_place_text(tried.wanted, units, place), changes=_changes(tried, units, place),
+        place=_place_text(tried.wanted, units, place) + _still(job, shop, changes), changes=changes,
         sorts={"luminance": float(lit.luminance) if lit else 0.0, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
     )  # fmt: skip
 
@@ -221,6 +222,15 @@ def _place_text(wanted: Wanted | None, units: Units, place: Place | None) -> str
     if wanted.lines is not None and wanted.lines.axis == "x":
         on = f", joist {joist_choices(wanted.lines.centres_mm, x, wanted.lines.plate_mm)[0].number}"
     return f"{length_text(z, units)} from the wall, {length_text(y, units)} high{on}"
+
+
+def _still(job: Job, shop: Shop, changes: tuple[Change, ...]) -> str:
+    """What would still be against that place, a shadow for instance: the search asks only for lens and body."""
+    if not changes:
+        return ""
+    there = plan(apply(job, [Edit(pointer=one.pointer, value=one.value) for one in changes]), shop, brief=True)
+    stop = next((one.text for one in there.plan.findings if one.severity == "stop"), "")
+    return f". Then: {stop}" if stop else ""
 
 
 def _changes(tried: Tried, units: Units, place: Place | None) -> tuple[Change, ...]:

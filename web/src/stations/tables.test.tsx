@@ -33,6 +33,7 @@ const row = (diagonal: string, mm: number, chosen: boolean, stops: string[] = []
 
 test('the size table takes a size, sorts by what is tapped, and says why one cannot be', async () => {
   const table = {
+    advice: '100 is the largest',
     states: ['dark'],
     rows: [row('100″', 2540, true), row('110″', 2794, false), row('120″', 3048, false, ['No height fits'])],
   }
