@@ -87,3 +87,14 @@ def test_a_clash_is_measured_and_the_largest_that_fits_just_fits() -> None:
     largest = largest_fitting(lambda height: 2150 - (500 + height + 120), most_mm=1700)
     assert largest == pytest.approx(1530, abs=0.1)
     assert largest_fitting(lambda height: -1.0, most_mm=1700) is None
+
+
+@given(st.floats(0, 4500), st.floats(0, 2500), st.floats(20, 1500), st.floats(20, 1500))
+def test_the_frame_covers_a_fitting_exactly_when_their_rectangles_overlap(x: float, y: float, wide: float, high: float) -> None:
+    from shapely import box
+
+    room = place(ceiling=Profile(((0.0, 2500.0),)))
+    frame = box(room.left_mm, 2000.0 - room.screen.overall_height_mm, room.right_mm, 2000.0)
+    overlap = frame.intersection(box(x, y, x + wide, y + high)).area
+    assume(overlap == 0.0 or overlap > 1e-3)
+    assert room.covers(2000.0, left_mm=x, bottom_mm=y, width_mm=wide, height_mm=high) == (overlap > 0.0)

@@ -69,3 +69,43 @@ def test_the_room_from_above_grows_downwards_on_paper_too() -> None:
     wall_y = float(frame.split('d="M')[1].split(" ")[1].split("L")[0])
     seat = svg[svg.index('class="d seat') :]
     assert float(seat.split('cy="')[1].split('"')[0]) > wall_y  # the sofa lies below the wall
+
+
+def test_body_plate_light_and_places_agree_between_the_side_and_the_top() -> None:
+    job = demo_job("mill-loft")
+    made = plan(job)
+    drawing = draw(job, made)
+    side, top = by_key(drawing.side), by_key(drawing.top)
+    for key in ("body", "light", "window-0"):
+        a, b = side[key], top[key]
+        assert isinstance(a, Area) and isinstance(b, Area)
+        zs = sorted({round(z, 6) for z, _ in a.points}), sorted({round(z, 6) for _, z in b.points})
+        assert zs[0][0] == zs[1][0], key  # the nearest and the farthest point out of the wall are the same
+        assert zs[0][-1] == zs[1][-1], key
+    plates = side["plate"], top["plate"]
+    assert all(isinstance(one, Dot) for one in plates)
+    assert plates[0].at[0] == plates[1].at[1] == pytest.approx(180 * 25.4 + 140)  # type: ignore[union-attr]
+    lens = side["lens"]
+    assert isinstance(lens, Dot)
+    window = side["window-0"]
+    assert isinstance(window, Area)
+    (z0, y0), (z1, y1) = (min(window.points), max(window.points))
+    assert z0 < lens.at[0] < z1
+    assert y0 < lens.at[1] < y1
+
+
+def test_masks_leave_the_picture_of_a_shape_free_and_fill_the_rest() -> None:
+    job = demo_job("mill-loft")
+    made = plan(job)
+    marks = by_key(draw(job, made).front)
+    picture, edge = marks["picture"], marks["mask-0-edge"]
+    assert isinstance(picture, Area) and isinstance(edge, Area)
+
+    def area(one: Area) -> float:
+        (x0, y0), (x1, y1) = one.points[0], one.points[2]
+        return (x1 - x0) * (y1 - y0)
+
+    masks = [one for key, one in marks.items() if key.startswith("mask-0-") and isinstance(one, Area) and one.role == "mask"]
+    assert len(masks) == 2
+    assert area(edge) + sum(area(one) for one in masks) == pytest.approx(area(picture))
+    assert made.plan.shapes[0].area == f"{100 * area(edge) / area(picture):.0f} %"

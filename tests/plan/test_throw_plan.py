@@ -36,6 +36,10 @@ def text(planned: Planned, key: str) -> str:
     return next(one.text for one in planned.plan.figures if one.key == key)
 
 
+def numbers(planned: Planned) -> dict[str, float]:
+    return {one.key: float(str(one.value)) for one in planned.plan.figures if type(one.value) in (int, float)}
+
+
 def taken(job: Job, finding: Finding, at: int = 0) -> Job:
     return apply(job, [Edit(pointer=one.pointer, value=one.value) for one in finding.cures[at].changes])
 
@@ -232,3 +236,35 @@ def test_shapes_by_zoom_name_their_stops_and_draw_their_spill() -> None:
     assert "serves all shapes" in made.plan.by_zoom.window
     assert len(areas(draw(job, made).front.marks, "spill")) == 3
     assert text(made, "pole").startswith("4")
+
+
+def test_the_cabinet_top_figures_are_what_a_tape_and_a_pencil_give() -> None:
+    job = demo_job("narrow-lounge")
+    made = plan(job)
+    figures = numbers(made)
+    beam = made.scene.beam
+    assert beam is not None
+    panel, fabric = beam.panel, made.scene.fabric_z_mm
+    assert figures["cabinet_gap"] == pytest.approx(0.25 * panel.width_mm + fabric - 245)
+    centre = made.hung.picture_centre_mm
+    assert figures["cabinet_height"] == pytest.approx(centre - 0.65 * panel.height_mm - 90)
+    assert figures["cabinet_depth"] == pytest.approx(figures["cabinet_gap"] + 380)
+    assert figures["per_mm_width"] == pytest.approx(4.0)
+    assert figures["per_mm_top"] == pytest.approx(1.15 / (0.25 * 16 / 9))
+    assert figures["feet_out"] == pytest.approx(figures["cabinet_height"] - 16 * 25.4)
+    feet = next(one.text for one in made.plan.findings if one.code == "feet")
+    assert f"{figures['feet_out'] / 1.25:.1f} turns" in feet
+    assert figures["foot_left"] == pytest.approx(68 * 25.4 - 260)
+    assert "no-cabinet" in found(apply(job, [Edit(pointer="/survey/boxes", value=[])]))
+
+
+def test_plate_pole_and_cable_are_counted_from_the_lens() -> None:
+    made = plan(demo_job("parish-hall"))
+    figures = numbers(made)
+    assert (figures["plate_x"], figures["plate_z"]) == (3300.0, 8340.0)
+    ceiling = 1500 + 2688 + (2706 - 2688) * (3420 - 3300) / 3420
+    assert figures["pole"] == pytest.approx(ceiling - 3620 - 120, abs=0.1)
+    up, along = (ceiling - 1100) + (ceiling - 3620), (3300 - 150) + (11800 - 8200)
+    assert figures["cable"] == pytest.approx(up + along + 1000, abs=1.0)
+    loose = found(with_("parish-hall", throw__mount="joist"))
+    assert "Survey the joists" in loose["no-joists"].text

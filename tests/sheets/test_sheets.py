@@ -157,3 +157,44 @@ def test_the_order_check_lists_what_an_order_rests_on_and_stops_it() -> None:
     assert "Do not order yet" not in text
     stopped, _ = words(SHEETS["order-check"].make(ready("basement-den")))
     assert "Do not order yet" in stopped
+
+
+def test_the_rough_in_gives_ceiling_marks_pole_cable_freedom_and_the_space_to_keep_clear() -> None:
+    text, reader = words(SHEETS["rough-in"].make(ready("mill-loft")))
+    assert len(reader.pages) == 2
+    for said in (
+        "Run no cable yet",
+        "No lens place yet",
+    ):
+        assert said not in text
+    for said in (
+        "Mount plate, centre on joist 6",
+        "on the ceiling",
+        "Pole to cut",
+        "Cable, with slack",
+        "The mount carries 14 kg",
+        "The lens may still move",
+        "Keep clear for the body and its air",
+        "never block a sprinkler",
+        "Local codes",
+        "Section at the lens",
+        "Joists near the lens",
+    ):
+        assert said in text, said
+
+
+def test_the_rough_in_of_a_cabinet_top_gives_its_corner_marks_and_what_a_millimetre_does() -> None:
+    text, _ = words(SHEETS["rough-in"].make(ready("narrow-lounge")))
+    for said in ("Body on the cabinet, back left corner", "Height for this picture", "1 mm of wall belly", "Pole to cut"):
+        assert (said in text) == (said != "Pole to cut"), said
+
+
+def test_the_rough_in_stops_where_the_light_is_blocked_or_no_lens_is_placed() -> None:
+    dark, _ = words(SHEETS["rough-in"].make(ready("parish-hall", Edit(pointer="/survey/boxes/1/y_mm", value=3300))))
+    assert "Run no cable yet" in dark
+    assert "The lantern stands in the light" in dark
+    none, _ = words(SHEETS["rough-in"].make(ready("mill-loft", Edit(pointer="/throw/lens_y_mm", value=None))))
+    assert "No lens place yet" in none
+    turned, _ = words(SHEETS["rough-in"].make(ready("mill-loft", Edit(pointer="/throw/pitch_deg", value=-3))))
+    assert "The lens may still move" not in turned
+    assert "digital correction leaves" in turned
