@@ -1,5 +1,6 @@
 """Comparisons: the size table and the floor, at the sizes they are promised for."""
 
+from dataclasses import replace
 from statistics import median
 
 import numpy as np
@@ -7,12 +8,33 @@ import numpy as np
 from bench.plans import timed
 from gantline.core.defaults import PLAIN_SHOP
 from gantline.core.light.lobe import FabricKind, Lobe, seen_gain
-from gantline.demo.world import job_bytes
+from gantline.core.throw.places import search
+from gantline.demo.world import job_bytes, named_records
 from gantline.job.edits import Edit, apply
 from gantline.job.file import read_job_file
+from gantline.job.records import RecordKind
+from gantline.plan.plan import plan
+from gantline.plan.projectors import projector_table
 from gantline.plan.tables import size_table
 
 ROUNDS = 30
+
+
+def _places() -> list[float]:
+    """The longest clear stretch for 200 projectors, each with a window of its own, with the loft's boxes in the way."""
+    beam = plan(read_job_file(job_bytes("mill-loft"))).scene.beam
+    assert beam is not None
+    wanted = beam.wanted
+    assert wanted is not None
+    many = [replace(wanted, lines=None, near_mm=wanted.near_mm - 5.0 * k, far_mm=wanted.far_mm + 5.0 * k) for k in range(200)]
+    x, y = np.linspace(300, 4400, 12), np.linspace(100, 2400, 200)
+    return timed(lambda: search(many, x, y), ROUNDS)
+
+
+def projector_table_ms() -> list[float]:
+    """All sample projectors in the largest-windowed sample room."""
+    job, records = read_job_file(job_bytes("mill-loft")), named_records(RecordKind.PROJECTOR)
+    return timed(lambda: projector_table(job, PLAIN_SHOP, records), 10)
 
 
 def rows() -> list[tuple[str, str, str]]:
@@ -30,7 +52,10 @@ def rows() -> list[tuple[str, str, str]]:
     points = np.random.default_rng(1).random((25, 3)) * [3000, 1500, 0]
     eyes = np.random.default_rng(2).random((10_000, 3)) * [4000, 300, 4000] + [0, 1000, 800]
     floor = timed(lambda: seen_gain(lobe, points, np.array([1500.0, 2200.0, 4200.0]), eyes), ROUNDS)
+    places, fits = _places(), projector_table_ms()
     return [
+        ("place search, 12 joists × 200 heights × 200 projectors", f"median {median(places):.0f} ms", "200 ms"),
+        ("12 projectors planned and placed in the mill loft", f"median {median(fits):.0f} ms", ""),
         ("size table, 12 candidates, 12 seats, 4 light states", f"median {median(table):.0f} ms", "50 ms"),
         ("gain over the floor, 100 × 100 places, 25 screen points", f"median {median(floor):.0f} ms", "100 ms"),
     ]

@@ -21,7 +21,11 @@ SHOTS = (
     ("height-clash", "Basement den", "height", "dark", ()),
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("size-bright", "Parish hall", "size", "light", ()),
-    ("throw", "Mill loft", "throw", "dark", ()),
+    ("throw", "Mill loft", "throw", "dark", ("Side",)),
+    ("throw-top", "Mill loft", "throw", "light", ("Top", "Joists")),
+    ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
+    ("light-path", "Parish hall", "throw", "light", ()),
+    ("keystone", "Parish hall", "throw", "dark", ()),
     ("survey-front", "Mill loft", "survey", "dark", ()),
     ("survey-side", "Mill loft", "survey", "dark", ("Side",)),
     ("survey-top", "Narrow lounge", "survey", "dark", ("Top",)),
@@ -29,6 +33,21 @@ SHOTS = (
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
     ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
 )
+# what is changed in a sample job before its picture, and taken back after
+CHANGED = {
+    "light-path": [{"pointer": "/survey/boxes/1/y_mm", "value": 3300}],
+    "keystone": [{"pointer": "/throw/pitch_deg", "value": -14}, {"pointer": "/throw/yaw_deg", "value": 9}],
+}
+
+
+def change(job: str, edits: list[dict[str, object]]) -> None:
+    """Change a job to what the picture shows; undone by the same call with an empty list."""
+    version = httpx2.get(job).json()["version"]
+    headers = {"If-Match": f'"{version}"'}
+    if edits:
+        httpx2.post(f"{job}/edits", json={"edits": edits}, headers=headers)
+    else:
+        httpx2.post(f"{job}/undo", headers=headers)
 
 
 def shoot(page: Page, name: str) -> None:
@@ -51,6 +70,8 @@ def main() -> None:
             for name, job, station, theme, keys in SHOTS:
                 page = browser.new_page(viewport={"width": 1280, "height": 800}, color_scheme=theme)  # type: ignore[arg-type]
                 page.add_init_script(f"localStorage.setItem('gantline.theme', '{theme}')")
+                if name in CHANGED:
+                    change(f"{server.address}/api/jobs/{jobs[job]}", CHANGED[name])
                 page.goto(f"{server.address}/jobs/{jobs[job]}/{station}" if job else server.address)
                 page.wait_for_load_state("networkidle")
                 for key in keys:
@@ -60,12 +81,15 @@ def main() -> None:
                         page.get_by_role("tab", name=key).click()
                 shoot(page, name)
                 page.close()
+                if name in CHANGED:
+                    change(f"{server.address}/api/jobs/{jobs[job]}", [])
             browser.close()
-        pdf = folder / "sheet.pdf"
-        pdf.write_bytes(httpx2.get(f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/wall-sheet", timeout=60).content)
-        subprocess.run(
-            ["pdftoppm", "-r", "90", "-f", "1", "-l", "1", "-singlefile", "-png", str(pdf), str(OUT / "wall-sheet")], check=True
-        )
+        for sheet in ("wall-sheet", "rough-in"):
+            pdf = folder / f"{sheet}.pdf"
+            pdf.write_bytes(httpx2.get(f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/{sheet}", timeout=60).content)
+            subprocess.run(
+                ["pdftoppm", "-r", "90", "-f", "1", "-l", "1", "-singlefile", "-png", str(pdf), str(OUT / sheet)], check=True
+            )
         server.stop()
 
 
