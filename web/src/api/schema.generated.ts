@@ -2387,7 +2387,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "proposal" | "order-check" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing";
+        SheetName: "wall-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing";
         /**
          * Size
          * @description The size and which number leads it.
