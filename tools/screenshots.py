@@ -45,7 +45,7 @@ def change(job: str, edits: list[dict[str, object]]) -> None:
     version = httpx2.get(job).json()["version"]
     headers = {"If-Match": f'"{version}"'}
     if edits:
-        httpx2.post(f"{job}/edits", json={"edits": edits}, headers=headers)
+        httpx2.post(f"{job}/edits", json={"edits": edits}, headers=headers).raise_for_status()
     else:
         httpx2.post(f"{job}/undo", headers=headers)
 
@@ -78,7 +78,7 @@ def main() -> None:
                     if len(key) == 1:
                         page.keyboard.press(key)
                     else:
-                        page.get_by_role("tab", name=key).click()
+                        page.get_by_role("tab", name=key, exact=True).click()
                 shoot(page, name)
                 page.close()
                 if name in CHANGED:
