@@ -32,7 +32,7 @@ def throw_cut(scene: Scene, units: Units, face: Cut, ceiling: float) -> Iterator
         yield Area(key="body", role="body", layer="throw", points=_outline(beam.body, face), moves=LENS)
     yield from _mount(scene, beam, face, ceiling)
     yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)
-    yield Label(key="lens-name", layer="throw", at=lens, text="lens", role="eye", moves=LENS)
+    yield Label(key="lens-name", layer="throw", at=lens, text="lens", role="eye", anchor="end", moves=LENS)
     yield Handle(key=LENS, layer="throw", name="Lens", points=(lens,), origin=lens, step_mm=float(units.grid),
         x_pointer="/throw/lens_from_wall_mm" if face == "side" else "/throw/lens_x_mm",
         y_pointer="/throw/lens_y_mm" if face == "side" else "/throw/lens_from_wall_mm")  # fmt: skip
@@ -60,6 +60,12 @@ def throw_front(scene: Scene, units: Units, above_mm: float, frame: str) -> Iter
         for key, corners in (("quad", beam.turned.thrown.quad), ("kept", beam.turned.thrown.picture)):
             points = tuple((float(x), float(y)) for x, y in corners)
             yield Area(key=key, role=key, layer="throw", points=points)  # type: ignore[arg-type]
+        share = f"{100 * beam.turned.thrown.share:.0f} %"
+        for key, at, text in (
+            ("quad", 2, "what the panel throws"), ("kept", 1, f"largest upright picture, {share} of the panel"),
+        ):  # fmt: skip
+            x, y = getattr(beam.turned.thrown, "quad" if key == "quad" else "picture")[at]
+            yield Label(key=f"{key}-name", layer="throw", at=(float(x), float(y)), text=text, role="eye", anchor="end")
     for row in beam.shapes.rows if beam.shapes else ():
         yield Area(key=f"spill-{row.index}-image", role="spill", layer="content", points=rectangle(*row.image_mm))
     yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)

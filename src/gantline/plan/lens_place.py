@@ -1,9 +1,11 @@
 """Where this lens can be: the window times the reach, less what its body would stand in."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
+
+import numpy as np
 
 from gantline.core.throw.light_path import Solid
-from gantline.core.throw.mount import joist_choices
+from gantline.core.throw.mount import JoistChoice, joist_choices
 from gantline.core.throw.places import Lines, Wanted, grown, possible
 from gantline.core.throw.shift import ShiftReach
 from gantline.core.throw.window import PanelImage, ThrowWindow
@@ -12,6 +14,8 @@ from gantline.plan.figures import Change, Cure
 from gantline.plan.height import Hung
 from gantline.plan.projector_body import body_of, mount_of, plate_of
 from gantline.plan.survey import Room
+
+JOISTS_SHOWN = 5
 
 
 def solids_of(book: Book, hung: Hung, fabric_mm: float) -> tuple[Solid, ...]:
@@ -123,28 +127,54 @@ def _past(book: Book, wanted: Wanted, place: tuple[float, float, float]) -> str:
     return f"{book.text(past)} past {name}"
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class JoistPlace:
+    """The lens with its plate on one joist: how far that is and which way, whether it fits there, what to change."""
+
+    choice: JoistChoice
+    way: str
+    fits: bool
+    change: Change
+
+
+def joist_places(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> tuple[JoistPlace, ...]:
+    """The joists nearest to the plate, near first; place is the lens (x, y, z from the bare wall) [mm]."""
+    given = book.job.survey.joists
+    if given is None:
+        return ()
+    plate, to_wall = plate_of(book), given.runs == "to-the-wall"
+    axis, offset, ways = (0, plate.right_mm, ("left", "right")) if to_wall else (2, plate.roomward_mm, ("nearer", "back"))
+    field, out_mm = ("lens_x_mm", 0.0) if to_wall else ("lens_from_wall_mm", book.job.throw.distance_offset_mm)
+    choices = joist_choices(joists_mm(book, room), place[axis], offset)[:JOISTS_SHOWN]
+    along = np.array([one.lens_mm for one in choices])
+    fits = possible(replace(wanted, lines=None), *(along if at == axis else place[at] for at in range(3)))
+    return tuple(
+        JoistPlace(
+            choice=one, way=ways[one.move_mm > 0], fits=bool(free),
+            change=Change(pointer=f"/throw/{field}", value=one.lens_mm + out_mm),
+        )
+        for one, free in zip(choices, fits, strict=True)
+    )  # fmt: skip
+
+
 def _check_joist(book: Book, wanted: Wanted, room: Room, place: tuple[float, float, float]) -> None:
     if mount_of(book) != "joist":
         return
     if wanted.lines is None:
         book.find("no-joists", "throw", "note", "Survey the joists to see which of them this mount can be fixed into.")
         return
-    axis = 0 if wanted.lines.axis == "x" else 2
-    nearest = joist_choices(wanted.lines.centres_mm, place[axis], wanted.lines.plate_mm)
-    if not nearest or abs(nearest[0].move_mm) <= wanted.lines.half_mm:
+    near = joist_places(book, room, wanted, place)
+    if not near or abs(near[0].choice.move_mm) <= wanted.lines.half_mm:
         return
-    field = "lens_x_mm" if axis == 0 else "lens_from_wall_mm"
-    free, ways = replace(wanted, lines=None), ("to the left", "to the right") if axis == 0 else ("nearer", "back")
-    cures = []
-    for one in nearest[:3]:
-        to = (*place[:axis], one.lens_mm, *place[axis + 1 :])
-        if bool(possible(free, *to)):
-            change = Change(
-                pointer=f"/throw/{field}", value=one.lens_mm + (book.job.throw.distance_offset_mm if axis == 2 else 0.0)
-            )
-            way = ways[1] if one.move_mm > 0 else ways[0]
-            cures.append(Cure(text=f"Lens {book.text(abs(one.move_mm))} {way}, plate on joist {one.number}", changes=(change,)))
+    cures = [
+        Cure(
+            text=f"Lens {book.text(abs(one.choice.move_mm))} {one.way}, plate on joist {one.choice.number}", changes=(one.change,)
+        )
+        for one in near[:3]
+        if one.fits
+    ]
     cures.append(Cure(text="Blocking between two joists", changes=(Change(pointer="/throw/mount", value="blocking"),)))
+    off = near[0].choice.move_mm
     book.find("no-joist-over-plate", "throw", "mind",
-        f"No joist is over the mount plate: the nearest is {book.text(abs(nearest[0].move_mm))} off. Board alone holds nothing.",
-        {"off_mm": nearest[0].move_mm}, cures)  # fmt: skip
+        f"No joist is over the mount plate: the nearest is {book.text(abs(off))} off. Board alone holds nothing.",
+        {"off_mm": off}, cures)  # fmt: skip

@@ -2,9 +2,11 @@
 
 from dataclasses import dataclass
 
-from gantline.core.throw.mount import cable_mm, joist_choices, pole_mm
+from gantline.core.throw.mount import cable_mm, pole_mm
+from gantline.core.throw.places import Wanted
 from gantline.plan.book import Book
-from gantline.plan.lens_place import joists_mm
+from gantline.plan.figures import Change
+from gantline.plan.lens_place import joist_places
 from gantline.plan.projector_body import mount_of, plate_of
 from gantline.plan.survey import Room
 
@@ -18,13 +20,15 @@ MOUNTS = (
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class JoistRow:
-    """One joist: where it is, where the lens comes with the plate on it, and how far that is from now."""
+    """One joist: where it is, where the lens comes with the plate on it, how far that is, and whether it fits there."""
 
     number: int
     centre: str
     lens: str
     move: str
     here: bool
+    fits: bool
+    changes: tuple[Change, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -36,16 +40,16 @@ class Mounted:
     joists: tuple[JoistRow, ...]
 
 
-def mount(book: Book, room: Room, place: tuple[float, float, float]) -> Mounted:
+def mount(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> Mounted:
     """Write the mount; place is the lens (x, y, z from the bare wall) [mm]."""
     kind = mount_of(book)
     book.entered("mount", "throw", "Held", "/throw/mount", kind, dict(MOUNTS)[kind], "choice", MOUNTS)
-    mounted = _hung(book, room, place) if book.job.throw.hung else Mounted(plate_mm=None, pole_mm=None, joists=())
+    mounted = _hung(book, room, wanted, place) if book.job.throw.hung else Mounted(plate_mm=None, pole_mm=None, joists=())
     _cable(book, room, place)
     return mounted
 
 
-def _hung(book: Book, room: Room, place: tuple[float, float, float]) -> Mounted:
+def _hung(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> Mounted:
     plate = plate_of(book)
     for field, label, value in (
         ("plate_right_mm", "Plate right of the lens", plate.right_mm),
@@ -70,22 +74,17 @@ def _hung(book: Book, room: Room, place: tuple[float, float, float]) -> Mounted:
         book.find("no-room-for-mount", "throw", "stop",
             f"The lens is {book.text(-pole)} too high for this mount: plate and adapter need {book.text(plate.to_axis_mm)} under the ceiling.",
             {"over_mm": -pole})  # fmt: skip
-    return Mounted(plate_mm=(x, z), pole_mm=pole, joists=_joists(book, room, place))
+    return Mounted(plate_mm=(x, z), pole_mm=pole, joists=_joists(book, room, wanted, place))
 
 
-def _joists(book: Book, room: Room, place: tuple[float, float, float]) -> tuple[JoistRow, ...]:
-    given = book.job.survey.joists
-    if given is None:
-        return ()
-    plate, to_wall = plate_of(book), given.runs == "to-the-wall"
-    lens, offset = (place[0], plate.right_mm) if to_wall else (place[2], plate.roomward_mm)
-    ways = ("left", "right") if to_wall else ("nearer", "back")
+def _joists(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> tuple[JoistRow, ...]:
     return tuple(
         JoistRow(
-            number=one.number, centre=book.text(one.centre_mm), lens=book.text(one.lens_mm),
-            move=f"{book.text(abs(one.move_mm))} {ways[one.move_mm > 0]}", here=abs(one.move_mm) <= book.shop["joist_half_mm"],
+            number=one.choice.number, centre=book.text(one.choice.centre_mm), lens=book.text(one.choice.lens_mm),
+            move=f"{book.text(abs(one.choice.move_mm))} {one.way}", here=abs(one.choice.move_mm) <= book.shop["joist_half_mm"],
+            fits=one.fits, changes=(one.change,),
         )
-        for one in joist_choices(joists_mm(book, room), lens, offset)[:5]
+        for one in joist_places(book, room, wanted, place)
     )  # fmt: skip
 
 

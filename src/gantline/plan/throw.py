@@ -122,7 +122,7 @@ def _placed(book: Book, room: Room, sized: Sized, hung: Hung, beam: Beam, lens: 
     stands = check_place(book, wanted, room, from_wall)
     optical = turned_body is not None if turn else in_window and shift is not None and _reached(book, shift)
     return replace(
-        beam, body=bare_body(book, from_wall), shift=shift, fits=optical and stands, wanted=wanted, turned=turned_body, mounted=mount(book, room, from_wall),
+        beam, body=bare_body(book, from_wall), shift=shift, fits=optical and stands, wanted=wanted, turned=turned_body, mounted=mount(book, room, wanted, from_wall),
         floor_marks=cabinet(book, hung, beam.panel, from_wall, fabric_mm),
         shadows=light_path(book, hung, wanted, solids_of(book, hung, fabric_mm), from_fabric, fabric_mm),
         shapes=None if book.brief or not book.job.content.shapes else by_zoom(book, sized, wanted, lens, from_fabric),

@@ -47,7 +47,7 @@ def rough_in_pdf(job: Job, planned: Planned, drawing: Drawing, paper: Paper, sta
             keep_clear=_keep_clear(planned, beam, units) if beam else "",
             side=markup(face_svg(drawing.side, ("throw",), width, SIDE_HIGH, standalone=False)),
             top=markup(face_svg(drawing.top, ("throw",), width, TOP_HIGH, standalone=False)),
-            side_scale=scale_text(drawing.side, width, SIDE_HIGH), top_scale=scale_text(drawing.top, width, TOP_HIGH),
+            side_scale=scale_text(drawing.side, ("throw",), width, SIDE_HIGH), top_scale=scale_text(drawing.top, ("throw",), width, TOP_HIGH),
         )
     )  # fmt: skip
 

@@ -1,6 +1,6 @@
 """The paper pen: the marks of a face as SVG in paper millimetres, to scale."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Iterable
 from dataclasses import dataclass
 from html import escape
 
@@ -9,6 +9,7 @@ from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
+BESIDE = {"start": 2.2, "middle": 0.0, "end": -2.2}  # how far a text beside its place keeps off it
 DOT = {
     "hole": 1.5,
     "lens": 1.8,
@@ -67,8 +68,8 @@ def face_svg(face: Face, layers: Collection[str], width: float, height: float, *
 
     standalone: the font travels inside; within a sheet the sheet's own fonts serve.
     """
-    sheet, total_w, total_h = _fit(face, width, height)
-    shown = [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
+    shown = _shown(face, layers)
+    sheet, total_w, total_h = _fit(face, shown, width, height)
     drawn = "".join(_draw(mark, sheet) for mark in shown)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{total_w:.1f}mm" height="{total_h:.1f}mm" '
@@ -78,20 +79,26 @@ def face_svg(face: Face, layers: Collection[str], width: float, height: float, *
     )
 
 
-def scale_text(face: Face, width: float, height: float) -> str:
+def scale_text(face: Face, layers: Collection[str], width: float, height: float) -> str:
     """The scale of face_svg as a person says it."""
-    return f"1 : {1.0 / _fit(face, width, height)[0].scale:.0f}"
+    return f"1 : {1.0 / _fit(face, _shown(face, layers), width, height)[0].scale:.0f}"
 
 
-def _fit(face: Face, width: float, height: float) -> tuple[Sheet, float, float]:
-    lanes = face.lanes
+def _shown(face: Face, layers: Collection[str]) -> list[Mark]:
+    return [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
+
+
+def _fit(face: Face, shown: Iterable[Mark], width: float, height: float) -> tuple[Sheet, float, float]:
+    lanes, up = face.lanes, -1 if face.y_down else 1
+    taken = [(mark.side * up, mark.lane) for mark in shown if isinstance(mark, Dimension) and mark.axis == "x"]
+    above, below = (max((lane for side, lane in taken if side == way), default=0) for way in (1, -1))
     pad_l, pad_r = LANE * lanes.left + 3.0, LANE * lanes.right + 3.0
-    pad_t, pad_b = LANE * lanes.above + 4.0, LANE * lanes.below + 4.0
-    across, up = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
-    scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / up)
+    pad_t, pad_b = LANE * min(above, lanes.above) + 4.0, LANE * min(below, lanes.below) + 4.0
+    across, high = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
+    scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / high)
     highest = -face.bottom_mm if face.y_down else face.top_mm
-    sheet = Sheet(pad_l - face.left_mm * scale, pad_t + highest * scale, scale, -1 if face.y_down else 1)
-    return sheet, across * scale + pad_l + pad_r, up * scale + pad_t + pad_b
+    sheet = Sheet(pad_l - face.left_mm * scale, pad_t + highest * scale, scale, up)
+    return sheet, across * scale + pad_l + pad_r, high * scale + pad_t + pad_b
 
 
 def _draw(mark: Mark, sheet: Sheet) -> str:
@@ -105,7 +112,8 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
         case Label():
             dy = 0.0 if mark.size == "large" else -0.8
             css = "" if mark.size == "large" else "quiet"
-            return svg_text(sheet.x(mark.at[0]), sheet.y(mark.at[1]) + dy, mark.text, TEXT[mark.size], mark.anchor, css)
+            dx = BESIDE[mark.anchor] if mark.size == "small" else 0.0
+            return svg_text(sheet.x(mark.at[0]) + dx, sheet.y(mark.at[1]) + dy, mark.text, TEXT[mark.size], mark.anchor, css)
         case Dimension():
             return _dimension(mark, sheet)
         case Handle():

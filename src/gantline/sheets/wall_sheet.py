@@ -32,9 +32,9 @@ def wall_sheet_html(job: Job, plan: Plan, drawing: Drawing, paper: Paper, stamp:
             drawing.back.right_mm - drawing.back.left_mm, drawing.back.top_mm - drawing.back.bottom_mm, job.units.to_core()
         ),
         elevation=markup(face_svg(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH, standalone=False)),
-        scale=scale_text(elevation.front, width, ELEVATION_HIGH),
+        scale=scale_text(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH),
         back=markup(face_svg(drawing.back, ("tension", "wall"), width, BACK_HIGH, standalone=False)),
-        back_scale=scale_text(drawing.back, width, BACK_HIGH),
+        back_scale=scale_text(drawing.back, ("tension", "wall"), width, BACK_HIGH),
         tapes=[(window, markup(tape_svg(window))) for window in drawing.tape],
         check=figures,
     )

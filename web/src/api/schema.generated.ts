@@ -1526,11 +1526,15 @@ export interface components {
         };
         /**
          * JoistRow
-         * @description One joist: where it is, where the lens comes with the plate on it, and how far that is from now.
+         * @description One joist: where it is, where the lens comes with the plate on it, how far that is, and whether it fits there.
          */
         JoistRow: {
             /** Centre */
             centre: string;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Fits */
+            fits: boolean;
             /** Here */
             here: boolean;
             /** Lens */

@@ -7,7 +7,7 @@ import { placeDimension } from './dimensionLines'
 import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
 import { type LabelBox, placeLabels } from './placeLabels'
-import { Shapes } from './Shapes'
+import { dotPx, Shapes } from './Shapes'
 import { fitFace, type Sheet, toPx } from './sheet'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
@@ -45,7 +45,10 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
   const shift = useShift(live, handles, sheet)
   const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
   const hit = live?.hit ?? ''
-  const apart = placeLabels(shown.flatMap((mark) => boxOf(mark, sheet)))
+  const apart = placeLabels(
+    shown.flatMap((mark) => boxOf(mark, sheet)),
+    shown.flatMap((mark) => dotOf(mark, sheet)),
+  )
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
   return (
     <div ref={box} className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}>
@@ -173,22 +176,42 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
 const LOW_PX = 380
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 
+type LabelMark = Extract<Mark, { kind: 'label' }>
+
 const BESIDE_SHARE = { start: 0, middle: 0.5, end: 1 }
+const BESIDE_PX = { start: 6, middle: 0, end: -6 }
 const LETTER_PX = 7.4 // mean advance at the small size: labels are set once, measuring each would cost a layout
+const HEIGHT_PX = 20
+
+/** How far down of its place a label's upper edge is [px]: in the middle of a box, under a limit, else above. */
+const topPx = (mark: LabelMark) => {
+  if (mark.role === 'limit') return 1
+  if (mark.role === 'shadow' || mark.key.startsWith('box-name')) return -HEIGHT_PX / 2
+  return -HEIGHT_PX - 8
+}
 
 /** About the room a small label takes; the picture's own texts keep their places. */
 const boxOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
   if (mark.kind !== 'label' || mark.role === 'picture') return []
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const widthPx = mark.text.length * LETTER_PX
-  return [{ key: mark.key, xPx: xPx - widthPx * BESIDE_SHARE[mark.anchor], yPx, widthPx }]
+  const left = xPx + BESIDE_PX[mark.anchor] - widthPx * BESIDE_SHARE[mark.anchor]
+  return [{ key: mark.key, xPx: left, yPx: yPx + topPx(mark), widthPx, heightPx: HEIGHT_PX }]
+}
+
+/** The room of a dot that a label must not cover; tension points are too many and bear their own numbers. */
+const dotOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
+  if (mark.kind !== 'dot' || mark.number !== null) return []
+  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+  const rPx = dotPx(mark.role) - 1
+  return [{ key: mark.key, xPx: xPx - rPx, yPx: yPx - rPx, widthPx: 2 * rPx, heightPx: 2 * rPx }]
 }
 
 type BoardLabelProps = {
   downPx: number
   narrow: boolean
   low: boolean
-  mark: Extract<Mark, { kind: 'label' }>
+  mark: LabelMark
   sheet: Sheet
   shift: { key: string; dxPx: number; dyPx: number } | null
 }
@@ -196,30 +219,26 @@ type BoardLabelProps = {
 const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-/** How a label stands to its place; others stand above it. */
-const LIFTED: Record<string, string | undefined> = { limit: '5%', shadow: '-50%' }
-
 const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps) => {
   if (narrow && mark.role === 'picture' && mark.size !== 'large') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
-  const colour =
-    mark.role === 'picture'
-      ? mark.size === 'large'
-        ? 'text-[var(--on-canvas)]'
-        : 'text-[var(--canvas-quiet)]'
-      : mark.role === 'limit'
-        ? 'text-brass'
+  const picture = mark.role === 'picture'
+  const colour = picture
+    ? mark.size === 'large'
+      ? 'text-[var(--on-canvas)]'
+      : 'text-[var(--canvas-quiet)]'
+    : mark.role === 'limit'
+      ? 'text-brass'
+      : mark.role === 'shadow'
+        ? 'on-shadow'
         : 'text-chalk'
-  const up =
-    LIFTED[mark.role] ??
-    (mark.key === 'aspect' ? '0%' : mark.role === 'picture' || mark.key.startsWith('box-name') ? '-50%' : 'calc(-105% - 7px)')
-  const pad = mark.anchor === 'start' ? 6 : mark.anchor === 'end' ? -6 : 0
+  const up = mark.key === 'aspect' ? '0%' : picture ? '-50%' : `${topPx(mark)}px`
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour} ${mark.role === 'shadow' ? 'rounded bg-bench px-2 py-0.5' : ''}`}
+      className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour} ${picture ? '' : 'haloed'}`}
       style={{
-        left: xPx + moved.dxPx + pad,
+        left: xPx + moved.dxPx + BESIDE_PX[mark.anchor],
         top: yPx + moved.dyPx + downPx,
         transform: `translate(${ANCHOR[mark.anchor]}, ${up})`,
       }}

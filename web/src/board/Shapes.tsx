@@ -18,10 +18,14 @@ const DOT_PX: Record<string, number> = {
   bracket: 6,
   lamp: 8,
   lens: 9,
+  plate: 5,
   'lens-out': 9,
   point: 4.2,
   'point-fill': 2.2,
 }
+
+/** Radius of a dot [px]. */
+export const dotPx = (role: string): number => DOT_PX[role] ?? 4
 
 type ShapeProps = {
   mark: Mark
@@ -49,7 +53,7 @@ const Shape = ({ mark, sheet, station, now, done }: ShapeProps) => {
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const number = Number(mark.key.replace('point-', ''))
   const lit = now?.has(number) ? 'now' : done?.has(number) ? 'done' : ''
-  const radius = (DOT_PX[mark.role] ?? 4) * (lit === 'now' ? 1.9 : 1)
+  const radius = dotPx(mark.role) * (lit === 'now' ? 1.9 : 1)
   return (
     <g className={faint}>
       {(mark.role === 'hole' || mark.role === 'bracket') && <circle cx={xPx} cy={yPx} r={radius + 1} className="hole-ground" />}

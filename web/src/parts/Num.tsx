@@ -15,8 +15,12 @@ const units = (plain: string) =>
     ),
   )
 
+/** A number stays on one line with what it counts. */
+const held = (text: string) => text.replace(/(\d) (?=(?:%|cd|lux|lm|dB|kg)(?:\W|$))/g, '$1\u00a0')
+
 /** Text with real stacked fractions; a reader hears the plain text. */
-export const Rich = ({ text }: { text: string }) => {
+export const Rich = ({ text: given }: { text: string }) => {
+  const text = held(given)
   const parts = text.split(new RegExp(FRACTION.source, 'g'))
   if (parts.length === 1) return <>{text}</>
   return (

@@ -15,6 +15,7 @@ export const RecordFiles = ({ kind }: { kind: string }) => {
     }).catch(() => null)
     if (reply?.ok) {
       setTrouble('')
+      await client.cancelQueries() // an answer on its way may not know the new records yet
       await client.invalidateQueries()
       return
     }

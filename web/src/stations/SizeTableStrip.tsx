@@ -117,7 +117,7 @@ const Candidate = ({ row, onTake }: { row: SizeRow; onTake: () => void }) => {
         ) : row.minds.length > 0 ? (
           <strong className="text-brass">Mind · </strong>
         ) : null}
-        <span className="line-clamp-2 font-normal text-[13.5px]" title={row.verdict}>
+        <span className="font-normal text-[13.5px]">
           <Rich text={row.verdict} />
         </span>
       </td>

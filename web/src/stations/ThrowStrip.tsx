@@ -220,14 +220,19 @@ const Zooms = ({ found }: { found: ByZoom | null }) => {
   )
 }
 
-const Joists = ({ rows }: { rows: readonly JoistRow[] }) =>
-  rows.length === 0 ? (
-    <p className="p-3 text-quiet">Survey the joists and hang the projector: what the plate can be fixed into stands here.</p>
-  ) : (
-    <table className="w-full max-w-2xl text-[15px]" aria-label="Joists near the lens">
+const JOIST_CELL = 'px-2 py-1 align-middle'
+
+const Joists = ({ rows }: { rows: readonly JoistRow[] }) => {
+  const { edit } = useThisJob()
+  if (rows.length === 0)
+    return (
+      <p className="p-3 text-quiet">Survey the joists and hang the projector: what the plate can be fixed into stands here.</p>
+    )
+  return (
+    <table className="w-full text-[15px]" aria-label="Joists near the lens">
       <thead className={HEAD}>
         <tr>
-          {['Joist', 'Centre at', 'Lens comes to', 'From where it is'].map((one) => (
+          {['Joist', 'Centre at', 'Lens comes to', 'Lens moves', 'From there'].map((one) => (
             <th key={one} className={`${CELL} font-medium`}>
               {one}
             </th>
@@ -237,16 +242,32 @@ const Joists = ({ rows }: { rows: readonly JoistRow[] }) =>
       <tbody>
         {rows.map((row) => (
           <tr key={row.number} className={`border-seam border-t ${row.here ? 'bg-lift font-semibold' : ''}`}>
-            <td className={CELL}>{row.number}</td>
-            <td className={CELL}>
+            <td className={JOIST_CELL}>{row.number}</td>
+            <td className={JOIST_CELL}>
               <Rich text={row.centre} />
             </td>
-            <td className={CELL}>
+            <td className={JOIST_CELL}>
               <Rich text={row.lens} />
             </td>
-            <td className={CELL}>{row.here ? 'here' : <Rich text={row.move} />}</td>
+            <td className={JOIST_CELL}>
+              {row.here ? (
+                'here'
+              ) : (
+                <button
+                  type="button"
+                  onClick={() => void edit(toEdits(row.changes))}
+                  className="min-h-9 rounded border border-seam px-2 text-left hover:border-brass"
+                >
+                  <Rich text={row.move} />
+                </button>
+              )}
+            </td>
+            <td className={JOIST_CELL}>
+              {row.fits ? 'fills the screen' : <strong className="text-stop">not from there</strong>}
+            </td>
           </tr>
         ))}
       </tbody>
     </table>
   )
+}
