@@ -14,7 +14,7 @@ from gantline.core.throw.by_zoom import window_for_all, zoom_stop
 from gantline.core.throw.cabinet import CabinetBody, cabinet_place, picture_centre_mm
 from gantline.core.throw.keystone import corrected, keystone, tilt_needed, used_share
 from gantline.core.throw.light_path import Solid, blocked, shaded_share, shadow
-from gantline.core.throw.mount import Plate, cable_mm, joist_choices, pole_mm
+from gantline.core.throw.mount import Plate, cable_path, joist_choices, path_mm, pole_mm
 from gantline.core.throw.pinhole import Pose, panel_corners, straight_pose, to_panel, to_wall
 from gantline.core.throw.shift import ReachShape, ShiftReach
 from gantline.core.throw.window import Lens, PanelImage, TableLine, fit_throw
@@ -155,7 +155,7 @@ def test_pole_joists_and_cable() -> None:
     assert (nearest.number, nearest.lens_mm, nearest.move_mm) == pytest.approx((2, 2166.4, 16.4))
     assert other.move_mm == pytest.approx(-390)
     # up 2400, along 2000 and 4000, down 400, and a metre to spare
-    assert cable_mm((0, 300, 0), (2000, 2300, 4000), ceiling_mm=2700, slack_mm=1000) == pytest.approx(9800)
+    assert path_mm(cable_path((0, 300, 0), (2000, 2300, 4000), level_mm=2700)) + 1000 == pytest.approx(9800)
 
 
 def test_a_makers_table_gives_ratio_and_the_offset_of_its_measuring_point() -> None:

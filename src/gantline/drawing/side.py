@@ -6,7 +6,7 @@ from gantline.core.room import Profile
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Face, Lanes, Line, Mark, rectangle
 from gantline.drawing.things import boxes, lamps, seats
-from gantline.drawing.throw import lens_from_wall, throw_cut
+from gantline.drawing.throw import lens_dimensions, throw_cut
 from gantline.plan.figures import Change
 from gantline.plan.scene import Scene
 
@@ -26,7 +26,7 @@ def side(scene: Scene, units: Units) -> Face:
         *_sight(scene),
         *seats(scene, float(units.grid), "side"),
         *throw_cut(scene, units, "side", ceiling),
-        *lens_from_wall(scene, units, "x", ceiling + WALL_MM, 1),
+        *lens_dimensions(scene, units, "side", ceiling + WALL_MM, deep),
     )
     return Face(
         name="side",

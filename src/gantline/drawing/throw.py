@@ -77,13 +77,20 @@ def throw_front(scene: Scene, units: Units, above_mm: float, frame: str) -> Iter
             text=length_text(b, units), name=name, changes=(Change(pointer=pointer, value=None),), moves=LENS)  # fmt: skip
 
 
-def lens_from_wall(scene: Scene, units: Units, axis: Literal["x", "y"], base_mm: float, lane: int) -> Iterator[Mark]:
-    """The lens's distance from the bare wall as a dimension along a cut face's z."""
-    if scene.beam is not None:
-        z = scene.beam.measured_z_mm
-        yield Dimension(key="lens-z", layer="throw", axis=axis, a_mm=0.0, b_mm=z, base_mm=base_mm, side=1 if axis == "x" else -1,
-            lane=lane, text=length_text(z, units), name="Lens from bare wall",
-            changes=(Change(pointer="/throw/lens_from_wall_mm", value=None),), moves=LENS)  # fmt: skip
+def lens_dimensions(scene: Scene, units: Units, face: Cut, out_mm: float, deep_mm: float) -> Iterator[Mark]:
+    """The lens's place in a cut face, outside the room: out_mm, the level past the ceiling or before the wall."""
+    beam = scene.beam
+    if beam is None:
+        return
+    z, y, x = beam.measured_z_mm, beam.lens_y_mm, beam.lens_x_mm
+    from_wall = ("lens-z", z, "Lens from bare wall", "/throw/lens_from_wall_mm")
+    if face == "side":
+        rows = (("x", out_mm, 1, *from_wall), ("y", deep_mm, 1, "lens-y", y, "Lens above floor", "/throw/lens_y_mm"))
+    else:
+        rows = (("y", 0.0, -1, *from_wall), ("x", out_mm, -1, "lens-x", x, "Lens from left wall end", "/throw/lens_x_mm"))
+    for axis, base, side, key, b, name, pointer in rows:
+        yield Dimension(key=key, layer="throw", axis=axis, a_mm=0.0, b_mm=b, base_mm=base, side=side, lane=1,  # type: ignore[arg-type]
+            text=length_text(b, units), name=name, changes=(Change(pointer=pointer, value=None),), moves=LENS)  # fmt: skip
 
 
 def _places(scene: Scene, beam: Beam, face: Cut) -> Iterator[Mark]:
@@ -98,7 +105,14 @@ def _places(scene: Scene, beam: Beam, face: Cut) -> Iterator[Mark]:
 
 
 def _mount(scene: Scene, beam: Beam, face: Cut, ceiling: float) -> Iterator[Mark]:
-    if beam.mounted is None or beam.mounted.plate_mm is None:
+    if beam.mounted is None:
+        return
+    if beam.mounted.cable:
+        corners = tuple((z, y) if face == "side" else (x, z) for x, y, z in beam.mounted.cable)
+        yield Line(key="cable", role="cable", layer="throw", points=corners)
+        yield Dot(key="source", role="source", layer="throw", at=corners[0], name="signal and power")
+        yield Label(key="source-name", layer="throw", at=corners[0], text="source", role="eye", anchor="start")
+    if beam.mounted.plate_mm is None:
         return
     x, z = beam.mounted.plate_mm
     plate = (z, ceiling) if face == "side" else (x, z)

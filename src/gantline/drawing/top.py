@@ -6,7 +6,7 @@ from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Face, Lanes, Line, Mark, rectangle
 from gantline.drawing.side import WALL_MM, depth_mm
 from gantline.drawing.things import boxes, lamps, seats
-from gantline.drawing.throw import lens_from_wall, throw_cut
+from gantline.drawing.throw import lens_dimensions, throw_cut
 from gantline.plan.scene import Scene
 
 
@@ -20,7 +20,7 @@ def top(scene: Scene, units: Units) -> Face:
         *_sight(scene),
         *seats(scene, float(units.grid), "top"),
         *throw_cut(scene, units, "top", 0.0),
-        *lens_from_wall(scene, units, "y", 0.0, 1),
+        *lens_dimensions(scene, units, "top", -WALL_MM, deep),
         *_dimensions(scene, units, deep),
     )
     return Face(

@@ -1,8 +1,8 @@
 """Hanging it: pole, marks on the ceiling, joists, cable. Weeks before the screen hangs somebody runs the cable to them."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from gantline.core.throw.mount import cable_mm, pole_mm
+from gantline.core.throw.mount import cable_path, path_mm, pole_mm
 from gantline.core.throw.places import Wanted
 from gantline.plan.book import Book
 from gantline.plan.figures import Change
@@ -33,20 +33,23 @@ class JoistRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Mounted:
-    """The plate's centre on the ceiling (x, z) and the pole [mm]; None for a body that stands. Joists near first."""
+    """The plate's centre on the ceiling (x, z) and the pole [mm]; None for a body that stands. Joists near first.
 
-    plate_mm: tuple[float, float] | None
-    pole_mm: float | None
-    joists: tuple[JoistRow, ...]
+    cable: corners (x, y, z) of its run; empty until its source is entered.
+    """
+
+    plate_mm: tuple[float, float] | None = None
+    pole_mm: float | None = None
+    joists: tuple[JoistRow, ...] = ()
+    cable: tuple[tuple[float, float, float], ...] = ()
 
 
 def mount(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> Mounted:
     """Write the mount; place is the lens (x, y, z from the bare wall) [mm]."""
     kind = mount_of(book)
     book.entered("mount", "throw", "Held", "/throw/mount", kind, dict(MOUNTS)[kind], "choice", MOUNTS)
-    mounted = _hung(book, room, wanted, place) if book.job.throw.hung else Mounted(plate_mm=None, pole_mm=None, joists=())
-    _cable(book, room, place)
-    return mounted
+    mounted = _hung(book, room, wanted, place) if book.job.throw.hung else Mounted()
+    return replace(mounted, cable=_cable(book, room, place))
 
 
 def _hung(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> Mounted:
@@ -88,7 +91,7 @@ def _joists(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, f
     )  # fmt: skip
 
 
-def _cable(book: Book, room: Room, place: tuple[float, float, float]) -> None:
+def _cable(book: Book, room: Room, place: tuple[float, float, float]) -> tuple[tuple[float, float, float], ...]:
     given = book.job.throw.cable_from
     for field, label in (("x_mm", "from left wall end"), ("y_mm", "above floor"), ("z_mm", "from bare wall")):
         value = getattr(given, field)
@@ -98,9 +101,14 @@ def _cable(book: Book, room: Room, place: tuple[float, float, float]) -> None:
         else:
             book.length(key, "throw", f"Source, {label}", pointer, value, "datum_mm")
     if given.x_mm is None or given.y_mm is None or given.z_mm is None:
-        return
+        return ()
     slack = book.shop["cable_slack_mm"]
-    ceiling = room.ceiling.at(min(max(place[0], 0.0), room.wall_mm))
-    length = cable_mm((given.x_mm, given.y_mm, given.z_mm), place, ceiling_mm=ceiling, slack_mm=slack)
-    book.computed("cable", "throw", "Cable", length, "up the wall + square along the ceiling + down + slack",
-        f"slack {book.exact(slack)}", ["lens_y", "lens_from_wall", "lens_x"], "cable runs square to the building")  # fmt: skip
+    hung = book.job.throw.hung
+    level = room.ceiling.at(min(max(place[0], 0.0), room.wall_mm)) if hung else 0.0
+    corners = cable_path((given.x_mm, given.y_mm, given.z_mm), place, level_mm=level)
+    book.computed("cable", "throw", "Cable", path_mm(corners) + slack,
+        "from the source to the ceiling, square along it, to the lens, + slack" if hung
+        else "from the source to the floor, square along it, to the lens, + slack",
+        f"{book.exact(path_mm(corners))} + {book.exact(slack)}", ["lens_y", "lens_from_wall", "lens_x"],
+        "cable runs square to the building")  # fmt: skip
+    return corners

@@ -19,6 +19,7 @@ DOT = {
     "seat-main": 1.6,
     "lamp": 1.4,
     "plate": 1.4,
+    "source": 1.2,
     "point": 0.75,
     "point-fill": 0.4,
 }
@@ -30,7 +31,7 @@ STYLE = """
 .datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}
 .reach,.beam{stroke:#888;stroke-width:.15}
 .light{fill:#f6f6f6;stroke:#999;stroke-width:.12}.shadow{fill:#ccc;stroke:#555;stroke-width:.15}.quad,.kept,.spill{stroke-dasharray:1.5 .8;stroke-width:.2}
-.body{fill:#ddd;stroke-width:.3}.pole{stroke-width:.5}.plate{fill:#fff;stroke-width:.35}
+.body{fill:#ddd;stroke-width:.3}.pole{stroke-width:.5}.plate,.source{fill:#fff;stroke-width:.35}.cable{stroke-width:.35;stroke-dasharray:.4 .8}
 .fitting,.box,.box-cut{fill:#fff;stroke:#555;stroke-width:.2}.band,.window{fill:none;stroke:#999;stroke-width:.12;stroke-dasharray:1 1}
 .seat,.seat-main,.lamp{fill:#fff;stroke-width:.35}.seat-main{fill:#000}.sight,.joist{stroke:#aaa;stroke-width:.12}.back-wall{stroke-width:.2}
 .bar{stroke-width:.4;stroke-dasharray:3 1}.interval{stroke-width:.6}

@@ -574,7 +574,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
         };
         /**
          * BorderFaces
@@ -821,7 +821,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
         };
         /**
          * Drawing
@@ -1619,7 +1619,7 @@ export interface components {
              * @default wall
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
             /**
              * Size
              * @default small
@@ -1774,7 +1774,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
         };
         /**
          * MarkRow

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,10 +39,18 @@ def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) 
     return tuple(sorted(found, key=lambda one: abs(one.move_mm)))
 
 
-def cable_mm(start: tuple[float, float, float], end: tuple[float, float, float], *, ceiling_mm: float, slack_mm: float) -> float:
-    """Cable from one point to another up the wall, square along the ceiling and down again, with slack [mm].
+Point = tuple[float, float, float]
 
-    Points (x, y, z). Source: cable runs square to the building. Both ends at or under the ceiling.
+
+def cable_path(start: Point, end: Point, *, level_mm: float) -> tuple[Point, ...]:
+    """Corners (x, y, z) of a cable from start to level_mm, along the wall, square out into the room, to end.
+
+    level_mm: the height it runs at, a ceiling's or the floor's. Source: cable runs square to the building.
     """
-    up = math.fsum(max(0.0, ceiling_mm - point[1]) for point in (start, end))
-    return up + abs(end[0] - start[0]) + abs(end[2] - start[2]) + slack_mm
+    (x0, y0, z0), (x1, y1, z1) = start, end
+    return (x0, y0, z0), (x0, level_mm, z0), (x1, level_mm, z0), (x1, level_mm, z1), (x1, y1, z1)
+
+
+def path_mm(corners: Sequence[Point]) -> float:
+    """Length of a path through its corners [mm]."""
+    return math.fsum(math.dist(one, after) for one, after in pairwise(corners))
