@@ -179,6 +179,7 @@ def test_the_rough_in_gives_ceiling_marks_pole_cable_freedom_and_the_space_to_ke
         "Local codes",
         "Section at the lens",
         "Joists near the lens",
+        "optical cable",
     ):
         assert said in text, said
 

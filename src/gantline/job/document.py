@@ -28,6 +28,7 @@ from gantline.job.fields import (
     Share,
 )
 from gantline.job.room_objects import Box, Fitting, Joists, Lamp, LightState, Seat
+from gantline.job.signal_chain import SignalChain
 
 FORMAT: Final = "gantline-job"
 VERSION: Final = 1
@@ -247,6 +248,7 @@ class ProjectorPlace(Closed):
     mount: Literal["joist", "blocking", "shelf", "cabinet"] | None = None
     body: ProjectorBody = ProjectorBody()
     cable_from: CablePoint = CablePoint()
+    signal: SignalChain = SignalChain()
 
 
 class FrameBuild(Closed):

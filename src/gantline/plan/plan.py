@@ -22,6 +22,7 @@ from gantline.plan.mount import JoistRow
 from gantline.plan.scene import Scene, build_scene
 from gantline.plan.seats import SeatRow, seat_rows
 from gantline.plan.seats_at import Placed, place_seats
+from gantline.plan.signal import SignalPlan, signal
 from gantline.plan.size import Sized, TidyRow, size
 from gantline.plan.survey import survey
 from gantline.plan.tension import StepRow, tension
@@ -56,6 +57,7 @@ class Plan:
     additions: tuple[Addition, ...]
     joists: tuple[JoistRow, ...]
     by_zoom: ByZoom | None
+    signal: SignalPlan | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -90,6 +92,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
     check_covered(book, hung)
     drilling = wall(book, room, hung)
     stretch = None if brief else tension(book, sized.screen)
+    chain = None if brief else signal(book)
     _say_assumed(book)
     findings = tuple(sorted(book.findings, key=lambda one: RANK[one.severity]))
     figures = tuple(book.figures.values())
@@ -121,6 +124,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
         shapes=shapes,
         joists=beam.mounted.joists if beam and beam.mounted else (),
         by_zoom=beam.shapes if beam else None,
+        signal=chain,
         additions=() if brief else additions(book, hung.place.centre_x_mm),
     )
     scene = build_scene(book, room, hung, drilling, beam, stretch, shapes)

@@ -13,7 +13,7 @@ from gantline.plan.throw import Beam
 from gantline.sheets.pdf import PAPERS, Paper, markup, render, to_pdf
 from gantline.sheets.svg import face_svg, scale_text
 
-SIDE_HIGH, TOP_HIGH = 74.0, 150.0
+SIDE_HIGH, TOP_HIGH = 74.0, 125.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -1138,6 +1138,18 @@ export interface components {
             x_mm: number;
         };
         /**
+         * FormatChoice
+         * @description A usual format: what it is called and what it sets.
+         */
+        FormatChoice: {
+            /** Text */
+            text: string;
+            /** Value */
+            value: {
+                [key: string]: number | string | boolean;
+            };
+        };
+        /**
          * FrameBuild
          * @description The frame's depth and how far its back stands off the wall [mm].
          */
@@ -1414,6 +1426,9 @@ export interface components {
              *       "shift_down": 0,
              *       "shift_side": 0,
              *       "shift_up": 0,
+             *       "signal": {
+             *         "links": []
+             *       },
              *       "yaw_deg": 0
              *     }
              */
@@ -1777,6 +1792,49 @@ export interface components {
             role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
         };
         /**
+         * Link
+         * @description One link. carries: null until asked. A cable: its length, null for the run as computed; the length it is good for [mm].
+         */
+        Link: {
+            carries: components["schemas"]["PictureFormat"] | null;
+            /** Good For Mm */
+            good_for_mm: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "source" | "receiver" | "cable" | "projector input";
+            /** Length Mm */
+            length_mm: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
+         * LinkRow
+         * @description One link in words. trouble is empty where the wished format passes; length and good_for only for cables.
+         */
+        LinkRow: {
+            /** Carries */
+            carries: string;
+            /** Good For */
+            good_for: string;
+            /** Index */
+            index: number;
+            /** Kind */
+            kind: string;
+            /** Length */
+            length: string;
+            /** Name */
+            name: string;
+            /** Trouble */
+            trouble: string;
+            /** Weakest */
+            weakest: boolean;
+        };
+        /**
          * MarkRow
          * @description One hole's marks in the job's texts, one reading per reference; note spells out the rounding.
          */
@@ -1846,6 +1904,23 @@ export interface components {
             text: string;
         };
         /**
+         * PictureFormat
+         * @description Lines, pictures per second [Hz], depth per colour [bit], and whether with high dynamic range.
+         */
+        PictureFormat: {
+            /** Depth Bits */
+            depth_bits: number;
+            /**
+             * High Range
+             * @default false
+             */
+            high_range: boolean;
+            /** Lines */
+            lines: number;
+            /** Rate Hz */
+            rate_hz: number;
+        };
+        /**
          * Plan
          * @description One job worked out: what is known, what it came to, what to do next. Scene is drawn elsewhere.
          */
@@ -1883,6 +1958,7 @@ export interface components {
             seats: components["schemas"]["SeatRow"][];
             /** Shapes */
             shapes: components["schemas"]["ShapeRow"][];
+            signal: components["schemas"]["SignalPlan"] | null;
             /** Size Text */
             size_text: string;
             /** Stations */
@@ -2078,6 +2154,12 @@ export interface components {
              * @default 0
              */
             shift_up: number;
+            /**
+             * @default {
+             *       "links": []
+             *     }
+             */
+            signal: components["schemas"]["SignalChain"];
             /**
              * Yaw Deg
              * @default 0
@@ -2392,6 +2474,34 @@ export interface components {
          * @enum {string}
          */
         SheetName: "wall-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing";
+        /**
+         * SignalChain
+         * @description The format that is wished, and every link it must pass, in order from the source.
+         */
+        SignalChain: {
+            /**
+             * Links
+             * @default []
+             */
+            links: components["schemas"]["Link"][];
+            wanted: components["schemas"]["PictureFormat"] | null;
+        };
+        /**
+         * SignalPlan
+         * @description The chain, what is wished and what arrives.
+         */
+        SignalPlan: {
+            /** Arrives */
+            arrives: string;
+            /** Formats */
+            formats: components["schemas"]["FormatChoice"][];
+            /** Kinds */
+            kinds: string[];
+            /** Rows */
+            rows: components["schemas"]["LinkRow"][];
+            /** Wanted */
+            wanted: string;
+        };
         /**
          * Size
          * @description The size and which number leads it.

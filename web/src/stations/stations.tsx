@@ -7,6 +7,7 @@ import { MeterReadings } from './MeterReadings'
 import { Cautions, Figures, Part } from './Panel'
 import { Readings } from './Readings'
 import { ContentShapes } from './Shapes'
+import { SignalChain } from './SignalChain'
 import { TakeFrom } from './TakeFrom'
 import { Things } from './Things'
 import { TidySizes } from './TidySizes'
@@ -152,6 +153,11 @@ const Throw = ({ job, plan }: StationProps) => (
       />
       <Figures plan={plan} keys={['cable', 'cable_x', 'cable_y', 'cable_z']} />
     </Part>
+    {plan.signal && (
+      <Part title="Signal, from source to projector">
+        <SignalChain signal={plan.signal} />
+      </Part>
+    )}
     <Part title="Turned or tilted">
       <Figures plan={plan} keys={['turned_share', 'yaw_deg', 'pitch_deg', 'roll_deg']} />
     </Part>

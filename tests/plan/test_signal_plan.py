@@ -1,0 +1,32 @@
+"""The signal chain in the plan: the weakest link by name, and cables against their length."""
+
+from gantline.job.edits import Edit, apply
+from gantline.plan.plan import plan
+from tests.conftest import demo_job
+
+LINKS = "/throw/signal/links"
+
+
+def test_the_weakest_link_is_named_and_a_cable_is_held_against_the_run() -> None:
+    job = demo_job("mill-loft")
+    whole = plan(job).plan
+    assert whole.signal is not None
+    assert "2160 lines, 60 Hz" in whole.signal.arrives
+    run = next(one.text for one in whole.figures if one.key == "cable")
+    assert [row.length for row in whole.signal.rows] == ["", "", run, ""]
+    assert not any(row.trouble for row in whole.signal.rows)
+
+    plain = {"lines": 2160, "rate_hz": 60, "depth_bits": 8}
+    weak = apply(job, [Edit(pointer=f"{LINKS}/1/carries", value=plain), Edit(pointer=f"{LINKS}/2/good_for_mm", value=5000.0)])
+    made = plan(weak).plan
+    found = {one.code: one.text for one in made.findings}
+    assert found["weak-link"].startswith("The receiver is the weakest link")
+    assert "depth and high range" in found["weak-link"]
+    assert run in found["cable-too-long-2"]
+    assert "optical" in found["cable-too-long-2"]
+    assert made.signal is not None
+    assert [row.weakest for row in made.signal.rows] == [False, True, False, False]
+
+    asked = apply(job, [Edit(pointer=f"{LINKS}/0/carries", value=None), Edit(pointer="/throw/signal/wanted", value=None)])
+    codes = {one.code for one in plan(asked).plan.findings}
+    assert {"link-unknown", "no-format"} <= codes
