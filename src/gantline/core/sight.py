@@ -4,6 +4,8 @@ All arrays broadcast. d is a seat's distance from the fabric plane, u its offset
 centre (+ right, facing the wall), heights count from the finished floor; lengths [mm], angles [deg].
 """
 
+import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -14,6 +16,7 @@ from gantline.core.errors import OutOfRange, require_positive
 
 Array = NDArray[np.float64]
 ARC_MINUTE_DEG = 1.0 / 60.0
+ROUNDING_MM = 0.01  # a height held by this very bound misses it only by binary rounding
 
 
 def viewing_angle_deg(distance_mm: ArrayLike, offset_mm: ArrayLike, width_mm: ArrayLike) -> Array:
@@ -118,31 +121,30 @@ def least_clearance_mm(distance_mm: Array, eye_mm: float, fronts: tuple[Eye, ...
     return least
 
 
-def raise_needed_mm(eyes: tuple[Eye, ...], picture_bottom_mm: float, *, clear_mm: float) -> float:
-    """How much higher the worst rear eye must sit to see over every nearer one [mm], 0 if all see."""
-    missing = (
-        eye_needed_mm(rear, front, picture_bottom_mm, clear_mm=clear_mm) - rear.eye_mm
-        for rear in eyes
-        for front in eyes
-        if front.distance_mm < rear.distance_mm - 1.0
-    )
-    return max(0.0, max(missing, default=0.0))
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Seated:
+    """A seat: distance from the fabric, seated eye above its platform, the platform there is [mm]."""
+
+    distance_mm: float
+    seated_mm: float
+    platform_mm: float = 0.0
 
 
-def platforms_mm(rows: tuple[tuple[float, float], ...], picture_bottom_mm: float, *, clear_mm: float) -> tuple[float, ...]:
-    """Platform each row needs, worked from the front row back [mm].
+def platforms_mm(seats: Sequence[Seated], bottom_mm: float, *, clear_mm: float, step_mm: float) -> tuple[float, ...]:
+    """The platform each seat needs to see the picture's bottom over every nearer head, worked from the front back [mm].
 
-    Args: rows (distance [mm], seated eye above its platform [mm]), front first, distances rising.
-    Returns: max(0, needed eye - seated eye) for each, the front row 0.
+    Never lower than the platform there is; raised to whole steps. In the order of the seats.
     """
-    seen: list[Eye] = []
-    out: list[float] = []
-    for distance_mm, seated_mm in rows:
-        here = Eye(distance_mm=distance_mm, eye_mm=seated_mm)
-        needed = max((eye_needed_mm(here, one, picture_bottom_mm, clear_mm=clear_mm) for one in seen), default=seated_mm)
-        platform = max(0.0, needed - seated_mm)
-        out.append(platform)
-        seen.append(Eye(distance_mm=distance_mm, eye_mm=seated_mm + platform))
+    placed: list[Eye] = []
+    out = [0.0] * len(seats)
+    for index in sorted(range(len(seats)), key=lambda at: seats[at].distance_mm):
+        one = seats[index]
+        here = Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + one.platform_mm)
+        nearer = [front for front in placed if front.distance_mm < one.distance_mm - 1.0]
+        missing = max((eye_needed_mm(here, front, bottom_mm, clear_mm=clear_mm) for front in nearer), default=0.0) - here.eye_mm
+        up_mm = math.ceil(missing / step_mm - 1e-9) * step_mm if missing > ROUNDING_MM else 0.0
+        out[index] = one.platform_mm + up_mm
+        placed.append(Eye(distance_mm=one.distance_mm, eye_mm=here.eye_mm + up_mm))
     return tuple(out)
 
 

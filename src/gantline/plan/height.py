@@ -13,12 +13,13 @@ from gantline.core.room import (
     solve_height,
     wished_top_mm,
 )
-from gantline.core.sight import Eye, raise_needed_mm
+from gantline.core.sight import Eye
 from gantline.core.size import Lead, Screen, picture_from
 from gantline.job.room_objects import Fitting
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Cure, Entry
 from gantline.plan.lens import placed_lens
+from gantline.plan.seats_at import Placed, platforms
 from gantline.plan.size import Sized
 from gantline.plan.survey import Room
 
@@ -64,13 +65,13 @@ class Hung:
         return self.top_mm - screen.border.top_mm - screen.picture.height_mm / 2.0
 
 
-def height(book: Book, room: Room, sized: Sized, eyes: tuple[Eye, ...]) -> Hung:
+def height(book: Book, room: Room, sized: Sized, seats: tuple[Placed, ...]) -> Hung:
     """Solve the height and write it into the book."""
     place = _place(book, room, sized.screen)
     kind = book.job.height.wish
     wish_mm, eye_mm, share = _wish(book, kind)
     wished = wished_top_mm(place, kind, wish_mm, share)
-    asked = _asked(book, place, eyes)
+    asked = _asked(book, place, tuple(seat.eye for seat in seats))
     solved = solve_height(*bounds(asked), wished)
     possible = solved.chosen_mm is not None
     hung = Hung(
@@ -85,7 +86,7 @@ def height(book: Book, room: Room, sized: Sized, eyes: tuple[Eye, ...]) -> Hung:
     if possible:
         _write_choice(book, hung, wished)
     else:
-        _clash(book, asked, sized, solved)
+        _clash(book, asked, sized, solved, seats)
     _guide(book, hung)
     return hung
 
@@ -234,7 +235,7 @@ def _moved(book: Book, solved: Height, top_mm: float, wished: float) -> None:
         {"off_mm": off_mm})  # fmt: skip
 
 
-def _clash(book: Book, asked: Asked, sized: Sized, solved: Height) -> None:
+def _clash(book: Book, asked: Asked, sized: Sized, solved: Height, seats: tuple[Placed, ...]) -> None:
     clash_mm = solved.clash_mm
     numbers = {"clash_mm": clash_mm}
     cures: list[Cure] = []
@@ -247,14 +248,14 @@ def _clash(book: Book, asked: Asked, sized: Sized, solved: Height) -> None:
         numbers["largest_diagonal_mm"] = fits_mm
         cures.append(cure(f"Largest diagonal that fits: {book.text(fits_mm)}", size__lead="diagonal",
             size__value_mm=fits_mm, size__tidy=None))  # fmt: skip
-    cures += _give(book, asked, solved)
+    cures += _give(book, asked, solved, seats)
     tail = "." if fits_mm is not None else "; at this place no diagonal fits."
     book.find("height-clash", "height", "stop",
         f"No height fits: the {solved.low.name} and the {solved.high.name} clash by {book.text(clash_mm)}{tail}",
         numbers, cures)  # fmt: skip
 
 
-def _give(book: Book, asked: Asked, solved: Height) -> list[Cure]:
+def _give(book: Book, asked: Asked, solved: Height, seats: tuple[Placed, ...]) -> list[Cure]:
     """What else could give, each only where it alone would do: tried against all bounds."""
     grid = float(book.units.grid)
     needed = math.ceil(solved.clash_mm / grid - 1e-9) * grid
@@ -274,8 +275,10 @@ def _give(book: Book, asked: Asked, solved: Height) -> list[Cure]:
             way = "up" if y_mm > lens.y_mm else "down"
             cures.append(Cure(text=f"Lens {book.text(needed)} {way}, to {book.text(y_mm)} above the floor",
                 changes=(Change(pointer="/throw/lens_y_mm", value=y_mm),)))  # fmt: skip
+    if "rows" in (solved.low.key, solved.high.key):
+        screen = place.screen  # with the frame as high as the other bounds let it go
+        cures += platforms(book, seats, solved.high.y_top_mm - screen.border.top_mm - screen.picture.height_mm)
     by_hand = {
-        "rows": f"Raise the rear rows by {book.text(_raise(asked, solved))}",
         "furniture": f"Furniture {book.text(needed)} lower",
         "soffit": f"Soffit {book.text(needed)} higher, or the screen beside it",
         "neck": "Seats farther back, or a smaller picture",
@@ -285,13 +288,6 @@ def _give(book: Book, asked: Asked, solved: Height) -> list[Cure]:
         give = max(0.0, place.ceiling_gap_mm - place.lift_on_mm)
         cures.append(Cure(text=f"The gap alone gives {book.text(give)}, the edge {book.text(place.lowest_edge_mm)}."))
     return cures
-
-
-def _raise(asked: Asked, solved: Height) -> float:
-    """Platform that is missing with the frame as high as the other bounds let it go [mm]."""
-    screen = asked.place.screen
-    bottom = solved.high.y_top_mm - screen.border.top_mm - screen.picture.height_mm
-    return raise_needed_mm(asked.eyes, bottom, clear_mm=asked.head_clear_mm)
 
 
 def _largest(asked: Asked, sized: Sized) -> float | None:

@@ -84,7 +84,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
     fabric_mm = fabric_plane_mm(book)
     seats = place_seats(book, fabric_mm)
     sized = size(book, room.wall_mm, seats, fabric_mm)
-    hung = height(book, room, sized, tuple(seat.eye for seat in seats))
+    hung = height(book, room, sized, seats)
     beam = throw(book, room, sized, hung, fabric_mm)
     lit = light(book, room, hung, beam, seats)
     seen = seat_rows(book, hung, seats, *_pixels(book, hung, beam))

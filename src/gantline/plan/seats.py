@@ -1,10 +1,12 @@
 """How each seat sees the picture, in the job's texts."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from gantline.core.sight import (
+    ROUNDING_MM,
     Eye,
     clearance_mm,
     eye_needed_mm,
@@ -14,11 +16,11 @@ from gantline.core.sight import (
     viewing_angle_deg,
 )
 from gantline.plan.book import Book
+from gantline.plan.figures import Cure
 from gantline.plan.height import Hung
-from gantline.plan.seats_at import Placed
+from gantline.plan.seats_at import Placed, platforms
 
 SEATS_OUTSIDE = "Outside the guidance for seats. "
-SEEN_MM = 0.01  # a frame held by this very bound clears it but for binary rounding
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -66,7 +68,7 @@ def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm:
                 far_edge=f"{edge[k]:.0f}°", pixel=f"{pixel[k]:.1f}′", sight=sight, warnings=tuple(warnings),
             )
         )  # fmt: skip
-    _find(book, rows)
+    _find(book, rows, () if book.brief else platforms(book, seats, hung.picture_centre_mm - picture.height_mm / 2.0))
     return tuple(rows)
 
 
@@ -91,15 +93,15 @@ def _sight(book: Book, seat: Placed, eye: Eye, eyes: list[Eye], hung: Hung) -> t
         return "clear", []
     clear_mm = book.shop["head_clear_mm"]
     least = min(clearance_mm(eye, one, bottom) for one in nearer)
-    if least >= clear_mm - SEEN_MM:
+    if least >= clear_mm - ROUNDING_MM:
         return "clear", []
     needed = max(eye_needed_mm(eye, one, bottom, clear_mm=clear_mm) for one in nearer)
     platform = book.text(max(0.0, needed - seat.seated_mm))
     return f"needs platform {platform}", [f"head in front in the way: platform {platform}"]
 
 
-def _find(book: Book, rows: list[SeatRow]) -> None:
+def _find(book: Book, rows: list[SeatRow], cures: Sequence[Cure]) -> None:
     bad = [row for row in rows if row.warnings]
     if bad:
         said = "; ".join(f"{row.name}: {', '.join(row.warnings)}" for row in bad[:4])
-        book.find("seats-outside-guidance", "size", "mind", f"{SEATS_OUTSIDE}{said}.")
+        book.find("seats-outside-guidance", "size", "mind", f"{SEATS_OUTSIDE}{said}.", {}, cures)

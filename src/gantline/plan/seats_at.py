@@ -2,9 +2,10 @@
 
 from dataclasses import dataclass
 
-from gantline.core.sight import Eye
+from gantline.core.sight import Eye, Seated, platforms_mm
 from gantline.job.room_objects import Seat
 from gantline.plan.book import Book
+from gantline.plan.figures import Change, Cure
 
 NEAREST_MM = 100.0
 
@@ -47,6 +48,19 @@ def place_seats(book: Book, fabric_mm: float) -> tuple[Placed, ...]:
             )
         )  # fmt: skip
     return tuple(out)
+
+
+def platforms(book: Book, seats: tuple[Placed, ...], bottom_mm: float) -> tuple[Cure, ...]:
+    """Platforms under every seat that a head is in the way of, from the front row back; bottom_mm, the picture's."""
+    asked = [Seated(distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm) for one in seats]
+    found = platforms_mm(asked, bottom_mm, clear_mm=book.shop["head_clear_mm"], step_mm=float(book.units.grid))
+    raised = [(one, high) for one, high in zip(seats, found, strict=True) if high > one.platform_mm]
+    if not raised:
+        return ()
+    heights = dict.fromkeys(high for _, high in raised)
+    said = "; ".join(f"{book.text(high)} under {', '.join(one.name for one, at in raised if at == high)}" for high in heights)
+    changes = (Change(pointer=f"/survey/seats/{one.index}/platform_mm", value=high) for one, high in raised)
+    return (Cure(text=f"Platforms: {said}", changes=tuple(changes)),)
 
 
 def main_seat(seats: tuple[Placed, ...]) -> Placed | None:
