@@ -1,7 +1,7 @@
-import { useState } from 'react'
-import { type Dimension, Refused, toEdits } from '../api/client'
+import { type Dimension, toEdits } from '../api/client'
 import { useThisJob } from '../job/context'
-import { Num, Rich, typeable } from '../parts/Num'
+import { Num, Rich } from '../parts/Num'
+import { useTyping } from '../parts/useTyping'
 import type { DimensionPlace } from './dimensionLines'
 
 type DimensionTagProps = { mark: Dimension; place: DimensionPlace; inside: boolean; widthPx: number }
@@ -11,23 +11,8 @@ const FIELD_PX = 76
 
 /** The number on a dimension line: a button where typing a length can set it. */
 export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps) => {
-  const [draft, setDraft] = useState<string | null>(null)
-  const [trouble, setTrouble] = useState('')
   const { edit } = useThisJob()
-  const close = () => {
-    setDraft(null)
-    setTrouble('')
-  }
-  const commit = async () => {
-    if (draft === null) return
-    if (draft.trim() === typeable(mark.text)) return close()
-    try {
-      await edit(toEdits(mark.changes, draft))
-      close()
-    } catch (error) {
-      setTrouble(error instanceof Refused ? error.message : 'This could not be saved.')
-    }
-  }
+  const { typing, open, trouble, field } = useTyping({ text: mark.text, save: (typed) => edit(toEdits(mark.changes, typed)) })
   const beside = place.upright && place.lengthPx < SHORT_PX && !inside
   const turn = place.upright && !beside ? 'rotate(-90deg)' : ''
   const start = mark.side > 0 ? '8px' : 'calc(-100% - 8px)'
@@ -43,22 +28,12 @@ export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps
   }
   const ground = inside ? 'bg-[var(--canvas)] text-[var(--on-canvas)]' : 'bg-velvet text-ink'
   const tag = `absolute grid min-h-7 place-items-center rounded px-1.5 text-[16px] ${ground}`
-  if (draft !== null)
+  if (typing)
     return (
       <div style={fieldStyle} className="absolute z-20 flex flex-col gap-1">
         <input
-          // biome-ignore lint/a11y/noAutofocus: the field appears because its dimension was tapped
-          autoFocus
+          {...field}
           aria-label={mark.name}
-          aria-invalid={trouble !== ''}
-          value={draft}
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setDraft(event.target.value)}
-          onBlur={() => void commit()}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') void commit()
-            if (event.key === 'Escape') close()
-          }}
           className="w-32 rounded border-2 border-chalk bg-velvet px-2 py-1 text-center font-semibold text-[17px] text-ink"
         />
         {trouble && (
@@ -80,7 +55,7 @@ export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps
       type="button"
       style={style}
       title={mark.name}
-      onClick={() => setDraft(typeable(mark.text))}
+      onClick={open}
       className={`${tag} border border-transparent border-b-chalk/60 hover:border-chalk`}
     >
       <span className="sr-only">{mark.name}: </span>

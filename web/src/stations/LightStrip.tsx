@@ -2,37 +2,20 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, type FabricTable, type JobOut, type Plan } from '../api/client'
 import { useThisJob } from '../job/context'
+import { StripTabs } from '../parts/Tabs'
 
-const TABS = ['seats', 'fabrics'] as const
+const NAMES = [
+  ['seats', 'Seat by seat'],
+  ['fabrics', 'Fabrics ranked'],
+] as const
 
 /** Light, seat by seat, and the shop's fabrics in this room. */
 export const LightStrip = ({ job, plan }: { job: JobOut; plan: Plan }) => {
-  const [tab, setTab] = useState<(typeof TABS)[number]>('seats')
+  const [tab, setTab] = useState<(typeof NAMES)[number][0]>('seats')
   return (
-    <div className="flex h-full flex-col px-3">
-      <div role="tablist" aria-label="Light tables" className="flex gap-1 pt-1">
-        {TABS.map((one) => (
-          <button
-            key={one}
-            type="button"
-            role="tab"
-            aria-selected={tab === one}
-            onClick={() => setTab(one)}
-            className={`min-h-9 rounded-md px-3 ${tab === one ? 'bg-lift font-bold' : 'text-quiet'}`}
-          >
-            {one === 'seats' ? 'Seat by seat' : 'Fabrics ranked'}
-          </button>
-        ))}
-      </div>
-      <section
-        aria-label={tab === 'seats' ? 'Seat by seat' : 'Fabrics ranked'}
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
-        tabIndex={0}
-        className="relative min-h-0 flex-1 overflow-auto"
-      >
-        {tab === 'seats' ? <SeatTable plan={plan} /> : <Fabrics job={job} />}
-      </section>
-    </div>
+    <StripTabs label="Light tables" names={NAMES} shown={tab} show={setTab}>
+      {tab === 'seats' ? <SeatTable plan={plan} /> : <Fabrics job={job} />}
+    </StripTabs>
   )
 }
 

@@ -94,11 +94,11 @@ test('a projector is taken where it stands, or put where it could be, and the ta
 
 test('a shape by zoom says what stops it and is shown on the wall', () => {
   show(<ThrowStrip job={job} plan={plan} />)
-  fireEvent.click(screen.getByRole('tab', { name: 'Shapes by zoom' }))
+  fireEvent.mouseDown(screen.getByRole('tab', { name: 'Shapes by zoom' }))
   expect(screen.getByText(/shift out of reach/)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: /16:9\s*on the wall/ }))
   expect(showShape).toHaveBeenLastCalledWith(0)
-  fireEvent.click(screen.getByRole('tab', { name: 'Joists' }))
+  fireEvent.mouseDown(screen.getByRole('tab', { name: 'Joists' }))
   expect(screen.getByText(/Survey the joists/)).toBeTruthy()
 })
 

@@ -14,45 +14,30 @@ import {
 import { useThisJob } from '../job/context'
 import { useShown } from '../job/shown'
 import { Rich } from '../parts/Num'
+import { StripTabs } from '../parts/Tabs'
 import { RecordFiles } from './RecordFiles'
 
-const TABS = ['projectors', 'zoom', 'joists'] as const
-type Tab = (typeof TABS)[number]
-const NAMES: Record<Tab, string> = { projectors: 'All projectors', zoom: 'Shapes by zoom', joists: 'Joists' }
+const NAMES = [
+  ['projectors', 'All projectors'],
+  ['zoom', 'Shapes by zoom'],
+  ['joists', 'Joists'],
+] as const
 
 /** The shop's projectors for this screen; content by zoom; what the mount can be fixed to. */
 export const ThrowStrip = ({ job, plan }: { job: JobOut; plan: Plan }) => {
-  const [tab, setTab] = useState<Tab>('projectors')
+  const [tab, setTab] = useState<(typeof NAMES)[number][0]>('projectors')
   return (
-    <div className="flex h-full flex-col px-3">
-      <div className="flex items-center gap-1 pt-1">
-        <div role="tablist" aria-label="Throw tables" className="flex flex-1 gap-1">
-          {TABS.map((one) => (
-            <button
-              key={one}
-              type="button"
-              role="tab"
-              aria-selected={tab === one}
-              onClick={() => setTab(one)}
-              className={`min-h-9 rounded-md px-3 ${tab === one ? 'bg-lift font-bold' : 'text-quiet'}`}
-            >
-              {NAMES[one]}
-            </button>
-          ))}
-        </div>
-        {tab === 'projectors' && <RecordFiles kind="projector" />}
-      </div>
-      <section
-        aria-label={NAMES[tab]}
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reached by the keyboard
-        tabIndex={0}
-        className="relative min-h-0 flex-1 overflow-auto"
-      >
-        {tab === 'projectors' && <Projectors job={job} />}
-        {tab === 'zoom' && <Zooms found={plan.by_zoom} />}
-        {tab === 'joists' && <Joists rows={plan.joists} />}
-      </section>
-    </div>
+    <StripTabs
+      label="Throw tables"
+      names={NAMES}
+      shown={tab}
+      show={setTab}
+      beside={tab === 'projectors' && <RecordFiles kind="projector" />}
+    >
+      {tab === 'projectors' && <Projectors job={job} />}
+      {tab === 'zoom' && <Zooms found={plan.by_zoom} />}
+      {tab === 'joists' && <Joists rows={plan.joists} />}
+    </StripTabs>
   )
 }
 
