@@ -67,13 +67,14 @@ class Book:
             )
         else:
             length_mm, known, working = value, self.known(pointer, _natural(station)), TYPED
-        text = self.text(length_mm)
+        said = known == "assumed" and effect
+        text = self.text(length_mm) if said or not self.brief else ""
         figure = Figure(
             key=key, station=station, label=label, value=length_mm, unit="mm", text=text, known=known,
             working=working, rests_on=(key,) if known == "assumed" else (), entry=Entry(pointer, "length", (), True),
         )  # fmt: skip
         self.figures[key] = figure
-        if known == "assumed" and effect:
+        if said:
             self.to_measure.append(ToMeasure(label=label, text=text, effect=effect, pointer=pointer))
         return length_mm
 
@@ -100,10 +101,10 @@ class Book:
         self, key: str, station: StationKey, label: str, length_mm: float, formula: str, substituted: str,
         inputs: Sequence[str], source: str, *, entry: Entry | None = None,
     ) -> None:  # fmt: skip
-        """A computed length [mm], rounded to the tape once, with its working."""
+        """A computed length [mm], rounded to the tape once, with its working; a brief book keeps the value alone."""
         if self.brief:
             self.figures[key] = Figure(
-                key=key, station=station, label=label, value=length_mm, unit="mm", text=self.text(length_mm), known="computed",
+                key=key, station=station, label=label, value=length_mm, unit="mm", text="", known="computed",
                 working=UNSAID, rests_on=self.assumed_among(inputs), entry=entry,
             )  # fmt: skip
             return

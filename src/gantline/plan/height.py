@@ -238,7 +238,11 @@ def _moved(book: Book, solved: Height, top_mm: float, wished: float) -> None:
 def _clash(book: Book, asked: Asked, sized: Sized, solved: Height, seats: tuple[Placed, ...]) -> None:
     clash_mm = solved.clash_mm
     numbers = {"clash_mm": clash_mm}
+    said = f"No height fits: the {solved.low.name} and the {solved.high.name} clash by {book.text(clash_mm)}"
     cures: list[Cure] = []
+    if book.brief:
+        book.find("height-clash", "height", "stop", f"{said}.", numbers)
+        return
     fits_mm = _largest(asked, sized)
     if fits_mm is not None and fits_mm < SMALLEST_MM:
         fits_mm = None
@@ -251,8 +255,7 @@ def _clash(book: Book, asked: Asked, sized: Sized, solved: Height, seats: tuple[
     cures += _give(book, asked, solved, seats)
     tail = "." if fits_mm is not None else "; at this place no diagonal fits."
     book.find("height-clash", "height", "stop",
-        f"No height fits: the {solved.low.name} and the {solved.high.name} clash by {book.text(clash_mm)}{tail}",
-        numbers, cures)  # fmt: skip
+        f"{said}{tail}", numbers, cures)  # fmt: skip
 
 
 def _give(book: Book, asked: Asked, solved: Height, seats: tuple[Placed, ...]) -> list[Cure]:

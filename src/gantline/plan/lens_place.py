@@ -163,18 +163,19 @@ def _check_joist(book: Book, wanted: Wanted, room: Room, place: tuple[float, flo
     if wanted.lines is None:
         book.find("no-joists", "throw", "note", "Survey the joists to see which of them this mount can be fixed into.")
         return
-    near = joist_places(book, room, wanted, place)
-    if not near or abs(near[0].choice.move_mm) <= wanted.lines.half_mm:
+    axis = 0 if wanted.lines.axis == "x" else 2
+    nearest = joist_choices(wanted.lines.centres_mm, place[axis], wanted.lines.plate_mm)
+    if not nearest or abs(nearest[0].move_mm) <= wanted.lines.half_mm:
         return
     cures = [
         Cure(
             text=f"Lens {book.text(abs(one.choice.move_mm))} {one.way}, plate on joist {one.choice.number}", changes=(one.change,)
         )
-        for one in near[:3]
+        for one in joist_places(book, room, wanted, place)[:3]
         if one.fits
     ]
     cures.append(Cure(text="Blocking between two joists", changes=(Change(pointer="/throw/mount", value="blocking"),)))
-    off = near[0].choice.move_mm
+    off = nearest[0].move_mm
     book.find("no-joist-over-plate", "throw", "mind",
         f"No joist is over the mount plate: the nearest is {book.text(abs(off))} off. Board alone holds nothing.",
         {"off_mm": off}, cures)  # fmt: skip

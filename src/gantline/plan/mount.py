@@ -77,7 +77,7 @@ def _hung(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, flo
         book.find("no-room-for-mount", "throw", "stop",
             f"The lens is {book.text(-pole)} too high for this mount: plate and adapter need {book.text(plate.to_axis_mm)} under the ceiling.",
             {"over_mm": -pole})  # fmt: skip
-    return Mounted(plate_mm=(x, z), pole_mm=pole, joists=_joists(book, room, wanted, place))
+    return Mounted(plate_mm=(x, z), pole_mm=pole, joists=() if book.brief else _joists(book, room, wanted, place))
 
 
 def _joists(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, float]) -> tuple[JoistRow, ...]:

@@ -6,6 +6,7 @@ from typing import Any
 
 from gantline.core.defaults import Shop
 from gantline.core.light.luminance import CONTRAST_BANDS
+from gantline.core.units import Units, length_text
 from gantline.job.document import Job, SizeLead
 from gantline.job.edits import apply
 from gantline.job.records import RecordKind, edits_from
@@ -77,13 +78,16 @@ class FabricTable:
     states: tuple[str, ...]
 
 
+SHOWN = ("diagonal", "slack_ceiling", "slack_furniture")
+
+
 def size_table(job: Job, shop: Shop, steps: Sequence[float] = STEPS) -> SizeTable:
     """Sizes round the present one, eight unless other steps are given, each planned in full: nothing is estimated twice.
 
     The candidates are exact sizes; tidy ones are picked after. Cost: one plan a candidate.
     """
-    present = plan(job, shop, brief=True).sized.screen.picture.diagonal_mm
-    grid = float(job.units.to_core().grid)
+    now, units = plan(job, shop, brief=True), job.units.to_core()
+    present, grid = now.sized.screen.picture.diagonal_mm, float(units.grid)
     rows = []
     states: tuple[str, ...] = ()
     for step in steps:
@@ -94,9 +98,9 @@ def size_table(job: Job, shop: Shop, steps: Sequence[float] = STEPS) -> SizeTabl
             Change(pointer="/size/tidy", value=None),
         )
         size = job.size.model_copy(update={"lead": SizeLead.DIAGONAL, "value_mm": diagonal, "tidy": None})
-        made = plan(job if step == 1.0 else job.model_copy(update={"size": size}), shop, brief=True)
+        made = now if step == 1.0 else plan(job.model_copy(update={"size": size}), shop, brief=True)
         states = made.plan.light_states
-        rows.append(_size_row(made, changes, chosen=step == 1.0))
+        rows.append(_size_row(made, units, changes, chosen=step == 1.0))
     return SizeTable(rows=tuple(rows), states=states, advice=_advice(rows))
 
 
@@ -114,9 +118,11 @@ def _advice(rows: Sequence[SizeRow]) -> str:
     return f"{rows[best].diagonal} is the largest {why}. {larger.diagonal} is not: {larger.verdict}"
 
 
-def _size_row(made: Planned, changes: tuple[Change, ...], *, chosen: bool) -> SizeRow:
+def _size_row(made: Planned, units: Units, changes: tuple[Change, ...], *, chosen: bool) -> SizeRow:
     found = made.plan
-    figure = {one.key: one for one in found.figures}
+    lengths = {
+        one.key: length_text(one.value, units) for one in found.figures if one.key in SHOWN and isinstance(one.value, float)
+    }
     stops = tuple(one.text for one in found.findings if one.severity == "stop")
     minds = tuple(
         one.text.removeprefix(SEATS_OUTSIDE)
@@ -130,7 +136,7 @@ def _size_row(made: Planned, changes: tuple[Change, ...], *, chosen: bool) -> Si
     picture = made.scene.picture
     return SizeRow(
         size=found.size_text,
-        diagonal=figure["diagonal"].text,
+        diagonal=lengths["diagonal"],
         chosen=chosen,
         angles=" · ".join(shown),
         necks="" if main is None else f"{main.top_neck} · {main.centre_neck}",
@@ -138,8 +144,8 @@ def _size_row(made: Planned, changes: tuple[Change, ...], *, chosen: bool) -> Si
         luminance="" if lit is None else lit.luminance,
         contrasts=() if lit is None else lit.contrasts,
         bands=() if lit is None else lit.bands,
-        ceiling_slack=figure["slack_ceiling"].text if "slack_ceiling" in figure else "",
-        furniture_slack=figure["slack_furniture"].text if "slack_furniture" in figure else "",
+        ceiling_slack=lengths.get("slack_ceiling", ""),
+        furniture_slack=lengths.get("slack_furniture", ""),
         verdict=stops[0] if stops else minds[0] if minds else "fits, nothing to mind",
         stops=stops,
         minds=minds,

@@ -110,7 +110,7 @@ def _placed(book: Book, room: Room, sized: Sized, hung: Hung, beam: Beam, lens: 
     turn = is_turned(book)
     in_window = turn or _check_window(book, beam, sized, lens, fabric_mm + given.distance_offset_mm)
     if not hung.possible:
-        if not turn:
+        if not turn and not book.brief:
             _tilt_instead(book, hung, setting, beam.panel)
         return beam
     wanted = wanted_of(book, room, hung, beam.panel, beam.window, reach, offset, fabric_mm)
@@ -236,7 +236,7 @@ def _out_of_reach(book: Book, hung: Hung, need: ShiftNeed, setting: Setting, pan
         cures.append(cure(f"Lens {_sideways(book, alone_mm)}", throw__lens_x_mm=x_mm + alone_mm))
     elif need.excess_horizontal:
         cures.append(cure(f"Lens {_sideways(book, need.move_right_mm)}", throw__lens_x_mm=x_mm + need.move_right_mm))
-    cures += [OTHER_PROJECTOR, *_tilt(hung, need, setting, panel)]
+    cures += [OTHER_PROJECTOR, *(() if book.brief else _tilt(hung, need, setting, panel))]
     book.find("shift-out-of-reach", "throw", "stop",
         f"The picture lies beyond the lens shift: the lens must move {' and '.join(moves)}.",
         {"move_up_mm": need.move_up_mm, "move_right_mm": need.move_right_mm}, cures)  # fmt: skip

@@ -64,7 +64,7 @@ def wall(book: Book, room: Room, hung: Hung) -> Drilling | None:
     marks = tuple(_mark(one, room, hung) for one in four)
     check_holes(book, four)
     _write_holes(book, marks)
-    rows = tuple(_row(book, one) for one in marks)
+    rows = () if book.brief else tuple(_row(book, one) for one in marks)
     check = reverse_check(four)
     _write_check(book, check)
     return Drilling(pair=pair, holes=four, marks=marks, rows=rows, check=check)
