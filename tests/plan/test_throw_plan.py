@@ -262,6 +262,7 @@ def test_plate_pole_and_cable_are_counted_from_the_lens() -> None:
     made = plan(demo_job("parish-hall"))
     figures = numbers(made)
     assert (figures["plate_x"], figures["plate_z"]) == (3300.0, 8340.0)
+    assert (text(made, "plate_off_centre"), figures["centre_x"]) == ("100\u00a0mm left", 3400.0)
     ceiling = 1500 + 2688 + (2706 - 2688) * (3420 - 3300) / 3420
     assert figures["pole"] == pytest.approx(ceiling - 3620 - 120, abs=0.1)
     up, along = (ceiling - 1100) + (ceiling - 3620), (3300 - 150) + (11800 - 8200)

@@ -125,6 +125,13 @@ def pair_text(width_mm: float, height_mm: float, units: Units) -> str:
     return f"{wide} × {high}"
 
 
+def beside_text(offset_mm: float, units: Units) -> str:
+    """How far right (+) or left (-) of a line [mm], as a person says it on the tape's grid; "on it" below half a step."""
+    if abs(offset_mm) < float(units.grid) / 2.0:
+        return "on it"
+    return f"{length_text(abs(offset_mm), units)} {'right' if offset_mm > 0.0 else 'left'}"
+
+
 def exact_text(length_mm: float, units: Units) -> str:
     """The same length to a tenth of a step finer than a tape shows: for workings, not for marks."""
     if units.unit_mm == INCH_MM:

@@ -60,7 +60,7 @@ class Dot:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Label:
-    """A text at a place [mm]; `size` large is the one thing the drawing says."""
+    """A text over its place [mm], or centred on it when inside; `size` large is the one thing the drawing says."""
 
     key: str
     layer: Layer
@@ -68,6 +68,7 @@ class Label:
     text: str
     anchor: Literal["start", "middle", "end"] = "middle"
     size: Literal["large", "text", "small"] = "small"
+    inside: bool = False
     role: Role = "wall"
     moves: str | None = None
     kind: Literal["label"] = "label"

@@ -11,6 +11,8 @@ AXES = {
     "top": ("x_mm", "z_mm"),
 }  # a face's two axes, as the job file names them
 
+ROOMY_MM = 400.0  # a fitting this high holds its own name
+
 Place = Callable[[float, float, float], Point]
 
 
@@ -25,9 +27,9 @@ def fittings(scene: Scene, step_mm: float) -> Iterator[Mark]:
         points = rectangle(rect.left_mm, rect.bottom_mm, rect.right_mm, rect.top_mm)
         handle = f"fitting-handle-{one.index}"
         yield Area(key=f"fitting-{one.index}", role="fitting", layer="survey", points=points, moves=handle)
-        yield Label(
-            key=f"fitting-name-{one.index}", layer="survey", at=(rect.centre_x_mm, rect.top_mm), text=one.name, moves=handle
-        )
+        inside = rect.top_mm - rect.bottom_mm >= ROOMY_MM
+        at = (rect.centre_x_mm, (rect.top_mm + rect.bottom_mm) / 2.0 if inside else rect.top_mm)
+        yield Label(key=f"fitting-name-{one.index}", layer="survey", at=at, text=one.name, inside=inside, moves=handle)
         base = f"/survey/fittings/{one.index}"
         yield Handle(key=handle, layer="survey", name=one.name, points=points, origin=(rect.left_mm, rect.bottom_mm), step_mm=step_mm,
             x_pointer=f"{base}/x_mm", y_pointer=f"{base}/y_mm")  # fmt: skip
@@ -40,7 +42,7 @@ def boxes(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
         handle = f"box-handle-{one.index}"
         yield Area(key=f"box-{one.index}", role="box", layer="survey", points=points, moves=handle)
         middle = (sum(x for x, _ in points) / 4.0, sum(y for _, y in points) / 4.0)
-        yield Label(key=f"box-name-{one.index}", layer="survey", at=middle, text=one.name, role="box", moves=handle)
+        yield Label(key=f"box-name-{one.index}", layer="survey", at=middle, text=one.name, role="box", inside=True, moves=handle)
         base = f"/survey/boxes/{one.index}"
         yield Handle(key=handle, layer="survey", name=one.name, points=points, origin=origin, step_mm=step_mm,
             x_pointer=f"{base}/{axes[0]}", y_pointer=f"{base}/{axes[1]}")  # fmt: skip

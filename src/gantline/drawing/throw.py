@@ -54,7 +54,13 @@ def throw_front(scene: Scene, units: Units, above_mm: float, frame: str) -> Iter
         middle = (sum(x for x, _ in one.outline) / len(one.outline), sum(y for _, y in one.outline) / len(one.outline))
         share = f"{100 * one.share:.0f} %" if one.share >= 0.01 else "under 1 %"
         yield Label(
-            key=f"shadow-name-{number}", layer="throw", at=middle, text=f"{one.name}, {share} dark", role="shadow", size="text"
+            key=f"shadow-name-{number}",
+            layer="throw",
+            at=middle,
+            text=f"{one.name}, {share} dark",
+            role="shadow",
+            size="text",
+            inside=True,
         )
     if beam.turned is not None:
         for key, corners in (("quad", beam.turned.thrown.quad), ("kept", beam.turned.thrown.picture)):

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 
 from gantline.core.throw.mount import cable_path, path_mm, pole_mm
 from gantline.core.throw.places import Wanted
+from gantline.core.units import beside_text
 from gantline.plan.book import Book
 from gantline.plan.figures import Change
 from gantline.plan.lens_place import joist_places
@@ -63,12 +64,16 @@ def _hung(book: Book, room: Room, wanted: Wanted, place: tuple[float, float, flo
             optional=True, known="assumed" if entered is None else None)  # fmt: skip
     book.length("plate_to_axis", "throw", "Plate to lens axis", "/throw/body/plate_to_axis_mm", book.job.throw.body.plate_to_axis_mm,
         "plate_to_axis_mm", "the pole is cut to it")  # fmt: skip
-    x, z = place[0] + plate.right_mm, place[2] + plate.roomward_mm
+    x, z, centre_mm = place[0] + plate.right_mm, place[2] + plate.roomward_mm, wanted.picture_x_mm
     ceiling = room.ceiling.at(min(max(x, 0.0), room.wall_mm))
     pole = pole_mm(ceiling, place[1], plate)
     rests = ["lens_y", "lens_from_wall", "lens_x", "plate_to_axis"]
     book.computed("plate_x", "throw", "Plate from left wall end", x, "lens + plate's offset from it",
         f"{book.exact(place[0])} + {book.exact(plate.right_mm)}", rests, "the record's mount plate")  # fmt: skip
+    off = x - centre_mm
+    book.ratio("plate_off_centre", "throw", "Plate from the screen's centre line", off, beside_text(off, book.units),
+        "plate from left wall end − screen centre", f"{book.exact(x)} − {book.exact(centre_mm)}", [*rests, "centre_x"],
+        "a second mark on the ceiling to check the first")  # fmt: skip
     book.computed("plate_z", "throw", "Plate from bare wall", z, "lens + plate's offset from it",
         f"{book.exact(place[2])} + {book.exact(plate.roomward_mm)}", rests, "the record's mount plate")  # fmt: skip
     book.computed("pole", "throw", "Pole to cut", pole, "ceiling − lens height − (mount plate + plate to lens axis)",

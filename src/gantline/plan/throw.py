@@ -198,7 +198,7 @@ def _shift(book: Book, hung: Hung, panel: PanelImage, x_mm: float, y_mm: float, 
     up = "up" if need.vertical >= 0 else "down"
     side = "right" if need.horizontal >= 0 else "left"
     fixed = f", fixed offset {100 * offset:g} % taken off" if offset else ""
-    book.ratio("shift_vertical", "throw", "Shift needed, height", need.vertical, f"{100 * abs(need.vertical):.1f} % {up}",
+    book.ratio("shift_vertical", "throw", "Shift needed, height", need.vertical, f"{100 * abs(need.vertical):.1f} % {up}" if need.vertical else "none",
         "(picture centre − lens height) / panel's image height",
         f"({book.exact(centre_mm)} − {book.exact(y_mm)}) / {book.exact(panel.height_mm)}{fixed}",
         ["picture_centre", "lens_y", "height"], "share of the whole panel image; straight body")  # fmt: skip
@@ -207,7 +207,7 @@ def _shift(book: Book, hung: Hung, panel: PanelImage, x_mm: float, y_mm: float, 
         "(screen centre − lens) / panel's image width",
         f"({book.exact(hung.place.centre_x_mm)} − {book.exact(x_mm)}) / {book.exact(panel.width_mm)}",
         ["centre_x", "lens_x", "width"], "share of the whole panel image; straight body")  # fmt: skip
-    book.ratio("reach_left", "throw", "Reach at this place", need.vertical_left, f"{100 * need.vertical_left:.1f} % {up}",
+    book.ratio("reach_left", "throw", "Reach at this place", need.vertical_left, f"{100 * need.vertical_left:.1f} % {up}" if need.vertical_left else "none",
         "reach up or down, less what a diamond loses sideways", "", [], "the projector's record")  # fmt: skip
     if not _reached(book, need):
         _out_of_reach(book, hung, need, setting, panel)

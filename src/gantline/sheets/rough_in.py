@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from gantline.core.throw.places import freedom
-from gantline.core.units import Units, length_text
+from gantline.core.units import Units, beside_text, length_text
 from gantline.drawing.drawing import Drawing
 from gantline.job.document import Job
 from gantline.plan.plan import Planned
@@ -18,10 +18,11 @@ SIDE_HIGH, TOP_HIGH = 74.0, 125.0
 
 @dataclass(frozen=True, slots=True)
 class Point:
-    """One mark: from the left wall end, from the bare wall, above the floor; empty where it does not matter."""
+    """One mark: from the left wall end, the screen's centre line and the bare wall, above the floor."""
 
     name: str
     from_left: str
+    from_centre: str
     from_wall: str
     height: str
 
@@ -56,18 +57,21 @@ def _points(job: Job, planned: Planned, beam: Beam, units: Units) -> Iterator[Po
     def text(value: float) -> str:
         return length_text(value, units)
 
-    yield Point("Lens", text(beam.lens_x_mm), text(beam.measured_z_mm), text(beam.lens_y_mm))
+    def across(x_mm: float) -> tuple[str, str]:
+        return text(x_mm), beside_text(x_mm - planned.hung.place.centre_x_mm, units)
+
+    yield Point("Lens", *across(beam.lens_x_mm), text(beam.measured_z_mm), text(beam.lens_y_mm))
     if beam.mounted is not None and beam.mounted.plate_mm is not None:
         x, z = beam.mounted.plate_mm
         on = next((f" on joist {row.number}" for row in beam.mounted.joists if row.here), "")
-        yield Point(f"Mount plate, centre{on}", text(x), text(z), "on the ceiling")
+        yield Point(f"Mount plate, centre{on}", *across(x), text(z), "on the ceiling")
     if beam.floor_marks is not None:
         marks = beam.floor_marks
-        yield Point("Body on the cabinet, back left corner", text(marks.left_mm), text(marks.back_mm), text(marks.base_mm))
-        yield Point("Body on the cabinet, front right corner", text(marks.right_mm), text(marks.front_mm), text(marks.base_mm))
+        yield Point("Body on the cabinet, back left corner", *across(marks.left_mm), text(marks.back_mm), text(marks.base_mm))
+        yield Point("Body on the cabinet, front right corner", *across(marks.right_mm), text(marks.front_mm), text(marks.base_mm))
     source = job.throw.cable_from
     if source.x_mm is not None and source.y_mm is not None and source.z_mm is not None:
-        yield Point("Signal and power come from", text(source.x_mm), text(source.z_mm), text(source.y_mm))
+        yield Point("Signal and power come from", *across(source.x_mm), text(source.z_mm), text(source.y_mm))
 
 
 def _freedom(planned: Planned, beam: Beam, units: Units) -> Iterator[Room]:

@@ -111,7 +111,7 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
         case Dot():
             return _dot(mark, sheet)
         case Label():
-            dy = 0.0 if mark.size == "large" else -0.8
+            dy = 0.0 if mark.size == "large" else 0.35 * TEXT[mark.size] if mark.inside else -0.8
             css = "" if mark.size == "large" else "quiet"
             dx = BESIDE[mark.anchor] if mark.size == "small" else 0.0
             return svg_text(sheet.x(mark.at[0]) + dx, sheet.y(mark.at[1]) + dy, mark.text, TEXT[mark.size], mark.anchor, css)

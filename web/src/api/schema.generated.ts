@@ -1603,7 +1603,7 @@ export interface components {
         };
         /**
          * Label
-         * @description A text at a place [mm]; `size` large is the one thing the drawing says.
+         * @description A text over its place [mm], or centred on it when inside; `size` large is the one thing the drawing says.
          */
         Label: {
             /**
@@ -1617,6 +1617,11 @@ export interface components {
                 number,
                 number
             ];
+            /**
+             * Inside
+             * @default false
+             */
+            inside: boolean;
             /** Key */
             key: string;
             /**

@@ -186,7 +186,7 @@ const HEIGHT_PX = 20
 /** How far down of its place a label's upper edge is [px]: in the middle of a box, under a limit, else above. */
 const topPx = (mark: LabelMark) => {
   if (mark.role === 'limit') return 1
-  if (mark.role === 'shadow' || mark.key.startsWith('box-name')) return -HEIGHT_PX / 2
+  if (mark.inside) return -HEIGHT_PX / 2
   return -HEIGHT_PX - 8
 }
 

@@ -149,7 +149,17 @@ const Throw = ({ job, plan }: StationProps) => (
     <Part title="Mount and cable">
       <Figures
         plan={plan}
-        keys={['hung', 'mount', 'pole', 'plate_x', 'plate_z', 'plate_right', 'plate_roomward', 'plate_to_axis']}
+        keys={[
+          'hung',
+          'mount',
+          'pole',
+          'plate_x',
+          'plate_off_centre',
+          'plate_z',
+          'plate_right',
+          'plate_roomward',
+          'plate_to_axis',
+        ]}
       />
       <Figures plan={plan} keys={['cable', 'cable_x', 'cable_y', 'cable_z']} />
     </Part>
