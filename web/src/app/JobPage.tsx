@@ -90,8 +90,8 @@ const Bench = ({ job, station }: { job: JobOut; station: StationKey }) => {
     <ShownContext value={{ shape, showShape }}>
       <div className="flex h-full flex-col">
         <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
-          <h1 className="truncate font-bold text-xl">{job.document.name}</h1>
-          <span className="truncate text-quiet">{job.document.place}</span>
+          <h1 className="truncate font-bold text-xl max-[520px]:text-[17px]">{job.document.name}</h1>
+          <span className="truncate text-quiet max-[520px]:hidden">{job.document.place}</span>
         </TopBar>
         <Notices />
         <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">

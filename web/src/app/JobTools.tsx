@@ -53,7 +53,7 @@ export const JobTools = ({ job }: { job: JobOut }) => {
       </Menu>
       <Menu
         label=""
-        className="inline-flex min-h-10 items-center gap-2 rounded-md bg-brass px-4 font-bold text-on-brass"
+        className="inline-flex min-h-10 items-center gap-2 whitespace-nowrap rounded-md bg-brass px-4 font-bold text-on-brass max-[520px]:px-3"
         trigger={<>Sheets ▾</>}
       >
         <MenuHeading>For the wall</MenuHeading>

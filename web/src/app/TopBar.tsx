@@ -4,7 +4,7 @@ import { useCommands } from './useCommands'
 import { useTheme } from './useTheme'
 
 export const BAR_BUTTON =
-  'inline-flex min-h-10 min-w-10 items-center justify-center gap-2 rounded-md border border-seam px-3 hover:border-brass disabled:opacity-45 disabled:hover:border-seam'
+  'inline-flex min-h-10 min-w-10 items-center justify-center gap-2 whitespace-nowrap rounded-md border border-seam px-3 hover:border-brass disabled:opacity-45 disabled:hover:border-seam max-[520px]:px-2'
 
 type TopBarProps = { children: ReactNode; tools: ReactNode; onHelp: () => void }
 
@@ -26,8 +26,8 @@ export const TopBar = ({ children, tools, onHelp }: TopBarProps) => {
           <path d="M9 28.500h14" stroke="var(--ink)" strokeWidth="2.800" strokeLinecap="round" />
         </svg>
       </Link>
-      <div className="flex min-w-0 flex-1 items-baseline gap-3 max-[820px]:basis-[60%]">{children}</div>
-      {tools}
+      <div className="flex min-w-0 flex-1 items-baseline gap-3">{children}</div>
+      <div className="contents max-[820px]:order-last max-[820px]:flex max-[820px]:basis-full max-[820px]:gap-2">{tools}</div>
       <button type="button" onClick={turn} className={BAR_BUTTON} aria-label={theme === 'dark' ? 'Bright theme' : 'Dark theme'}>
         <svg viewBox="0 0 20 20" className="size-5" aria-hidden="true">
           <circle cx="10" cy="10" r="6.500" fill="none" stroke="currentColor" strokeWidth="1.800" />

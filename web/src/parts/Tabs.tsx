@@ -13,7 +13,7 @@ type TabsProps<Name extends string> = {
 /** A table strip with more than one table: a row of names, and what the chosen one shows below it, scrolling. */
 export const StripTabs = <Name extends string>({ label, names, shown, show, beside, children }: TabsProps<Name>) => (
   <Tabs.Root value={shown} onValueChange={(name) => show(name as Name)} className="flex h-full flex-col px-3">
-    <div className="flex items-center gap-1 pt-1">
+    <div className="flex flex-wrap items-center gap-1 pt-1">
       <Tabs.List aria-label={label} className="flex flex-1 gap-1">
         {names.map(([name, called]) => (
           <Tab key={name} name={name} called={called} />
@@ -30,7 +30,7 @@ export const StripTabs = <Name extends string>({ label, names, shown, show, besi
 const Tab = ({ name, called }: { name: string; called: string }) => (
   <Tabs.Trigger
     value={name}
-    className="min-h-9 rounded-md px-3 text-quiet data-[state=active]:bg-lift data-[state=active]:font-bold data-[state=active]:text-ink"
+    className="min-h-9 whitespace-nowrap rounded-md px-3 text-quiet max-[520px]:px-2 data-[state=active]:bg-lift data-[state=active]:font-bold data-[state=active]:text-ink"
   >
     {called}
   </Tabs.Trigger>

@@ -27,7 +27,7 @@ export const RecordFiles = ({ kind }: { kind: string }) => {
         : (said?.detail ?? 'The file could not be read.'),
     )
   }
-  const look = 'min-h-9 rounded border border-seam px-2 text-[14px] leading-8 hover:border-brass'
+  const look = 'min-h-9 whitespace-nowrap rounded border border-seam px-2 text-[14px] leading-8 hover:border-brass'
   return (
     <div className="flex items-center gap-1.5">
       {trouble && (

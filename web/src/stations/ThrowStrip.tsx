@@ -72,7 +72,7 @@ const Projectors = ({ job }: { job: JobOut }) => {
     </button>
   )
   return (
-    <table className="w-full text-[14.5px]" aria-label="Projectors compared">
+    <table className="w-full min-w-[740px] text-[14.5px]" aria-label="Projectors compared">
       <thead className={HEAD}>
         <tr>
           <th className={`${CELL} font-medium`}>{sorter(0)}</th>

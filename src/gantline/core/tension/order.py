@@ -148,7 +148,11 @@ class _Work:
         for index, side in enumerate(MIDDLES):
             group = self._middle_group(side)
             begun.update(p.number for p in group)
-            why = "Frozen by hand: the middles hold the sheet square while the rest is walked out." if index == 0 else ""
+            why = (
+                "Each fixing freezes the pull of the hand: the middles hold the sheet square while the rest is walked out."
+                if index == 0
+                else ""
+            )
             yield _step("Middles", side, f"pull and {self.verb}", group, (), "", why)
         walk = [(side, held) for side in (Side.BOTTOM, Side.LEFT) for held in self._outward(side)]
         walk.sort(key=lambda one: self.frame.outwardness(one[0], one[1].reading_mm))
