@@ -45,5 +45,5 @@ def rows() -> list[tuple[str, str, str]]:
             f"median {median(taken):.1f} ms, p95 {quantile(taken, 0.95):.1f} ms",
             "5 ms median",
         ),
-        ("drawing both faces and the tape of it", f"median {median(drawn):.1f} ms, p95 {quantile(drawn, 0.95):.1f} ms", ""),
+        ("drawing the four faces and the tape of it", f"median {median(drawn):.1f} ms, p95 {quantile(drawn, 0.95):.1f} ms", ""),
     ]

@@ -9,7 +9,7 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
-from functools import cache
+from functools import cache, lru_cache
 
 from gantline.core.errors import OutOfRange
 
@@ -109,12 +109,12 @@ def read_tape(length_mm: float, units: Units) -> TapeReading:
     """Round a length [mm] to the job's tape, once, and write it. Raises OutOfRange if not finite."""
     steps = to_steps(length_mm, units.step_mm)
     read_mm = steps * units.step_mm
-    return TapeReading(steps, read_mm, read_mm - length_mm, _write(steps, units))
+    return TapeReading(steps, read_mm, read_mm - length_mm, _write(steps, units.style, units.denominator))
 
 
 def length_text(length_mm: float, units: Units) -> str:
     """The text of a length [mm] in the job's units, rounded to the tape."""
-    return _write(to_steps(length_mm, units.step_mm), units)
+    return _write(to_steps(length_mm, units.step_mm), units.style, units.denominator)
 
 
 def pair_text(width_mm: float, height_mm: float, units: Units) -> str:
@@ -139,10 +139,11 @@ def exact_text(length_mm: float, units: Units) -> str:
     return f"{length_mm / units.unit_mm:.{1 if units.unit_mm == 1.0 else 2}f}{NO_BREAK}{units.style}".replace("-", "−")
 
 
-def _write(steps: int, units: Units) -> str:
+@lru_cache(maxsize=8192)  # a plan writes the same few hundred lengths again at every step of a drag
+def _write(steps: int, style: LengthStyle, denominator: int) -> str:
     sign = "−" if steps < 0 else ""
     steps = abs(steps)
-    match units.style:
+    match style:
         case LengthStyle.MILLIMETRES:
             return f"{sign}{steps}{NO_BREAK}mm"
         case LengthStyle.CENTIMETRES:
@@ -150,10 +151,10 @@ def _write(steps: int, units: Units) -> str:
         case LengthStyle.INCHES:
             return f"{sign}{steps // 100}.{steps % 100:02d}{NO_BREAK}in"
         case LengthStyle.INCH_FRACTIONS:
-            return f"{sign}{_inches(steps, units.denominator)}″"
+            return f"{sign}{_inches(steps, denominator)}″"
         case LengthStyle.FEET_INCHES:
-            feet, rest = divmod(steps, 12 * units.denominator)
-            inches = f"{_inches(rest, units.denominator)}″"
+            feet, rest = divmod(steps, 12 * denominator)
+            inches = f"{_inches(rest, denominator)}″"
             return f"{sign}{feet}′{NO_BREAK}{inches}" if feet else f"{sign}{inches}"
 
 

@@ -6,7 +6,7 @@ import numpy as np
 
 from gantline.core.throw.light_path import Solid
 from gantline.core.throw.mount import JoistChoice, joist_choices
-from gantline.core.throw.places import Lines, Wanted, grown, possible
+from gantline.core.throw.places import Lines, Wanted, body_hits, grown, possible
 from gantline.core.throw.shift import ShiftReach
 from gantline.core.throw.window import PanelImage, ThrowWindow
 from gantline.plan.book import Book, cure
@@ -64,24 +64,17 @@ def wanted_of(
 def check_place(book: Book, wanted: Wanted, room: Room, place: tuple[float, float, float]) -> bool:
     """Findings for a body that stands in something or hangs from no joist; whether it can be there."""
     free = replace(wanted, lines=None)
-    open_room = replace(free, near_mm=-1e9, far_mm=1e9, reach=ShiftReach(up=1e6, down=1e6, side=1e6), offset=0.0)
-    hit = [one for one in wanted.solids if not bool(possible(replace(open_room, solids=(one,), room=BOUNDLESS), *place))]
+    hit = body_hits(wanted, place)
     for one in hit:
         book.find(f"body-in-{one.name}"[:60], "throw", "stop", f"The projector and the air round it would stand in the {one.name}.",
             {}, _ways_out(book, free, one, place))  # fmt: skip
-    in_room = bool(possible(replace(open_room, solids=()), *place))
-    if not in_room:
+    past = _past(book, wanted, place)
+    if past:
         book.find(
-            "body-past-room",
-            "throw",
-            "stop",
-            f"The projector and the air round it do not fit into the room there: {_past(book, open_room, place)}.",
+            "body-past-room", "throw", "stop", f"The projector and the air round it do not fit into the room there: {past}."
         )
     _check_joist(book, wanted, room, place)
-    return in_room and not hit
-
-
-BOUNDLESS = Solid(name="all", low=(-1e9, -1e9, -1e9), high=(1e9, 1e9, 1e9))
+    return not past and not hit
 
 
 def _shrunk(solid: Solid, slack: float) -> Solid:
@@ -116,7 +109,7 @@ def _ways_out(book: Book, wanted: Wanted, solid: Solid, place: tuple[float, floa
 
 
 def _past(book: Book, wanted: Wanted, place: tuple[float, float, float]) -> str:
-    """How far body and air reach past the room."""
+    """How far body and air reach past the room; empty where they do not."""
     body, room = wanted.body, wanted.room
     reach = (
         ("the left wall", body.left_mm - (place[0] - room.low[0])), ("the right end of the wall", place[0] + body.right_mm - room.high[0]),
@@ -124,7 +117,7 @@ def _past(book: Book, wanted: Wanted, place: tuple[float, float, float]) -> str:
         ("the wall behind the screen", body.wallward_mm - place[2]), ("the back of the room", place[2] + body.roomward_mm - room.high[2]),
     )  # fmt: skip
     name, past = max(reach, key=lambda one: one[1])
-    return f"{book.text(past)} past {name}"
+    return f"{book.text(past)} past {name}" if past > 1e-9 else ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

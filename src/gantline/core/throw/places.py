@@ -123,6 +123,16 @@ def possible(wanted: Wanted, x: ArrayLike, y: ArrayLike, z: ArrayLike) -> Bools:
     return np.asarray(free & held(wanted.lines, x, z))
 
 
+def body_hits(wanted: Wanted, place: tuple[float, float, float]) -> tuple[Solid, ...]:
+    """The boxes that the body or its air would stand in with the lens at one place (x, y, z) [mm]."""
+    return tuple(
+        solid
+        for solid in wanted.solids
+        for out in (grown(wanted, solid),)
+        if all(low < at < high for low, at, high in zip(out.low, place, out.high, strict=True))
+    )
+
+
 def section(wanted: Wanted, face: Literal["side", "top"], at_mm: float) -> tuple[tuple[tuple[float, float], ...], ...]:
     """Outlines of the region cut at x = at (side: z across, y up) or y = at (top: x across, z up) [mm].
 
