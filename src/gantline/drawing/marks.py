@@ -17,7 +17,7 @@ Role = Literal[
     "lens-out", "bar", "point", "point-fill", "centre", "bracket", "lamp", "mask", "mask-edge",
     "light", "shadow", "quad", "kept", "spill", "body", "pole", "plate", "cable", "source",
 ]  # fmt: skip
-Layer = StationKey | Literal["base", "content"]
+Layer = StationKey | Literal["base", "content", "lamps"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -60,7 +60,10 @@ class Dot:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Label:
-    """A text over its place [mm], or centred on it when inside; `size` large is the one thing the drawing says."""
+    """A text over its place [mm]; `size` large is the one thing the drawing says.
+
+    room_mm: width and height of the thing whose middle the place is. The text stands in it where it fits, else over it.
+    """
 
     key: str
     layer: Layer
@@ -68,7 +71,7 @@ class Label:
     text: str
     anchor: Literal["start", "middle", "end"] = "middle"
     size: Literal["large", "text", "small"] = "small"
-    inside: bool = False
+    room_mm: tuple[float, float] | None = None
     role: Role = "wall"
     moves: str | None = None
     kind: Literal["label"] = "label"

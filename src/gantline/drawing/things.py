@@ -11,8 +11,6 @@ AXES = {
     "top": ("x_mm", "z_mm"),
 }  # a face's two axes, as the job file names them
 
-ROOMY_MM = 400.0  # a fitting this high holds its own name
-
 Place = Callable[[float, float, float], Point]
 
 
@@ -27,9 +25,9 @@ def fittings(scene: Scene, step_mm: float) -> Iterator[Mark]:
         points = rectangle(rect.left_mm, rect.bottom_mm, rect.right_mm, rect.top_mm)
         handle = f"fitting-handle-{one.index}"
         yield Area(key=f"fitting-{one.index}", role="fitting", layer="survey", points=points, moves=handle)
-        inside = rect.top_mm - rect.bottom_mm >= ROOMY_MM
-        at = (rect.centre_x_mm, (rect.top_mm + rect.bottom_mm) / 2.0 if inside else rect.top_mm)
-        yield Label(key=f"fitting-name-{one.index}", layer="survey", at=at, text=one.name, inside=inside, moves=handle)
+        room = (rect.right_mm - rect.left_mm, rect.top_mm - rect.bottom_mm)
+        at = (rect.centre_x_mm, (rect.top_mm + rect.bottom_mm) / 2.0)
+        yield Label(key=f"fitting-name-{one.index}", layer="survey", at=at, text=one.name, room_mm=room, moves=handle)
         base = f"/survey/fittings/{one.index}"
         yield Handle(key=handle, layer="survey", name=one.name, points=points, origin=(rect.left_mm, rect.bottom_mm), step_mm=step_mm,
             x_pointer=f"{base}/x_mm", y_pointer=f"{base}/y_mm")  # fmt: skip
@@ -41,8 +39,9 @@ def boxes(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
         points, origin, axes = _shape(one, face)
         handle = f"box-handle-{one.index}"
         yield Area(key=f"box-{one.index}", role="box", layer="survey", points=points, moves=handle)
-        middle = (sum(x for x, _ in points) / 4.0, sum(y for _, y in points) / 4.0)
-        yield Label(key=f"box-name-{one.index}", layer="survey", at=middle, text=one.name, role="box", inside=True, moves=handle)
+        (low_x, low_y), _, (high_x, high_y), _ = points
+        middle, room = ((low_x + high_x) / 2.0, (low_y + high_y) / 2.0), (high_x - low_x, high_y - low_y)
+        yield Label(key=f"box-name-{one.index}", layer="survey", at=middle, text=one.name, role="box", room_mm=room, moves=handle)
         base = f"/survey/boxes/{one.index}"
         yield Handle(key=handle, layer="survey", name=one.name, points=points, origin=origin, step_mm=step_mm,
             x_pointer=f"{base}/{axes[0]}", y_pointer=f"{base}/{axes[1]}")  # fmt: skip
@@ -61,10 +60,10 @@ def lamps(scene: Scene, step_mm: float, face: str) -> Iterator[Mark]:
     for one in scene.lamps:
         at = (getattr(one, across), getattr(one, up))
         handle = f"lamp-handle-{one.index}"
-        yield Dot(key=f"lamp-{one.index}", role="lamp", layer="survey", at=at, name=one.name, moves=handle)
-        yield Label(key=f"lamp-name-{one.index}", layer="survey", at=at, text=one.name, role="box", moves=handle)
+        yield Dot(key=f"lamp-{one.index}", role="lamp", layer="lamps", at=at, name=one.name, moves=handle)
+        yield Label(key=f"lamp-name-{one.index}", layer="lamps", at=at, text=one.name, role="box", moves=handle)
         base = f"/survey/lamps/{one.index}"
-        yield Handle(key=handle, layer="survey", name=one.name, points=(at,), origin=at, step_mm=step_mm,
+        yield Handle(key=handle, layer="lamps", name=one.name, points=(at,), origin=at, step_mm=step_mm,
             x_pointer=f"{base}/{across}", y_pointer=f"{base}/{up}")  # fmt: skip
 
 

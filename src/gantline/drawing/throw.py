@@ -51,17 +51,10 @@ def throw_front(scene: Scene, units: Units, above_mm: float, frame: str) -> Iter
         yield Line(key=f"beam-{number}", role="beam", layer="throw", points=(lens, corner))
     for number, one in enumerate(beam.shadows):
         yield Area(key=f"shadow-{number}", role="shadow", layer="throw", points=one.outline)
-        middle = (sum(x for x, _ in one.outline) / len(one.outline), sum(y for _, y in one.outline) / len(one.outline))
+        (low_x, high_x), (low_y, high_y) = ((min(side), max(side)) for side in zip(*one.outline, strict=True))
         share = f"{100 * one.share:.0f} %" if one.share >= 0.01 else "under 1 %"
-        yield Label(
-            key=f"shadow-name-{number}",
-            layer="throw",
-            at=middle,
-            text=f"{one.name}, {share} dark",
-            role="shadow",
-            size="text",
-            inside=True,
-        )
+        yield Label(key=f"shadow-name-{number}", layer="throw", at=((low_x + high_x) / 2.0, (low_y + high_y) / 2.0),
+            text=f"{one.name}, {share} dark", role="shadow", size="text", room_mm=(high_x - low_x, high_y - low_y))  # fmt: skip
     if beam.turned is not None:
         for key, corners in (("quad", beam.turned.thrown.quad), ("kept", beam.turned.thrown.picture)):
             points = tuple((float(x), float(y)) for x, y in corners)

@@ -9,6 +9,7 @@ from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
+OVERHANG = 0.7  # a name may stand out of what holds it by this much
 BESIDE = {"start": 2.2, "middle": 0.0, "end": -2.2}  # how far a text beside its place keeps off it
 DOT = {
     "hole": 1.5,
@@ -111,7 +112,7 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
         case Dot():
             return _dot(mark, sheet)
         case Label():
-            dy = 0.0 if mark.size == "large" else 0.35 * TEXT[mark.size] if mark.inside else -0.8
+            dy = _lift(mark, sheet)
             css = "" if mark.size == "large" else "quiet"
             dx = BESIDE[mark.anchor] if mark.size == "small" else 0.0
             return svg_text(sheet.x(mark.at[0]) + dx, sheet.y(mark.at[1]) + dy, mark.text, TEXT[mark.size], mark.anchor, css)
@@ -119,6 +120,17 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
             return _dimension(mark, sheet)
         case Handle():
             return ""
+
+
+def _lift(mark: Label, sheet: Sheet) -> float:
+    """From a label's place down to its baseline [paper mm]."""
+    size = TEXT[mark.size]
+    if mark.size == "large":
+        return 0.0
+    if mark.room_mm is None:
+        return -0.8
+    wide, high = (one * sheet.scale for one in mark.room_mm)
+    return 0.35 * size if wide >= OVERHANG * text_width(mark.text, size) and high >= size else -high / 2.0 - 0.8
 
 
 def _path(points: tuple[tuple[float, float], ...], sheet: Sheet) -> str:

@@ -562,7 +562,7 @@ export interface components {
              */
             kind: "area";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
             /** Moves */
             moves: string | null;
             /** Points */
@@ -778,7 +778,7 @@ export interface components {
             /** Lane */
             lane: number;
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
             /** Moves */
             moves: string | null;
             /** Name */
@@ -810,7 +810,7 @@ export interface components {
              */
             kind: "dot";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
             /** Moves */
             moves: string | null;
             /** Name */
@@ -1190,7 +1190,7 @@ export interface components {
              */
             kind: "handle";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
             /** Name */
             name: string;
             /** Origin */
@@ -1603,7 +1603,9 @@ export interface components {
         };
         /**
          * Label
-         * @description A text over its place [mm], or centred on it when inside; `size` large is the one thing the drawing says.
+         * @description A text over its place [mm]; `size` large is the one thing the drawing says.
+         *
+         *     room_mm: width and height of the thing whose middle the place is. The text stands in it where it fits, else over it.
          */
         Label: {
             /**
@@ -1617,11 +1619,6 @@ export interface components {
                 number,
                 number
             ];
-            /**
-             * Inside
-             * @default false
-             */
-            inside: boolean;
             /** Key */
             key: string;
             /**
@@ -1631,7 +1628,7 @@ export interface components {
              */
             kind: "label";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
             /** Moves */
             moves: string | null;
             /**
@@ -1640,6 +1637,11 @@ export interface components {
              * @enum {string}
              */
             role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
+            /** Room Mm */
+            room_mm: [
+                number,
+                number
+            ] | null;
             /**
              * Size
              * @default small
@@ -1782,7 +1784,7 @@ export interface components {
              */
             kind: "line";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content");
+            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
             /** Moves */
             moves: string | null;
             /** Points */

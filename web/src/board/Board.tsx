@@ -182,12 +182,15 @@ const BESIDE_SHARE = { start: 0, middle: 0.5, end: 1 }
 const BESIDE_PX = { start: 6, middle: 0, end: -6 }
 const LETTER_PX = 7.4 // mean advance at the small size: labels are set once, measuring each would cost a layout
 const HEIGHT_PX = 20
+const OVERHANG = 0.7 // a name may stand out of what holds it by this much
 
-/** How far down of its place a label's upper edge is [px]: in the middle of a box, under a limit, else above. */
-const topPx = (mark: LabelMark) => {
+/** How far down of its place a label's upper edge is [px]: in what holds it, under a limit, else above. */
+const topPx = (mark: LabelMark, sheet: Sheet) => {
   if (mark.role === 'limit') return 1
-  if (mark.inside) return -HEIGHT_PX / 2
-  return -HEIGHT_PX - 8
+  if (!mark.room_mm) return -HEIGHT_PX - 8
+  const [wide = 0, high = 0] = mark.room_mm.map((mm) => mm * sheet.pxPerMm)
+  const held = wide >= OVERHANG * mark.text.length * LETTER_PX && high >= HEIGHT_PX - 4
+  return held ? -HEIGHT_PX / 2 : -high / 2 - HEIGHT_PX - 2
 }
 
 /** About the room a small label takes; the picture's own texts keep their places. */
@@ -196,7 +199,7 @@ const boxOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const widthPx = mark.text.length * LETTER_PX
   const left = xPx + BESIDE_PX[mark.anchor] - widthPx * BESIDE_SHARE[mark.anchor]
-  return [{ key: mark.key, xPx: left, yPx: yPx + topPx(mark), widthPx, heightPx: HEIGHT_PX }]
+  return [{ key: mark.key, xPx: left, yPx: yPx + topPx(mark, sheet), widthPx, heightPx: HEIGHT_PX }]
 }
 
 /** The room of a dot that a label must not cover; tension points are too many and bear their own numbers. */
@@ -233,7 +236,7 @@ const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps
       : mark.role === 'shadow'
         ? 'on-shadow'
         : 'text-chalk'
-  const up = mark.key === 'aspect' ? '0%' : picture ? '-50%' : `${topPx(mark)}px`
+  const up = mark.key === 'aspect' ? '0%' : picture ? '-50%' : `${topPx(mark, sheet)}px`
   return (
     <span
       className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour} ${picture ? '' : 'haloed'}`}

@@ -2,16 +2,16 @@ import type { Mark, StationKey } from '../api/client'
 
 /** What a station lights up; the rest of the board is dimmed, its dimensions rest. */
 const LIT: Record<StationKey, readonly string[]> = {
-  survey: ['survey'],
+  survey: ['survey', 'lamps'],
   size: ['size', 'light'],
-  light: ['size', 'light'],
+  light: ['size', 'light', 'lamps'],
   height: ['size', 'light', 'height'],
   throw: ['size', 'throw'],
   wall: ['survey', 'size', 'wall'],
   tension: ['tension'],
 }
 const DIMENSIONS: Record<StationKey, readonly string[]> = {
-  survey: ['survey'],
+  survey: ['survey', 'lamps'],
   size: ['size'],
   light: [],
   height: ['height'],
@@ -43,6 +43,7 @@ const HANDLES: Record<string, readonly StationKey[]> = {
   height: ['survey', 'size', 'light', 'height', 'wall'],
   throw: ['throw'],
   survey: ['survey', 'light'],
+  lamps: ['survey', 'light'],
 }
 
 export const isLit = (mark: Mark, station: StationKey): boolean =>

@@ -123,7 +123,7 @@ const Wall = ({ card, scale }: { card: JobCard; scale: number }) => (
       </span>
       <span className="mt-3 font-bold text-[19px] group-hover:text-brass">{card.name}</span>
       <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>
-      <Num text={card.size_text} className="mt-1.5 text-[18px]" />
+      <Num text={card.size_text} className="mt-1.5 h-7 text-[18px]" />
       <span
         className={`mt-1.5 block min-h-16 leading-snug ${card.stops > 0 ? 'border-stop border-l-[6px] pl-2.5' : card.minds > 0 ? 'border-brass border-l-[6px] pl-2.5' : 'border-seam border-l-2 pl-2.5'}`}
       >
