@@ -43,7 +43,7 @@ def proposal_pdf(job: Job, planned: Planned, drawing: Drawing, paper: Paper, sta
     sizes = size_table(job, shop)
     fabrics = fabric_table(job, shop, records)
     figures = {one.key: one.text for one in planned.plan.figures}
-    room = ("survey", "size", "lamps")
+    room = ("survey", "size")
     return to_pdf(
         render(
             "proposal.html",
