@@ -246,19 +246,20 @@ def _rows(book: Book, model: LightModel, seats: tuple[Placed, ...]) -> tuple[Sea
         book.find("no-seats", "light", "note", "Add seats in the survey to see brightness and contrast where people sit.")
         return ()
     seen, contrast = seat_light(model, eyes_of(seats))
-    gains = seen / luminance_cd_m2(model.flux_lm, model.area_m2, 1.0)
+    one = float(luminance_cd_m2(model.flux_lm, model.area_m2, 1.0))
+    middle_mm = float(model.points[0, 0])
     rows = []
-    for k, seat in enumerate(seats):
-        brightest, darkest = float(seen[k].max()), float(seen[k].min())
-        far = LEFT_EDGE if seat.x_mm > model.points[0, 0] else RIGHT_EDGE
+    for seat, points, contrasts in zip(seats, seen.tolist(), contrast.tolist(), strict=True):
+        brightest, darkest = max(points), min(points)
+        far = LEFT_EDGE if seat.x_mm > middle_mm else RIGHT_EDGE
         even = f"{100 * darkest / brightest:.0f} %" if brightest > 0.0 else "unsuitable"
         rows.append(
             SeatLight(
-                index=seat.index, name=seat.name, main=seat.main, luminance=f"{seen[k, 0]:.0f}",
-                foot_lamberts=f"{seen[k, 0] / CD_M2_PER_FOOT_LAMBERT:.0f}", points=tuple(f"{value:.0f}" for value in seen[k]), far_gain=f"{gains[k, far]:.2f}",
-                evenness=even,
-                contrasts=tuple(f"{value:.0f}" if value >= 10 else f"{value:.1f}" for value in contrast[k]),
-                bands=tuple(contrast_band(float(value)) for value in contrast[k]),
+                index=seat.index, name=seat.name, main=seat.main, luminance=f"{points[0]:.0f}",
+                foot_lamberts=f"{points[0] / CD_M2_PER_FOOT_LAMBERT:.0f}", points=tuple(f"{value:.0f}" for value in points),
+                far_gain=f"{points[far] / one if one > 0.0 else 0.0:.2f}", evenness=even,
+                contrasts=tuple(f"{value:.0f}" if value >= 10 else f"{value:.1f}" for value in contrasts),
+                bands=tuple(contrast_band(value) for value in contrasts),
             )
         )  # fmt: skip
     _find_light(book, model, seats, seen)

@@ -52,11 +52,12 @@ def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm:
     angle = viewing_angle_deg(distance, offset, picture.width_mm)
     rise, centre = neck_angle_deg(top, eye, distance), neck_angle_deg(hung.picture_centre_mm, eye, distance)
     edge, pixel = far_edge_deg(distance, offset, picture.width_mm), pixel_arcmin(panel_width_mm, pixels, distance)
+    ends = float(distance.min()), float(distance.max())
     rows = []
     eyes = [one.eye for one in seats]
     for k, seat in enumerate(seats):
         sight, blocked = _sight(book, seat, eyes[k], eyes, hung)
-        warnings = [*_angle_words(book, seat, seats, float(angle[k])), *blocked]
+        warnings = [*_angle_words(book, seat, ends, float(angle[k])), *blocked]
         if rise[k] > book.shop["neck_top_deg"]:
             warnings.append(f"top of picture {rise[k]:.0f}° up")
         if pixel[k] > 1.0:
@@ -72,12 +73,12 @@ def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm:
     return tuple(rows)
 
 
-def _angle_words(book: Book, seat: Placed, seats: tuple[Placed, ...], angle: float) -> list[str]:
+def _angle_words(book: Book, seat: Placed, ends: tuple[float, float], angle: float) -> list[str]:
     shop = book.shop
     words = []
     if seat.main and not shop["angle_main_low_deg"] <= angle <= shop["angle_main_high_deg"]:
         words.append(f"{angle:.1f}°, wished {shop['angle_main_low_deg']:g} to {shop['angle_main_high_deg']:g}° in the main row")
-    nearest, farthest = min(one.distance_mm for one in seats), max(one.distance_mm for one in seats)
+    nearest, farthest = ends
     if seat.distance_mm == nearest and angle > shop["angle_near_deg"]:
         words.append(f"{angle:.1f}°, at most {shop['angle_near_deg']:g}° in the nearest row")
     if seat.distance_mm == farthest and angle < shop["angle_far_deg"]:
