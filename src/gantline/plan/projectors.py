@@ -1,7 +1,7 @@
 """All the shop's projectors for this screen: from the place that is set, and anywhere in the room."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from gantline.core.defaults import Shop
 from gantline.core.size import read_aspect, with_overspill
 from gantline.core.throw.mount import joist_choices
-from gantline.core.throw.places import Wanted, search
+from gantline.core.throw.places import Wanted, freedom, search
 from gantline.core.throw.shift import fixed_offset
 from gantline.core.throw.sizes import Aim, panel_widths_mm
 from gantline.core.throw.window import Lens, panel_image
@@ -181,15 +181,19 @@ def _row(job: Job, shop: Shop, units: Units, tried: Tried, place: Place | None) 
 
 
 def _margin(made: Planned, units: Units) -> str:
-    """How far the lens can still go before the window or the reach ends."""
+    """How far the lens could still be off on its nearer side, each way alone, before it cannot fill the screen."""
     beam = made.scene.beam
     if beam is None or beam.wanted is None or beam.turned is not None:
         return ""
-    if beam.window.near_mm == beam.window.far_mm:
-        return "at its one distance"
-    z = beam.distance_mm
-    along = min(z - beam.window.near_mm, beam.window.far_mm - z)
-    return f"{length_text(max(0.0, along), units)} to and fro"
+    place = (beam.lens_x_mm, beam.lens_y_mm, beam.distance_mm + made.scene.fabric_z_mm)
+    spans = freedom(replace(beam.wanted, lines=None), place)
+    if spans is None:
+        return ""
+    aside, up, along = (
+        length_text(max(0.0, min(at - low, high - at)), units) for at, (low, high) in zip(place, spans, strict=True)
+    )
+    fixed = beam.window.near_mm == beam.window.far_mm
+    return f"{'at its one distance' if fixed else f'{along} to and fro'}, {up} up or down, {aside} aside"
 
 
 def _sizes(job: Job, shop: Shop, units: Units, made: Planned) -> str:
