@@ -21,6 +21,7 @@ LOFT = Wanted(
     body=Body(left_mm=220, right_mm=180, below_mm=60, above_mm=90, wallward_mm=30, roomward_mm=400),
     solids=(Solid(name="beam", low=(0, 2200, 5000), high=(4700, 2400, 5200)), Solid(name="fan", low=(2000, 2100, 6000), high=(2700, 2300, 6500))),
 )  # fmt: skip
+ZONE = Solid(name="zone", low=(-np.inf, 900, 4000), high=(2500, np.inf, 6000))
 xs, ys, zs = st.floats(0, 4700), st.floats(0, 2480), st.floats(3000, 7600)
 shapes = st.sampled_from(list(ReachShape))
 
@@ -43,12 +44,17 @@ def test_inside_the_region_the_exact_model_fills_the_picture_and_outside_it_cann
     assert bool(possible(wanted, x, y, z)) == (reaches and zooms and stands)
 
 
-@given(xs, ys, zs, shapes, st.booleans())
-def test_both_sections_say_of_every_point_what_the_region_says(x: float, y: float, z: float, shape: ReachShape, on: bool) -> None:
+@given(xs, ys, zs, shapes, st.booleans(), st.sampled_from([None, ZONE]))
+def test_both_sections_say_of_every_point_what_the_region_says(
+    x: float, y: float, z: float, shape: ReachShape, on: bool, zone: Solid | None
+) -> None:
     from shapely import Point, Polygon, union_all
 
     lines = Lines(axis="x", centres_mm=(1800.0, 2206.0, 2612.0), half_mm=19.0, plate_mm=40.0) if on else None
-    wanted = replace(LOFT, reach=replace(LOFT.reach, shape=shape), lines=lines)
+    wanted = replace(LOFT, reach=replace(LOFT.reach, shape=shape), lines=lines, zone=zone)
+    if zone is not None:
+        zoned = x <= 2500 and y >= 900 and 4000 <= z <= 6000
+        assert bool(possible(wanted, x, y, z)) == (zoned and bool(possible(replace(wanted, zone=None), x, y, z)))
     for face, at, here in (("side", x, (z, y)), ("top", y, (x, z))):
         area = union_all([Polygon(ring) for ring in section(wanted, face, at)])  # type: ignore[arg-type]
         if area.is_empty or area.boundary.distance(Point(here)) > 1e-3:

@@ -169,6 +169,23 @@ def test_every_projector_says_whether_it_fits_and_goes_where_it_could_be() -> No
                 assert row.place == "nowhere in this room"
 
 
+def test_a_zone_holds_every_offered_place_and_leads_the_lens_into_it() -> None:
+    job = with_("mill-loft", throw__zone__z_low_mm=5200.0, throw__zone__z_high_mm=5600.0, throw__zone__y_low_mm=1900.0)
+    outside = found(job)["outside-zone"]
+    assert "back" in outside.text
+    inside = apply(job, [Edit(pointer=one.pointer, value=one.value) for one in outside.cures[0].changes])
+    assert "outside-zone" not in found(inside)
+    table = projector_table(job, PLAIN_SHOP, PROJECTORS)
+    offered = [{one.pointer: one.value for one in row.changes} for row in table.rows if row.changes]
+    assert offered
+    assert all(5199.0 <= float(str(one["/throw/lens_from_wall_mm"])) <= 5601.0 for one in offered)
+    assert all(row.place == "nowhere in its zone" for row in table.rows if not row.changes)
+    crossed = with_("mill-loft", throw__zone__z_low_mm=5600.0, throw__zone__z_high_mm=5200.0)
+    assert "zone-empty" in found(crossed)
+    drawn = draw(job, plan(job))
+    assert {"zone"} <= {mark.key for mark in drawn.side.marks} & {mark.key for mark in drawn.top.marks}
+
+
 def test_sizes_from_a_place_are_filled_at_both_ends_and_no_further() -> None:
     job = with_("parish-hall", height__wish="frame-bottom")
     row = next(one for one in projector_table(job, PLAIN_SHOP, PROJECTORS).rows if one.chosen)

@@ -15,7 +15,7 @@ Role = Literal[
     "wall", "ceiling", "floor", "back-wall", "stud", "stud-predicted", "joist", "datum", "frame", "frame-clash", "picture", "limit",
     "eye", "interval", "fitting", "band", "box", "box-cut", "seat", "seat-main", "sight", "window", "hole", "reach", "beam", "lens",
     "lens-out", "bar", "point", "point-fill", "centre", "bracket", "lamp", "mask", "mask-edge",
-    "light", "shadow", "quad", "kept", "spill", "body", "pole", "plate", "cable", "source",
+    "light", "shadow", "quad", "kept", "spill", "body", "pole", "plate", "cable", "source", "zone",
 ]  # fmt: skip
 Layer = StationKey | Literal["base", "content", "lamps"]
 

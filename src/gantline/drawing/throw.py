@@ -98,6 +98,15 @@ def _places(scene: Scene, beam: Beam, face: Cut) -> Iterator[Mark]:
         return
     out = beam.measured_z_mm - beam.distance_mm - scene.fabric_z_mm
     at = beam.lens_x_mm if face == "side" else beam.lens_y_mm
+    if beam.wanted.zone is not None:
+        zone, room, up = beam.wanted.zone, beam.wanted.room, 1 if face == "side" else 0
+        low = max(zone.low[up], room.low[up]), max(zone.low[2], room.low[2]) + out
+        high = min(zone.high[up], room.high[up]), min(zone.high[2], room.high[2]) + out
+        if low[0] > high[0] or low[1] > high[1]:
+            return
+        corners = rectangle(low[1], low[0], high[1], high[0]) if face == "side" else rectangle(low[0], low[1], high[0], high[1])
+        yield Area(key="zone", role="zone", layer="throw", points=corners)
+        yield Label(key="zone-name", layer="throw", at=corners[0], text="zone", role="eye", anchor="start")
     for number, ring in enumerate(section(beam.wanted, face, at)):
         points = tuple((a + out, b) if face == "side" else (a, b + out) for a, b in ring)
         yield Area(key=f"window-{number}", role="window", layer="throw", points=points)

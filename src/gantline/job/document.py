@@ -209,6 +209,17 @@ class ProjectorBody(Closed):
     mass_kg: Annotated[float, Field(gt=0.0, le=1000.0, allow_inf_nan=False)] | None = None
 
 
+class Zone(Closed):
+    """Where the lens may be [mm]: from the left wall end, above the floor, out of the bare wall; null leaves a side open."""
+
+    x_low_mm: PositionMm | None = None
+    x_high_mm: PositionMm | None = None
+    y_low_mm: DistanceMm | None = None
+    y_high_mm: DistanceMm | None = None
+    z_low_mm: DistanceMm | None = None
+    z_high_mm: DistanceMm | None = None
+
+
 class CablePoint(Closed):
     """Where signal and power come from [mm]: from the left wall end, above the floor, out of the bare wall."""
 
@@ -247,6 +258,7 @@ class ProjectorPlace(Closed):
     roll_deg: Turn = 0.0
     mount: Literal["joist", "blocking", "shelf", "cabinet"] | None = None
     body: ProjectorBody = ProjectorBody()
+    zone: Zone = Zone()
     cable_from: CablePoint = CablePoint()
     signal: SignalChain = SignalChain()
 

@@ -14,6 +14,7 @@ from gantline.plan.figures import Change, Cure
 from gantline.plan.height import Hung
 from gantline.plan.projector_body import body_of, mount_of, plate_of
 from gantline.plan.survey import Room
+from gantline.plan.zone import check_zone, zone_of
 
 JOISTS_SHOWN = 5
 
@@ -57,7 +58,7 @@ def wanted_of(
         picture_x_mm=hung.place.centre_x_mm, picture_y_mm=hung.picture_centre_mm, panel=panel, reach=reach, offset=offset,
         near_mm=window.near_mm + fabric_mm, far_mm=window.far_mm + fabric_mm,
         room=Solid(name="room", low=(0.0, 0.0, 0.0), high=(room.wall_mm, ceiling, deep)), body=body_of(book), solids=solids,
-        lines=_lines(book, room), slack_mm=slack,
+        lines=_lines(book, room), slack_mm=slack, zone=zone_of(book),
     )  # fmt: skip
 
 
@@ -73,6 +74,7 @@ def check_place(book: Book, wanted: Wanted, room: Room, place: tuple[float, floa
         book.find(
             "body-past-room", "throw", "stop", f"The projector and the air round it do not fit into the room there: {past}."
         )
+    check_zone(book, wanted, place)
     _check_joist(book, wanted, room, place)
     return not past and not hit
 

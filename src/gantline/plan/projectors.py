@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 
 from gantline.core.defaults import Shop
 from gantline.core.size import read_aspect, with_overspill
+from gantline.core.throw.light_path import Solid
 from gantline.core.throw.mount import joist_choices
 from gantline.core.throw.places import Wanted, freedom, search
 from gantline.core.throw.shift import fixed_offset
@@ -32,11 +33,15 @@ Floats = NDArray[np.float64]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Tried:
-    """One record planned in this room, and what its lens is asked for anywhere in it."""
+    """One record planned in this room, and what its lens is asked for anywhere in it.
+
+    out_mm: from its pupil out to the point its distances are measured to.
+    """
 
     record: Record
     made: Planned
     wanted: Wanted | None
+    out_mm: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -106,14 +111,22 @@ def _grid(wanted: Sequence[Wanted], job: Job) -> tuple[Floats, Floats]:
     """x: the joists' lens places, or across the room with the picture's centre; y: up the room, with the lens's own
     height and the heights that need no shift: a lens with a fixed offset has no other, and a grid would miss it."""
     first = wanted[0]
+    low, high = (first.room.low, first.room.high) if first.zone is None else _common(first.room, first.zone)
     if first.lines is not None and first.lines.axis == "x":
         choices = joist_choices(first.lines.centres_mm, first.picture_x_mm, first.lines.plate_mm)
         x = np.array(sorted(one.lens_mm for one in choices))
     else:
-        x = np.append(np.linspace(first.room.low[0], first.room.high[0], COLUMNS), first.picture_x_mm)
+        x = np.append(np.linspace(low[0], high[0], COLUMNS), first.picture_x_mm)
     own = [] if job.throw.lens_y_mm is None else [job.throw.lens_y_mm]
     rest = [one.picture_y_mm - one.offset * one.panel.height_mm for one in wanted]
-    return x, np.array([*np.linspace(first.room.low[1], first.room.high[1], ROWS), *own, *rest])
+    return x, np.array([*np.linspace(low[1], high[1], ROWS), *own, *rest])
+
+
+def _common(one: Solid, other: Solid) -> tuple[Place, Place]:
+    """Low and high corner of what two boxes share."""
+    low = [max(a, b) for a, b in zip(one.low, other.low, strict=True)]
+    high = [min(a, b) for a, b in zip(one.high, other.high, strict=True)]
+    return (low[0], low[1], low[2]), (high[0], high[1], high[2])
 
 
 def _best(wanted: Wanted, free: Floats, middle: Floats, x: Floats, y: Floats, job: Job) -> Place | None:
@@ -156,7 +169,7 @@ def _anywhere(job: Job, shop: Shop, made: Planned) -> Wanted | None:
 def _try(job: Job, shop: Shop, record: Record) -> Tried:
     with_it = apply(job, edits_from(RecordKind.PROJECTOR, record[1], record[2]))
     made = plan(with_it, shop, brief=True)
-    return Tried(record=record, made=made, wanted=_anywhere(with_it, shop, made))
+    return Tried(record=record, made=made, wanted=_anywhere(with_it, shop, made), out_mm=with_it.throw.distance_offset_mm)
 
 
 def _row(job: Job, shop: Shop, units: Units, tried: Tried, place: Place | None) -> ProjectorRow:
@@ -175,7 +188,7 @@ def _row(job: Job, shop: Shop, units: Units, tried: Tried, place: Place | None) 
         margin=_margin(made, units) if fits else "", luminance=lit.luminance if lit else "", contrasts=lit.contrasts if lit else (),
         bands=lit.bands if lit else (), pixels=main.pixel if main else "", noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
         price="" if about.price is None else f"{about.price:,.0f}".replace(",", " "), sizes=_sizes(job, shop, units, made),
-        place=_place_text(tried.wanted, units, place) + _still(job, shop, changes), changes=changes,
+        place=_place_text(tried, units, place) + _still(job, shop, changes), changes=changes,
         sorts={"luminance": float(lit.luminance) if lit else 0.0, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
     )  # fmt: skip
 
@@ -218,14 +231,15 @@ def _sizes(job: Job, shop: Shop, units: Units, made: Planned) -> str:
     return low if low == high else f"{low} to {high}"
 
 
-def _place_text(wanted: Wanted | None, units: Units, place: Place | None) -> str:
+def _place_text(tried: Tried, units: Units, place: Place | None) -> str:
+    wanted = tried.wanted
     if wanted is None or place is None:
-        return "nowhere in this room"
+        return "nowhere in this room" if wanted is None or wanted.zone is None else "nowhere in its zone"
     x, y, z = place
     on = ""
     if wanted.lines is not None and wanted.lines.axis == "x":
         on = f", joist {joist_choices(wanted.lines.centres_mm, x, wanted.lines.plate_mm)[0].number}"
-    return f"{length_text(z, units)} from the wall, {length_text(y, units)} high{on}"
+    return f"{length_text(z + tried.out_mm, units)} from the wall, {length_text(y, units)} high{on}"
 
 
 def _still(job: Job, shop: Shop, changes: tuple[Change, ...]) -> str:
@@ -244,11 +258,11 @@ def _changes(tried: Tried, units: Units, place: Place | None) -> tuple[Change, .
     _, name, record = tried.record
     taken = tuple(Change(pointer=one.pointer, value=one.value) for one in edits_from(RecordKind.PROJECTOR, name, record))  # type: ignore[arg-type]
     grid, (x, y, z) = float(units.grid), place
-    if tried.wanted.near_mm < tried.wanted.far_mm:
-        z = min(max(round(z / grid) * grid, tried.wanted.near_mm), tried.wanted.far_mm)
-    z += float(record.get("distance_offset_mm") or 0.0)
+    out, near, far = tried.out_mm, tried.wanted.near_mm, tried.wanted.far_mm
+    if near < far:
+        z = min(max(round((z + out) / grid) * grid - out, near), far)
     return (
         *taken,
         Change(pointer="/throw/lens_x_mm", value=x), Change(pointer="/throw/lens_y_mm", value=y),
-        Change(pointer="/throw/lens_from_wall_mm", value=z),
+        Change(pointer="/throw/lens_from_wall_mm", value=z + out),
     )  # fmt: skip

@@ -26,6 +26,7 @@ from gantline.plan.projector_fields import write_projector
 from gantline.plan.size import Sized
 from gantline.plan.survey import Room
 from gantline.plan.turned import Setting, Turned, is_turned, price_of_tilt, turned, write_turns
+from gantline.plan.zone import write_zone
 
 OTHER_PROJECTOR = Cure(text="Another projector: the table below says which fit")
 STEEPEST_DEG = 30.0  # the most a job may hold
@@ -60,6 +61,7 @@ class Beam:
 def throw(book: Book, room: Room, sized: Sized, hung: Hung, fabric_mm: float) -> Beam | None:
     """Write the throw station; None until throw ratio and lens place are there."""
     write_projector(book)
+    write_zone(book)
     given = book.job.throw
     if given.ratio_low is None or given.ratio_high is None:
         book.find("no-throw-ratio", "throw", "note", "Enter the projector's throw ratio, from wide to long, to see its window.")

@@ -30,7 +30,7 @@ STYLE = """
 .picture{fill:#f4f4f4}.ceiling,.floor{fill:url(#hatch);stroke:none}
 .stud{fill:#e4e4e4;stroke:#888;stroke-width:.12}.stud-predicted{stroke:#888;stroke-width:.12;stroke-dasharray:1 1}
 .datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}
-.reach,.beam{stroke:#888;stroke-width:.15}
+.zone{stroke:#555;stroke-width:.25;stroke-dasharray:3 1}.reach,.beam{stroke:#888;stroke-width:.15}
 .light{fill:#f6f6f6;stroke:#999;stroke-width:.12}.shadow{fill:#ccc;stroke:#555;stroke-width:.15}.quad,.kept,.spill{stroke-dasharray:1.5 .8;stroke-width:.2}
 .body{fill:#ddd;stroke-width:.3}.pole{stroke-width:.5}.plate,.source{fill:#fff;stroke-width:.35}.cable{stroke-width:.35;stroke-dasharray:.4 .8}
 .fitting,.box,.box-cut{fill:#fff;stroke:#555;stroke-width:.2}.band,.window{fill:none;stroke:#999;stroke-width:.12;stroke-dasharray:1 1}

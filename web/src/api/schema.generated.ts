@@ -574,7 +574,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
         };
         /**
          * BorderFaces
@@ -821,7 +821,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
         };
         /**
          * Drawing
@@ -1429,7 +1429,8 @@ export interface components {
              *       "signal": {
              *         "links": []
              *       },
-             *       "yaw_deg": 0
+             *       "yaw_deg": 0,
+             *       "zone": {}
              *     }
              */
             throw: components["schemas"]["ProjectorPlace"];
@@ -1636,7 +1637,7 @@ export interface components {
              * @default wall
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
             /** Room Mm */
             room_mm: [
                 number,
@@ -1796,7 +1797,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source";
+            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
         };
         /**
          * Link
@@ -2172,6 +2173,8 @@ export interface components {
              * @default 0
              */
             yaw_deg: number;
+            /** @default {} */
+            zone: components["schemas"]["Zone"];
         };
         /**
          * ProjectorRow
@@ -2914,6 +2917,24 @@ export interface components {
             source: string;
             /** Substituted */
             substituted: string;
+        };
+        /**
+         * Zone
+         * @description Where the lens may be [mm]: from the left wall end, above the floor, out of the bare wall; null leaves a side open.
+         */
+        Zone: {
+            /** X High Mm */
+            x_high_mm: number | null;
+            /** X Low Mm */
+            x_low_mm: number | null;
+            /** Y High Mm */
+            y_high_mm: number | null;
+            /** Y Low Mm */
+            y_low_mm: number | null;
+            /** Z High Mm */
+            z_high_mm: number | null;
+            /** Z Low Mm */
+            z_low_mm: number | null;
         };
         /**
          * ZoomRow

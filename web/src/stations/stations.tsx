@@ -168,6 +168,9 @@ const Throw = ({ job, plan }: StationProps) => (
         <SignalChain signal={plan.signal} />
       </Part>
     )}
+    <Part title="Where the lens may be">
+      <Figures plan={plan} keys={['zone_x_low', 'zone_x_high', 'zone_y_low', 'zone_y_high', 'zone_z_low', 'zone_z_high']} />
+    </Part>
     <Part title="Turned or tilted">
       <Figures plan={plan} keys={['turned_share', 'yaw_deg', 'pitch_deg', 'roll_deg']} />
     </Part>

@@ -50,7 +50,10 @@ class Lines:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Wanted:
-    """Everything that says where one lens can be [mm]. near and far count from the bare wall."""
+    """Everything that says where one lens can be [mm]. near and far count from the bare wall.
+
+    zone: where the lens alone, not its body, may be; its ends may be infinite.
+    """
 
     picture_x_mm: float
     picture_y_mm: float
@@ -64,6 +67,7 @@ class Wanted:
     solids: tuple[Solid, ...] = ()
     lines: Lines | None = None
     slack_mm: float = 0.0
+    zone: Solid | None = None
 
 
 def grown(wanted: Wanted, solid: Solid) -> Solid:
@@ -75,11 +79,15 @@ def grown(wanted: Wanted, solid: Solid) -> Solid:
 
 
 def inner_room(wanted: Wanted) -> Solid:
-    """Where the lens may be for its body to stay in the room, and in its throw window."""
+    """Where the lens may be for its body to stay in the room, in its throw window and in its zone."""
     body, room = wanted.body, wanted.room
     near, far = wanted.near_mm - wanted.slack_mm, wanted.far_mm + wanted.slack_mm
     low = (room.low[0] + body.left_mm, room.low[1] + body.below_mm, max(near, room.low[2] + body.wallward_mm))
     high = (room.high[0] - body.right_mm, room.high[1] - body.above_mm, min(far, room.high[2] - body.roomward_mm))
+    if wanted.zone is not None:
+        zone = wanted.zone
+        low = (max(low[0], zone.low[0]), max(low[1], zone.low[1]), max(low[2], zone.low[2]))
+        high = (min(high[0], zone.high[0]), min(high[1], zone.high[1]), min(high[2], zone.high[2]))
     return Solid(name=room.name, low=low, high=high)
 
 
