@@ -13,13 +13,13 @@ from gantline.core.room import (
     solve_height,
     wished_top_mm,
 )
-from gantline.core.sight import Eye
+from gantline.core.sight import ROUNDING_MM, Eye
 from gantline.core.size import Lead, Screen, picture_from
 from gantline.job.room_objects import Fitting
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Cure, Entry
 from gantline.plan.lens import placed_lens
-from gantline.plan.seats_at import Placed, platforms
+from gantline.plan.seats_at import Placed, platforms, raised_mm
 from gantline.plan.size import Sized
 from gantline.plan.survey import Room
 
@@ -239,10 +239,10 @@ def _clash(book: Book, asked: Asked, sized: Sized, solved: Height, seats: tuple[
     clash_mm = solved.clash_mm
     numbers = {"clash_mm": clash_mm}
     said = f"No height fits: the {solved.low.name} and the {solved.high.name} clash by {book.text(clash_mm)}"
-    cures: list[Cure] = []
     if book.brief:
         book.find("height-clash", "height", "stop", f"{said}.", numbers)
         return
+    cures: list[Cure] = []
     fits_mm = _largest(asked, sized)
     if fits_mm is not None and fits_mm < SMALLEST_MM:
         fits_mm = None
@@ -280,7 +280,10 @@ def _give(book: Book, asked: Asked, solved: Height, seats: tuple[Placed, ...]) -
                 changes=(Change(pointer="/throw/lens_y_mm", value=y_mm),)))  # fmt: skip
     if "rows" in (solved.low.key, solved.high.key):
         screen = place.screen  # with the frame as high as the other bounds let it go
-        cures += platforms(book, seats, solved.high.y_top_mm - screen.border.top_mm - screen.picture.height_mm)
+        needed_mm = raised_mm(book, seats, solved.high.y_top_mm - screen.border.top_mm - screen.picture.height_mm)
+        eyes = tuple(replace(one.eye, eye_mm=one.seated_mm + high) for one, high in zip(seats, needed_mm, strict=True))
+        if room_left_mm(replace(asked, eyes=eyes)) >= -ROUNDING_MM:
+            cures += platforms(book, seats, needed_mm)
     by_hand = {
         "furniture": f"Furniture {book.text(needed)} lower",
         "soffit": f"Soffit {book.text(needed)} higher, or the screen beside it",

@@ -77,7 +77,7 @@ def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
 
     Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding.
     `brief` leaves out what comparisons of sizes and fabrics do not show: tidy sizes, content shapes, the
-    tension order and the texts of the survey's lists. Findings that stop are the same.
+    tension order and the texts of the survey's lists. Findings that stop are the same, without their cures.
     """
     book = Book(job, shop, brief=brief)
     room = survey(book)

@@ -9,7 +9,6 @@ from gantline.core.sight import (
     ROUNDING_MM,
     Eye,
     clearance_mm,
-    eye_needed_mm,
     far_edge_deg,
     neck_angle_deg,
     pixel_arcmin,
@@ -18,7 +17,7 @@ from gantline.core.sight import (
 from gantline.plan.book import Book
 from gantline.plan.figures import Cure
 from gantline.plan.height import Hung
-from gantline.plan.seats_at import Placed, platforms
+from gantline.plan.seats_at import Placed, platforms, raised_mm
 
 SEATS_OUTSIDE = "Outside the guidance for seats. "
 
@@ -55,9 +54,14 @@ def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm:
     ends = float(distance.min()), float(distance.max())
     rows = []
     eyes = [one.eye for one in seats]
+    bottom = hung.picture_centre_mm - picture.height_mm / 2.0
+    blocked = [_blocked(book, eye, eyes, bottom) for eye in eyes]
+    needed = raised_mm(book, seats, bottom) if any(blocked) else ()
     for k, seat in enumerate(seats):
-        sight, blocked = _sight(book, seat, eyes[k], eyes, hung)
-        warnings = [*_angle_words(book, seat, ends, float(angle[k])), *blocked]
+        warnings = _angle_words(book, seat, ends, float(angle[k]))
+        sight = f"needs platform {book.text(needed[k])}" if blocked[k] else "clear"
+        if blocked[k]:
+            warnings.append(f"head in front in the way: platform {book.text(needed[k])}")
         if rise[k] > book.shop["neck_top_deg"]:
             warnings.append(f"top of picture {rise[k]:.0f}° up")
         if pixel[k] > 1.0:
@@ -69,7 +73,7 @@ def seat_rows(book: Book, hung: Hung, seats: tuple[Placed, ...], panel_width_mm:
                 far_edge=f"{edge[k]:.0f}°", pixel=f"{pixel[k]:.1f}′", sight=sight, warnings=tuple(warnings),
             )
         )  # fmt: skip
-    _find(book, rows, () if book.brief else platforms(book, seats, hung.picture_centre_mm - picture.height_mm / 2.0))
+    _find(book, rows, platforms(book, seats, needed) if needed else ())
     return tuple(rows)
 
 
@@ -86,19 +90,10 @@ def _angle_words(book: Book, seat: Placed, ends: tuple[float, float], angle: flo
     return words
 
 
-def _sight(book: Book, seat: Placed, eye: Eye, eyes: list[Eye], hung: Hung) -> tuple[str, list[str]]:
-    """Least clearance over any nearer head, and the platform that would give it."""
-    bottom = hung.picture_centre_mm - hung.place.screen.picture.height_mm / 2.0
-    nearer = [one for one in eyes if one.distance_mm < eye.distance_mm - 1.0]
-    if not nearer:
-        return "clear", []
-    clear_mm = book.shop["head_clear_mm"]
-    least = min(clearance_mm(eye, one, bottom) for one in nearer)
-    if least >= clear_mm - ROUNDING_MM:
-        return "clear", []
-    needed = max(eye_needed_mm(eye, one, bottom, clear_mm=clear_mm) for one in nearer)
-    platform = book.text(max(0.0, needed - seat.seated_mm))
-    return f"needs platform {platform}", [f"head in front in the way: platform {platform}"]
+def _blocked(book: Book, eye: Eye, eyes: list[Eye], bottom_mm: float) -> bool:
+    """Whether a nearer head stands in the line to the picture's bottom."""
+    least = book.shop["head_clear_mm"] - ROUNDING_MM
+    return any(clearance_mm(eye, one, bottom_mm) < least for one in eyes if one.distance_mm < eye.distance_mm - 1.0)
 
 
 def _find(book: Book, rows: list[SeatRow], cures: Sequence[Cure]) -> None:

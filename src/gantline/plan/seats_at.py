@@ -50,11 +50,15 @@ def place_seats(book: Book, fabric_mm: float) -> tuple[Placed, ...]:
     return tuple(out)
 
 
-def platforms(book: Book, seats: tuple[Placed, ...], bottom_mm: float) -> tuple[Cure, ...]:
-    """Platforms under every seat that a head is in the way of, from the front row back; bottom_mm, the picture's."""
+def raised_mm(book: Book, seats: tuple[Placed, ...], bottom_mm: float) -> tuple[float, ...]:
+    """The platform each seat needs [mm], in the order of the seats; bottom_mm, the picture's."""
     asked = [Seated(distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm) for one in seats]
-    found = platforms_mm(asked, bottom_mm, clear_mm=book.shop["head_clear_mm"], step_mm=float(book.units.grid))
-    raised = [(one, high) for one, high in zip(seats, found, strict=True) if high > one.platform_mm]
+    return platforms_mm(asked, bottom_mm, clear_mm=book.shop["head_clear_mm"], step_mm=float(book.units.grid))
+
+
+def platforms(book: Book, seats: tuple[Placed, ...], needed_mm: tuple[float, ...]) -> tuple[Cure, ...]:
+    """One cure that puts every seat on the platform it needs; none where all stand on it already."""
+    raised = [(one, high) for one, high in zip(seats, needed_mm, strict=True) if high > one.platform_mm]
     if not raised:
         return ()
     heights = dict.fromkeys(high for _, high in raised)
