@@ -56,15 +56,14 @@ def throw_front(scene: Scene, units: Units, above_mm: float, frame: str) -> Iter
         yield Label(key=f"shadow-name-{number}", layer="throw", at=((low_x + high_x) / 2.0, (low_y + high_y) / 2.0),
             text=f"{one.name}, {share} dark", role="shadow", size="text", room_mm=(high_x - low_x, high_y - low_y))  # fmt: skip
     if beam.turned is not None:
-        for key, corners in (("quad", beam.turned.thrown.quad), ("kept", beam.turned.thrown.picture)):
+        thrown = beam.turned.thrown
+        left = f"largest upright picture, {100 * thrown.share:.0f} % of the panel"
+        for key, corners, named, text in (
+            ("quad", thrown.quad, 2, "what the panel throws"), ("kept", thrown.picture, 1, left),
+        ):  # fmt: skip
             points = tuple((float(x), float(y)) for x, y in corners)
             yield Area(key=key, role=key, layer="throw", points=points)  # type: ignore[arg-type]
-        share = f"{100 * beam.turned.thrown.share:.0f} %"
-        for key, at, text in (
-            ("quad", 2, "what the panel throws"), ("kept", 1, f"largest upright picture, {share} of the panel"),
-        ):  # fmt: skip
-            x, y = getattr(beam.turned.thrown, "quad" if key == "quad" else "picture")[at]
-            yield Label(key=f"{key}-name", layer="throw", at=(float(x), float(y)), text=text, role="eye", anchor="end")
+            yield Label(key=f"{key}-name", layer="throw", at=points[named], text=text, role="eye", anchor="end")
     for row in beam.shapes.rows if beam.shapes else ():
         yield Area(key=f"spill-{row.index}-image", role="spill", layer="content", points=rectangle(*row.image_mm))
     yield Dot(key="lens", role="lens" if beam.fits else "lens-out", layer="throw", at=lens, name="lens", moves=LENS)
@@ -99,12 +98,11 @@ def _places(scene: Scene, beam: Beam, face: Cut) -> Iterator[Mark]:
     out = beam.measured_z_mm - beam.distance_mm - scene.fabric_z_mm
     at = beam.lens_x_mm if face == "side" else beam.lens_y_mm
     if beam.wanted.zone is not None:
-        zone, room, up = beam.wanted.zone, beam.wanted.room, 1 if face == "side" else 0
-        low = max(zone.low[up], room.low[up]), max(zone.low[2], room.low[2]) + out
-        high = min(zone.high[up], room.high[up]), min(zone.high[2], room.high[2]) + out
-        if low[0] > high[0] or low[1] > high[1]:
+        zone, up = beam.wanted.room.within(beam.wanted.zone), 1 if face == "side" else 0
+        if zone.low[up] > zone.high[up] or zone.low[2] > zone.high[2]:
             return
-        corners = rectangle(low[1], low[0], high[1], high[0]) if face == "side" else rectangle(low[0], low[1], high[0], high[1])
+        z0, z1, a0, a1 = zone.low[2] + out, zone.high[2] + out, zone.low[up], zone.high[up]
+        corners = rectangle(z0, a0, z1, a1) if face == "side" else rectangle(a0, z0, a1, z1)
         yield Area(key="zone", role="zone", layer="throw", points=corners)
         yield Label(key="zone-name", layer="throw", at=corners[0], text="zone", role="eye", anchor="start")
     for number, ring in enumerate(section(beam.wanted, face, at)):

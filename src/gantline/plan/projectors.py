@@ -9,7 +9,6 @@ from numpy.typing import NDArray
 
 from gantline.core.defaults import Shop
 from gantline.core.size import read_aspect, with_overspill
-from gantline.core.throw.light_path import Solid
 from gantline.core.throw.mount import joist_choices
 from gantline.core.throw.places import Wanted, freedom, search
 from gantline.core.throw.shift import fixed_offset
@@ -111,22 +110,15 @@ def _grid(wanted: Sequence[Wanted], job: Job) -> tuple[Floats, Floats]:
     """x: the joists' lens places, or across the room with the picture's centre; y: up the room, with the lens's own
     height and the heights that need no shift: a lens with a fixed offset has no other, and a grid would miss it."""
     first = wanted[0]
-    low, high = (first.room.low, first.room.high) if first.zone is None else _common(first.room, first.zone)
+    room = first.room if first.zone is None else first.room.within(first.zone)
     if first.lines is not None and first.lines.axis == "x":
         choices = joist_choices(first.lines.centres_mm, first.picture_x_mm, first.lines.plate_mm)
         x = np.array(sorted(one.lens_mm for one in choices))
     else:
-        x = np.append(np.linspace(low[0], high[0], COLUMNS), first.picture_x_mm)
+        x = np.append(np.linspace(room.low[0], room.high[0], COLUMNS), first.picture_x_mm)
     own = [] if job.throw.lens_y_mm is None else [job.throw.lens_y_mm]
     rest = [one.picture_y_mm - one.offset * one.panel.height_mm for one in wanted]
-    return x, np.array([*np.linspace(low[1], high[1], ROWS), *own, *rest])
-
-
-def _common(one: Solid, other: Solid) -> tuple[Place, Place]:
-    """Low and high corner of what two boxes share."""
-    low = [max(a, b) for a, b in zip(one.low, other.low, strict=True)]
-    high = [min(a, b) for a, b in zip(one.high, other.high, strict=True)]
-    return (low[0], low[1], low[2]), (high[0], high[1], high[2])
+    return x, np.array([*np.linspace(room.low[1], room.high[1], ROWS), *own, *rest])
 
 
 def _best(wanted: Wanted, free: Floats, middle: Floats, x: Floats, y: Floats, job: Job) -> Place | None:
@@ -194,7 +186,7 @@ def _row(job: Job, shop: Shop, units: Units, tried: Tried, place: Place | None) 
 
 
 def _margin(made: Planned, units: Units) -> str:
-    """How far the lens could still be off on its nearer side, each way alone, before it cannot fill the screen."""
+    """How far the lens could still be off on its nearer side, each way alone, and still be where it can be."""
     beam = made.scene.beam
     if beam is None or beam.wanted is None or beam.turned is not None:
         return ""

@@ -5,6 +5,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
+Point = tuple[float, float, float]
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Plate:
@@ -37,9 +39,6 @@ def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) 
         for number, centre in enumerate(centres_mm, start=1)
     ]
     return tuple(sorted(found, key=lambda one: abs(one.move_mm)))
-
-
-Point = tuple[float, float, float]
 
 
 def cable_path(start: Point, end: Point, *, level_mm: float) -> tuple[Point, ...]:

@@ -84,11 +84,8 @@ def inner_room(wanted: Wanted) -> Solid:
     near, far = wanted.near_mm - wanted.slack_mm, wanted.far_mm + wanted.slack_mm
     low = (room.low[0] + body.left_mm, room.low[1] + body.below_mm, max(near, room.low[2] + body.wallward_mm))
     high = (room.high[0] - body.right_mm, room.high[1] - body.above_mm, min(far, room.high[2] - body.roomward_mm))
-    if wanted.zone is not None:
-        zone = wanted.zone
-        low = (max(low[0], zone.low[0]), max(low[1], zone.low[1]), max(low[2], zone.low[2]))
-        high = (min(high[0], zone.high[0]), min(high[1], zone.high[1]), min(high[2], zone.high[2]))
-    return Solid(name=room.name, low=low, high=high)
+    inner = Solid(name=room.name, low=low, high=high)
+    return inner if wanted.zone is None else inner.within(wanted.zone)
 
 
 def reached(wanted: Wanted, x: ArrayLike, y: ArrayLike) -> Bools:
