@@ -47,7 +47,7 @@ def change(job: str, edits: list[dict[str, object]]) -> None:
     if edits:
         httpx2.post(f"{job}/edits", json={"edits": edits}, headers=headers).raise_for_status()
     else:
-        httpx2.post(f"{job}/undo", headers=headers)
+        httpx2.post(f"{job}/undo", headers=headers).raise_for_status()
 
 
 def shoot(page: Page, name: str) -> None:

@@ -25,6 +25,7 @@ def test_the_weakest_link_is_named_and_a_cable_is_held_against_the_run() -> None
     assert run in found["cable-too-long-2"]
     assert "optical" in found["cable-too-long-2"]
     assert made.signal is not None
+    assert made.signal.arrives == ""  # what is too long carries nothing for sure
     assert [row.weakest for row in made.signal.rows] == [False, True, False, False]
 
     asked = apply(job, [Edit(pointer=f"{LINKS}/0/carries", value=None), Edit(pointer="/throw/signal/wanted", value=None)])

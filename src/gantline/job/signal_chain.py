@@ -7,6 +7,7 @@ from pydantic import Field
 from gantline.core.signal import PictureFormat as Format
 from gantline.job.fields import Closed, LengthMm, Line
 
+MOST_LINKS = 12
 LinkKind = Literal["source", "receiver", "cable", "projector input"]
 
 
@@ -37,4 +38,4 @@ class SignalChain(Closed):
     """The format that is wished, and every link it must pass, in order from the source."""
 
     wanted: PictureFormat | None = None
-    links: Annotated[tuple[Link, ...], Field(max_length=12)] = ()
+    links: Annotated[tuple[Link, ...], Field(max_length=MOST_LINKS)] = ()

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import get_args
 
 from gantline.core.signal import USUAL_FORMATS, PictureFormat, lacks, passed, weakest
-from gantline.job.signal_chain import Link, LinkKind
+from gantline.job.signal_chain import MOST_LINKS, Link, LinkKind
 from gantline.plan.book import Book
 
 
@@ -28,17 +28,27 @@ class LinkRow:
     good_for: str
     trouble: str
     weakest: bool
+    too_long: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SignalPlan:
-    """The chain, what is wished and what arrives."""
+    """The chain, what is wished and what arrives; kinds: what can be added to it, none when it is full."""
 
     wanted: str
     arrives: str
     rows: tuple[LinkRow, ...]
     formats: tuple[FormatChoice, ...]
     kinds: tuple[str, ...]
+
+
+FORMATS = tuple(
+    FormatChoice(
+        text=one.text,
+        value={"lines": one.lines, "rate_hz": one.rate_hz, "depth_bits": one.depth_bits, "high_range": one.high_range},
+    )
+    for one in USUAL_FORMATS
+)
 
 
 def signal(book: Book) -> SignalPlan:
@@ -65,11 +75,10 @@ def signal(book: Book) -> SignalPlan:
         )
     if chain.links and wanted is None:
         book.find("no-format", "throw", "note", "Say which picture format is wished, to see which link is too weak for it.")
-    whole = bool(chain.links) and len(known) == len(chain.links)
+    whole = bool(chain.links) and len(known) == len(chain.links) and not any(row.too_long for row in rows)
     return SignalPlan(
         wanted="" if wanted is None else wanted.text, arrives=passed([carried for _, carried in known]).text if whole else "",
-        rows=rows, formats=tuple(FormatChoice(text=one.text, value=_value(one)) for one in USUAL_FORMATS),
-        kinds=get_args(LinkKind),
+        rows=rows, formats=FORMATS, kinds=get_args(LinkKind) if len(chain.links) < MOST_LINKS else (),
     )  # fmt: skip
 
 
@@ -79,13 +88,15 @@ def _row(book: Book, index: int, link: Link, wanted: PictureFormat | None, worst
     cut = lacks(carried, wanted) if carried and wanted else ()
     trouble = f"too little in {' and '.join(cut)}" if cut else ""
     length_mm = _length_mm(book, link)
+    too_long = False
     if link.kind == "cable" and length_mm is not None and link.good_for_mm is not None and length_mm > link.good_for_mm:
+        too_long = True
         over = f"{book.text(length_mm)} long and good for {book.text(link.good_for_mm)}"
         trouble = "; ".join(one for one in (trouble, "too long") if one)
         book.find(f"cable-too-long-{index}", "throw", "mind", f"The {name} is {over}: take an active or an optical cable.",
             {"over_mm": length_mm - link.good_for_mm})  # fmt: skip
     return LinkRow(
-        index=index, kind=link.kind, name=name, carries=carried.text if carried else "", weakest=worst, trouble=trouble,
+        index=index, kind=link.kind, name=name, carries=carried.text if carried else "", weakest=worst, trouble=trouble, too_long=too_long,
         length=book.text(length_mm) if link.kind == "cable" and length_mm is not None else "",
         good_for=book.text(link.good_for_mm) if link.kind == "cable" and link.good_for_mm is not None else "",
     )  # fmt: skip
@@ -97,7 +108,3 @@ def _length_mm(book: Book, link: Link) -> float | None:
         return float(link.length_mm)
     run = book.figures["cable"].value if "cable" in book.figures else None
     return run if isinstance(run, float) else None
-
-
-def _value(one: PictureFormat) -> dict[str, float | str | bool]:
-    return {"lines": one.lines, "rate_hz": one.rate_hz, "depth_bits": one.depth_bits, "high_range": one.high_range}

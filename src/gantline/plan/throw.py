@@ -200,20 +200,25 @@ def _shift(book: Book, hung: Hung, panel: PanelImage, x_mm: float, y_mm: float, 
     up = "up" if need.vertical >= 0 else "down"
     side = "right" if need.horizontal >= 0 else "left"
     fixed = f", fixed offset {100 * offset:g} % taken off" if offset else ""
-    book.ratio("shift_vertical", "throw", "Shift needed, height", need.vertical, f"{100 * abs(need.vertical):.1f} % {up}" if need.vertical else "none",
+    book.ratio("shift_vertical", "throw", "Shift needed, height", need.vertical, _shift_text(need.vertical, up),
         "(picture centre − lens height) / panel's image height",
         f"({book.exact(centre_mm)} − {book.exact(y_mm)}) / {book.exact(panel.height_mm)}{fixed}",
         ["picture_centre", "lens_y", "height"], "share of the whole panel image; straight body")  # fmt: skip
     book.ratio("shift_horizontal", "throw", "Shift needed, sideways", need.horizontal,
-        f"{100 * abs(need.horizontal):.1f} % {side}" if need.horizontal else "none",
+        _shift_text(need.horizontal, side),
         "(screen centre − lens) / panel's image width",
         f"({book.exact(hung.place.centre_x_mm)} − {book.exact(x_mm)}) / {book.exact(panel.width_mm)}",
         ["centre_x", "lens_x", "width"], "share of the whole panel image; straight body")  # fmt: skip
-    book.ratio("reach_left", "throw", "Reach at this place", need.vertical_left, f"{100 * need.vertical_left:.1f} % {up}" if need.vertical_left else "none",
+    book.ratio("reach_left", "throw", "Reach at this place", need.vertical_left, _shift_text(need.vertical_left, up),
         "reach up or down, less what a diamond loses sideways", "", [], "the projector's record")  # fmt: skip
     if not _reached(book, need):
         _out_of_reach(book, hung, need, setting, panel)
     return need
+
+
+def _shift_text(share: float, way: str) -> str:
+    text = f"{100 * abs(share):.1f} %"
+    return "none" if text == "0.0 %" else f"{text} {way}"
 
 
 def _reached(book: Book, need: ShiftNeed) -> bool:

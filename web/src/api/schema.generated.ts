@@ -1837,6 +1837,8 @@ export interface components {
             length: string;
             /** Name */
             name: string;
+            /** Too Long */
+            too_long: boolean;
             /** Trouble */
             trouble: string;
             /** Weakest */
@@ -2498,7 +2500,7 @@ export interface components {
         };
         /**
          * SignalPlan
-         * @description The chain, what is wished and what arrives.
+         * @description The chain, what is wished and what arrives; kinds: what can be added to it, none when it is full.
          */
         SignalPlan: {
             /** Arrives */

@@ -6,7 +6,17 @@ import type { JobHandle } from '../job/useJob'
 import { SignalChain } from './SignalChain'
 
 const value = { lines: 1080, rate_hz: 60, depth_bits: 8, high_range: false }
-const row = { index: 0, kind: 'source', name: 'player', carries: '', length: '', good_for: '', trouble: '', weakest: false }
+const row = {
+  index: 0,
+  kind: 'source',
+  name: 'player',
+  carries: '',
+  length: '',
+  good_for: '',
+  trouble: '',
+  weakest: false,
+  too_long: false,
+}
 const signal: SignalPlan = {
   wanted: '2160 lines',
   arrives: '',

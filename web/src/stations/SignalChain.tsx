@@ -69,7 +69,7 @@ export const SignalChain = ({ signal }: { signal: SignalPlan }) => {
         ))}
       </ol>
       {signal.arrives && <p className="pb-2 text-[14.5px] text-quiet">Arrives: {signal.arrives}.</p>}
-      {signal.rows.length < 12 && (
+      {signal.kinds.length > 0 && (
         <Menu label="" className={BUTTON} trigger={<>Add a link ▾</>}>
           {signal.kinds.map((kind) => (
             <MenuItem key={kind} onSelect={() => void edit([{ pointer: `${BASE}/links/-`, value: { kind } }])}>
