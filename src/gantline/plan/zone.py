@@ -7,9 +7,9 @@ from gantline.core.throw.places import Wanted, possible
 from gantline.plan.book import Book, cure
 
 ENDS = (
-    ("x_low_mm", "Zone, left end from left wall end"), ("x_high_mm", "Zone, right end from left wall end"),
-    ("y_low_mm", "Zone, low end above floor"), ("y_high_mm", "Zone, high end above floor"),
-    ("z_low_mm", "Zone, near end from bare wall"), ("z_high_mm", "Zone, far end from bare wall"),
+    ("x_low_mm", "Zone, left end"), ("x_high_mm", "Zone, right end"),
+    ("y_low_mm", "Zone, low end"), ("y_high_mm", "Zone, high end"),
+    ("z_low_mm", "Zone, near end"), ("z_high_mm", "Zone, far end"),
 )  # fmt: skip
 WAYS = (("lens_x_mm", "to the right", "to the left"), ("lens_y_mm", "up", "down"), ("lens_from_wall_mm", "back", "nearer"))
 

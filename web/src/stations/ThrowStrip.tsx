@@ -235,9 +235,9 @@ const Joists = ({ rows }: { rows: readonly JoistRow[] }) => {
               <Rich text={row.lens} />
             </td>
             <td className={JOIST_CELL}>
-              {row.here ? (
-                'here'
-              ) : (
+              {row.here && 'here'}
+              {!row.here && !row.fits && <Rich text={row.move} />}
+              {!row.here && row.fits && (
                 <button
                   type="button"
                   onClick={() => void edit(toEdits(row.changes))}
