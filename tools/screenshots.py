@@ -17,7 +17,7 @@ OUT = Path(__file__).parents[1] / "docs" / "screenshots"
 SHOTS = (
     ("yard", "", "", "dark", ()),
     ("board-front", "Mill loft", "wall", "dark", ()),
-    ("board-back", "Mill loft", "wall", "dark", ("o",)),
+    ("board-back", "Mill loft", "wall", "dark", ("Back",)),
     ("height-clash", "Basement den", "height", "dark", ()),
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("size-bright", "Parish hall", "size", "light", ()),

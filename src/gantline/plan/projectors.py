@@ -103,7 +103,7 @@ def _places(tried: Sequence[Tried], job: Job) -> list[Place | None]:
         return [None] * len(tried)
     x, y = _grid(known, job)
     found = zip(*search(known, x, y), strict=True)
-    return [None if one is None else _best(one, *next(found), x, y, job) for one in wanted]
+    return [None if one.wanted is None else _best(one, *next(found), x, y, job) for one in tried]
 
 
 def _grid(wanted: Sequence[Wanted], job: Job) -> tuple[Floats, Floats]:
@@ -121,9 +121,10 @@ def _grid(wanted: Sequence[Wanted], job: Job) -> tuple[Floats, Floats]:
     return x, np.array([*np.linspace(room.low[1], room.high[1], ROWS), *own, *rest])
 
 
-def _best(wanted: Wanted, free: Floats, middle: Floats, x: Floats, y: Floats, job: Job) -> Place | None:
+def _best(tried: Tried, free: Floats, middle: Floats, x: Floats, y: Floats, job: Job) -> Place | None:
     """Near the picture's centre line and near the height it would stand or hang at: what needs the least shift and pole."""
-    if not (free > 0.0).any():
+    wanted = tried.wanted
+    if wanted is None or not (free > 0.0).any():
         return None
     hung = wanted.room.high[1] - wanted.body.above_mm
     height = job.throw.lens_y_mm if job.throw.lens_y_mm is not None else hung if job.throw.hung else STANDING_MM
@@ -131,7 +132,7 @@ def _best(wanted: Wanted, free: Floats, middle: Floats, x: Floats, y: Floats, jo
     column, row = np.unravel_index(np.argmax(np.where(free > 0.0, score, -np.inf)), free.shape)
     z, half = float(middle[column, row]), float(free[column, row]) / 2.0
     if job.throw.lens_from_wall_mm is not None:
-        z = min(max(job.throw.lens_from_wall_mm - job.throw.distance_offset_mm, z - half), z + half)
+        z = min(max(job.throw.lens_from_wall_mm - tried.out_mm, z - half), z + half)
     return float(x[column]), float(y[row]), z
 
 

@@ -15,7 +15,7 @@ from gantline.core.size import (
     read_aspect,
     tidy_sizes,
 )
-from gantline.core.units import FRACTIONAL
+from gantline.core.units import FRACTIONAL, pair_text
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Entry
 from gantline.plan.seats_at import Placed
@@ -30,8 +30,7 @@ PYTHAGORAS = "Pythagoras: H = D / root of (1 + a²), W = a · H"
 class TidyRow:
     """One tidy size on offer, in the job's texts, and the changes that take it."""
 
-    width: str
-    height: str
+    size: str
     diagonal: str
     diagonal_change: str
     aspect_error: str
@@ -115,8 +114,7 @@ def _same(one: TidySize, width_mm: float, height_mm: float) -> bool:
 
 def _row(book: Book, one: TidySize, chosen: bool) -> TidyRow:
     return TidyRow(
-        width=book.text(one.width_mm),
-        height=book.text(one.height_mm),
+        size=pair_text(one.width_mm, one.height_mm, book.units),
         diagonal=book.text(one.diagonal_mm),
         diagonal_change=_signed(book, one.diagonal_change_mm),
         aspect_error="exact" if one.exact else f"{100 * one.aspect_error:+.2f} %".replace("-", "−"),

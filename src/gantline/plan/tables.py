@@ -111,7 +111,7 @@ def _advice(rows: Sequence[SizeRow]) -> str:
         return f"None of these sizes can be: {rows[0].verdict}"
     fewest = min(len(rows[at].minds) for at in possible)
     best = max(at for at in possible if len(rows[at].minds) == fewest)
-    why = "with nothing to mind" if fewest == 0 else f"with the least to mind ({rows[best].verdict})"
+    why = "with nothing to mind" if fewest == 0 else f"with the least to mind ({rows[best].verdict.rstrip('.')})"
     if best + 1 == len(rows):
         return f"{rows[best].diagonal} is the largest here {why}."
     larger = rows[best + 1]

@@ -2837,10 +2837,8 @@ export interface components {
             edge_error: string;
             /** Exact */
             exact: boolean;
-            /** Height */
-            height: string;
-            /** Width */
-            width: string;
+            /** Size */
+            size: string;
         };
         /**
          * ToMeasure

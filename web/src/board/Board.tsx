@@ -6,6 +6,7 @@ import { DimensionTag } from './DimensionTag'
 import { placeDimension } from './dimensionLines'
 import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
+import { typePx } from './pictureText'
 import { type LabelBox, placeLabels } from './placeLabels'
 import { dotPx, Shapes } from './Shapes'
 import { fitFace, type Sheet, toPx } from './sheet'
@@ -45,6 +46,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
   const shift = useShift(live, handles, sheet)
   const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
   const hit = live?.hit ?? ''
+  const room = pictureRoom(shown, sheet)
   const apart = placeLabels(
     shown.flatMap((mark) => boxOf(mark, sheet)),
     shown.flatMap((mark) => dotOf(mark, sheet)),
@@ -80,7 +82,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
               shift={shift}
               downPx={apart.get(mark.key) ?? 0}
               narrow={size.width < NARROW_PX}
-              low={size.height < LOW_PX}
+              room={room}
             />
           ),
       )}
@@ -173,7 +175,6 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
   </>
 )
 
-const LOW_PX = 380
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 
 type LabelMark = Extract<Mark, { kind: 'label' }>
@@ -210,20 +211,36 @@ const dotOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
   return [{ key: mark.key, xPx: xPx - rPx, yPx: yPx - rPx, widthPx: 2 * rPx, heightPx: 2 * rPx }]
 }
 
+const TAG_PX = 42 // what a number on a dimension line inside the picture takes at its edge
+
+/** The room the picture leaves to its own texts. */
+const pictureRoom = (marks: readonly Mark[], sheet: Sheet) => {
+  const outline = marks.find((mark) => mark.kind === 'area' && mark.key === 'picture')
+  const points = outline?.kind === 'area' ? outline.points : []
+  const span = (axis: 0 | 1) => {
+    const ends = points.map((point) => point[axis])
+    return (Math.max(...ends, 0) - Math.min(...ends, Number.POSITIVE_INFINITY)) * sheet.pxPerMm
+  }
+  const inside = marks.some((mark) => mark.kind === 'dimension' && mark.key.startsWith('viewable'))
+  return { widthPx: span(0) - 2 * (inside ? TAG_PX : 8), heightPx: span(1) }
+}
+
 type BoardLabelProps = {
   downPx: number
   narrow: boolean
-  low: boolean
+  room: { widthPx: number; heightPx: number }
   mark: LabelMark
   sheet: Sheet
   shift: { key: string; dxPx: number; dyPx: number } | null
 }
 
-const SIZES = { large: 'text-[32px]', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
+const SIZES = { large: '', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps) => {
-  if (narrow && mark.role === 'picture' && mark.size !== 'large') return null
+const BoardLabel = ({ mark, sheet, shift, downPx, narrow, room }: BoardLabelProps) => {
+  const sized = mark.key === 'size' || mark.key === 'aspect'
+  const px = sized ? typePx(mark.text, mark.size === 'large' ? 'large' : 'text', room.widthPx, room.heightPx) : undefined
+  if (px === null || (narrow && mark.role === 'picture' && mark.size !== 'large')) return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
   const picture = mark.role === 'picture'
@@ -239,8 +256,9 @@ const BoardLabel = ({ mark, sheet, shift, downPx, narrow, low }: BoardLabelProps
   const up = mark.key === 'aspect' ? '0%' : picture ? '-50%' : `${topPx(mark, sheet)}px`
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap ${mark.size === 'large' && narrow ? 'text-[17px]' : mark.size === 'large' && low ? 'text-[22px]' : low && mark.role === 'picture' ? 'text-[13.5px]' : SIZES[mark.size]} ${colour} ${picture ? '' : 'haloed'}`}
+      className={`pointer-events-none absolute whitespace-nowrap ${SIZES[mark.size]} ${colour} ${picture ? '' : 'haloed'}`}
       style={{
+        fontSize: px,
         left: xPx + moved.dxPx + BESIDE_PX[mark.anchor],
         top: yPx + moved.dyPx + downPx,
         transform: `translate(${ANCHOR[mark.anchor]}, ${up})`,

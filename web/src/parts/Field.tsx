@@ -67,7 +67,7 @@ const KnownButton = ({ figure, all }: { figure: Figure; all: readonly Figure[] }
     <Menu
       iconOnly
       label={`${figure.label}: ${figure.known}. How it is known`}
-      className="-m-2.5 grid size-9 place-items-center"
+      className="-m-2.5 grid size-9 shrink-0 place-items-center"
       trigger={<KnownMark known={figure.known} />}
     >
       {set ? (
@@ -139,7 +139,9 @@ const TypedValue = ({ figure, label, save, describedBy, clear }: ValueProps) => 
     return (
       <button type="button" onClick={open} className={VALUE}>
         <span className="sr-only">{label}: </span>
-        {figure.text ? <Num text={figure.text} /> : <span className="text-[15px] text-quiet">enter</span>}
+        {figure.text && kind === 'text' && <span className="font-semibold text-[16px] leading-snug">{figure.text}</span>}
+        {figure.text && kind !== 'text' && <Num text={figure.text} />}
+        {!figure.text && <span className="text-[15px] text-quiet">enter</span>}
       </button>
     )
   const choices = figure.entry?.choices ?? []

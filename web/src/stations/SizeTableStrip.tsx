@@ -39,13 +39,13 @@ export const SizeTableStrip = ({ job }: { job: JobOut }) => {
       <p className="py-1.5 font-semibold text-[15.5px] leading-snug">
         <Rich text={table.data.advice} />
       </p>
-      <table className="w-full text-[14.5px]" aria-label="Sizes compared">
+      <table className="w-full text-[14px]" aria-label="Sizes compared">
         <thead className="sticky top-0 bg-velvet">
           <tr className="text-left text-[13px] text-quiet">
             {COLUMNS.map((one) => (
               <th
                 key={one.key}
-                className="whitespace-pre px-1.5 py-1 font-medium"
+                className="whitespace-pre px-1 py-1 font-medium"
                 aria-sort={one.sort === sort ? 'descending' : undefined}
               >
                 {one.sort ? (
@@ -62,12 +62,12 @@ export const SizeTableStrip = ({ job }: { job: JobOut }) => {
               </th>
             ))}
             {table.data.states.map((state) => (
-              <th key={state} className="px-1.5 py-1 font-medium">
-                {state}
+              <th key={state} className="px-1 py-1 font-medium">
+                <span className="block max-w-16">{state}</span>
               </th>
             ))}
-            <th className="px-1.5 py-1 font-medium">To ceiling</th>
-            <th className="px-1.5 py-1 font-medium">
+            <th className="px-1 py-1 font-medium">To ceiling</th>
+            <th className="px-1 py-1 font-medium">
               <button type="button" onClick={() => setSort('stops')} className="underline decoration-dotted underline-offset-4">
                 Verdict
               </button>
@@ -88,7 +88,7 @@ const Candidate = ({ row, onTake }: { row: SizeRow; onTake: () => void }) => {
   const look = row.stops.length > 0 ? 'text-quiet' : ''
   return (
     <tr className={`border-seam border-t ${row.chosen ? 'bg-lift font-semibold' : ''} ${look}`}>
-      <td className="px-1.5">
+      <td className="px-1">
         <button type="button" disabled={row.chosen} onClick={onTake} className="flex min-h-9 items-center gap-2 text-[16px]">
           <span aria-hidden="true" className={`size-3 border-2 border-brass ${row.chosen ? 'bg-brass' : ''}`} />
           <span className="sr-only">Take </span>
@@ -98,20 +98,20 @@ const Candidate = ({ row, onTake }: { row: SizeRow; onTake: () => void }) => {
           <Rich text={row.size} />
         </span>
       </td>
-      <td className="whitespace-nowrap px-1.5">{row.angles}</td>
-      <td className="whitespace-nowrap px-1.5">{row.necks}</td>
-      <td className="px-1.5">{row.pixels}</td>
-      <td className="px-1.5">{row.luminance}</td>
+      <td className="whitespace-nowrap px-1">{row.angles}</td>
+      <td className="whitespace-nowrap px-1">{row.necks}</td>
+      <td className="px-1">{row.pixels}</td>
+      <td className="px-1">{row.luminance}</td>
       {row.contrasts.map((contrast, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: the states never reorder within a table
-        <td key={at} className="px-1.5" title={row.bands[at]}>
+        <td key={at} className="px-1" title={row.bands[at]}>
           {contrast}
         </td>
       ))}
-      <td className="whitespace-nowrap px-1.5">
+      <td className="whitespace-nowrap px-1">
         <Rich text={row.ceiling_slack} />
       </td>
-      <td className="w-[34%] px-1.5 leading-tight">
+      <td className="min-w-40 px-1 py-1 leading-tight">
         {row.stops.length > 0 ? (
           <strong className="text-stop">Stop · </strong>
         ) : row.minds.length > 0 ? (

@@ -9,7 +9,7 @@ export const TidySizes = ({ plan }: { plan: Plan }) => {
   return (
     <ul className="flex flex-col" aria-label="Tidy sizes">
       {plan.tidy.map((row) => (
-        <li key={`${row.width} ${row.height}`}>
+        <li key={row.size}>
           <button
             type="button"
             aria-pressed={row.chosen}
@@ -18,7 +18,7 @@ export const TidySizes = ({ plan }: { plan: Plan }) => {
           >
             <span aria-hidden="true" className={`size-3 border-2 border-brass ${row.chosen ? 'bg-brass' : ''}`} />
             <span className="text-[16.5px]">
-              <Num text={row.width} /> × <Num text={row.height} />
+              <Num text={row.size} />
             </span>
             <span className="text-right text-[13.5px] text-quiet leading-tight">
               <span className={row.exact ? 'font-semibold text-ink' : ''}>{row.aspect_error}</span>
