@@ -6,10 +6,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.height_bounds import Asked, LensReach, bounds, centre_guidance_mm, room_left_mm
-from gantline.core.room import Place, Profile, largest_fitting
-from gantline.core.sight import Eye, clearance_mm, neck_angle_deg
-from gantline.core.size import Border, Picture, Screen
+from gantline.core.height.bounds import Asked, LensReach, bounds, centre_guidance_mm, room_left_mm
+from gantline.core.height.place import Place
+from gantline.core.height.profile import Profile
+from gantline.core.height.solve import largest_fitting
+from gantline.core.sight.angles import neck_angle_deg
+from gantline.core.sight.rows import Eye, clearance_mm
+from gantline.core.size.picture import Border, Picture, Screen
 from gantline.core.throw.shift import ReachShape, ShiftReach, shift_need
 from gantline.core.throw.window import panel_image
 from gantline.core.wall.bands import Band, crosses, stud_is_free

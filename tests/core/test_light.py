@@ -22,7 +22,7 @@ from gantline.core.light.luminance import (
     seen_contrast,
     zoom_share,
 )
-from gantline.core.view import Pinhole, project
+from gantline.core.sight.view import Pinhole, project
 
 POINTS = np.array([[0, 1500, 0], [-1500, 1500, 0], [1500, 1500, 0], [0, 2200, 0], [0, 800, 0]], dtype=float)
 LENS = np.array([0.0, 2300.0, 4200.0])

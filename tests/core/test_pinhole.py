@@ -9,11 +9,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.size import Picture
+from gantline.core.size.picture import Picture
+from gantline.core.space import Solid
 from gantline.core.throw.by_zoom import window_for_all, zoom_stop
 from gantline.core.throw.cabinet import CabinetBody, cabinet_place, picture_centre_mm
 from gantline.core.throw.keystone import corrected, keystone, tilt_needed, used_share
-from gantline.core.throw.light_path import Solid, blocked, shaded_share, shadow
+from gantline.core.throw.light_path import blocked, shaded_share, shadow
 from gantline.core.throw.mount import Plate, cable_path, joist_choices, path_mm, pole_mm
 from gantline.core.throw.pinhole import Pose, panel_corners, straight_pose, to_panel, to_wall
 from gantline.core.throw.shift import ReachShape, ShiftReach

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.throw.light_path import Solid
+from gantline.core.space import Solid
 from gantline.core.throw.pinhole import panel_corners, straight_pose, to_wall
 from gantline.core.throw.places import Body, Lines, Wanted, grown, inner_room, possible, search, section
 from gantline.core.throw.shift import ReachShape, ShiftReach

@@ -7,17 +7,10 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.room import (
-    Place,
-    Profile,
-    WishKind,
-    largest_fitting,
-    lower_bounds,
-    solve_height,
-    upper_bounds,
-    wished_top_mm,
-)
-from gantline.core.size import Border, Picture, Screen
+from gantline.core.height.place import Place, WishKind, lower_bounds, upper_bounds, wished_top_mm
+from gantline.core.height.profile import Profile
+from gantline.core.height.solve import largest_fitting, solve_height
+from gantline.core.size.picture import Border, Picture, Screen
 
 
 def place(width: float = 3000, height: float = 1300, *, ceiling: Profile, gap: float = 150, low: float = 400) -> Place:

@@ -8,24 +8,26 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from gantline.core.content import constant_area, shown, side_panel, zoom_needed
 from gantline.core.errors import OutOfRange
-from gantline.core.sight import (
+from gantline.core.sight.angles import (
+    far_edge_deg,
+    neck_angle_deg,
+    pixel_arcmin,
+    viewing_angle_deg,
+    width_for_angle_mm,
+)
+from gantline.core.sight.rows import (
     Eye,
     Seated,
     clearance_mm,
     eye_needed_mm,
-    far_edge_deg,
     least_clearance_mm,
     lowest_bottom_mm,
-    neck_angle_deg,
-    pixel_arcmin,
     platforms_mm,
-    viewing_angle_deg,
-    width_for_angle_mm,
 )
-from gantline.core.size import Picture
-from gantline.core.starts import width_from_throw_mm, width_on_wall_mm
+from gantline.core.size.content import constant_area, shown, side_panel, zoom_needed
+from gantline.core.size.picture import Picture
+from gantline.core.size.starts import width_from_throw_mm, width_on_wall_mm
 
 distances, offsets, widths = st.floats(800, 12_000), st.floats(-3000, 3000), st.floats(600, 6000)
 

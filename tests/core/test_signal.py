@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.signal import USUAL_FORMATS, PictureFormat, lacks, passed, weakest
+from gantline.core.throw.signal import USUAL_FORMATS, PictureFormat, lacks, passed, weakest
 
 FORMATS = st.builds(
     PictureFormat,

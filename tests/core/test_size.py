@@ -7,18 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.size import (
-    ASPECTS,
-    BadAspect,
-    Border,
-    Lead,
-    Picture,
-    Screen,
-    picture_from,
-    read_aspect,
-    tidy_sizes,
-    with_overspill,
-)
+from gantline.core.size.aspect import ASPECTS, BadAspect, read_aspect
+from gantline.core.size.picture import Border, Lead, Picture, Screen, picture_from, with_overspill
+from gantline.core.size.tidy import tidy_sizes
 
 INCH = 25.4
 EIGHTH = Fraction(127, 40)

@@ -7,7 +7,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.size import Lead, Picture, picture_from
+from gantline.core.size.picture import Lead, Picture, picture_from
 from gantline.core.throw.shift import ReachShape, ShiftReach, fixed_offset, lens_region, shift_need
 from gantline.core.throw.window import Lens, PanelImage, panel_image, throw_window
 

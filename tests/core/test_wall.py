@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.room import Profile
+from gantline.core.height.profile import Profile
 from gantline.core.units import LengthStyle, Units, read_tape
 from gantline.core.wall.brackets import BracketPair, BracketRule, place_by_rule, place_on_studs
 from gantline.core.wall.marks import holes, level_tolerance_mm, mark, reverse_check

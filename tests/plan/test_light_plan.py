@@ -37,7 +37,7 @@ def test_five_starting_points_lead_to_the_same_screen() -> None:
     width = plan(job).sized.screen.picture.width_mm
     border = job.size.border.side_mm
     seat = next(one for one in plan(job).seats if one.main)
-    from gantline.core.sight import viewing_angle_deg
+    from gantline.core.sight.angles import viewing_angle_deg
 
     angle = float(viewing_angle_deg(seat.distance_mm, seat.x_mm - plan(job).hung.place.centre_x_mm, width))
     starts = (

@@ -2,9 +2,21 @@
 
 from collections.abc import Iterator
 
-from gantline.core.room import Profile
+from gantline.core.height.profile import Profile
 from gantline.core.units import Units, length_text
-from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Lanes, Line, Mark, Stop, rectangle
+from gantline.drawing.marks import (
+    Area,
+    Dimension,
+    Dot,
+    Face,
+    Handle,
+    Label,
+    Lanes,
+    Line,
+    Mark,
+    Stop,
+    rectangle,
+)
 from gantline.drawing.things import boxes, fittings, lamps
 from gantline.drawing.throw import LENS, throw_front
 from gantline.plan.figures import Change

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from gantline.core.room import Profile
+from gantline.core.height.profile import Profile
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Face, Lanes, Line, Mark, rectangle
 from gantline.drawing.things import boxes, lamps, seats

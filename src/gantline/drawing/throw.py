@@ -3,7 +3,8 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from gantline.core.throw.light_path import Shadow, Solid
+from gantline.core.space import Solid
+from gantline.core.throw.light_path import Shadow
 from gantline.core.throw.places import section
 from gantline.core.units import Units, length_text
 from gantline.drawing.marks import Area, Dimension, Dot, Handle, Label, Line, Mark, Point, rectangle

@@ -9,8 +9,8 @@ from typing import Annotated, Final, Literal
 
 from pydantic import Field, field_validator
 
+from gantline.core.height.place import WishKind
 from gantline.core.light.lobe import FabricKind
-from gantline.core.room import WishKind
 from gantline.core.tension.holds import Hold, School
 from gantline.core.throw.shift import ReachShape
 from gantline.core.units import LengthStyle, Units

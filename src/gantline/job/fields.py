@@ -3,9 +3,17 @@
 import math
 from typing import Annotated, Any
 
-from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints, ValidationInfo
+from pydantic import (
+    AfterValidator,
+    BaseModel,
+    BeforeValidator,
+    ConfigDict,
+    Field,
+    StringConstraints,
+    ValidationInfo,
+)
 
-from gantline.core.size import read_aspect
+from gantline.core.size.aspect import read_aspect
 from gantline.core.typed_length import read_length
 from gantline.core.units import Units, length_text
 

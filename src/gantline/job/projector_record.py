@@ -8,7 +8,18 @@ from gantline.core.errors import OutOfRange
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.window import TableLine, fit_throw
 from gantline.job.edits import Edit
-from gantline.job.fields import AspectText, Closed, DistanceMm, LengthMm, Line, PositionMm, Ratio, Reach, Record, Share
+from gantline.job.fields import (
+    AspectText,
+    Closed,
+    DistanceMm,
+    LengthMm,
+    Line,
+    PositionMm,
+    Ratio,
+    Reach,
+    Record,
+    Share,
+)
 from gantline.job.problems import from_validation
 
 Positive = Annotated[float, Field(gt=0.0, le=10_000_000.0, allow_inf_nan=False)]

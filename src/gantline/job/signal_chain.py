@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from gantline.core.signal import PictureFormat as Format
+from gantline.core.throw.signal import PictureFormat as Format
 from gantline.job.fields import Closed, LengthMm, Line
 
 MOST_LINKS = 12

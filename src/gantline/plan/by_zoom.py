@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from fractions import Fraction
 
-from gantline.core.size import read_aspect
+from gantline.core.size.aspect import read_aspect
 from gantline.core.throw.by_zoom import ZoomStop, window_for_all, zoom_stop
 from gantline.core.throw.places import Wanted
 from gantline.core.throw.shift import ShiftReach, shift_need

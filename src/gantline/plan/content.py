@@ -2,8 +2,8 @@
 
 from dataclasses import dataclass
 
-from gantline.core.content import constant_area, shown, side_panel, zoom_needed
-from gantline.core.size import read_aspect
+from gantline.core.size.aspect import read_aspect
+from gantline.core.size.content import constant_area, shown, side_panel, zoom_needed
 from gantline.core.units import pair_text
 from gantline.plan.book import Book
 from gantline.plan.size import Sized

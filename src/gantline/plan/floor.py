@@ -9,7 +9,8 @@ from numpy.typing import NDArray
 
 from gantline.core.defaults import Shop
 from gantline.core.light.luminance import CONTRAST_BANDS, Array
-from gantline.core.sight import least_clearance_mm, viewing_angle_deg
+from gantline.core.sight.angles import viewing_angle_deg
+from gantline.core.sight.rows import least_clearance_mm
 from gantline.core.units import Units, length_text
 from gantline.plan.light import seat_light
 from gantline.plan.plan import Planned

@@ -3,18 +3,11 @@
 import math
 from dataclasses import dataclass, replace
 
-from gantline.core.height_bounds import Asked, bounds, centre_guidance_mm, room_left_mm
-from gantline.core.room import (
-    Bound,
-    Height,
-    Place,
-    WishKind,
-    largest_fitting,
-    solve_height,
-    wished_top_mm,
-)
-from gantline.core.sight import ROUNDING_MM, Eye
-from gantline.core.size import Lead, Screen, picture_from
+from gantline.core.height.bounds import Asked, bounds, centre_guidance_mm, room_left_mm
+from gantline.core.height.place import Bound, Place, WishKind, wished_top_mm
+from gantline.core.height.solve import Height, largest_fitting, solve_height
+from gantline.core.sight.rows import ROUNDING_MM, Eye
+from gantline.core.size.picture import Lead, Screen, picture_from
 from gantline.job.room_objects import Fitting
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Cure, Entry

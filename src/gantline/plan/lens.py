@@ -1,7 +1,7 @@
 """What height and throw both ask of the lens: its place, its reach, the fabric plane."""
 
-from gantline.core.height_bounds import LensReach
-from gantline.core.size import read_aspect
+from gantline.core.height.bounds import LensReach
+from gantline.core.size.aspect import read_aspect
 from gantline.core.throw.shift import ShiftReach, fixed_offset
 from gantline.plan.book import Book
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from gantline.core.throw.light_path import Solid
+from gantline.core.space import Solid
 from gantline.core.throw.mount import JoistChoice, joist_choices
 from gantline.core.throw.places import Lines, Wanted, body_hits, grown, possible
 from gantline.core.throw.shift import ShiftReach

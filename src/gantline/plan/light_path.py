@@ -5,7 +5,8 @@ from dataclasses import replace
 
 import numpy as np
 
-from gantline.core.throw.light_path import Shadow, Solid, shaded_share, shadow
+from gantline.core.space import Solid
+from gantline.core.throw.light_path import Shadow, shaded_share, shadow
 from gantline.core.throw.places import Wanted, possible
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Cure

@@ -1,6 +1,6 @@
 """The projector's body as it stands or hangs: how far it reaches from its lens."""
 
-from gantline.core.throw.light_path import Solid
+from gantline.core.space import Solid
 from gantline.core.throw.mount import Plate
 from gantline.core.throw.places import Body
 from gantline.plan.book import Book

@@ -8,7 +8,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gantline.core.defaults import Shop
-from gantline.core.size import read_aspect, with_overspill
+from gantline.core.size.aspect import read_aspect
+from gantline.core.size.picture import with_overspill
 from gantline.core.throw.mount import joist_choices
 from gantline.core.throw.places import Wanted, freedom, search
 from gantline.core.throw.shift import fixed_offset

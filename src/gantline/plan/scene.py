@@ -6,7 +6,7 @@ into the room.
 
 from dataclasses import dataclass
 
-from gantline.core.size import Screen
+from gantline.core.size.picture import Screen
 from gantline.job.room_objects import Box, Fitting, Seat
 from gantline.plan.book import Book
 from gantline.plan.content import ShapeRow

@@ -7,7 +7,7 @@ import numpy as np
 from gantline.core.errors import OutOfRange
 from gantline.core.light.lobe import seen_gain
 from gantline.core.light.luminance import Array, ambient_cd_m2, luminance_cd_m2
-from gantline.core.view import Pinhole, project
+from gantline.core.sight.view import Pinhole, project
 from gantline.plan.plan import Planned
 from gantline.plan.scene import Rect
 

@@ -5,15 +5,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gantline.core.sight import (
-    ROUNDING_MM,
-    Eye,
-    clearance_mm,
-    far_edge_deg,
-    neck_angle_deg,
-    pixel_arcmin,
-    viewing_angle_deg,
-)
+from gantline.core.sight.angles import far_edge_deg, neck_angle_deg, pixel_arcmin, viewing_angle_deg
+from gantline.core.sight.rows import ROUNDING_MM, Eye, clearance_mm
 from gantline.plan.book import Book
 from gantline.plan.figures import Cure
 from gantline.plan.height import Hung

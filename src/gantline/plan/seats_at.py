@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from gantline.core.sight import Eye, Seated, platforms_mm
+from gantline.core.sight.rows import Eye, Seated, platforms_mm
 from gantline.job.room_objects import Seat
 from gantline.plan.book import Book
 from gantline.plan.figures import Change, Cure

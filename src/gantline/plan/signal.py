@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import get_args
 
-from gantline.core.signal import USUAL_FORMATS, PictureFormat, lacks, passed, weakest
+from gantline.core.throw.signal import USUAL_FORMATS, PictureFormat, lacks, passed, weakest
 from gantline.job.signal_chain import MOST_LINKS, Link, LinkKind
 from gantline.plan.book import Book
 

@@ -4,17 +4,9 @@ import math
 from dataclasses import dataclass
 from fractions import Fraction
 
-from gantline.core.size import (
-    ASPECTS,
-    Border,
-    Lead,
-    Picture,
-    Screen,
-    TidySize,
-    picture_from,
-    read_aspect,
-    tidy_sizes,
-)
+from gantline.core.size.aspect import ASPECTS, read_aspect
+from gantline.core.size.picture import Border, Lead, Picture, Screen, picture_from
+from gantline.core.size.tidy import TidySize, tidy_sizes
 from gantline.core.units import FRACTIONAL, pair_text
 from gantline.plan.book import Book, cure
 from gantline.plan.figures import Change, Entry

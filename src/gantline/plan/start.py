@@ -4,9 +4,10 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from gantline.core.errors import OutOfRange
-from gantline.core.sight import width_for_angle_mm
-from gantline.core.size import Lead, read_aspect
-from gantline.core.starts import width_from_throw_mm, width_on_wall_mm
+from gantline.core.sight.angles import width_for_angle_mm
+from gantline.core.size.aspect import read_aspect
+from gantline.core.size.picture import Lead
+from gantline.core.size.starts import width_from_throw_mm, width_on_wall_mm
 from gantline.job.document import SizeLead
 from gantline.plan.book import Book
 from gantline.plan.lens import overspill_mm

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from gantline.core.room import Profile
+from gantline.core.height.profile import Profile
 from gantline.core.wall.studs import StudLattice
 from gantline.plan.book import Book
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from gantline.core.errors import OutOfRange
-from gantline.core.size import Screen
+from gantline.core.size.picture import Screen
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Frame, TensionStep, tension_order
 from gantline.core.tension.points import Layout, TensionPoint, spread

@@ -4,11 +4,13 @@ import math
 from dataclasses import dataclass, replace
 
 from gantline.core.errors import OutOfRange
-from gantline.core.height_bounds import bounds
-from gantline.core.room import solve_height
-from gantline.core.size import read_aspect, with_overspill
+from gantline.core.height.bounds import bounds
+from gantline.core.height.solve import solve_height
+from gantline.core.size.aspect import read_aspect
+from gantline.core.size.picture import with_overspill
+from gantline.core.space import Solid
 from gantline.core.throw.keystone import tilt_needed
-from gantline.core.throw.light_path import Shadow, Solid
+from gantline.core.throw.light_path import Shadow
 from gantline.core.throw.places import Wanted
 from gantline.core.throw.shift import ShiftNeed, lens_region, shift_need
 from gantline.core.throw.window import Lens, PanelImage, ThrowWindow, panel_image, throw_window

@@ -5,7 +5,15 @@ from dataclasses import dataclass
 from gantline.core.errors import OutOfRange
 from gantline.core.units import read_tape
 from gantline.core.wall.brackets import BracketPair, BracketRule, PairChoice, place_by_rule, place_on_studs
-from gantline.core.wall.marks import Hole, HoleMark, ReverseCheck, holes, level_tolerance_mm, mark, reverse_check
+from gantline.core.wall.marks import (
+    Hole,
+    HoleMark,
+    ReverseCheck,
+    holes,
+    level_tolerance_mm,
+    mark,
+    reverse_check,
+)
 from gantline.plan.book import Book, cure
 from gantline.plan.fittings import check_holes, free_studs
 from gantline.plan.height import Hung

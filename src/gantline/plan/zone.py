@@ -2,7 +2,7 @@
 
 import math
 
-from gantline.core.throw.light_path import Solid
+from gantline.core.space import Solid
 from gantline.core.throw.places import Wanted, possible
 from gantline.plan.book import Book, cure
 

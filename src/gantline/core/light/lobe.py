@@ -11,7 +11,6 @@ import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
-from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -67,7 +66,6 @@ def gain_at(lobe: Lobe, angle_deg: Array) -> Array:
     return np.asarray(lobe.gain * np.exp(-math.log(2.0) * (angle_deg / lobe.half_gain_deg) ** 2))
 
 
-@lru_cache(maxsize=256)  # a fabric is asked for again and again
 def reflected_share(gain: float, half_gain_deg: float) -> float:
     """Share of the light that comes back: 2 * integral of g(t) cos t sin t from 0 to 90 degrees.
 

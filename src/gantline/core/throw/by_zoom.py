@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from fractions import Fraction
 
-from gantline.core.size import Picture, with_overspill
+from gantline.core.size.picture import Picture, with_overspill
 from gantline.core.throw.window import Lens, PanelImage, panel_image
 
 

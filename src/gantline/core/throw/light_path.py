@@ -6,24 +6,10 @@ import numpy as np
 from shapely import MultiPoint, Polygon
 from shapely import box as rectangle
 
+from gantline.core.space import Solid
 from gantline.core.throw.pinhole import Array
 
 LENS_SLACK_MM = 1.0  # a box is looked at up to this far from the lens's plane; beyond it projects to infinity
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Solid:
-    """An upright box, its low and high corner (x, y, z) [mm], z out of the fabric."""
-
-    name: str
-    low: tuple[float, float, float]
-    high: tuple[float, float, float]
-
-    def within(self, other: "Solid") -> "Solid":
-        """The part of this box that lies in another; a low end past its high end where they do not meet."""
-        (x0, y0, z0), (x1, y1, z1) = self.low, self.high
-        (a0, b0, c0), (a1, b1, c1) = other.low, other.high
-        return Solid(name=self.name, low=(max(x0, a0), max(y0, b0), max(z0, c0)), high=(min(x1, a1), min(y1, b1), min(z1, c1)))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -14,7 +14,7 @@ from numpy.typing import ArrayLike, NDArray
 from shapely import Geometry, LineString, Polygon, union_all
 from shapely import box as rectangle
 
-from gantline.core.throw.light_path import Solid
+from gantline.core.space import Solid
 from gantline.core.throw.shift import ROUNDING, ReachShape, ShiftReach, lens_region
 from gantline.core.throw.window import PanelImage
 

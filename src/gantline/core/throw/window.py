@@ -7,7 +7,7 @@ from fractions import Fraction
 import numpy as np
 
 from gantline.core.errors import OutOfRange, require_positive
-from gantline.core.size import Picture
+from gantline.core.size.picture import Picture
 
 
 @dataclass(frozen=True, slots=True)

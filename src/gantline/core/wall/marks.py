@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 
 from gantline.core.errors import require_not_negative, require_positive
-from gantline.core.room import Profile
+from gantline.core.height.profile import Profile
 from gantline.core.wall.brackets import BracketPair
 
 

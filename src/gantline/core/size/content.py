@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from gantline.core.errors import require_not_negative, require_positive
-from gantline.core.size import Picture
+from gantline.core.size.picture import Picture
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

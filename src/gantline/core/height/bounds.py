@@ -9,9 +9,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from gantline.core.room import Bound, Place, lower_bounds, upper_bounds
-from gantline.core.sight import Eye, lowest_bottom_mm
-from gantline.core.size import Screen, with_overspill
+from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
+from gantline.core.sight.rows import Eye, lowest_bottom_mm
+from gantline.core.size.picture import Screen, with_overspill
 from gantline.core.throw.shift import ReachShape, ShiftReach
 from gantline.core.throw.window import PanelImage, panel_image
 
