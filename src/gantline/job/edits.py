@@ -1,30 +1,31 @@
-"""Changing a document: a list of set operations at JSON pointers, all or none."""
+"""Changing a document: a list of set operations at pointers, all or none."""
 
 from collections.abc import Sequence
 from copy import deepcopy
+from secrets import token_hex
 from typing import Annotated, Any, Literal
 
 from pydantic import Field, StrictBool, StrictFloat, StrictInt, StrictStr
 
-from gantline.job.document import Job
-from gantline.job.fields import Closed
+from gantline.job.field import Closed
 from gantline.job.file import read_job
-from gantline.job.problems import BadDocument, FieldProblem
+from gantline.job.model import FIELDS, ITEMS, Job
+from gantline.job.pointers import END, parent, parts
 
 Pointer = Annotated[str, Field(min_length=1, max_length=200, pattern=r"^(/[^/\x00-\x1f]+)+$")]
-# strict: lax parsing would read 0 as false and "113" as a number of millimetres
+# strict: lax parsing would read 0 as false and "113" as a number of millimeters
 Scalar = StrictBool | StrictInt | StrictFloat | StrictStr | None
 
 
 class Edit(Closed):
-    """Set the field at `pointer` to `value` (null: back to the shop default).
+    """Set the field at `pointer` to `value` (null: absent again; a thing in a list goes).
 
-    A pointer ending in "/-" appends to a list. `known` says how the value is known; without it the
-    field's natural kind holds. Lengths may be text.
+    A pointer ending in "/-" appends to a list; a thing without an id gets one. `known` says how the value is
+    known, of an appended thing all that it holds; without it the field's natural kind holds. Lengths may be text.
     """
 
     pointer: Pointer
-    value: Scalar | dict[str, Scalar] | list[dict[str, Scalar]] = None
+    value: Scalar | dict[str, Scalar] | list[dict[str, Scalar]] | list[StrictStr] = None
     known: Literal["measured", "decided", "assumed"] | None = None
 
 
@@ -33,56 +34,92 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     data = job.model_dump(mode="json")
     for edit in edits:
         _set(data, edit)
-        if edit.known is not None:
-            data["known"][edit.pointer] = edit.known
-        elif edit.value is None or edit.pointer in data["known"]:
-            data["known"].pop(edit.pointer, None)
     return read_job(data)
 
 
 def mark_known(job: Job, pointer: str, known: str | None) -> Job:
     """The document with another word on how a field is known; None puts the natural kind back."""
     data = job.model_dump(mode="json")
-    _parent(data, pointer)
+    parent(data, pointer)
     data["known"].pop(pointer, None)
     if known is not None:
         data["known"][pointer] = known
     return read_job(data)
 
 
-def describe(edits: Sequence[Edit]) -> str:
-    """A few words for the version list."""
-    names = dict.fromkeys(edit.pointer.lstrip("/").replace("_mm", "").replace("_", " ").replace("/", " · ") for edit in edits)
+def describe(job: Job, edits: Sequence[Edit]) -> str:
+    """A few words for the version list: the names of what changed."""
+    names = dict.fromkeys(_said(job, edit) for edit in edits)
     return ", ".join(names)[:160]
 
 
+def _said(job: Job, edit: Edit) -> str:
+    if edit.pointer in FIELDS:
+        return FIELDS[edit.pointer].label
+    base, _, rest = edit.pointer.rpartition("/")
+    while base and base not in ITEMS:
+        base, _, more = base.rpartition("/")
+        rest = f"{more}/{rest}"
+    if base not in ITEMS:
+        return edit.pointer.lstrip("/")
+    name, _, field = rest.partition("/")
+    if name == END:
+        return f"{FIELDS[base].label}: added"
+    things = FIELDS[base].read(job) or ()
+    thing = next((one for one in things if one.id == name), None)
+    called = getattr(thing, "name", None) or getattr(thing, "kind", None) or FIELDS[base].label
+    known = getattr(ITEMS[base], field, None) if field in ITEMS[base].model_fields else None
+    return f"{called}, {getattr(known, 'label', field)}" if field else f"{called} removed"
+
+
 def _set(data: dict[str, Any], edit: Edit) -> None:
-    parent, last = _parent(data, edit.pointer)
-    value = deepcopy(edit.value)
-    if isinstance(parent, list):
-        if last == len(parent):
-            parent.append(value)
+    holder, key = parent(data, edit.pointer)
+    value, place = deepcopy(edit.value), edit.pointer
+    if isinstance(holder, list):
+        if key == END:
+            place = _append(holder, edit.pointer, value)
         elif value is None:
-            del parent[last]
+            del holder[key]
         else:
-            parent[last] = value
+            holder[key] = value | {"id": parts(edit.pointer)[-1]} if isinstance(value, dict) else value
     else:
-        parent[last] = value
+        holder[key] = _with_ids(value) if edit.pointer in ITEMS else value
+    _know(data["known"], edit, place, value)
 
 
-def _parent(data: dict[str, Any], pointer: str) -> tuple[Any, Any]:
-    parts = [part.replace("~1", "/").replace("~0", "~") for part in pointer.split("/")[1:]]
-    here: Any = data
-    for depth, part in enumerate(parts):
-        key: Any = part
-        if isinstance(here, list):
-            key = len(here) if part == "-" else int(part) if part.isdigit() and len(part) < 6 else -1
-            known = 0 <= key <= len(here) if depth == len(parts) - 1 else 0 <= key < len(here)
-        else:
-            known = isinstance(here, dict) and key in here
-        if not known:
-            raise BadDocument([FieldProblem(pointer, "No field has this name.", "")])
-        if depth == len(parts) - 1:
-            return here, key
-        here = here[key]
-    raise BadDocument([FieldProblem(pointer, "No field has this name.", "")])
+def _append(holder: list[Any], pointer: str, value: Any) -> str:
+    if isinstance(value, dict):
+        value.setdefault("id", _fresh({one.get("id") for one in holder if isinstance(one, dict)}))
+        pointer = f"{pointer.removesuffix(END)}{value['id']}"
+    holder.append(value)
+    return pointer
+
+
+def _with_ids(things: Any) -> Any:
+    """A list that is set as a whole: what has no id gets one."""
+    taken: set[Any] = set()
+    for one in things if isinstance(things, list) else ():
+        if isinstance(one, dict):
+            taken.add(one.setdefault("id", _fresh(taken)))
+    return things
+
+
+def _fresh(taken: set[Any]) -> str:
+    name = token_hex(3)
+    while name in taken:
+        name = token_hex(3)
+    return name
+
+
+def _know(known: dict[str, str], edit: Edit, place: str, value: Any) -> None:
+    """What is known of a field leaves with its old value."""
+    for pointer in [one for one in known if one == place or one.startswith(f"{place}/")]:
+        del known[pointer]
+    if edit.known is None:
+        return
+    inner = (
+        [f"{place}/{name}" for name in value if name not in ("id", "name", "kind")]
+        if isinstance(value, dict)
+        else []
+    )
+    known.update(dict.fromkeys(inner or [place], edit.known))

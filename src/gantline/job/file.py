@@ -1,19 +1,18 @@
 """Reading and writing the open job file (JSON), with an upgrade path from older versions."""
 
 import json
-from collections.abc import Callable, Mapping
+from itertools import count
 from typing import Any
 
 from pydantic import ValidationError
 
 from gantline.core.units import Units
-from gantline.job.document import FORMAT, VERSION, Job, JobUnits
+from gantline.job.model import FIELDS, FORMAT, ITEMS, VERSION, Job, JobUnits
+from gantline.job.pointers import parent, with_ids
 from gantline.job.problems import BadDocument, FieldProblem, from_validation
+from gantline.job.upgrades import UPGRADES
 
 LARGEST_BYTES = 1_000_000
-
-# from version n to n + 1; empty while there is only one version
-UPGRADES: Mapping[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
 
 
 def read_job(data: object) -> Job:
@@ -23,15 +22,62 @@ def read_job(data: object) -> Job:
     """
     if not isinstance(data, dict):
         raise BadDocument([FieldProblem("", "A job file is a JSON object.", "")])
-    document = _upgraded(dict(data))
+    document = _identified(_upgraded(dict(data)))
     try:
         units = JobUnits.model_validate(document.get("units", {})).to_core()
     except ValidationError:
         units = Units()  # the full check below names the wrong unit
     try:
-        return Job.model_validate(document, context={"units": units})
+        job = Job.model_validate(document, context={"units": units})
     except ValidationError as error:
-        raise from_validation(error) from error
+        raise from_validation(error, lambda place: with_ids(place, document)) from error
+    _check(job)
+    return job
+
+
+def _identified(document: dict[str, Any]) -> dict[str, Any]:
+    """Things written by hand without an id get one, by their place in the list."""
+    for base in ITEMS:
+        *folders, name = base.split("/")[1:]
+        chain = [document]
+        for folder in folders:
+            inner = chain[-1].get(folder)
+            if not isinstance(inner, dict):
+                break
+            chain.append(inner)
+        things = chain[-1].get(name) if len(chain) > len(folders) else None
+        if not isinstance(things, list) or all(isinstance(one, dict) and "id" in one for one in things):
+            continue
+        taken = {one.get("id") for one in things if isinstance(one, dict)}
+        free = (text for text in map(f"{name[0]}{{}}".format, count(1)) if text not in taken)
+        fixed: Any = [
+            {"id": next(free)} | one if isinstance(one, dict) and "id" not in one else one for one in things
+        ]
+        for holder, key in zip(reversed(chain), [name, *reversed(folders)], strict=True):
+            fixed = holder | {key: fixed}
+        document = fixed
+    return document
+
+
+def _check(job: Job) -> None:
+    """Ids are unique in their list, and `known` names fields that are there. Raises: BadDocument."""
+    problems = []
+    for base in ITEMS:
+        ids = [one.id for one in FIELDS[base].read(job) or ()]
+        twice = next((one for one in ids if ids.count(one) > 1), None)
+        if twice is not None:
+            problems.append(
+                FieldProblem(base, f"Two things here have the id {twice}: give each its own.", twice)
+            )
+    if job.known:
+        data = job.model_dump(mode="json")
+        for pointer in job.known:
+            try:
+                parent(data, pointer)
+            except BadDocument as error:
+                problems += [FieldProblem("/known", f"{pointer}: {error}", pointer)]
+    if problems:
+        raise BadDocument(problems[:20])
 
 
 def read_job_file(content: bytes) -> Job:
@@ -46,8 +92,19 @@ def read_job_file(content: bytes) -> Job:
 
 
 def write_job_file(job: Job) -> bytes:
-    """The job file: UTF-8 JSON, indented, keys in the order of the day."""
-    return (json.dumps(job.model_dump(mode="json"), indent=2, ensure_ascii=False) + "\n").encode()
+    """The job file: UTF-8 JSON, indented, keys in the order of the day, what is absent left out."""
+    return (json.dumps(sparse(job), indent=2, ensure_ascii=False) + "\n").encode()
+
+
+def sparse(job: Job) -> dict[str, Any]:
+    """The document as it is stored and written: only what somebody said."""
+    bare = _pruned(job.model_dump(mode="json", exclude_none=True))
+    return {"format": FORMAT, "format_version": VERSION, "name": job.name} | bare
+
+
+def _pruned(value: dict[str, Any]) -> dict[str, Any]:
+    inner = {name: _pruned(one) if isinstance(one, dict) else one for name, one in value.items()}
+    return {name: one for name, one in inner.items() if one not in ({}, [])}
 
 
 def _no_constant(name: str) -> float:
@@ -56,13 +113,22 @@ def _no_constant(name: str) -> float:
 
 def _upgraded(document: dict[str, Any]) -> dict[str, Any]:
     if document.get("format", FORMAT) != FORMAT:
-        raise BadDocument([FieldProblem("/format", f"This is not a {FORMAT} file.", str(document["format"])[:80])])
+        raise BadDocument(
+            [FieldProblem("/format", f"This is not a {FORMAT} file.", str(document["format"])[:80])]
+        )
+    # a file that says no version is one of today if it is written by hand
     version = document.get("format_version", VERSION)
-    while version in UPGRADES:
+    while isinstance(version, int) and version in UPGRADES:
         document = UPGRADES[version](document)
         version = document["format_version"]
     if isinstance(version, int) and version > VERSION:
         raise BadDocument(
-            [FieldProblem("/format_version", f"This file is version {version}; this program reads up to {VERSION}.", "")]
+            [
+                FieldProblem(
+                    "/format_version",
+                    f"This file is version {version}; this program reads up to {VERSION}.",
+                    "",
+                )
+            ]
         )
     return document

@@ -1,6 +1,6 @@
 """What is wrong with a document, field by field, in words for the person who typed it."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -33,17 +33,35 @@ def pointer(location: Sequence[str | int]) -> str:
     return "".join("/" + str(part).replace("~", "~0").replace("/", "~1") for part in location)
 
 
-def from_validation(error: ValidationError) -> BadDocument:
-    """Field problems from pydantic's errors, at most 20, in plain sentences."""
-    found = [_problem(one) for one in error.errors(include_url=False)[:20]]
-    return BadDocument(found)
+Place = Sequence[str | int]
 
 
-def _problem(error: Any) -> FieldProblem:
+def from_validation(error: ValidationError, named: Callable[[Place], Place] = tuple) -> BadDocument:
+    """Field problems from pydantic's errors, at most 20, in plain sentences. named: ids in place of indices."""
+    return BadDocument([_problem(one, named) for one in error.errors(include_url=False)[:20]])
+
+
+def _problem(error: Any, named: Callable[[Place], Place]) -> FieldProblem:
     # pydantic names the member of a union in the location: leave out what is no field
-    location = [part for part in error["loc"] if not (isinstance(part, str) and ("[" in part or part == "constrained-float"))]
+    location = [
+        part
+        for part in error["loc"]
+        if not (isinstance(part, str) and ("[" in part or part == "constrained-float"))
+    ]
     typed = error.get("input")
-    return FieldProblem(pointer(location), _sentence(error), str(typed)[:80] if isinstance(typed, str | int | float) else "")
+    return FieldProblem(
+        pointer(named(location)),
+        _sentence(error),
+        str(typed)[:80] if isinstance(typed, str | int | float) else "",
+    )
+
+
+LIMITS = {
+    "greater_than": "more than",
+    "greater_than_equal": "at least",
+    "less_than": "less than",
+    "less_than_equal": "at most",
+}
 
 
 def _sentence(error: Any) -> str:
@@ -56,14 +74,14 @@ def _sentence(error: Any) -> str:
         case "extra_forbidden":
             return "No field has this name."
         case "float_type" | "float_parsing":
-            return "A number is wanted here."
+            return "Enter a number."
         case "finite_number":
-            return "A finite number is wanted here."
+            return "Enter a finite number."
         case "enum" | "literal_error":
-            return f"This must be one of {context['expected']}."
+            return f"Must be one of {context['expected']}."
         case "greater_than" | "greater_than_equal" | "less_than" | "less_than_equal":
             limit = next(iter(context.values()))
-            return f"This must be {kind.replace('_', ' ')} {limit:g}."
+            return f"Must be {LIMITS[kind]} {limit:g}."
         case "string_pattern_mismatch":
             return "This text holds characters that cannot be stored."
         case _:

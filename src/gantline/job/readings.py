@@ -9,8 +9,11 @@ from pydantic import Field, ValidationError
 
 from gantline.core.units import Units
 from gantline.job.edits import Edit
-from gantline.job.fields import Closed, PositionMm
+from gantline.job.field import Closed, field_of
+from gantline.job.model import Job
+from gantline.job.model.survey import Survey
 from gantline.job.problems import BadDocument, FieldProblem
+from gantline.job.types import PositionMm
 
 What = Literal["ceiling", "floor", "wall-width", "room-depth", "datum", "distance"]
 Source = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[A-Za-z0-9 ._-]+$")]
@@ -40,15 +43,29 @@ def read_csv(content: bytes, units: Units, source: str, first_seq: int) -> list[
         text = content.decode("utf-8-sig")
     except UnicodeDecodeError as error:
         raise BadDocument([FieldProblem("", "This is not a text file in UTF-8.", "")]) from error
-    rows = csv.DictReader(io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") >= 2 else ",")
+    rows = csv.DictReader(
+        io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") >= 2 else ","
+    )
     names = [name.strip().lower() for name in rows.fieldnames or ()]
     if not {"what", "value"} <= set(names):
-        raise BadDocument([FieldProblem("", "The first line must name the columns what, x and value.", ",".join(names)[:80])])
+        raise BadDocument(
+            [
+                FieldProblem(
+                    "", "The first line must name the columns what, x and value.", ",".join(names)[:80]
+                )
+            ]
+        )
     out: list[Reading] = []
     for line, raw in enumerate(rows, start=2):
         if len(out) >= MOST_ROWS:
-            raise BadDocument([FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} readings.", "")])
-        row = {str(key).strip().lower(): (value or "").strip() for key, value in raw.items() if key and isinstance(value, str)}
+            raise BadDocument(
+                [FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} readings.", "")]
+            )
+        row = {
+            str(key).strip().lower(): (value or "").strip()
+            for key, value in raw.items()
+            if key and isinstance(value, str)
+        }
         out.append(_row(row, line, units, source, first_seq + len(out)))
     return out
 
@@ -67,26 +84,37 @@ def _row(row: dict[str, str], line: int, units: Units, source: str, seq: int) ->
         first = error.errors()[0]
         column = str(first["loc"][0]).removesuffix("_mm")
         said = str(first.get("ctx", {}).get("error", first["msg"]))
-        raise BadDocument([FieldProblem(f"/line {line}/{column}", f"{said.rstrip('.')}.", row.get(column, "")[:80])]) from error
+        raise BadDocument(
+            [FieldProblem(f"/line {line}/{column}", f"{said.rstrip('.')}.", row.get(column, "")[:80])]
+        ) from error
 
 
-def use_edits(readings: Sequence[Reading], taken_at: dict[str, list[float]]) -> list[Edit]:
-    """The edits that put readings into the survey. taken_at: places that already have a reading, by list.
+def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
+    """The edits that put readings into the survey.
 
     A reading at a place that has one already replaces it. `distance` readings are left to people.
     """
-    single = {"wall-width": "/survey/wall_width_mm", "room-depth": "/survey/room_depth_mm", "datum": "/survey/datum_mm"}
-    lists = {"ceiling": ("ceiling_readings", "up_mm"), "floor": ("floor_readings", "down_mm")}
+    single = {
+        "wall-width": field_of(Survey.wall_width_mm),
+        "room-depth": field_of(Survey.room_depth_mm),
+        "datum": field_of(Survey.datum_mm),
+    }
+    lists = {
+        "ceiling": (field_of(Survey.ceiling_readings), "up_mm"),
+        "floor": (field_of(Survey.floor_readings), "down_mm"),
+    }
     out: list[Edit] = []
-    places = {name: list(found) for name, found in taken_at.items()}
+    taken = {what: {one.x_mm: one.id for one in field.read(job)} for what, (field, _) in lists.items()}
     for one in readings:
         if one.what in single:
-            out.append(Edit(pointer=single[one.what], value=one.value_mm, known="measured"))
+            out.append(Edit(pointer=single[one.what].pointer, value=one.value_mm, known="measured"))
         elif one.what in lists:
-            name, field = lists[one.what]
-            x, known = one.x_mm or 0.0, places[name]
-            at = str(known.index(x)) if x in known else "-"
-            if at == "-":
-                known.append(x)
-            out.append(Edit(pointer=f"/survey/{name}/{at}", value={"x_mm": x, field: one.value_mm}))
+            field, name = lists[one.what]
+            x = one.x_mm or 0.0
+            at = taken[one.what].setdefault(x, f"m{one.seq}" if x not in taken[one.what] else "")
+            there = any(each.id == at for each in field.read(job)) or any(
+                isinstance(each.value, dict) and each.value.get("id") == at for each in out
+            )
+            value = {"id": at, "x_mm": x, name: one.value_mm}
+            out.append(Edit(pointer=f"{field.pointer}/{at if there else '-'}", value=value))
     return out

@@ -2,27 +2,29 @@
 
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, ValidationError, ValidationInfo, field_validator
+from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator
 
 from gantline.core.errors import OutOfRange
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.window import TableLine, fit_throw
 from gantline.job.edits import Edit
-from gantline.job.fields import (
+from gantline.job.field import Closed, field_of
+from gantline.job.model.light import Lighting
+from gantline.job.model.throw import ProjectorBody, ProjectorPlace
+from gantline.job.problems import from_validation
+from gantline.job.records.record import Record, copied
+from gantline.job.types import (
     AspectText,
-    Closed,
-    DistanceMm,
+    Contrast,
     LengthMm,
     Line,
+    Pixels,
     PositionMm,
+    Positive,
     Ratio,
     Reach,
-    Record,
     Share,
 )
-from gantline.job.problems import from_validation
-
-Positive = Annotated[float, Field(gt=0.0, le=10_000_000.0, allow_inf_nan=False)]
 
 
 class ThrowLine(Closed):
@@ -40,7 +42,7 @@ class LightMode(Closed):
     share: Share
 
 
-class ProjectorRecord(Record):
+class ProjectorRecord(ProjectorBody, Record):
     """One projector.
 
     Throw: the ratios, or a table of distances they are fitted to; distance_offset_mm is what the maker's
@@ -51,6 +53,8 @@ class ProjectorRecord(Record):
     when hung, and how far the axis lies under the plate.
     """
 
+    model_config = ConfigDict(extra="allow", frozen=True)
+
     sort: Line = ""
     throw_table: Annotated[list[ThrowLine], Field(max_length=20)] = []
     ratio_low: Ratio | None = None
@@ -58,7 +62,7 @@ class ProjectorRecord(Record):
     distance_from: Literal["lens", "glass", "body-front", "body-back"] = "lens"
     distance_offset_mm: PositionMm = 0.0
     panel_aspect: AspectText = "16:9"
-    pixels_across: Annotated[int, Field(ge=100, le=20_000)] | None = None
+    pixels_across: Pixels | None = None
     shift_up: Reach = 0.0
     shift_down: Reach = 0.0
     shift_side: Reach = 0.0
@@ -67,27 +71,11 @@ class ProjectorRecord(Record):
     offset: Reach = Field(default=0.0, validate_default=True)
     rated_lm: Positive | None = None
     modes: Annotated[list[LightMode], Field(max_length=20)] = []
-    contrast: Annotated[float, Field(gt=1.0, le=10_000_000.0, allow_inf_nan=False)] | None = None
+    contrast: Contrast | None = None
     zoom_long_share: Share | None = None
     age_share: Share | None = None
     noise_db: Annotated[float, Field(ge=0.0, le=120.0, allow_inf_nan=False)] | None = None
     price: Annotated[float, Field(ge=0.0, le=10_000_000.0, allow_inf_nan=False)] | None = None
-    width_mm: LengthMm | None = None
-    height_mm: LengthMm | None = None
-    depth_mm: LengthMm | None = None
-    mass_kg: Positive | None = None
-    lens_from_left_mm: DistanceMm | None = None
-    lens_above_base_mm: DistanceMm | None = None
-    lens_to_wall_face_mm: PositionMm | None = None
-    plate_right_mm: PositionMm | None = None
-    plate_roomward_mm: PositionMm | None = None
-    plate_to_axis_mm: DistanceMm | None = None
-    vent_side_mm: DistanceMm | None = None
-    vent_rear_mm: DistanceMm | None = None
-    vent_top_mm: DistanceMm | None = None
-    foot_spacing_mm: LengthMm | None = None
-    foot_turn_mm: LengthMm | None = None
-    foot_range_mm: DistanceMm | None = None
 
     @field_validator("ratio_high")
     @classmethod
@@ -96,14 +84,18 @@ class ProjectorRecord(Record):
         if (low is None) != (high is None):
             raise ValueError("Give the throw ratio at both ends; a fixed lens has the same twice.")
         if low is not None and high is not None and low > high:
-            raise ValueError(f"The throw ratio at the wide end, {low:g}, must not exceed the one at the long end, {high:g}.")
+            raise ValueError(
+                f"The throw ratio at the wide end, {low:g}, must not exceed the one at the long end, {high:g}."
+            )
         return high
 
     @field_validator("shift_of")
     @classmethod
     def _convention(cls, of: str | None, info: ValidationInfo) -> str | None:
         if of is None and _shifts(info.data):
-            raise ValueError("Say what the shift is a share of: “whole” or “half” the picture's height and width.")
+            raise ValueError(
+                "Say what the shift is a share of: “whole” or “half” the picture's height and width."
+            )
         return of
 
     @field_validator("offset")
@@ -129,17 +121,10 @@ def _shifts(data: dict[str, Any]) -> bool:
 
 
 def _fit(lines: list[ThrowLine]) -> tuple[float, float, float]:
-    lens, offset_mm = fit_throw([TableLine(width_mm=one.width_mm, wide_mm=one.wide_mm, long_mm=one.long_mm) for one in lines])
+    lens, offset_mm = fit_throw(
+        [TableLine(width_mm=one.width_mm, wide_mm=one.wide_mm, long_mm=one.long_mm) for one in lines]
+    )
     return lens.ratio_low, lens.ratio_high, offset_mm
-
-
-THROW_FIELDS = ("panel_aspect", "reach", "offset", "distance_offset_mm")
-BODY_FIELDS = (
-    "width_mm", "height_mm", "depth_mm", "lens_from_left_mm", "lens_above_base_mm", "lens_to_wall_face_mm", "plate_right_mm",
-    "plate_roomward_mm", "plate_to_axis_mm", "vent_side_mm", "vent_rear_mm", "vent_top_mm", "foot_spacing_mm", "foot_turn_mm",
-    "foot_range_mm", "mass_kg",
-)  # fmt: skip
-LIGHT_FIELDS = ("rated_lm", "contrast", "zoom_long_share", "age_share", "pixels_across")
 
 
 def projector_edits(name: str, body: dict[str, Any]) -> list[Edit]:
@@ -155,12 +140,16 @@ def projector_edits(name: str, body: dict[str, Any]) -> list[Edit]:
     if low is None and record.throw_table:
         low, high, offset_mm = _fit(record.throw_table)
     share = 0.5 if record.shift_of == "half" else 1.0
-    throw: dict[str, Any] = {"name": name, "ratio_low": low, "ratio_high": high}
-    throw |= {key: getattr(record, key) for key in THROW_FIELDS} | {"distance_offset_mm": offset_mm}
-    throw |= {key: share * getattr(record, key) for key in ("shift_up", "shift_down", "shift_side")}
-    throw["has_shift"] = any(throw[key] > 0.0 for key in ("shift_up", "shift_down", "shift_side"))
-    light = {key: getattr(record, key) for key in LIGHT_FIELDS if getattr(record, key) is not None}
+    shifts = {key: share * getattr(record, key) for key in ("shift_up", "shift_down", "shift_side")}
+    own = record.model_dump(mode="json", include=set(ProjectorRecord.model_fields))
+    throw = own | shifts | {"ratio_low": low, "ratio_high": high, "distance_offset_mm": offset_mm}
+    throw["has_shift"] = any(value > 0.0 for value in shifts.values())
+    light = {key: value for key, value in own.items() if value is not None}
     if record.modes:
         light["mode_share"] = record.modes[0].share
-    places = {"/throw": throw, "/throw/body": {key: getattr(record, key) for key in BODY_FIELDS}, "/light": light}
-    return [Edit(pointer=f"{base}/{key}", value=value) for base, fields in places.items() for key, value in fields.items()]
+    bodies = {key: own[key] for key in ProjectorBody.model_fields}
+    return [
+        *copied(ProjectorPlace, field_of(ProjectorPlace.name), name, throw),
+        *copied(ProjectorBody, None, "", bodies),
+        *copied(Lighting, None, "", light),
+    ]

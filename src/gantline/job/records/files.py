@@ -9,9 +9,10 @@ from typing import Annotated, Any
 
 from pydantic import Field, ValidationError
 
-from gantline.job.fields import Closed, Name
+from gantline.job.field import Closed
 from gantline.job.problems import BadDocument, FieldProblem, from_validation
-from gantline.job.records import MODELS, RecordKind, read_record
+from gantline.job.records.kinds import MODELS, RecordKind, read_record
+from gantline.job.types import Name
 
 MOST_ROWS = 1000
 KEY = r"^[a-z0-9][a-z0-9-]{0,59}$"
@@ -46,14 +47,22 @@ def read_records(kind: RecordKind, content: bytes) -> list[Named]:
         text = content.decode("utf-8-sig")
     except UnicodeDecodeError as error:
         raise BadDocument([FieldProblem("", "This is not a text file in UTF-8.", "")]) from error
-    rows = csv.DictReader(io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") > 1 else ",")
+    rows = csv.DictReader(
+        io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") > 1 else ","
+    )
     if "name" not in (rows.fieldnames or ()):
-        raise BadDocument([FieldProblem("", "The first line must name the columns, name among them.", text[:80])])
+        raise BadDocument(
+            [FieldProblem("", "The first line must name the columns, name among them.", text[:80])]
+        )
     out: list[Named] = []
     for line, row in enumerate(rows, start=2):
         if len(out) >= MOST_ROWS:
-            raise BadDocument([FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} records.", "")])
-        out.append(_record(kind, line, {key: value for key, value in row.items() if key and isinstance(value, str)}))
+            raise BadDocument(
+                [FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} records.", "")]
+            )
+        out.append(
+            _record(kind, line, {key: value for key, value in row.items() if key and isinstance(value, str)})
+        )
     return out
 
 
@@ -85,7 +94,13 @@ def key_of(name: str) -> str:
 
 def _record(kind: RecordKind, line: int, row: dict[str, str]) -> Named:
     name, key = row.pop("name").strip(), row.pop("key", "").strip()
-    return _named(kind, f"/line {line}", key, name, {field: _value(cell.strip()) for field, cell in row.items() if cell.strip()})
+    return _named(
+        kind,
+        f"/line {line}",
+        key,
+        name,
+        {field: _value(cell.strip()) for field, cell in row.items() if cell.strip()},
+    )
 
 
 def _named(kind: RecordKind, place: str, key: str, name: str, body: Mapping[str, Any]) -> Named:

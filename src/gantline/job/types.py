@@ -5,9 +5,7 @@ from typing import Annotated, Any
 
 from pydantic import (
     AfterValidator,
-    BaseModel,
     BeforeValidator,
-    ConfigDict,
     Field,
     StringConstraints,
     ValidationInfo,
@@ -43,24 +41,21 @@ def _within(low: float, *, above: bool) -> AfterValidator:
         if too_small or value > LONGEST_MM or not math.isfinite(value):
             least = f"more than {length_text(low, units)}" if above else f"{length_text(low, units)} or more"
             most = length_text(LONGEST_MM, units)
-            raise ValueError(f"This length must be {least} and at most {most}; it reads {length_text(value, units)}.")
+            raise ValueError(
+                f"This length must be {least} and at most {most}; it reads {length_text(value, units)}."
+            )
         return value
 
     return AfterValidator(check)
 
 
-def _length(low: float, *, above: bool) -> Any:
-    return Annotated[
-        float,
-        _within(low, above=above),
-        BeforeValidator(_read, json_schema_input_type=float | str),
-        Field(allow_inf_nan=False, json_schema_extra={"x-unit": "mm"}),
-    ]
-
-
-LengthMm = _length(0.0, above=True)  # > 0
-DistanceMm = _length(0.0, above=False)  # >= 0
-PositionMm = _length(-LONGEST_MM, above=False)  # any sign
+_READ = BeforeValidator(_read, json_schema_input_type=float | str)
+_MM = Field(allow_inf_nan=False, json_schema_extra={"x-unit": "mm"})
+LengthMm = Annotated[float, _within(0.0, above=True), _READ, _MM]  # > 0
+DistanceMm = Annotated[float, _within(0.0, above=False), _READ, _MM]  # >= 0
+PositionMm = Annotated[float, _within(-LONGEST_MM, above=False), _READ, _MM]  # any sign
+StudSpacingMm = Annotated[float, _within(100.0, above=False), _READ, _MM]
+TensionSpacingMm = Annotated[float, _within(5.0, above=False), _READ, _MM]
 
 _TEXT = StringConstraints(strip_whitespace=True, pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f]*$")
 Line = Annotated[str, _TEXT, Field(max_length=160)]
@@ -97,15 +92,15 @@ _TYPED_SHARE = BeforeValidator(_percent, json_schema_input_type=float | str)
 Share = Annotated[float, _TYPED_SHARE, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
 Ratio = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=20.0, allow_inf_nan=False)]
 Reach = Annotated[float, _TYPED_SHARE, Field(ge=0.0, le=3.0, allow_inf_nan=False)]
-
-
-class Closed(BaseModel):
-    """A model that knows its fields: anything else is refused, so that a slip is not lost."""
-
-    model_config = ConfigDict(extra="forbid", frozen=True, json_schema_serialization_defaults_required=True)
-
-
-class Record(BaseModel):
-    """Open: what Gantline does not know yet stays in the record."""
-
-    model_config = ConfigDict(extra="allow", frozen=True)
+Turn = Annotated[float, _TYPED_NUMBER, Field(ge=-30.0, le=30.0, allow_inf_nan=False)]
+Positive = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=10_000_000.0, allow_inf_nan=False)]
+Gain = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=10.0, allow_inf_nan=False)]
+HalfGain = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=90.0, allow_inf_nan=False)]
+Contrast = Annotated[float, _TYPED_NUMBER, Field(gt=1.0, le=10_000_000.0, allow_inf_nan=False)]
+Lux = Annotated[float, _TYPED_NUMBER, Field(ge=0.0, le=100_000.0, allow_inf_nan=False)]
+Lumens = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=100_000.0, allow_inf_nan=False)]
+Mass = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=1000.0, allow_inf_nan=False)]
+Pixels = Annotated[int, Field(ge=100, le=20_000)]
+PointCount = Annotated[int, Field(ge=2, le=1000)]
+BarCount = Annotated[int, Field(ge=0, le=8)]
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]

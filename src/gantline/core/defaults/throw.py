@@ -1,0 +1,82 @@
+"""Projector body, mount, cable."""
+
+from gantline.core.defaults.default import Default
+
+
+class ThrowDefaults:
+    """Projector body, mount, cable."""
+
+    throw_margin = Default(
+        0.03, "share", 0.0, 0.2, "zoom range left unused at each end", "lens data are good to a few per cent"
+    )
+    body_width_mm = Default(
+        400.0,
+        "mm",
+        50.0,
+        2000.0,
+        "projector's width",
+        "until the record says more",
+        spread=60.0,
+        spread_source="home and hall bodies",
+    )
+    body_height_mm = Default(
+        150.0,
+        "mm",
+        20.0,
+        1000.0,
+        "projector's height",
+        "until the record says more",
+        spread=25.0,
+        spread_source="home and hall bodies",
+    )
+    body_depth_mm = Default(
+        350.0,
+        "mm",
+        50.0,
+        2000.0,
+        "projector's depth",
+        "until the record says more",
+        spread=70.0,
+        spread_source="home and hall bodies",
+    )
+    lens_to_wall_face_mm = Default(
+        30.0,
+        "mm",
+        -200.0,
+        1000.0,
+        "lens to the face that looks at the wall",
+        "pupil inside the body",
+        spread=20.0,
+        spread_source="home and hall bodies",
+    )
+    plate_to_axis_mm = Default(
+        120.0,
+        "mm",
+        20.0,
+        600.0,
+        "mount plate and adapter to the lens axis",
+        "usual rated mounts",
+        spread=25.0,
+        spread_source="mounts and adapters",
+    )
+    vent_mm = Default(
+        100.0,
+        "mm",
+        0.0,
+        1000.0,
+        "free space round the vents",
+        "warm air must get away",
+        spread=30.0,
+        spread_source="leaflets",
+    )
+    cable_slack_mm = Default(1000.0, "mm", 0.0, 5000.0, "cable to spare", "a service loop at the mount")
+    joist_half_mm = Default(
+        15.0, "mm", 0.0, 60.0, "mount plate off a joist's center, at most", "screws stay in the wood"
+    )
+    zoom_spill_mm = Default(3.0, "mm", 0.0, 50.0, "spilled light that needs no mask", "inside any border")
+    place_tolerance_mm = Default(
+        1.0, "mm", 0.1, 10.0, "how exactly a lens is placed", "a body is seldom set finer by hand"
+    )
+    overhead_mm = Default(
+        1800.0, "mm", 1500.0, 3000.0, "lens height that counts as overhead", "above a standing head"
+    )

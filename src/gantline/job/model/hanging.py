@@ -1,0 +1,121 @@
+"""Frame, brackets and tension."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field as Limit
+
+from gantline.core.defaults import FrameDefaults, TensionDefaults, WallDefaults
+from gantline.core.tension.holds import HOLDS, Hold, School
+from gantline.job.field import Field, Part
+from gantline.job.types import (
+    BarCount,
+    DistanceMm,
+    LengthMm,
+    Line,
+    PointCount,
+    Share,
+    TensionSpacingMm,
+)
+
+RULES = (("share", "share of frame width"), ("fixed", "fixed by the kit"))
+FIXES = (("studs", "into studs"), ("backer", "backer board over studs"))
+SEQUENCES = (
+    (School.CORNERS_FIRST, "corners first, crosswise"),
+    (School.MIDDLES_OUTWARD, "middles outward"),
+)
+PEOPLE = (("one", "one"), ("two", "two"))
+
+
+class FrameBuild(Part):
+    """The frame's depth and how far its back stands off the wall [mm]."""
+
+    name: Annotated[Line | None, Field("frame_name", "Frame", "text", "")] = None
+    depth_mm: Annotated[
+        LengthMm | None,
+        Field("frame_depth", "Frame depth", default=FrameDefaults.frame_depth_mm, fact=True),
+    ] = None
+    standoff_mm: Annotated[
+        DistanceMm | None, Field("standoff", "Standoff", default=FrameDefaults.standoff_mm, fact=True)
+    ] = None
+    centre_bars: Annotated[BarCount | None, Field("centre_bars", "Center bars", "count", 0)] = None
+
+
+class Hanging(Part):
+    """The brackets. row_offset_mm is the frame's height less the distance between the hole rows."""
+
+    name: Annotated[Line | None, Field("bracket_name", "Brackets", "text", "")] = None
+    fix_to: Annotated[
+        Literal["studs", "backer"] | None, Field("fix_to", "Fixed", "choice", "studs", FIXES)
+    ] = None
+    drop_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "drop",
+            "Drop, hole to frame top",
+            default=WallDefaults.drop_mm,
+            fact=True,
+            moves="every upper hole, one to one: measure it on the bracket",
+        ),
+    ] = None
+    row_offset_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "row_offset",
+            "Hole-row spacing, less than frame height",
+            default=WallDefaults.row_offset_mm,
+            fact=True,
+            moves="the lower holes, one to one",
+        ),
+    ] = None
+    side_play_mm: Annotated[
+        DistanceMm | None,
+        Field("side_play", "Side play, each way", default=WallDefaults.side_play_mm, fact=True),
+    ] = None
+    lift_on_mm: Annotated[
+        DistanceMm | None, Field("lift_on", "Lift-on clearance", default=WallDefaults.lift_on_mm, fact=True)
+    ] = None
+    rule: Annotated[
+        Literal["share", "fixed"] | None, Field("rule", "Bracket spacing", "choice", "share", RULES)
+    ] = None
+    spacing_share: Annotated[
+        Annotated[Share, Limit(ge=0.2, le=0.95)] | None,
+        Field("spacing_share", "Share of frame width", "share", WallDefaults.bracket_share),
+    ] = None
+    spacing_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "fixed_spacing",
+            "Fixed spacing",
+            default=WallDefaults.bracket_fixed_mm,
+            fact=True,
+            moves="how far apart the brackets stand",
+        ),
+    ] = None
+
+
+class Tensioning(Part):
+    """How the fabric is held. Counts, where given, take the place of the spacing."""
+
+    fabric: Annotated[Line | None, Field("fabric", "Fabric", "text", "")] = None
+    hold: Annotated[
+        Hold | None,
+        Field(
+            "hold", "Attachment", "choice", "staple", tuple((one, kind.name) for one, kind in HOLDS.items())
+        ),
+    ] = None
+    spacing_mm: Annotated[TensionSpacingMm | None, Field("hold_spacing", "Largest spacing", derived=True)] = (
+        None
+    )
+    rail_count: Annotated[PointCount | None, Field("rail_count", "Points on each rail", "count")] = None
+    stile_count: Annotated[PointCount | None, Field("stile_count", "Points on each stile", "count")] = None
+    inset_mm: Annotated[
+        LengthMm | None,
+        Field("inset", "First point from corner", default=TensionDefaults.corner_inset_mm),
+    ] = None
+    school: Annotated[School | None, Field("school", "Sequence", "choice", None, SEQUENCES, derived=True)] = (
+        None
+    )
+    short_sides_first: Annotated[bool | None, Field("short_first", "Short sides first", "switch", True)] = (
+        None
+    )
+    people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

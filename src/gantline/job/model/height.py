@@ -1,0 +1,44 @@
+"""Where on the wall the screen goes."""
+
+from typing import Annotated
+
+from gantline.core.defaults import HeightDefaults
+from gantline.core.height.place import WishKind
+from gantline.job.field import Field, Part
+from gantline.job.types import DistanceMm, Share
+
+TARGETS = (
+    (WishKind.EYE_LINE, "eye line"),
+    (WishKind.FRAME_TOP, "top of frame"),
+    (WishKind.FRAME_BOTTOM, "bottom of frame"),
+    (WishKind.CEILING_GAP, "gap to ceiling"),
+)
+
+
+class HeightTarget(Part):
+    """Where on the wall. wish_mm is what `wish` names [mm]."""
+
+    centre_x_mm: Annotated[DistanceMm | None, Field("centre_x", "Screen center from left", derived=True)] = (
+        None
+    )
+    ceiling_gap_mm: Annotated[
+        DistanceMm | None,
+        Field("ceiling_gap", "Smallest gap to ceiling", default=HeightDefaults.ceiling_gap_mm),
+    ] = None
+    lowest_edge_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "lowest_edge",
+            "Lowest allowed edge",
+            default=HeightDefaults.lowest_edge_mm,
+            moves="how low the frame may hang; furniture decides it",
+        ),
+    ] = None
+    wish: Annotated[WishKind | None, Field("wish", "Height from", "choice", "eye-line", TARGETS)] = None
+    wish_mm: Annotated[DistanceMm | None, Field("wish_value", "Target", derived=True)] = None
+    eye_share: Annotated[
+        Share | None, Field("eye_share", "Eye line, up the picture", "share", HeightDefaults.eye_share)
+    ] = None
+    skirting_mm: Annotated[
+        DistanceMm | None, Field("skirting", "Baseboard", default=HeightDefaults.skirting_mm, fact=True)
+    ] = None

@@ -1,0 +1,57 @@
+"""The whole document."""
+
+from typing import Annotated, Final, Literal
+
+from pydantic import Field as Limit
+
+from gantline.core.units import LengthStyle, Units
+from gantline.job.field import Closed, Field, Part, bind, bind_items, item_lists
+from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
+from gantline.job.model.height import HeightTarget
+from gantline.job.model.light import Lighting
+from gantline.job.model.size import Content, Size
+from gantline.job.model.survey import Survey
+from gantline.job.model.throw import ProjectorPlace
+from gantline.job.types import Line, Name, Notes
+
+FORMAT: Final = "gantline-job"
+VERSION: Final = 2
+Known = Literal["measured", "decided", "assumed"]
+PointerText = Annotated[str, Limit(min_length=2, max_length=200, pattern=r"^(/[^/\x00-\x1f]+)+$")]
+
+
+class JobUnits(Closed):
+    """How this job writes lengths."""
+
+    style: LengthStyle = LengthStyle.INCH_FRACTIONS
+    denominator: Literal[8, 16, 32] = 16
+
+    def to_core(self) -> Units:
+        """The same as a core value."""
+        return Units(self.style, self.denominator)
+
+
+class Job(Part):
+    """One screen in one room."""
+
+    format: Literal["gantline-job"] = FORMAT
+    format_version: Literal[2] = VERSION
+    name: Annotated[Name, Field("job_name", "Name", "text")]
+    place: Annotated[Line | None, Field("job_place", "Place", "text", "")] = None
+    notes: Annotated[Notes | None, Field("job_notes", "Notes", "text", "")] = None
+    units: Annotated[JobUnits, Field("units", "Lengths in", "value")] = JobUnits()
+    survey: Survey = Survey()
+    size: Size = Size()
+    content: Content = Content()
+    light: Lighting = Lighting()
+    height: HeightTarget = HeightTarget()
+    throw: ProjectorPlace = ProjectorPlace()
+    frame: FrameBuild = FrameBuild()
+    wall: Hanging = Hanging()
+    tension: Tensioning = Tensioning()
+    known: Annotated[dict[PointerText, Known], Limit(max_length=4000)] = {}
+
+
+FIELDS = bind(Job)
+ITEMS = item_lists(Job)
+bind_items(ITEMS)

@@ -1,0 +1,204 @@
+"""What was measured in the room."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field as Limit
+from pydantic import field_validator
+
+from gantline.core.defaults import LightDefaults, SeatsDefaults, SurveyDefaults
+from gantline.job.field import Field, Item, Part
+from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionMm, StudSpacingMm
+
+BUILDS = (("studs", "studs and drywall"), ("masonry", "masonry"))
+RUNS = (("to-the-wall", "toward the screen wall"), ("along-the-wall", "along the screen wall"))
+FittingKind = Literal[
+    "window", "door", "outlet", "switch", "vent", "return-air", "thermostat", "radiator", "other"
+]
+BoxKind = Literal["cabinet", "loudspeaker", "furniture", "soffit", "beam", "fan", "pendant", "walkway"]
+
+
+class CeilingReading(Item):
+    """Ceiling read upward from the datum line at x from the left wall end [mm]."""
+
+    id: Id
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    up_mm: Annotated[DistanceMm, Field("up", "up", fact=True)]
+
+
+class FloorReading(Item):
+    """Floor read downward from the datum line at x from the left wall end [mm]."""
+
+    id: Id
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    down_mm: Annotated[PositionMm, Field("down", "down", fact=True)]
+
+
+class Fitting(Item):
+    """A rectangle on the wall [mm]: left edge from the left wall end, bottom edge above the floor.
+
+    band_mm: no drilling straight above, below and beside within this; absent it is the shop default for
+    outlets, switches, thermostats and radiators, none for openings.
+    """
+
+    id: Id
+    kind: Annotated[FittingKind, Field("kind", "kind", "choice", fact=True)]
+    name: Annotated[Line | None, Field("name", "name", "text")] = None
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
+    width_mm: Annotated[LengthMm, Field("width", "wide", fact=True)]
+    height_mm: Annotated[LengthMm, Field("height", "high", fact=True)]
+    band_mm: Annotated[DistanceMm | None, Field("band", "no drilling within", derived=True)] = None
+
+
+class Box(Item):
+    """A box in the room [mm]: left edge, bottom above the floor, its back's distance from the bare wall."""
+
+    id: Id
+    kind: Annotated[BoxKind, Field("kind", "kind", "choice", fact=True)]
+    name: Annotated[Line | None, Field("name", "name", "text")] = None
+    x_mm: Annotated[PositionMm, Field("x", "from left", fact=True)]
+    y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
+    z_mm: Annotated[DistanceMm | None, Field("z", "from wall", default=0.0, fact=True)] = None
+    width_mm: Annotated[LengthMm, Field("width", "wide", fact=True)]
+    height_mm: Annotated[LengthMm, Field("height", "high", fact=True)]
+    depth_mm: Annotated[LengthMm, Field("depth", "deep", fact=True)]
+
+
+class Lamp(Item):
+    """A lamp's bulb [mm]: from the left wall end, above the floor, out of the bare wall; its light [lm]."""
+
+    id: Id
+    name: Annotated[Line, Limit(min_length=1), Field("name", "name", "text")]
+    x_mm: Annotated[PositionMm, Field("x", "from left", fact=True)]
+    y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
+    z_mm: Annotated[DistanceMm, Field("z", "from wall", fact=True)]
+    lumens: Annotated[
+        Lumens | None, Field("lumens", "lm", "number", default=LightDefaults.lamp_lm, fact=True)
+    ] = None
+
+
+class Seat(Item):
+    """A seat [mm]: x from the left wall end, distance of the eye from the bare wall, eye above its platform."""
+
+    id: Id
+    name: Annotated[Line | None, Field("name", "name", "text")] = None
+    x_mm: Annotated[PositionMm, Field("x", "from left", fact=True)]
+    from_wall_mm: Annotated[LengthMm, Limit(ge=300.0), Field("from_wall", "from wall", fact=True)]
+    eye_mm: Annotated[LengthMm | None, Field("eye", "eye", default=SeatsDefaults.eye_mm, fact=True)] = None
+    platform_mm: Annotated[DistanceMm | None, Field("platform", "platform", default=0.0, fact=True)] = None
+    main: Annotated[bool | None, Field("main", "main", "switch", default=False)] = None
+
+
+class Joists(Part):
+    """Ceiling joists: which way they run, the first one and the spacing [mm]. No spacing: not surveyed."""
+
+    runs: Annotated[
+        Literal["to-the-wall", "along-the-wall"] | None,
+        Field("joist_runs", "Joists run", "choice", "to-the-wall", RUNS, fact=True),
+    ] = None
+    first_mm: Annotated[
+        DistanceMm | None, Field("joist_first", "First joist center", default=406.4, fact=True)
+    ] = None
+    spacing_mm: Annotated[StudSpacingMm | None, Field("joist_spacing", "Joist spacing", fact=True)] = None
+
+
+HOLES_IN_WOOD = "the holes must land in a stud"
+
+
+class Survey(Part):
+    """The room. ceiling_mm is the plain height; readings take over from it."""
+
+    wall_width_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "wall_width",
+            "Wall width",
+            default=SurveyDefaults.wall_width_mm,
+            fact=True,
+            moves="the screen's center and every mark from the left wall end",
+        ),
+    ] = None
+    ceiling_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "ceiling",
+            "Ceiling above floor",
+            default=SurveyDefaults.ceiling_mm,
+            fact=True,
+            moves="the highest the frame may go, and the pole",
+        ),
+    ] = None
+    datum_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "datum",
+            "Datum line above floor",
+            default=SurveyDefaults.datum_mm,
+            fact=True,
+            moves="every height marked from it",
+        ),
+    ] = None
+    ceiling_readings: Annotated[
+        list[CeilingReading], Limit(max_length=60), Field("ceiling_readings", "Ceiling readings", "list")
+    ] = []
+    floor_readings: Annotated[
+        list[FloorReading], Limit(max_length=60), Field("floor_readings", "Floor readings", "list")
+    ] = []
+    build: Annotated[
+        Literal["studs", "masonry"] | None,
+        Field("build", "Wall build", "choice", "studs", BUILDS, fact=True, moves="what holds the screws"),
+    ] = None
+    stud_first_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "stud_first",
+            "First stud from left",
+            default=SurveyDefaults.stud_first_mm,
+            fact=True,
+            moves=HOLES_IN_WOOD,
+        ),
+    ] = None
+    stud_spacing_mm: Annotated[
+        StudSpacingMm | None,
+        Field(
+            "stud_spacing",
+            "Stud spacing",
+            default=SurveyDefaults.stud_spacing_mm,
+            fact=True,
+            moves=HOLES_IN_WOOD,
+        ),
+    ] = None
+    stud_width_mm: Annotated[
+        LengthMm | None,
+        Field("stud_width", "Stud width", default=SurveyDefaults.stud_width_mm, fact=True),
+    ] = None
+    room_depth_mm: Annotated[
+        LengthMm | None,
+        Field("room_depth", "Room, wall to back", default=SurveyDefaults.room_depth_mm, fact=True),
+    ] = None
+    fittings: Annotated[list[Fitting], Limit(max_length=60), Field("fittings", "On the wall", "list")] = []
+    boxes: Annotated[list[Box], Limit(max_length=60), Field("boxes", "In the room", "list")] = []
+    seats: Annotated[list[Seat], Limit(max_length=60), Field("seats", "Seats", "list")] = []
+    lamps: Annotated[list[Lamp], Limit(max_length=20), Field("lamps", "Lamps", "list")] = []
+    joists: Joists = Joists()
+
+    @field_validator("lamps")
+    @classmethod
+    def _one_lamp_a_name(cls, value: list[Lamp]) -> list[Lamp]:
+        if len({lamp.name for lamp in value}) < len(value):
+            raise ValueError("Two lamps have the same name: a light state could not tell them apart.")
+        return value
+
+    @field_validator("ceiling_readings", "floor_readings")
+    @classmethod
+    def _one_reading_a_place(cls, value: list[CeilingReading]) -> list[CeilingReading]:
+        if len({reading.x_mm for reading in value}) < len(value):
+            raise ValueError("Two readings are at the same place along the wall: keep one of them.")
+        return value
+
+    @field_validator("seats")
+    @classmethod
+    def _one_main_seat(cls, value: list[Seat]) -> list[Seat]:
+        if sum(1 for seat in value if seat.main) > 1:
+            raise ValueError("Two seats are marked as the main one: mark only one.")
+        return value

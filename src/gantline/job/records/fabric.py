@@ -1,0 +1,23 @@
+"""A fabric by the roll, as its leaflet gives it."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from gantline.core.light.lobe import FabricKind
+from gantline.job.records.record import Record
+from gantline.job.types import Gain, HalfGain, LengthMm, Line, Positive, Share
+
+
+class FabricRecord(Record):
+    """A fabric by the roll."""
+
+    sort: Line = ""
+    kind: FabricKind = FabricKind.DIFFUSE
+    gain: Gain | None = None
+    half_gain_deg: HalfGain | None = None
+    ambient_reflectance: Share | None = None
+    acoustic: bool = False
+    roll_widths_mm: Annotated[list[LengthMm], Field(max_length=20)] = []
+    mass_g_m2: Positive | None = None
+    care: Line = ""

@@ -1,0 +1,91 @@
+"""The kinds of records, how they are checked, and how each comes into a job."""
+
+import math
+import re
+from collections.abc import Mapping
+from enum import StrEnum
+from typing import Any
+
+from pydantic import ValidationError
+
+from gantline.job.edits import Edit
+from gantline.job.field import field_of
+from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
+from gantline.job.model.light import FabricChoice
+from gantline.job.model.size import BorderFaces
+from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
+from gantline.job.records.fabric import FabricRecord
+from gantline.job.records.hanging import FixingRecord, KitRecord
+from gantline.job.records.projector import ProjectorRecord, projector_edits
+from gantline.job.records.record import Record, copied
+
+
+class RecordKind(StrEnum):
+    """What a record is of."""
+
+    FABRIC = "fabric"
+    KIT = "kit"
+    PROJECTOR = "projector"
+    FIXING = "fixing"
+
+
+MODELS: Mapping[RecordKind, type[Record]] = {
+    RecordKind.FABRIC: FabricRecord,
+    RecordKind.KIT: KitRecord,
+    RecordKind.PROJECTOR: ProjectorRecord,
+    RecordKind.FIXING: FixingRecord,
+}
+
+
+def read_record(kind: RecordKind, body: Mapping[str, Any]) -> dict[str, Any]:
+    """A checked record body, lengths in mm, unknown fields kept. Raises: BadDocument."""
+    _refuse_unstorable(body, [])
+    try:
+        return MODELS[kind].model_validate(dict(body)).model_dump(mode="json")
+    except ValidationError as error:
+        raise from_validation(error) from error
+
+
+DEEPEST = 12
+LARGEST_NUMBER = 2**53  # beyond it other programs lose digits
+UNSTORABLE = re.compile(r"[\x00\ud800-\udfff]")
+
+
+def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
+    """Open fields may hold any JSON a database can keep: no NUL, no half characters, no NaN, not too deep."""
+    if len(place) > DEEPEST:
+        raise BadDocument([FieldProblem(pointer(place), f"A record nests at most {DEEPEST} deep.", "")])
+    if isinstance(value, str) and UNSTORABLE.search(value):
+        raise BadDocument(
+            [FieldProblem(pointer(place), "This text holds characters that cannot be stored.", "")]
+        )
+    if isinstance(value, int | float) and not (math.isfinite(value) and abs(value) <= LARGEST_NUMBER):
+        raise BadDocument([FieldProblem(pointer(place), "A finite number of usual size is wanted here.", "")])
+    if isinstance(value, Mapping):
+        for key, inner in value.items():
+            _refuse_unstorable(key, place)
+            _refuse_unstorable(inner, [*place, key])
+    elif isinstance(value, list):
+        for at, inner in enumerate(value):
+            _refuse_unstorable(inner, [*place, at])
+
+
+def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any]) -> list[Edit]:
+    """The edits that take a record into a job: its values are copied, so the job stands alone."""
+    match kind:
+        case RecordKind.PROJECTOR:
+            return projector_edits(name, dict(body))
+        case RecordKind.FIXING:
+            return copied(Hanging, field_of(Hanging.name), name, body) + copied(FrameBuild, None, "", body)
+        case RecordKind.KIT:
+            faces = dict.fromkeys(("side_mm", "top_mm", "bottom_mm"), body.get("border_mm"))
+            edits = copied(FrameBuild, field_of(FrameBuild.name), name, body) + copied(
+                Tensioning, None, "", body
+            )
+            return edits + copied(BorderFaces, None, "", faces)
+        case RecordKind.FABRIC:
+            rolls = body.get("roll_widths_mm") or [None]
+            edits = copied(
+                FabricChoice, field_of(FabricChoice.name), name, dict(body) | {"roll_mm": rolls[-1]}
+            )
+            return [Edit(pointer=field_of(Tensioning.fabric).pointer, value=name), *edits]
