@@ -54,7 +54,9 @@ def new_database(cluster: PrivateDatabase) -> Callable[[], str]:
 
     def make() -> str:
         name = f"copy_{next(numbers)}"
-        with psycopg.connect(cluster.url_of("postgres").replace("+psycopg", ""), autocommit=True) as connection:
+        with psycopg.connect(
+            cluster.url_of("postgres").replace("+psycopg", ""), autocommit=True
+        ) as connection:
             connection.execute(f'CREATE DATABASE "{name}" TEMPLATE gantline')  # type: ignore[call-overload]
         return cluster.url_of(name)
 

@@ -17,7 +17,9 @@ def loft(client: TestClient) -> str:
 def test_taking_a_candidate_gives_what_its_row_promised(client: TestClient, loft: str) -> None:
     rows = client.get(f"{loft}/sizes").json()["rows"]
     wanted = next(row for row in rows if not row["stops"] and not row["chosen"])
-    saved = client.post(f"{loft}/edits", json={"edits": wanted["changes"]}, headers={"If-Match": '"1"'}).json()
+    saved = client.post(
+        f"{loft}/edits", json={"edits": wanted["changes"]}, headers={"If-Match": '"1"'}
+    ).json()
     assert saved["plan"]["size_text"] == wanted["size"]
     again = client.get(f"{loft}/sizes").json()["rows"]
     assert next(row for row in again if row["chosen"])["diagonal"] == wanted["diagonal"]
@@ -50,7 +52,17 @@ def test_a_seat_that_is_not_there_has_no_view(client: TestClient, loft: str) -> 
 
 
 @pytest.mark.parametrize(
-    "sheet", ["wall-sheet", "proposal", "order-check", "rough-in", "frame-and-holes", "marks", "wall-drawing", "tension-drawing"]
+    "sheet",
+    [
+        "wall-sheet",
+        "proposal",
+        "order-check",
+        "rough-in",
+        "frame-and-holes",
+        "marks",
+        "wall-drawing",
+        "tension-drawing",
+    ],
 )
 def test_every_sheet_comes_with_a_name_of_its_own(client: TestClient, loft: str, sheet: str) -> None:
     answer = client.get(f"{loft}/sheets/{sheet}", params={"paper": "letter"})

@@ -12,7 +12,12 @@ from gantline.settings import Settings
 
 load_all_checks()
 CHECKED = CHECKS.get_by_names(
-    ["not_a_server_error", "status_code_conformance", "content_type_conformance", "response_schema_conformance"]
+    [
+        "not_a_server_error",
+        "status_code_conformance",
+        "content_type_conformance",
+        "response_schema_conformance",
+    ]
 )
 
 

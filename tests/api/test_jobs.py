@@ -25,7 +25,9 @@ def test_a_name_and_a_diagonal_make_a_planned_job(job: dict[str, Any]) -> None:
     assert job["drawing"]["front"]["marks"]
 
 
-def test_typed_text_is_read_in_the_jobs_units_and_refused_with_its_field(client: TestClient, job: dict[str, Any]) -> None:
+def test_typed_text_is_read_in_the_jobs_units_and_refused_with_its_field(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     saved = edit(client, job, {"pointer": "/survey/ceiling_mm", "value": "8' 2 1/2\""}).json()
     assert figure(saved, "ceiling")["value"] == pytest.approx(2501.9)
     answer = edit(client, saved, {"pointer": "/survey/ceiling_mm", "value": "roughly"})
@@ -34,13 +36,17 @@ def test_typed_text_is_read_in_the_jobs_units_and_refused_with_its_field(client:
     assert client.get(f"/api/jobs/{job['id']}").json()["version"] == saved["version"]
 
 
-def test_two_people_saving_at_once_get_409_with_both_versions(client: TestClient, job: dict[str, Any]) -> None:
+def test_two_people_saving_at_once_get_409_with_both_versions(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     assert edit(client, job, {"pointer": "/size/value_mm", "value": "120"}).status_code == 200
     answer = edit(client, job, {"pointer": "/size/value_mm", "value": "100"}, version=1)
     body = answer.json()
     assert (answer.status_code, body["expected"], body["current"]["version"]) == (409, 1, 2)
     assert body["current"]["document"]["size"]["value_mm"] == pytest.approx(120 * 25.4)
-    without = client.post(f"/api/jobs/{job['id']}/edits", json={"edits": [{"pointer": "/name", "value": "x"}]})
+    without = client.post(
+        f"/api/jobs/{job['id']}/edits", json={"edits": [{"pointer": "/name", "value": "x"}]}
+    )
     assert without.status_code == 428
 
 
@@ -51,7 +57,11 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
         return client.post(f"/api/jobs/{job['id']}/{way}", headers={"If-Match": f'"{version}"'})
 
     undone = step("undo", changed["version"]).json()
-    assert (figure(undone, "lead_value")["text"], undone["can_undo"], undone["can_redo"]) == ("113″", False, True)
+    assert (figure(undone, "lead_value")["text"], undone["can_undo"], undone["can_redo"]) == (
+        "113″",
+        False,
+        True,
+    )
     redone = step("redo", undone["version"]).json()
     assert (figure(redone, "lead_value")["text"], redone["version"]) == ("120″", 4)
     assert step("redo", 4).status_code == 409
@@ -60,7 +70,10 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
 
 
 def test_a_preview_plans_without_saving(client: TestClient, job: dict[str, Any]) -> None:
-    edits = [{"pointer": "/height/wish", "value": "frame-top"}, {"pointer": "/height/wish_mm", "value": 2200.0}]
+    edits = [
+        {"pointer": "/height/wish", "value": "frame-top"},
+        {"pointer": "/height/wish_mm", "value": 2200.0},
+    ]
     body = {"document": job["document"], "edits": edits, "parts": "front"}
     shown = client.post("/api/plan", json=body).json()
     assert figure(shown, "frame_top")["value"] == pytest.approx(2200.0)
@@ -76,9 +89,13 @@ def test_the_job_file_goes_out_and_comes_in_as_the_same_job(client: TestClient, 
     assert again["id"] != job["id"]
 
 
-def test_a_record_is_taken_from_the_stores_and_the_mark_of_knowing_is_set(client: TestClient, job: dict[str, Any]) -> None:
+def test_a_record_is_taken_from_the_stores_and_the_mark_of_knowing_is_set(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     headers = {"If-Match": '"1"'}
-    taken = client.post(f"/api/jobs/{job['id']}/take", json={"kind": "projector", "key": "tern-6"}, headers=headers).json()
+    taken = client.post(
+        f"/api/jobs/{job['id']}/take", json={"kind": "projector", "key": "tern-6"}, headers=headers
+    ).json()
     assert (figure(taken, "ratio_high")["value"], taken["document"]["throw"]["name"]) == (2.1, "Tern 6 laser")
     headers = {"If-Match": '"2"'}
     body = {"pointer": "/size/value_mm", "known": "assumed"}
@@ -89,11 +106,14 @@ def test_a_record_is_taken_from_the_stores_and_the_mark_of_knowing_is_set(client
 
 def test_stores_keep_open_records_and_refuse_bad_ones(client: TestClient) -> None:
     put = client.put(
-        "/api/stores/fixing/new-hook", json={"name": "New hook", "body": {"drop_mm": "1 in", "row_offset_mm": 50, "leaflet": "B"}}
+        "/api/stores/fixing/new-hook",
+        json={"name": "New hook", "body": {"drop_mm": "1 in", "row_offset_mm": 50, "leaflet": "B"}},
     )
     assert (put.json()["body"]["drop_mm"], put.json()["body"]["leaflet"]) == (25.4, "B")
     assert "new-hook" in [one["key"] for one in client.get("/api/stores/fixing").json()]
-    bad = client.put("/api/stores/projector/odd", json={"name": "Odd", "body": {"ratio_low": 2, "ratio_high": 1}})
+    bad = client.put(
+        "/api/stores/projector/odd", json={"name": "Odd", "body": {"ratio_low": 2, "ratio_high": 1}}
+    )
     assert (bad.status_code, "wide end" in bad.json()["detail"]) == (422, True)
     assert client.delete("/api/stores/fixing/new-hook").status_code == 204
     assert client.get("/api/stores/fixing/new-hook").json()["type"] == "/problems/no-such-record"
@@ -103,7 +123,10 @@ def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str
     put = client.put("/api/settings", json={"values": {"drop_mm": 44.0}})
     assert next(one for one in put.json() if one["key"] == "drop_mm")["own"] == 44.0
     assert figure(client.get(f"/api/jobs/{job['id']}").json(), "drop")["value"] == 44.0
-    assert client.put("/api/settings", json={"values": {"drop_mm": -4}}).json()["errors"][0]["pointer"] == "/drop_mm"
+    assert (
+        client.put("/api/settings", json={"values": {"drop_mm": -4}}).json()["errors"][0]["pointer"]
+        == "/drop_mm"
+    )
     assert client.put("/api/settings", json={"values": {}}).status_code == 200
 
 
@@ -124,7 +147,12 @@ def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str
         ("POST", "/api/jobs/file", {"name": "x", "size": {"value_mm": "NaN"}}, 422),
         ("POST", "/api/plan", {"document": {"name": 3}}, 422),
         ("POST", "/api/plan", b'{"document": ' + b"[" * 100_000, 400),
-        ("PUT", "/api/stores/fabric/deep", b'{"name": "x", "body": ' + b'{"a":' * 300 + b"1" + b"}" * 301, 422),
+        (
+            "PUT",
+            "/api/stores/fabric/deep",
+            b'{"name": "x", "body": ' + b'{"a":' * 300 + b"1" + b"}" * 301,
+            422,
+        ),
         ("GET", "/api/jobs/00000000-0000-0000-0000-000000000000", None, 404),
         ("GET", "/api/jobs/not-a-job", None, 422),
         ("GET", "/api/nothing", None, 404),

@@ -20,7 +20,9 @@ def save_until_it_breaks(server: Running, job: str, version: int, told: list[int
         while True:
             edits = [{"pointer": field, "value": f"save {version}"} for field in ("/place", "/notes")]
             try:
-                answer = client.post(f"/api/jobs/{job}/edits", json={"edits": edits}, headers={"If-Match": f'"{version}"'})
+                answer = client.post(
+                    f"/api/jobs/{job}/edits", json={"edits": edits}, headers={"If-Match": f'"{version}"'}
+                )
             except httpx2.HTTPError:
                 return
             if answer.status_code != 200:

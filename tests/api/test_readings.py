@@ -18,10 +18,13 @@ from gantline.job.readings import read_csv
 from tests.running import Running
 
 
-def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(client: TestClient, job: dict[str, Any]) -> None:
+def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     path = f"/api/jobs/{job['id']}/readings"
     sent = client.post(
-        f"{path}/csv", content=b"\xef\xbb\xbfwhat;x;value\nceiling;0;49 1/2\nceiling;8' 2\";1.25 m\nwall-width;;186\n"
+        f"{path}/csv",
+        content=b"\xef\xbb\xbfwhat;x;value\nceiling;0;49 1/2\nceiling;8' 2\";1.25 m\nwall-width;;186\n",
     )
     assert sent.json() == {"new": 3, "sent": 3}
     listed = client.get(path).json()
@@ -33,7 +36,9 @@ def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(client: Tes
             read_csv(content, Units(LengthStyle.MILLIMETRES), "file", 1)
 
 
-def test_readings_go_into_the_survey_as_measured_and_replace_their_place(client: TestClient, job: dict[str, Any]) -> None:
+def test_readings_go_into_the_survey_as_measured_and_replace_their_place(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     path = f"/api/jobs/{job['id']}/readings"
 
     def send(seq: int, what: str, value: float, x: float | None = None) -> None:
@@ -52,7 +57,9 @@ def test_readings_go_into_the_survey_as_measured_and_replace_their_place(client:
     assert 9999 not in [one["value_mm"] for one in client.get(path).json()]
 
 
-def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(client: TestClient, job: dict[str, Any]) -> None:
+def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     with client.websocket_connect(f"/api/jobs/{job['id']}/feed") as socket:
 
         def say(message: object) -> dict[str, Any]:

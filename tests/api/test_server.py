@@ -37,7 +37,9 @@ def test_every_address_of_the_pages_is_the_one_page_and_no_file_outside_is_given
     assert pages.get("/assets/none.js").status_code == 404
 
 
-def test_many_people_at_once_every_acknowledged_save_is_a_version_of_its_own(client: TestClient, job: dict[str, Any]) -> None:
+def test_many_people_at_once_every_acknowledged_save_is_a_version_of_its_own(
+    client: TestClient, job: dict[str, Any]
+) -> None:
     path = f"/api/jobs/{job['id']}"
 
     def save(who: int) -> int:
@@ -45,7 +47,9 @@ def test_many_people_at_once_every_acknowledged_save_is_a_version_of_its_own(cli
         while saved < 5:
             version = client.get(path).json()["version"]
             edits = {"edits": [{"pointer": "/place", "value": f"{who}-{saved}"}]}
-            answer = client.post(f"{path}/edits", json=edits, headers={"If-Match": f'"{version}"', "Gantline-Who": f"p{who}"})
+            answer = client.post(
+                f"{path}/edits", json=edits, headers={"If-Match": f'"{version}"', "Gantline-Who": f"p{who}"}
+            )
             assert answer.status_code in (200, 409)
             saved += answer.status_code == 200
         return saved
@@ -54,11 +58,15 @@ def test_many_people_at_once_every_acknowledged_save_is_a_version_of_its_own(cli
         assert sum(pool.map(save, range(6))) == 30
     history = client.get(f"{path}/versions").json()
     assert [one["number"] for one in history] == list(range(31, 0, -1))
-    assert sorted(one["who"] for one in history[:-1]) == sorted(f"p{who}" for who in range(6) for _ in range(5))
+    assert sorted(one["who"] for one in history[:-1]) == sorted(
+        f"p{who}" for who in range(6) for _ in range(5)
+    )
 
 
 def test_a_database_out_of_reach_is_a_503_in_words(tmp_path: Path) -> None:
-    app: FastAPI = create_app(Settings(database_url="postgresql://nobody:x@127.0.0.1:1/none", web_folder=tmp_path))
+    app: FastAPI = create_app(
+        Settings(database_url="postgresql://nobody:x@127.0.0.1:1/none", web_folder=tmp_path)
+    )
     with TestClient(app, raise_server_exceptions=False) as client:
         answer = client.get("/api/jobs")
     assert (answer.status_code, answer.json()["type"]) == (503, "/problems/database-away")

@@ -39,7 +39,9 @@ def page(browser: Browser, server: Running) -> Iterator[Page]:
 
 
 def opened(browser: Browser, address: str) -> Iterator[Page]:
-    context = browser.new_context(base_url=address, viewport={"width": 1280, "height": 800}, accept_downloads=True)
+    context = browser.new_context(
+        base_url=address, viewport={"width": 1280, "height": 800}, accept_downloads=True
+    )
     troubles: list[str] = []
 
     def guard(route: Route) -> None:
@@ -77,4 +79,8 @@ def axe(page: Page) -> list[str]:
         page.add_script_tag(path=str(AXE))
     page.evaluate("() => Promise.all(document.getAnimations().map((one) => one.finished.catch(() => null)))")
     found = page.evaluate("() => axe.run(document, { resultTypes: ['violations'] })")
-    return [f"{one['id']}: {node['target']} {node['failureSummary']}" for one in found["violations"] for node in one["nodes"]]
+    return [
+        f"{one['id']}: {node['target']} {node['failureSummary']}"
+        for one in found["violations"]
+        for node in one["nodes"]
+    ]

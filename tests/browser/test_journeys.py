@@ -64,9 +64,13 @@ def test_from_a_name_and_a_diagonal_to_the_wall_sheet(page: Page) -> None:
         type_into(page, label, text)
         expect(page.get_by_role("textbox")).to_have_count(4)  # only the inputs of the readings are left
     page.get_by_role("link", name=re.compile("^Wall")).click()
-    expect(page.get_by_role("region", name="Measure before drilling")).to_contain_text("Drop, hole to frame top")
+    expect(page.get_by_role("region", name="Measure before drilling")).to_contain_text(
+        "Drop, hole to frame top"
+    )
     type_into(page, "Drop, hole to frame top", "1 1/2")
-    expect(page.get_by_role("region", name="Measure before drilling")).not_to_contain_text("Drop, hole to frame top")
+    expect(page.get_by_role("region", name="Measure before drilling")).not_to_contain_text(
+        "Drop, hole to frame top"
+    )
     expect(page.get_by_role("img", name=re.compile("^Left holes: .* from the left wall end"))).to_be_visible()
 
     page.get_by_role("button", name="Sheets").click()
@@ -91,7 +95,9 @@ def test_an_impossible_room_says_by_how_much_and_one_tap_cures_it(page: Page, ma
     expect(findings).to_contain_text("clash by 4")
 
 
-def test_the_frame_is_dragged_against_its_bounds_and_the_lens_to_its_place(page: Page, make_job: Make) -> None:
+def test_the_frame_is_dragged_against_its_bounds_and_the_lens_to_its_place(
+    page: Page, make_job: Make
+) -> None:
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/height")
     frame = page.get_by_role("slider", name=re.compile("^Frame"))
@@ -120,13 +126,17 @@ def test_the_frame_is_dragged_against_its_bounds_and_the_lens_to_its_place(page:
     page.mouse.down()
     page.mouse.move(x + 250, y, steps=6)
     page.mouse.up()
-    expect(page.get_by_role("status", name="Findings")).to_contain_text("The picture lies beyond the lens shift")
+    expect(page.get_by_role("status", name="Findings")).to_contain_text(
+        "The picture lies beyond the lens shift"
+    )
     page.get_by_role("button", name=re.compile("^Lens .* to the left$")).click()
     expect(page.get_by_role("status", name="Findings").get_by_text("beyond the lens shift")).to_have_count(0)
     expect(figure(page, "Shift needed, sideways")).to_contain_text("% left")
 
 
-def test_a_dimension_is_tapped_and_typed_and_nonsense_stays_where_it_was_typed(page: Page, make_job: Make) -> None:
+def test_a_dimension_is_tapped_and_typed_and_nonsense_stays_where_it_was_typed(
+    page: Page, make_job: Make
+) -> None:
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/height")
     field(page, "Bottom of frame above floor").click()
@@ -136,7 +146,9 @@ def test_a_dimension_is_tapped_and_typed_and_nonsense_stays_where_it_was_typed(p
     expect(page.get_by_role("textbox", name="Bottom of frame above floor")).to_have_value("two foot")
     page.get_by_role("textbox", name="Bottom of frame above floor").fill("2' 4\"")
     page.keyboard.press("Enter")
-    expect(field(page, "Bottom of frame above floor").first).to_have_accessible_name("Bottom of frame above floor: 28″")
+    expect(field(page, "Bottom of frame above floor").first).to_have_accessible_name(
+        "Bottom of frame above floor: 28″"
+    )
     field(page, "Bottom of frame above floor").first.click()
     page.get_by_role("textbox", name="Bottom of frame above floor").fill("10 in")
     page.keyboard.press("Enter")  # lower than allowed: held by the bound, and said so
@@ -170,7 +182,9 @@ def test_units_change_the_texts_and_a_bare_number_follows_them(page: Page, make_
     ):
         page.get_by_role("button", name="Units").click()
         page.get_by_role("menuitemradio", name=name, exact=True).click()
-        expect(field(page, "Wall width").last).to_have_accessible_name(re.compile(re.escape(shown).replace("\\ ", "\\s")))
+        expect(field(page, "Wall width").last).to_have_accessible_name(
+            re.compile(re.escape(shown).replace("\\ ", "\\s"))
+        )
     page.get_by_role("button", name="Units").click()
     page.get_by_role("menuitemradio", name="millimetres").click()
     expect(page.get_by_role("button", name="Units")).to_contain_text("mm")
@@ -182,7 +196,9 @@ def test_how_a_figure_is_known_and_how_it_came_about(page: Page, make_job: Make)
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/wall")
     figure(page, "Left holes from left wall end").click()
-    expect(page.get_by_role("complementary", name="Station", exact=True)).to_contain_text("stud spacing, assumed")
+    expect(page.get_by_role("complementary", name="Station", exact=True)).to_contain_text(
+        "stud spacing, assumed"
+    )
     page.get_by_role("link", name=re.compile("^Survey")).click()
     page.get_by_role("button", name="Stud spacing: assumed. How it is known").click()
     page.get_by_role("menuitemradio", name="measured").click()
@@ -211,7 +227,11 @@ def test_a_job_file_is_read_in_the_yard_and_a_wrong_one_is_explained(page: Page,
 
     page.goto("/")
     page.get_by_label("Job file").set_input_files(
-        {"name": "x.json", "mimeType": "application/json", "buffer": b'{"name": "x", "size": {"value_mm": "wide"}}'}
+        {
+            "name": "x.json",
+            "mimeType": "application/json",
+            "buffer": b'{"name": "x", "size": {"value_mm": "wide"}}',
+        }
     )
     expect(page.get_by_role("alert")).to_contain_text("/size/value_mm")
     page.get_by_label("Job file").set_input_files(str(DEMO / "parish-hall.job.json"))
@@ -317,7 +337,9 @@ def test_fabrics_seat_view_and_floor_map_of_the_light_station(page: Page, make_j
     page.get_by_role("tab", name="Floor map").click()
     expect(page.get_by_role("list", name="Shades of the floor")).to_contain_text("main row")
     page.get_by_role("tab", name="Fabrics ranked").click()
-    page.get_by_role("table", name="Fabrics ranked").get_by_role("button", name=re.compile("^Petrel grey")).click()
+    page.get_by_role("table", name="Fabrics ranked").get_by_role(
+        "button", name=re.compile("^Petrel grey")
+    ).click()
     expect(field(page, "Fabric").first).to_have_accessible_name("Fabric: Petrel grey")
 
 
@@ -336,7 +358,9 @@ def test_readings_of_a_meter_are_put_into_the_survey(page: Page, make_job: Make,
     expect(page.get_by_role("alert")).to_contain_text("line 2/value")
 
 
-def test_a_lens_is_brought_out_of_a_shadow_and_another_projector_put_where_it_could_be(page: Page, make_job: Make) -> None:
+def test_a_lens_is_brought_out_of_a_shadow_and_another_projector_put_where_it_could_be(
+    page: Page, make_job: Make
+) -> None:
     survey = demo_job("parish-hall").model_dump(mode="json")["survey"]
     survey["boxes"][1]["y_mm"] = 3300
     job = make_job("parish-hall", survey=survey)
@@ -348,7 +372,9 @@ def test_a_lens_is_brought_out_of_a_shadow_and_another_projector_put_where_it_co
     expect(findings).to_have_count(0)
     table = page.get_by_role("table", name="Projectors compared")
     expect(table.get_by_role("row", name=re.compile("Curlew hall")).get_by_text("Fits")).to_be_visible()
-    table.get_by_role("row", name=re.compile("Godwit stage")).get_by_role("button", name=re.compile("^Put")).click()
+    table.get_by_role("row", name=re.compile("Godwit stage")).get_by_role(
+        "button", name=re.compile("^Put")
+    ).click()
     expect(table.get_by_role("row", name=re.compile("Godwit stage")).get_by_text("Fits")).to_be_visible()
     page.get_by_role("tab", name="Side").click()
     lens = page.get_by_role("slider", name=re.compile("^Lens"))
@@ -366,7 +392,11 @@ def test_projectors_come_in_from_a_file_and_a_bad_one_names_its_line(page: Page,
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/throw")
     box = page.get_by_label("File of projector records")
-    bad = {"name": "more.csv", "mimeType": "text/csv", "buffer": b"name,ratio_low,ratio_high\nWheatear,2.1,1.4\n"}
+    bad = {
+        "name": "more.csv",
+        "mimeType": "text/csv",
+        "buffer": b"name,ratio_low,ratio_high\nWheatear,2.1,1.4\n",
+    }
     box.set_input_files(bad)  # type: ignore[arg-type]
     expect(page.get_by_role("alert")).to_contain_text("line 2, ratio_high")
     box.set_input_files({**bad, "buffer": b"name,ratio_low,ratio_high,rated_lm\nWheatear,1.4,2.1,1500\n"})  # type: ignore[arg-type]

@@ -22,7 +22,9 @@ def own_server(new_database: Callable[[], str]) -> Iterator[Running]:
     made.stop()
 
 
-def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(browser: Browser, own_server: Running) -> None:
+def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(
+    browser: Browser, own_server: Running
+) -> None:
     job = httpx2.get(f"{own_server.address}/api/jobs").json()[0]
     for page in opened(browser, own_server.address):
         page.goto(f"/jobs/{job['id']}/size")
@@ -40,12 +42,18 @@ def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(browser: Br
     assert saved["document"]["size"]["value_mm"] == pytest.approx(3048)
 
 
-def test_two_people_at_once_nothing_is_overwritten_unasked(page: Page, make_job: Make, server: Running) -> None:
+def test_two_people_at_once_nothing_is_overwritten_unasked(
+    page: Page, make_job: Make, server: Running
+) -> None:
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/size")
     expect(page.get_by_role("button", name="version 1, saved")).to_be_visible()
     edits = {"edits": [{"pointer": "/place", "value": "Sorrel Quay 5"}]}
-    httpx2.post(f"{server.address}/api/jobs/{job['id']}/edits", json=edits, headers={"If-Match": '"1"', "Gantline-Who": "Tove"})
+    httpx2.post(
+        f"{server.address}/api/jobs/{job['id']}/edits",
+        json=edits,
+        headers={"If-Match": '"1"', "Gantline-Who": "Tove"},
+    )
     type_into(page, "Diagonal", "130")
     expect(page.get_by_role("alert")).to_contain_text("Tove saved version 2")
     page.get_by_role("button", name="Put mine on top").click()
@@ -86,7 +94,9 @@ def test_the_page_fits_a_laptop_and_reads_on_a_phone(page: Page, make_job: Make)
     for path in ("/", *(f"/jobs/{job['id']}/{screen}" for screen in SCREENS)):
         page.goto(path)
         page.wait_for_load_state("networkidle")
-        tall = page.evaluate("() => [document.documentElement.scrollHeight, document.documentElement.scrollWidth]")
+        tall = page.evaluate(
+            "() => [document.documentElement.scrollHeight, document.documentElement.scrollWidth]"
+        )
         if path != "/":  # the yard may hold more jobs than fit
             assert tall[0] <= 800, path
         assert tall[1] <= 1280, path
@@ -105,7 +115,9 @@ def test_everything_is_reached_by_tab_and_works_by_key(page: Page, make_job: Mak
     for _ in range(70):
         page.keyboard.press("Tab")
         reached.add(
-            page.evaluate("() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? ''")
+            page.evaluate(
+                "() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? ''"
+            )
         )
     wanted = ("Frame, up and down", "Top of frame above floor", "Eye line above floor", "Sheets", "Units")
     assert all(any(want in one for one in reached) for want in wanted), reached

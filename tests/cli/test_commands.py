@@ -17,7 +17,9 @@ def test_plan_prints_the_same_plan_and_its_exit_code_tells_a_stop() -> None:
     done = runner.invoke(app, ["plan", str(DEMO / "parish-hall.job.json"), "--drawing"])
     printed = json.loads(done.stdout)
     assert done.exit_code == 0
-    assert [one["text"] for one in printed["plan"]["figures"]] == [one.text for one in plan(demo_job("parish-hall")).plan.figures]
+    assert [one["text"] for one in printed["plan"]["figures"]] == [
+        one.text for one in plan(demo_job("parish-hall")).plan.figures
+    ]
     assert printed["drawing"]["front"]["marks"]
     assert runner.invoke(app, ["plan", str(DEMO / "basement-den.job.json")]).exit_code == 3
 
@@ -25,7 +27,15 @@ def test_plan_prints_the_same_plan_and_its_exit_code_tells_a_stop() -> None:
 def test_sheets_and_demo_write_every_file(tmp_path: Path) -> None:
     assert runner.invoke(app, ["demo", "--out", str(tmp_path)]).exit_code == 0
     done = runner.invoke(
-        app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--out", str(tmp_path / "out"), "--paper", "letter"]
+        app,
+        [
+            "sheets",
+            str(tmp_path / "narrow-lounge.job.json"),
+            "--out",
+            str(tmp_path / "out"),
+            "--paper",
+            "letter",
+        ],
     )
     assert done.exit_code == 0
     assert sorted(path.suffix for path in (tmp_path / "out").iterdir()) == [
@@ -38,7 +48,10 @@ def test_sheets_and_demo_write_every_file(tmp_path: Path) -> None:
         ".svg",
         ".svg",
     ]
-    assert runner.invoke(app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--paper", "a9"]).exit_code == 2
+    assert (
+        runner.invoke(app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--paper", "a9"]).exit_code
+        == 2
+    )
 
 
 def test_a_bad_file_is_named_field_by_field(tmp_path: Path) -> None:

@@ -25,19 +25,29 @@ def rooms(draw: st.DrawFn) -> Asked:
     width = draw(st.floats(1200, 3400))
     screen = Screen(
         picture=Picture(width_mm=width, height_mm=width * 9 / 16),
-        border=Border(side_mm=draw(st.floats(0, 80)), top_mm=draw(st.floats(0, 80)), bottom_mm=draw(st.floats(0, 80))),
+        border=Border(
+            side_mm=draw(st.floats(0, 80)), top_mm=draw(st.floats(0, 80)), bottom_mm=draw(st.floats(0, 80))
+        ),
     )
     place = Place(
         screen=screen, centre_x_mm=2400, ceiling=Profile(((0.0, draw(st.floats(2200, 3200))), (4800.0, draw(st.floats(2200, 3200))))),
         ceiling_gap_mm=draw(st.floats(0, 300)), lift_on_mm=15, lowest_edge_mm=draw(st.floats(100, 700)),
     )  # fmt: skip
     eyes = draw(
-        st.lists(st.builds(Eye, distance_mm=st.sampled_from([2500.0, 3600.0, 4700.0]), eye_mm=st.floats(1000, 1700)), max_size=3)
+        st.lists(
+            st.builds(
+                Eye, distance_mm=st.sampled_from([2500.0, 3600.0, 4700.0]), eye_mm=st.floats(1000, 1700)
+            ),
+            max_size=3,
+        )
     )
     lens = None
     if draw(st.booleans()):
         reach = ShiftReach(
-            up=draw(st.floats(0, 0.7)), down=draw(st.floats(0, 0.7)), side=0.2, shape=draw(st.sampled_from(list(ReachShape)))
+            up=draw(st.floats(0, 0.7)),
+            down=draw(st.floats(0, 0.7)),
+            side=0.2,
+            shape=draw(st.sampled_from(list(ReachShape))),
         )
         lens = LensReach(x_mm=draw(st.floats(2100, 2700)), y_mm=draw(st.floats(300, 2500)), reach=reach, offset=draw(st.sampled_from([0.0, 0.6, -0.6])),
             panel_aspect=HD, overspill_mm=0.0, slack_mm=1.0)  # fmt: skip
@@ -52,15 +62,24 @@ def allowed(asked: Asked, top: float) -> bool:
     place, screen = asked.place, asked.place.screen
     bottom, low = top - screen.border.top_mm - screen.picture.height_mm, top - screen.overall_height_mm
     xs = [place.left_mm + (place.right_mm - place.left_mm) * k / 40 for k in range(41)]
-    ok = all(top + place.clear_mm <= place.ceiling.at(x) + 1e-6 for x in xs) and low >= max(place.lowest_edge_mm, 100.0) - 1e-6
+    ok = (
+        all(top + place.clear_mm <= place.ceiling.at(x) + 1e-6 for x in xs)
+        and low >= max(place.lowest_edge_mm, 100.0) - 1e-6
+    )
     for eye in asked.eyes:
-        ok &= float(neck_angle_deg(top - screen.border.top_mm, eye.eye_mm, eye.distance_mm)) <= asked.neck_deg + 1e-6
+        ok &= (
+            float(neck_angle_deg(top - screen.border.top_mm, eye.eye_mm, eye.distance_mm))
+            <= asked.neck_deg + 1e-6
+        )
         nearer = [one for one in asked.eyes if one.distance_mm < eye.distance_mm - 1.0]
         ok &= all(clearance_mm(eye, one, bottom) >= asked.head_clear_mm - 1e-6 for one in nearer)
     for left, right, edge in asked.overhead:
         ok &= not (left < place.right_mm and right > place.left_mm) or top + place.clear_mm <= edge + 1e-6
     for left, right, edge in asked.under:
-        ok &= not (left < place.right_mm and right > place.left_mm) or low >= edge + asked.furniture_gap_mm - 1e-6
+        ok &= (
+            not (left < place.right_mm and right > place.left_mm)
+            or low >= edge + asked.furniture_gap_mm - 1e-6
+        )
     if asked.lens:
         panel = panel_image(screen.picture, HD)
         need = shift_need(picture_x_mm=place.centre_x_mm, picture_y_mm=bottom + screen.picture.height_mm / 2, lens_x_mm=asked.lens.x_mm,

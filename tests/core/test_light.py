@@ -111,11 +111,15 @@ def test_contrast_falls_with_the_rooms_light_and_its_words_include_their_lower_e
         "dark-room",
     ]
     # worked by hand: 0.2 x 1000 lm x 1 x 0.5 over 50 m2 x 0.5 = 4 lux
-    assert bounce_lux(1000, mean_level=0.2, screen_reflectance=1.3, room_m2=50, room_reflectance=0.5) == pytest.approx(4.0)
+    assert bounce_lux(
+        1000, mean_level=0.2, screen_reflectance=1.3, room_m2=50, room_reflectance=0.5
+    ) == pytest.approx(4.0)
 
 
 @given(st.floats(-2000, 2000), st.floats(800, 1600), st.floats(1500, 6000))
-def test_a_seat_sees_the_middle_of_the_picture_in_the_middle_and_angles_are_true(x: float, eye: float, z: float) -> None:
+def test_a_seat_sees_the_middle_of_the_picture_in_the_middle_and_angles_are_true(
+    x: float, eye: float, z: float
+) -> None:
     view = Pinhole(eye=np.array([x, eye, z]), target=POINTS[0])
     seen = project(view, POINTS)
     assert seen[0] == pytest.approx([0, 0], abs=1e-9)
@@ -132,5 +136,7 @@ def test_a_lamp_straight_in_front_lights_by_the_inverse_square_and_one_beside_by
     lumens = 4.0 * math.pi
     assert lamp_lux(lumens, lamp_mm=(0, 0, 1000), point_mm=(0, 0, 0)) == pytest.approx(1.0)
     assert lamp_lux(lumens, lamp_mm=(500, 0, 2050), point_mm=(500, 0, 50)) == pytest.approx(0.25)
-    assert lamp_lux(lumens, lamp_mm=(1000, 0, 1000), point_mm=(0, 0, 0)) == pytest.approx(math.cos(math.pi / 4) / 2)
+    assert lamp_lux(lumens, lamp_mm=(1000, 0, 1000), point_mm=(0, 0, 0)) == pytest.approx(
+        math.cos(math.pi / 4) / 2
+    )
     assert lamp_lux(lumens, lamp_mm=(0, 900, 0), point_mm=(0, 0, 0)) == 0.0

@@ -42,7 +42,9 @@ def test_what_the_panel_lights_on_the_wall_is_lit_by_that_panel_point(
 @given(small, small, small)
 def test_small_turns_move_the_picture_as_the_first_order_says(yaw: float, pitch: float, roll: float) -> None:
     yaw, pitch, roll = yaw / 200, pitch / 200, roll / 200  # up to 1 mrad
-    straight = Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=4000, ratio=1.5, panel_aspect=16 / 9, shift_v=0.5, shift_h=0.1)
+    straight = Pose(
+        lens_x_mm=0, lens_y_mm=0, distance_mm=4000, ratio=1.5, panel_aspect=16 / 9, shift_v=0.5, shift_h=0.1
+    )
     turned = Pose(
         lens_x_mm=0, lens_y_mm=0, distance_mm=4000, ratio=1.5, panel_aspect=16 / 9, shift_v=0.5, shift_h=0.1,
         yaw=yaw, pitch=pitch, roll=roll,
@@ -69,12 +71,25 @@ def test_a_straight_pose_fills_the_picture_and_keystone_costs_nothing() -> None:
     assert found.share == pytest.approx((16 / 9) / 2.39, abs=1e-6)
 
 
-@given(st.floats(-0.3, 0.3), st.floats(-0.25, 0.25), st.floats(-0.1, 0.1), st.sampled_from([16 / 9, 2.39, 4 / 3]))
-def test_no_larger_upright_picture_fits_into_a_turned_image(yaw: float, pitch: float, roll: float, aspect: float) -> None:
+@given(
+    st.floats(-0.3, 0.3), st.floats(-0.25, 0.25), st.floats(-0.1, 0.1), st.sampled_from([16 / 9, 2.39, 4 / 3])
+)
+def test_no_larger_upright_picture_fits_into_a_turned_image(
+    yaw: float, pitch: float, roll: float, aspect: float
+) -> None:
     from shapely import Polygon
     from shapely.affinity import scale, translate
 
-    pose = Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=4000, ratio=1.6, panel_aspect=16 / 9, yaw=yaw, pitch=pitch, roll=roll)
+    pose = Pose(
+        lens_x_mm=0,
+        lens_y_mm=0,
+        distance_mm=4000,
+        ratio=1.6,
+        panel_aspect=16 / 9,
+        yaw=yaw,
+        pitch=pitch,
+        roll=roll,
+    )
     found = keystone(pose, aspect)
     image, picture = Polygon(found.quad), Polygon(found.picture)
     assert image.buffer(0.01).contains(picture)
@@ -83,7 +98,9 @@ def test_no_larger_upright_picture_fits_into_a_turned_image(yaw: float, pitch: f
     grown = scale(picture, 1.002, 1.002)  # a little larger, moved a little any way: always sticks out
     for dx, dy in np.random.default_rng(4).uniform(-25, 25, (60, 2)):
         assert not image.contains(translate(grown, dx, dy))
-    assert 0.0 < found.share <= 1.0 + 1e-9  # a turned panel may give a wider picture more of its height than a straight one
+    assert (
+        0.0 < found.share <= 1.0 + 1e-9
+    )  # a turned panel may give a wider picture more of its height than a straight one
 
 
 def test_the_tilt_is_a_difference_of_two_arctans() -> None:
@@ -94,7 +111,9 @@ def test_the_tilt_is_a_difference_of_two_arctans() -> None:
     half = ShiftReach(up=0.5, down=0.5, side=0.1, shape=ReachShape.DIAMOND)
     less = tilt_needed(rise_mm=-1400, distance_mm=4000, panel_height_mm=1500, reach=half, horizontal=0.05)
     assert less == pytest.approx(math.atan(-0.35) - math.atan(-375 / 4000))
-    assert tilt_needed(rise_mm=300, distance_mm=4000, panel_height_mm=1500, reach=reach, horizontal=0.0) == 0.0
+    assert (
+        tilt_needed(rise_mm=300, distance_mm=4000, panel_height_mm=1500, reach=reach, horizontal=0.0) == 0.0
+    )
 
 
 places = st.tuples(st.floats(-3000, 3000), st.floats(-500, 3500), st.floats(-300, 5000))
@@ -112,7 +131,11 @@ def test_a_shadow_holds_exactly_the_picture_points_whose_rays_are_blocked(
     found = shadow(solid, lens, picture)
     outline = Polygon(found.outline) if found else Polygon()
     points = np.random.default_rng(7).uniform([-1200, 700], [1200, 2050], (60, 2))
-    clipped = Solid(name="box", low=(low[0], low[1], max(low[2], 0.0)), high=(*solid.high[:2], min(solid.high[2], z - 1.0)))
+    clipped = Solid(
+        name="box",
+        low=(low[0], low[1], max(low[2], 0.0)),
+        high=(*solid.high[:2], min(solid.high[2], z - 1.0)),
+    )
     dark = blocked(clipped, lens, points) if clipped.low[2] < clipped.high[2] else np.zeros(60, dtype=bool)
     for point, is_dark in zip(points, dark, strict=True):
         if outline.is_empty or outline.exterior.distance(Point(point)) > 1e-6:
@@ -127,7 +150,14 @@ def test_a_beam_across_the_light_shades_a_strip_that_is_counted_once() -> None:
     assert found is not None
     assert found.share == pytest.approx(0.4, abs=1e-5)
     assert shaded_share((found, found), picture) == pytest.approx(found.share)
-    assert shadow(Solid(name="behind", low=(-100, 1800, 4100), high=(100, 2500, 4400)), (0.0, 2000.0, 4000.0), picture) is None
+    assert (
+        shadow(
+            Solid(name="behind", low=(-100, 1800, 4100), high=(100, 2500, 4400)),
+            (0.0, 2000.0, 4000.0),
+            picture,
+        )
+        is None
+    )
 
 
 def test_a_cabinet_top_body_stands_where_its_ratio_and_offset_put_it() -> None:
@@ -135,12 +165,21 @@ def test_a_cabinet_top_body_stands_where_its_ratio_and_offset_put_it() -> None:
     panel = PanelImage(2400, 1350)
     found = cabinet_place(body, panel, picture_centre_mm=1500, fabric_mm=50)
     assert (found.distance_mm, found.gap_mm, found.depth_needed_mm) == pytest.approx((600, 390, 770))
-    assert found.lens_y_mm == pytest.approx(1500 - 675 - 0.15 * 1350)  # the image's bottom is o H_p over the lens
+    assert found.lens_y_mm == pytest.approx(
+        1500 - 675 - 0.15 * 1350
+    )  # the image's bottom is o H_p over the lens
     assert picture_centre_mm(body, panel, base_mm=found.base_mm) == pytest.approx(1500)
     # the same sensitivities by moving the body 1 mm in the exact model
     corners = []
     for z in (600.0, 601.0):
-        pose = Pose(lens_x_mm=0, lens_y_mm=found.lens_y_mm, distance_mm=z, ratio=0.25, panel_aspect=16 / 9, shift_v=0.65)
+        pose = Pose(
+            lens_x_mm=0,
+            lens_y_mm=found.lens_y_mm,
+            distance_mm=z,
+            ratio=0.25,
+            panel_aspect=16 / 9,
+            shift_v=0.65,
+        )
         corners.append(to_wall(pose, panel_corners(16 / 9)))
     moved = corners[1] - corners[0]
     assert moved[1, 0] - moved[0, 0] == pytest.approx(found.width_per_mm)
@@ -160,7 +199,9 @@ def test_pole_joists_and_cable() -> None:
 
 
 def test_a_makers_table_gives_ratio_and_the_offset_of_its_measuring_point() -> None:
-    lines = [TableLine(width_mm=w, wide_mm=1.35 * w + 55, long_mm=2.2 * w + 55) for w in (1500.0, 2200.0, 3100.0)]
+    lines = [
+        TableLine(width_mm=w, wide_mm=1.35 * w + 55, long_mm=2.2 * w + 55) for w in (1500.0, 2200.0, 3100.0)
+    ]
     lens, offset_mm = fit_throw(lines)
     assert (lens.ratio_low, lens.ratio_high, offset_mm) == pytest.approx((1.35, 2.2, 55))
     with pytest.raises(OutOfRange, match="two different"):
@@ -173,7 +214,15 @@ def test_a_wide_screen_filled_by_zoom_needs_the_range_and_spills_above_and_below
 
     def stop(content: Fraction):  # type: ignore[no-untyped-def]
         return zoom_stop(
-            screen, content, panel, overspill_mm=0, distance_mm=4500, rise_mm=-800, aside_mm=0, ratio_low=1.3, offset=0
+            screen,
+            content,
+            panel,
+            overspill_mm=0,
+            distance_mm=4500,
+            rise_mm=-800,
+            aside_mm=0,
+            ratio_low=1.3,
+            offset=0,
         )
 
     wide, tall = stop(Fraction(239, 100)), stop(panel)
@@ -193,7 +242,9 @@ def test_a_corrected_pose_covers_the_picture_and_would_not_zoomed_in_any_further
 ) -> None:
     picture = np.array([(-1200, -675), (1200, -675), (1200, 675), (-1200, 675)], dtype=float)
     lens, reach = Lens(ratio_low=1.1, ratio_high=2.4), ShiftReach(up=0.6, down=0.6, side=0.2)
-    start = Pose(lens_x_mm=x, lens_y_mm=y, distance_mm=3800, ratio=1.1, panel_aspect=16 / 9, yaw=yaw, pitch=pitch)
+    start = Pose(
+        lens_x_mm=x, lens_y_mm=y, distance_mm=3800, ratio=1.1, panel_aspect=16 / 9, yaw=yaw, pitch=pitch
+    )
     found = corrected(start, picture, lens=lens, reach=reach)
     if found is None:
         return
@@ -215,7 +266,16 @@ def test_a_body_turned_too_far_covers_nothing() -> None:
     picture = np.array([(-1200, -675), (1200, -675), (1200, 675), (-1200, 675)], dtype=float)
     start = Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=3800, ratio=1.5, panel_aspect=16 / 9, yaw=0.45)
     assert (
-        corrected(start, picture, lens=Lens(ratio_low=1.5, ratio_high=2.0), reach=ShiftReach(up=0.5, down=0.5, side=0.1)) is None
+        corrected(
+            start,
+            picture,
+            lens=Lens(ratio_low=1.5, ratio_high=2.0),
+            reach=ShiftReach(up=0.5, down=0.5, side=0.1),
+        )
+        is None
     )
     with pytest.raises(OutOfRange, match="misses the wall"):
-        to_wall(Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=1000, ratio=0.4, panel_aspect=1.6, yaw=1.2), panel_corners(1.6))
+        to_wall(
+            Pose(lens_x_mm=0, lens_y_mm=0, distance_mm=1000, ratio=0.4, panel_aspect=1.6, yaw=1.2),
+            panel_corners(1.6),
+        )

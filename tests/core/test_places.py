@@ -35,7 +35,9 @@ def test_inside_the_region_the_exact_model_fills_the_picture_and_outside_it_cann
         picture_x_mm=2362, picture_y_mm=1400, panel=wanted.panel, panel_aspect=Fraction(16, 9), lens_x_mm=x, lens_y_mm=y, distance_mm=z
     )  # fmt: skip
     low, _, high, _ = to_wall(pose, panel_corners(16 / 9))
-    assert high - low == pytest.approx([3233.6, 1818.9], rel=1e-4)  # this pose, and no other straight one, fills it
+    assert high - low == pytest.approx(
+        [3233.6, 1818.9], rel=1e-4
+    )  # this pose, and no other straight one, fills it
     v, h = abs(pose.shift_v) / 0.6, abs(pose.shift_h) / 0.24
     reaches = max(v, h) <= 1.0 if shape is ReachShape.RECTANGLE else v + h <= 1.0
     zooms = 4203.7 <= z <= 6790.6
@@ -54,7 +56,9 @@ def test_both_sections_say_of_every_point_what_the_region_says(
     wanted = replace(LOFT, reach=replace(LOFT.reach, shape=shape), lines=lines, zone=zone)
     if zone is not None:
         zoned = x <= 2500 and y >= 900 and 4000 <= z <= 6000
-        assert bool(possible(wanted, x, y, z)) == (zoned and bool(possible(replace(wanted, zone=None), x, y, z)))
+        assert bool(possible(wanted, x, y, z)) == (
+            zoned and bool(possible(replace(wanted, zone=None), x, y, z))
+        )
     for face, at, here in (("side", x, (z, y)), ("top", y, (x, z))):
         area = union_all([Polygon(ring) for ring in section(wanted, face, at)])  # type: ignore[arg-type]
         if area.is_empty or area.boundary.distance(Point(here)) > 1e-3:
@@ -82,7 +86,9 @@ def test_one_millimetre_past_each_end_is_outside() -> None:
     assert inner_room(LOFT).high[1] == 2390
     assert possible(LOFT, 2362, 2109, 4900)
     assert not possible(LOFT, 2362, 2111, 4900)
-    fixed = replace(LOFT, reach=ShiftReach(up=0, down=0, side=0), near_mm=4500, far_mm=4500, solids=(), slack_mm=1.0)
+    fixed = replace(
+        LOFT, reach=ShiftReach(up=0, down=0, side=0), near_mm=4500, far_mm=4500, solids=(), slack_mm=1.0
+    )
     assert possible(fixed, 2362.5, 1399.5, 4500.5)
     assert not possible(fixed, 2362, 1402, 4500)
     ((_, a), (_, b), *_) = section(fixed, "side", 2362.5)[0]

@@ -13,13 +13,27 @@ from gantline.core.height.solve import largest_fitting, solve_height
 from gantline.core.size.picture import Border, Picture, Screen
 
 
-def place(width: float = 3000, height: float = 1300, *, ceiling: Profile, gap: float = 150, low: float = 400) -> Place:
-    screen = Screen(picture=Picture(width_mm=width, height_mm=height), border=Border(side_mm=60, top_mm=60, bottom_mm=60))
-    return Place(screen=screen, centre_x_mm=2400, ceiling=ceiling, ceiling_gap_mm=gap, lift_on_mm=15, lowest_edge_mm=low)
+def place(
+    width: float = 3000, height: float = 1300, *, ceiling: Profile, gap: float = 150, low: float = 400
+) -> Place:
+    screen = Screen(
+        picture=Picture(width_mm=width, height_mm=height), border=Border(side_mm=60, top_mm=60, bottom_mm=60)
+    )
+    return Place(
+        screen=screen,
+        centre_x_mm=2400,
+        ceiling=ceiling,
+        ceiling_gap_mm=gap,
+        lift_on_mm=15,
+        lowest_edge_mm=low,
+    )
 
 
 ceilings = st.lists(
-    st.tuples(st.integers(0, 4800), st.floats(2100, 2900)), min_size=1, max_size=5, unique_by=lambda one: one[0]
+    st.tuples(st.integers(0, 4800), st.floats(2100, 2900)),
+    min_size=1,
+    max_size=5,
+    unique_by=lambda one: one[0],
 ).map(lambda readings: Profile(tuple((float(x), y) for x, y in readings)))
 
 
@@ -29,10 +43,14 @@ def test_the_interval_equals_a_scan_of_every_millimetre(
 ) -> None:
     room = place(width, height, ceiling=ceiling, gap=gap, low=low)
     solved = solve_height(upper_bounds(room), lower_bounds(room), 0.0)
-    xs = [room.left_mm + (room.right_mm - room.left_mm) * k / 400 for k in range(401)] + [x for x, _ in ceiling.readings]
+    xs = [room.left_mm + (room.right_mm - room.left_mm) * k / 400 for k in range(401)] + [
+        x for x, _ in ceiling.readings
+    ]
     over = [ceiling.at(x) for x in xs if room.left_mm <= x <= room.right_mm]
     clear = max(gap, 15.0)
-    fits = [top for top in range(3000) if top + clear <= min(over) and top - room.screen.overall_height_mm >= low]
+    fits = [
+        top for top in range(3000) if top + clear <= min(over) and top - room.screen.overall_height_mm >= low
+    ]
     if not fits:
         assert solved.high.y_top_mm - solved.low.y_top_mm < 1.0 + 1e-6
     else:
@@ -83,7 +101,9 @@ def test_a_clash_is_measured_and_the_largest_that_fits_just_fits() -> None:
 
 
 @given(st.floats(0, 4500), st.floats(0, 2500), st.floats(20, 1500), st.floats(20, 1500))
-def test_the_frame_covers_a_fitting_exactly_when_their_rectangles_overlap(x: float, y: float, wide: float, high: float) -> None:
+def test_the_frame_covers_a_fitting_exactly_when_their_rectangles_overlap(
+    x: float, y: float, wide: float, high: float
+) -> None:
     from shapely import box
 
     room = place(ceiling=Profile(((0.0, 2500.0),)))

@@ -57,7 +57,9 @@ def test_known_angles_of_one_seat() -> None:
         width_for_angle_mm(180.0, 1000, 0)
 
 
-eyes = st.lists(st.builds(Eye, distance_mm=st.floats(1500, 9000), eye_mm=st.floats(800, 2500)), min_size=2, max_size=6)
+eyes = st.lists(
+    st.builds(Eye, distance_mm=st.floats(1500, 9000), eye_mm=st.floats(800, 2500)), min_size=2, max_size=6
+)
 
 
 @given(eyes, st.floats(60, 200))
@@ -76,11 +78,22 @@ def test_the_lowest_bottom_just_clears_every_head_in_front(found: list[Eye], cle
     assert many.tolist() == [pytest.approx(min(own), abs=1e-6), math.inf]
 
 
-@given(st.lists(st.tuples(st.floats(900, 1300), st.sampled_from([0.0, 150.0])), min_size=2, max_size=5), st.floats(300, 1500))
-def test_platforms_worked_from_the_front_let_every_row_see(seated: list[tuple[float, float]], bottom: float) -> None:
-    rows = [Seated(distance_mm=2500.0 + 1000.0 * k, seated_mm=eye, platform_mm=on) for k, (eye, on) in enumerate(seated)]
+@given(
+    st.lists(st.tuples(st.floats(900, 1300), st.sampled_from([0.0, 150.0])), min_size=2, max_size=5),
+    st.floats(300, 1500),
+)
+def test_platforms_worked_from_the_front_let_every_row_see(
+    seated: list[tuple[float, float]], bottom: float
+) -> None:
+    rows = [
+        Seated(distance_mm=2500.0 + 1000.0 * k, seated_mm=eye, platform_mm=on)
+        for k, (eye, on) in enumerate(seated)
+    ]
     raised = platforms_mm(rows, bottom, clear_mm=115, step_mm=10)
-    placed = [Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + on) for one, on in zip(rows, raised, strict=True)]
+    placed = [
+        Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + on)
+        for one, on in zip(rows, raised, strict=True)
+    ]
     assert raised[0] == rows[0].platform_mm
     for k, rear in enumerate(placed):
         needed = max((eye_needed_mm(rear, front, bottom, clear_mm=115) for front in placed[:k]), default=0.0)
@@ -92,7 +105,9 @@ def test_platforms_worked_from_the_front_let_every_row_see(seated: list[tuple[fl
 def test_content_shapes_on_a_scope_screen() -> None:
     screen = Picture(width_mm=2390, height_mm=1000)
     wide = shown(screen, Fraction(16, 9))
-    assert (wide.picture.width_mm, wide.side_mm, wide.top_bottom_mm) == pytest.approx((1777.78, 306.11, 0), abs=0.01)
+    assert (wide.picture.width_mm, wide.side_mm, wide.top_bottom_mm) == pytest.approx(
+        (1777.78, 306.11, 0), abs=0.01
+    )
     panel = side_panel(screen, wide, 12)
     assert panel is not None
     assert (panel.width_mm, panel.height_mm) == pytest.approx((318.11, 1024), abs=0.01)

@@ -52,12 +52,18 @@ def test_the_tidy_sizes_around_113_inches_on_the_eighth() -> None:
     assert inches[:2] == [pytest.approx((98.0, 55.125)), pytest.approx((100.0, 56.25))]
     assert [one.exact for one in found[:3]] == [True, True, False]
     off = next(
-        one for one in found if one.width_mm == pytest.approx(98.5 * INCH) and one.height_mm == pytest.approx(55.375 * INCH)
+        one
+        for one in found
+        if one.width_mm == pytest.approx(98.5 * INCH) and one.height_mm == pytest.approx(55.375 * INCH)
     )
     assert abs(off.aspect_error) == pytest.approx(0.0006, abs=5e-5)
 
 
-@given(diagonals, aspects, st.sampled_from([Fraction(127, 80), EIGHTH, Fraction(127, 20), Fraction(1), Fraction(5)]))
+@given(
+    diagonals,
+    aspects,
+    st.sampled_from([Fraction(127, 80), EIGHTH, Fraction(127, 20), Fraction(1), Fraction(5)]),
+)
 def test_every_tidy_size_is_on_the_grid_in_the_span_and_nearly_in_ratio(
     diagonal: float, aspect: Fraction, grid: Fraction
 ) -> None:
@@ -81,7 +87,9 @@ def test_every_tidy_size_is_on_the_grid_in_the_span_and_nearly_in_ratio(
 
 
 def test_a_border_grows_the_frame_and_never_the_diagonal() -> None:
-    screen = Screen(picture=Picture(width_mm=3000, height_mm=1600), border=Border(side_mm=60, top_mm=60, bottom_mm=90))
+    screen = Screen(
+        picture=Picture(width_mm=3000, height_mm=1600), border=Border(side_mm=60, top_mm=60, bottom_mm=90)
+    )
     assert (screen.overall_width_mm, screen.overall_height_mm) == (3120, 1750)
     assert screen.picture.diagonal_mm == pytest.approx(3400)
 

@@ -19,7 +19,9 @@ def ordered(
 ) -> tuple[tuple[TensionPoint, ...], tuple[TensionStep, ...]]:
     first = 200.0 if HOLDS[hold].filled else None
     spacing = {Hold.STAPLE: 35.0, Hold.SPRING: 120.0}.get(hold, 175.0)
-    points = spread(Layout(width_mm=width, height_mm=height, spacing_mm=spacing, inset_mm=50, first_pass_mm=first))
+    points = spread(
+        Layout(width_mm=width, height_mm=height, spacing_mm=spacing, inset_mm=50, first_pass_mm=first)
+    )
     frame = Frame(width_mm=width, height_mm=height, corner_stop_mm=150, **more)  # type: ignore[arg-type]
     return points, tension_order(points, frame, hold, school)
 
@@ -75,7 +77,9 @@ def test_staples_begin_at_the_middles_and_leave_the_corners_to_the_last_of_the_f
     parts = list(dict.fromkeys(step.part for step in steps))
     assert parts == ["Middles", "Outward", "Corners", "Fill"]
     reading = {
-        point.number: min(point.reading_mm, (3300 if point.side in ("top", "bottom") else 1400) - point.reading_mm)
+        point.number: min(
+            point.reading_mm, (3300 if point.side in ("top", "bottom") else 1400) - point.reading_mm
+        )
         for point in points
     }
     corner = {n for step in steps if step.part == "Corners" for n in step.points}
@@ -96,7 +100,9 @@ def test_lacing_is_threaded_loosely_all_round_before_it_is_tightened() -> None:
 
 
 @given(sides, sides)
-def test_points_are_mirrored_about_both_middles_and_run_clockwise_from_the_back(width: float, height: float) -> None:
+def test_points_are_mirrored_about_both_middles_and_run_clockwise_from_the_back(
+    width: float, height: float
+) -> None:
     points = spread(Layout(width_mm=width, height_mm=height, spacing_mm=130, inset_mm=45))
     tops = [p.u_mm for p in points if p.side == "top"]
     lefts = [p.v_mm for p in points if p.side == "left"]

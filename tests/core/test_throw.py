@@ -19,7 +19,9 @@ HD = Fraction(16, 9)
     ("inches", "aspect", "low", "high", "near", "far"),
     [(113, HD, 1.35, 2.20, 3377, 5504), (138, Fraction(239, 100), 1.30, 2.10, 4204, 6791)],
 )
-def test_windows_of_known_screens(inches: float, aspect: Fraction, low: float, high: float, near: float, far: float) -> None:
+def test_windows_of_known_screens(
+    inches: float, aspect: Fraction, low: float, high: float, near: float, far: float
+) -> None:
     panel = panel_image(picture_from(Lead.DIAGONAL, inches * 25.4, aspect), HD)
     window = throw_window(Lens(ratio_low=low, ratio_high=high), panel, margin=0.03)
     assert (window.near_mm, window.far_mm) == pytest.approx((near, far), abs=1.0)
@@ -46,7 +48,9 @@ def test_the_shortfall_says_which_way_and_a_fixed_lens_has_no_margin() -> None:
 def test_a_diamond_leaves_less_height_the_more_it_goes_sideways() -> None:
     reach = ShiftReach(up=0.6, down=0.6, side=0.24, shape=ReachShape.DIAMOND)
     panel = PanelImage(3000, 1500)
-    need = shift_need(picture_x_mm=2000, picture_y_mm=1200, lens_x_mm=2360, lens_y_mm=1900, panel=panel, reach=reach)
+    need = shift_need(
+        picture_x_mm=2000, picture_y_mm=1200, lens_x_mm=2360, lens_y_mm=1900, panel=panel, reach=reach
+    )
     # sideways -360/3000 = -0.12, half of the reach, so half of 0.6 is left; -700/1500 = -0.467 needed
     assert (need.horizontal, need.vertical_left) == pytest.approx((-0.12, 0.30))
     assert need.excess_vertical == pytest.approx(-(700 / 1500 - 0.30))
@@ -72,7 +76,9 @@ def test_a_lens_is_in_its_region_exactly_when_its_shift_reaches(
 
     panel, reach = PanelImage(2000, 1125), ShiftReach(up=up, down=down, side=side, shape=shape)
     region = Polygon(lens_region(picture_x_mm=0, picture_y_mm=0, panel=panel, reach=reach, offset=offset))
-    need = shift_need(picture_x_mm=0, picture_y_mm=0, lens_x_mm=dx, lens_y_mm=dy, panel=panel, reach=reach, offset=offset)
+    need = shift_need(
+        picture_x_mm=0, picture_y_mm=0, lens_x_mm=dx, lens_y_mm=dy, panel=panel, reach=reach, offset=offset
+    )
     assume(region.area > 0)  # a reach in one direction only is a line: a polygon has no inside to ask for
     if region.exterior.distance(Point(dx, dy)) > 1e-3:
         assert region.contains(Point(dx, dy)) == need.reached

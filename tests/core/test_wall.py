@@ -20,14 +20,21 @@ def rule(play: float = 4 * INCH) -> BracketRule:
 
 def test_the_studs_of_a_known_wall() -> None:
     # studs every 16 in from 6 5/16; a 132 in frame about 93 in wishes 88: 54 5/16 and 134 5/16, 80 apart
-    studs = StudLattice(first_mm=6.3125 * INCH, spacing_mm=16 * INCH, stud_mm=38, wall_mm=186 * INCH).centres_mm
+    studs = StudLattice(
+        first_mm=6.3125 * INCH, spacing_mm=16 * INCH, stud_mm=38, wall_mm=186 * INCH
+    ).centres_mm
     choice = place_on_studs(rule(), 93 * INCH, studs)
     assert choice.best is not None
     assert (choice.best.left_mm / INCH, choice.best.right_mm / INCH) == pytest.approx((54.3125, 134.3125))
     assert choice.best.offset_mm / INCH == pytest.approx(1.3125)
 
 
-@given(st.floats(0, 600), st.sampled_from([400.0, 406.4, 450.0, 600.0, 609.6]), st.floats(1500, 3500), st.floats(0, 200))
+@given(
+    st.floats(0, 600),
+    st.sampled_from([400.0, 406.4, 450.0, 600.0, 609.6]),
+    st.floats(1500, 3500),
+    st.floats(0, 200),
+)
 def test_no_other_pair_serves_better_and_a_miss_names_a_move_that_helps(
     first: float, spacing: float, centre: float, play: float
 ) -> None:
@@ -37,7 +44,12 @@ def test_no_other_pair_serves_better_and_a_miss_names_a_move_that_helps(
 
     def serves(a: float, b: float, about: float) -> bool:
         even = abs((a + b) / 2 - about) <= max(play, 1.0) + 1e-6
-        return even and about - a >= 480 - 1e-6 and b - about >= 480 - 1e-6 and max(about - a, b - about) <= 1140 + 1e-6
+        return (
+            even
+            and about - a >= 480 - 1e-6
+            and b - about >= 480 - 1e-6
+            and max(about - a, b - about) <= 1140 + 1e-6
+        )
 
     serving = [(a, b) for a in studs for b in studs if a < b and serves(a, b, centre)]
     if choice.best is None:
@@ -53,30 +65,52 @@ def test_no_other_pair_serves_better_and_a_miss_names_a_move_that_helps(
 
 def test_four_holes_hang_below_the_top_by_the_drop() -> None:
     four = holes(
-        BracketPair(left_mm=1000, right_mm=3000, offset_mm=0), top_mm=2200, frame_height_mm=1400, drop_mm=30, row_offset_mm=60
+        BracketPair(left_mm=1000, right_mm=3000, offset_mm=0),
+        top_mm=2200,
+        frame_height_mm=1400,
+        drop_mm=30,
+        row_offset_mm=60,
     )
     assert [(one.key, one.x_mm, one.y_mm) for one in four] == [
         ("upper-left", 1000, 2170), ("upper-right", 3000, 2170), ("lower-left", 1000, 830), ("lower-right", 3000, 830),
     ]  # fmt: skip
     check = reverse_check(four)
-    assert (check.across_mm, check.down_mm, check.diagonal_mm) == (2000, 1340, pytest.approx(2407.405, abs=1e-3))
+    assert (check.across_mm, check.down_mm, check.diagonal_mm) == (
+        2000,
+        1340,
+        pytest.approx(2407.405, abs=1e-3),
+    )
     with pytest.raises(OutOfRange):
-        holes(BracketPair(left_mm=0, right_mm=1, offset_mm=0), top_mm=100, frame_height_mm=50, drop_mm=5, row_offset_mm=60)
+        holes(
+            BracketPair(left_mm=0, right_mm=1, offset_mm=0),
+            top_mm=100,
+            frame_height_mm=50,
+            drop_mm=5,
+            row_offset_mm=60,
+        )
 
 
 @given(st.floats(500, 2400), st.floats(300, 4500), st.floats(-20, 20), st.sampled_from([8, 16, 32]))
-def test_marks_from_two_datums_agree_to_the_rounding(y: float, x: float, tilt: float, denominator: int) -> None:
+def test_marks_from_two_datums_agree_to_the_rounding(
+    y: float, x: float, tilt: float, denominator: int
+) -> None:
     floor, ceiling = Profile(((0.0, 0.0), (4800.0, tilt))), Profile(((0.0, 2440.0), (4800.0, 2440.0 - tilt)))
-    hole = holes(BracketPair(left_mm=x, right_mm=x + 1, offset_mm=0), top_mm=y, frame_height_mm=200, drop_mm=0, row_offset_mm=20)[
-        0
-    ]
+    hole = holes(
+        BracketPair(left_mm=x, right_mm=x + 1, offset_mm=0),
+        top_mm=y,
+        frame_height_mm=200,
+        drop_mm=0,
+        row_offset_mm=20,
+    )[0]
     one = mark(hole, datum_mm=1200, centre_mm=2400, stud_mm=None, floor=floor, ceiling=ceiling)
     units = Units(LengthStyle.INCH_FRACTIONS, denominator)
     step = float(units.grid)
     from_datum = 1200 + read_tape(one.from_datum_mm, units).read_mm
     from_floor = floor.at(x) + read_tape(one.to_floor_mm, units).read_mm
     from_ceiling = ceiling.at(x) - read_tape(one.to_ceiling_mm, units).read_mm
-    assert max(from_datum, from_floor, from_ceiling) - min(from_datum, from_floor, from_ceiling) <= step * (1 + 1e-9)
+    assert max(from_datum, from_floor, from_ceiling) - min(from_datum, from_floor, from_ceiling) <= step * (
+        1 + 1e-9
+    )
 
 
 def test_masonry_takes_the_rule_and_level_tightens_with_a_short_span() -> None:

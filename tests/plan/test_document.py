@@ -27,7 +27,14 @@ def test_a_job_file_goes_out_and_in_again_without_loss(path: object) -> None:
 
 def test_a_text_counts_in_the_jobs_own_unit_and_a_number_in_millimetres() -> None:
     for style, mm in (("mm", 100.0), ("cm", 1000.0), ("in-fraction", 2540.0)):
-        job = read_job({"name": "x", "units": {"style": style}, "size": {"value_mm": "100"}, "survey": {"ceiling_mm": 2440}})
+        job = read_job(
+            {
+                "name": "x",
+                "units": {"style": style},
+                "size": {"value_mm": "100"},
+                "survey": {"ceiling_mm": 2440},
+            }
+        )
         assert (job.size.value_mm, job.survey.ceiling_mm) == (mm, 2440.0)
 
 
@@ -51,7 +58,9 @@ def test_a_text_counts_in_the_jobs_own_unit_and_a_number_in_millimetres() -> Non
         ("/survey/ceiling_readings/7", 1.0, "No field has this name"),
     ],
 )
-def test_a_wrong_value_is_refused_with_its_field_and_what_would_be_right(pointer: str, value: object, said: str) -> None:
+def test_a_wrong_value_is_refused_with_its_field_and_what_would_be_right(
+    pointer: str, value: object, said: str
+) -> None:
     job = demo_job("parish-hall")
     problems = refused(lambda: apply(job, [Edit.model_construct(pointer=pointer, value=value, known=None)]))
     assert said.lower() in problems[pointer].lower()
@@ -67,7 +76,9 @@ def test_edits_are_all_or_none() -> None:
 
 def test_lists_grow_shrink_and_refuse_two_readings_at_one_place() -> None:
     job = demo_job("parish-hall")
-    longer = apply(job, [Edit(pointer="/survey/floor_readings/-", value={"x_mm": "3 m", "down_mm": "150,5 cm"})])
+    longer = apply(
+        job, [Edit(pointer="/survey/floor_readings/-", value={"x_mm": "3 m", "down_mm": "150,5 cm"})]
+    )
     assert (longer.survey.floor_readings[-1].x_mm, longer.survey.floor_readings[-1].down_mm) == (3000, 1505)
     assert apply(longer, [Edit(pointer="/survey/floor_readings/2", value=None)]) == job
     twice = Edit(pointer="/survey/floor_readings/-", value={"x_mm": 0, "down_mm": 9})
@@ -107,12 +118,18 @@ def test_any_json_is_a_job_or_a_named_refusal(data: dict[str, object]) -> None:
 
 def test_a_record_is_copied_into_the_job_and_keeps_fields_of_its_own() -> None:
     body = read_record(
-        RecordKind.PROJECTOR, {"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5, "shift_of": "whole", "lamp": "new"}
+        RecordKind.PROJECTOR,
+        {"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5, "shift_of": "whole", "lamp": "new"},
     )
     assert body["lamp"] == "new"
     job = apply(demo_job("mill-loft"), edits_from(RecordKind.PROJECTOR, "Wren", body))
     assert (job.throw.name, job.throw.ratio_high, job.throw.shift_up) == ("Wren", 1.9, 0.5)
-    assert "wide end" in str(refused(lambda: read_record(RecordKind.PROJECTOR, {"ratio_low": 3, "ratio_high": 2})))
+    assert "wide end" in str(
+        refused(lambda: read_record(RecordKind.PROJECTOR, {"ratio_low": 3, "ratio_high": 2}))
+    )
     for kind, records in json.loads((DEMO / "stores.json").read_text()).items():
         for record in records:
-            apply(job, edits_from(RecordKind(kind), record["name"], read_record(RecordKind(kind), record["body"])))
+            apply(
+                job,
+                edits_from(RecordKind(kind), record["name"], read_record(RecordKind(kind), record["body"])),
+            )

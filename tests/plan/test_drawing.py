@@ -34,7 +34,9 @@ def test_the_back_shows_the_walls_holes_mirrored() -> None:
     frame = made.scene.frame
     assert len(front) == 4
     for key, (x, y) in front.items():
-        assert back[key.replace("hole", "bracket")] == pytest.approx((frame.right_mm - x, y - frame.bottom_mm))
+        assert back[key.replace("hole", "bracket")] == pytest.approx(
+            (frame.right_mm - x, y - frame.bottom_mm)
+        )
 
 
 def test_the_frame_can_be_dragged_within_its_interval_and_each_stop_has_a_name() -> None:
@@ -51,8 +53,13 @@ def test_the_frame_can_be_dragged_within_its_interval_and_each_stop_has_a_name()
     )
 
 
-@given(st.floats(0, 12_000), st.sampled_from([Units(style, fraction) for style in LengthStyle for fraction in (8, 16, 32)]))
-def test_the_mark_sits_on_a_tick_of_the_tape_and_the_numerals_on_whole_units(length_mm: float, units: Units) -> None:
+@given(
+    st.floats(0, 12_000),
+    st.sampled_from([Units(style, fraction) for style in LengthStyle for fraction in (8, 16, 32)]),
+)
+def test_the_mark_sits_on_a_tick_of_the_tape_and_the_numerals_on_whole_units(
+    length_mm: float, units: Units
+) -> None:
     piece = window("x", "x", "left wall end", length_mm, units)
     assert piece.start_mm <= piece.read_mm <= piece.end_mm
     unit = 10.0 if units.unit_mm in (1.0, 10.0) else 25.4

@@ -45,7 +45,9 @@ def test_every_handle_holds_what_its_pointers_hold_so_a_drag_starts_where_it_is(
         for mark in face.marks:
             if isinstance(mark, Handle) and mark.layer == "survey":
                 still = [
-                    Edit(pointer=p, value=v) for p, v in zip((mark.x_pointer, mark.y_pointer), mark.origin, strict=True) if p
+                    Edit(pointer=p, value=v)
+                    for p, v in zip((mark.x_pointer, mark.y_pointer), mark.origin, strict=True)
+                    if p
                 ]
                 assert apply(job, still) == job, mark.key
 
@@ -105,7 +107,11 @@ def test_masks_leave_the_picture_of_a_shape_free_and_fill_the_rest() -> None:
         (x0, y0), (x1, y1) = one.points[0], one.points[2]
         return (x1 - x0) * (y1 - y0)
 
-    masks = [one for key, one in marks.items() if key.startswith("mask-0-") and isinstance(one, Area) and one.role == "mask"]
+    masks = [
+        one
+        for key, one in marks.items()
+        if key.startswith("mask-0-") and isinstance(one, Area) and one.role == "mask"
+    ]
     assert len(masks) == 2
     assert area(edge) + sum(area(one) for one in masks) == pytest.approx(area(picture))
     assert made.plan.shapes[0].area == f"{100 * area(edge) / area(picture):.0f} %"

@@ -21,7 +21,10 @@ from tests.conftest import demo_job
 
 
 def changed(name: str, **fields: Any) -> Job:
-    return apply(demo_job(name), [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()])
+    return apply(
+        demo_job(name),
+        [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()],
+    )
 
 
 def edit(pointer: str, value: Any) -> Edit:
@@ -45,7 +48,9 @@ def test_five_starting_points_lead_to_the_same_screen() -> None:
         {"size__lead": "angle", "size__angle_deg": angle},
         {"size__lead": "measured", "size__value_mm": width},
         {"size__lead": "width", "size__value_mm": width},
-        {"size__lead": "throw"},  # fixed lens, placed within a millimetre of its window: 4 mm of width for 1 mm at R 0.25
+        {
+            "size__lead": "throw"
+        },  # fixed lens, placed within a millimetre of its window: 4 mm of width for 1 mm at R 0.25
     )
     for start in starts:
         found = plan(changed("narrow-lounge", size__tidy=None, **start)).sized.screen.picture.width_mm
@@ -66,7 +71,9 @@ def test_five_starting_points_lead_to_the_same_screen() -> None:
         ("mill-loft", {"survey__seats/1/from_wall_mm": 320}, "seats-outside-guidance", "at most 60"),
     ],
 )  # fmt: skip
-def test_what_does_not_go_together_is_stopped_with_its_reason(name: str, fields: dict[str, Any], code: str, said: str) -> None:
+def test_what_does_not_go_together_is_stopped_with_its_reason(
+    name: str, fields: dict[str, Any], code: str, said: str
+) -> None:
     found = findings(changed(name, **fields))
     assert code in found
     assert said in found[code].text
@@ -75,7 +82,13 @@ def test_what_does_not_go_together_is_stopped_with_its_reason(name: str, fields:
 def test_studs_in_a_no_drill_band_are_not_used() -> None:
     before = plan(demo_job("mill-loft")).scene.drilling
     assert before is not None
-    outlet = {"kind": "outlet", "x_mm": before.pair.left_mm - 40, "y_mm": 200, "width_mm": 80, "height_mm": 80}
+    outlet = {
+        "kind": "outlet",
+        "x_mm": before.pair.left_mm - 40,
+        "y_mm": 200,
+        "width_mm": 80,
+        "height_mm": 80,
+    }
     after = plan(changed("mill-loft", survey__fittings=[outlet])).scene.drilling
     assert after is not None
     assert after.pair.left_mm != before.pair.left_mm
@@ -83,7 +96,10 @@ def test_studs_in_a_no_drill_band_are_not_used() -> None:
 
 def test_the_row_behind_gets_the_platform_that_clears_the_row_in_front() -> None:
     low = changed(
-        "mill-loft", **{f"survey__seats/{k}/platform_mm": 0 for k in (3, 4, 5)}, height__wish="frame-bottom", height__wish_mm=640
+        "mill-loft",
+        **{f"survey__seats/{k}/platform_mm": 0 for k in (3, 4, 5)},
+        height__wish="frame-bottom",
+        height__wish_mm=640,
     )
     clash = findings(low)["height-clash"]  # nothing but a platform helps under this ceiling
     cure = next(one for one in clash.cures if one.text.startswith("Platforms: "))
@@ -103,7 +119,9 @@ def test_the_size_table_says_which_to_take_and_why_not_the_next_larger() -> None
     assert "end of its zoom" in table.rows[at + 1].verdict
     for row in table.rows:  # a candidate taken gives just what its row said
         made = (
-            plan(changed("mill-loft", **{one.pointer.lstrip("/"): one.value for one in row.changes})) if not row.chosen else None
+            plan(changed("mill-loft", **{one.pointer.lstrip("/"): one.value for one in row.changes}))
+            if not row.chosen
+            else None
         )
         if made:
             assert made.plan.size_text == row.size
@@ -169,7 +187,9 @@ def test_everything_that_can_be_added_is_a_valid_edit_and_shows_on_the_board() -
     for addition in plan(job).plan.additions:
         more = apply(job, [edit(one.pointer, one.value) for one in addition.changes])
         assert len(getattr(more.survey, addition.into)) == len(getattr(job.survey, addition.into)) + 1
-        assert draw(more, plan(more)).top.marks != draw(job, plan(job)).top.marks or addition.into == "fittings"
+        assert (
+            draw(more, plan(more)).top.marks != draw(job, plan(job)).top.marks or addition.into == "fittings"
+        )
 
 
 def test_the_best_floor_for_a_viewing_angle_lies_between_too_near_and_too_far_and_follows_the_shop() -> None:

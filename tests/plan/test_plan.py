@@ -29,14 +29,22 @@ def with_changes(job: Job, changes: tuple[Change, ...]) -> Job:
 
 
 def test_of_the_sample_jobs_only_the_basement_den_is_stopped_and_by_its_ceiling() -> None:
-    stops = {name: [f.code for f in plan(demo_job(name)).plan.findings if f.severity == "stop"] for name in JOBS}
-    assert stops == {"mill-loft": [], "narrow-lounge": [], "parish-hall": [], "basement-den": ["height-clash"]}
+    stops = {
+        name: [f.code for f in plan(demo_job(name)).plan.findings if f.severity == "stop"] for name in JOBS
+    }
+    assert stops == {
+        "mill-loft": [],
+        "narrow-lounge": [],
+        "parish-hall": [],
+        "basement-den": ["height-clash"],
+    }
 
 
 def test_the_mill_loft_comes_out_as_worked_by_hand() -> None:
     made = figures(plan(demo_job("mill-loft")).plan)
     texts = {
-        key: made[key].text for key in ("overall_width", "overall_height", "frame_top", "hole_left", "hole_right", "upper_row")
+        key: made[key].text
+        for key in ("overall_width", "overall_height", "frame_top", "hole_left", "hole_right", "upper_row")
     }
     # eye 46 + 2/3 of 53 1/4 + 2 3/8 = 83 7/8; less drop 1 1/2 and datum 48 leaves 34 3/8
     assert texts == {
@@ -108,7 +116,11 @@ def test_every_cure_of_a_stop_ends_that_stop(job: Job) -> None:
         for cure in finding.cures if finding.severity == "stop" else ():
             if not cure.changes:
                 continue
-            after = {one.code: one for one in plan(with_changes(job, cure.changes)).plan.findings if one.severity == "stop"}
+            after = {
+                one.code: one
+                for one in plan(with_changes(job, cure.changes)).plan.findings
+                if one.severity == "stop"
+            }
             other_axis = finding.code == "shift-out-of-reach" and len(finding.cures) > 1
             if finding.code in after and not other_axis:
                 # what is left may only be the tape's own rounding
@@ -128,7 +140,8 @@ def test_switching_units_changes_every_text_and_no_value() -> None:
 
 def test_what_rests_on_an_assumption_says_so_until_it_is_measured() -> None:
     job = apply(
-        demo_job("narrow-lounge"), [Edit(pointer="/wall/drop_mm", value=None), Edit(pointer="/survey/ceiling_mm", value=None)]
+        demo_job("narrow-lounge"),
+        [Edit(pointer="/wall/drop_mm", value=None), Edit(pointer="/survey/ceiling_mm", value=None)],
     )
     made = plan(job).plan
     assert figures(made)["drop"].known == "assumed"

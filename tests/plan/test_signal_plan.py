@@ -17,7 +17,13 @@ def test_the_weakest_link_is_named_and_a_cable_is_held_against_the_run() -> None
     assert not any(row.trouble for row in whole.signal.rows)
 
     plain = {"lines": 2160, "rate_hz": 60, "depth_bits": 8}
-    weak = apply(job, [Edit(pointer=f"{LINKS}/1/carries", value=plain), Edit(pointer=f"{LINKS}/2/good_for_mm", value=5000.0)])
+    weak = apply(
+        job,
+        [
+            Edit(pointer=f"{LINKS}/1/carries", value=plain),
+            Edit(pointer=f"{LINKS}/2/good_for_mm", value=5000.0),
+        ],
+    )
     made = plan(weak).plan
     found = {one.code: one.text for one in made.findings}
     assert found["weak-link"].startswith("The receiver is the weakest link")
@@ -28,6 +34,9 @@ def test_the_weakest_link_is_named_and_a_cable_is_held_against_the_run() -> None
     assert made.signal.arrives == ""  # what is too long carries nothing for sure
     assert [row.weakest for row in made.signal.rows] == [False, True, False, False]
 
-    asked = apply(job, [Edit(pointer=f"{LINKS}/0/carries", value=None), Edit(pointer="/throw/signal/wanted", value=None)])
+    asked = apply(
+        job,
+        [Edit(pointer=f"{LINKS}/0/carries", value=None), Edit(pointer="/throw/signal/wanted", value=None)],
+    )
     codes = {one.code for one in plan(asked).plan.findings}
     assert {"link-unknown", "no-format"} <= codes

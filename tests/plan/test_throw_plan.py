@@ -25,7 +25,10 @@ PROJECTORS = named_records(RecordKind.PROJECTOR)
 
 
 def with_(name: str, **fields: Any) -> Job:
-    return apply(demo_job(name), [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()])
+    return apply(
+        demo_job(name),
+        [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()],
+    )
 
 
 def found(job: Job) -> dict[str, Finding]:
@@ -88,12 +91,16 @@ def test_every_cure_of_a_shadow_clears_it_and_a_walkway_only_warns() -> None:
 
 
 def test_a_turned_body_pays_with_pixels_and_light() -> None:
-    straight = float(str(next(one.value for one in plan(demo_job("mill-loft")).plan.figures if one.key == "flux")))
+    straight = float(
+        str(next(one.value for one in plan(demo_job("mill-loft")).plan.figures if one.key == "flux"))
+    )
     tilted = plan(with_("mill-loft", throw__pitch_deg=-4.0, throw__yaw_deg=2.0))
     finding = next(one for one in tilted.plan.findings if one.code == "turned")
     assert 0.5 < finding.numbers["kept"] < 1.0
     flux = float(str(next(one.value for one in tilted.plan.figures if one.key == "flux")))
-    assert flux / straight == pytest.approx(finding.numbers["kept"], rel=0.12)  # the zoom differs a little as well
+    assert flux / straight == pytest.approx(
+        finding.numbers["kept"], rel=0.12
+    )  # the zoom differs a little as well
     front = draw(with_("mill-loft", throw__pitch_deg=-4.0), tilted).front.marks
     assert len(areas(front, "quad")) == len(areas(front, "kept")) == 1
     assert "turned-not-covered" in found(with_("mill-loft", throw__yaw_deg=28.0))
@@ -116,18 +123,28 @@ def test_a_sideways_lens_without_reach_is_offered_the_size_the_move_and_the_tilt
     assert [one.text.split()[0] for one in near.cures] == ["Lens", "A", "Another"]
     smaller = taken(with_("mill-loft", throw__lens_from_wall_mm=4000.0), near, 1)
     assert "lens-outside-window" not in found(smaller)
-    assert plan(smaller).sized.screen.picture.diagonal_mm < plan(demo_job("mill-loft")).sized.screen.picture.diagonal_mm
+    assert (
+        plan(smaller).sized.screen.picture.diagonal_mm
+        < plan(demo_job("mill-loft")).sized.screen.picture.diagonal_mm
+    )
 
 
 @given(st.floats(-600, 600), st.floats(-700, 300), st.floats(-900, 2500))
 def test_the_station_agrees_with_the_region_it_draws(dx: float, dy: float, dz: float) -> None:
-    job = with_("parish-hall", throw__lens_x_mm=3300 + dx, throw__lens_y_mm=3620 + dy, throw__lens_from_wall_mm=8200 + dz)
+    job = with_(
+        "parish-hall",
+        throw__lens_x_mm=3300 + dx,
+        throw__lens_y_mm=3620 + dy,
+        throw__lens_from_wall_mm=8200 + dz,
+    )
     made = plan(job)
     beam = made.scene.beam
     if beam is None or beam.wanted is None:
         assert "height-clash" in found(job)
         return
-    inside = bool(possible(beam.wanted, beam.lens_x_mm, beam.lens_y_mm, beam.distance_mm + made.scene.fabric_z_mm))
+    inside = bool(
+        possible(beam.wanted, beam.lens_x_mm, beam.lens_y_mm, beam.distance_mm + made.scene.fabric_z_mm)
+    )
     assert inside == beam.fits
     for face in (draw(job, made).side, draw(job, made).top):
         assert bool(areas(face.marks, "window")) or not inside
@@ -155,7 +172,14 @@ def test_every_projector_says_whether_it_fits_and_goes_where_it_could_be() -> No
         assert table.rows[0].fits
         assert next(row for row in table.rows if row.chosen).fits
         for row in table.rows:
-            alone = plan(apply(job, edits_from(RecordKind.PROJECTOR, *next(one[1:] for one in PROJECTORS if one[0] == row.key))))
+            alone = plan(
+                apply(
+                    job,
+                    edits_from(
+                        RecordKind.PROJECTOR, *next(one[1:] for one in PROJECTORS if one[0] == row.key)
+                    ),
+                )
+            )
             assert row.fits == (not [one for one in alone.plan.findings if one.severity == "stop"])
             if row.changes:
                 there = plan(apply(job, [Edit(pointer=one.pointer, value=one.value) for one in row.changes]))
@@ -170,7 +194,9 @@ def test_every_projector_says_whether_it_fits_and_goes_where_it_could_be() -> No
 
 
 def test_a_zone_holds_every_offered_place_and_leads_the_lens_into_it() -> None:
-    job = with_("mill-loft", throw__zone__z_low_mm=5200.0, throw__zone__z_high_mm=5600.0, throw__zone__y_low_mm=1900.0)
+    job = with_(
+        "mill-loft", throw__zone__z_low_mm=5200.0, throw__zone__z_high_mm=5600.0, throw__zone__y_low_mm=1900.0
+    )
     outside = found(job)["outside-zone"]
     assert "back" in outside.text
     inside = apply(job, [Edit(pointer=one.pointer, value=one.value) for one in outside.cures[0].changes])
@@ -192,7 +218,9 @@ def test_sizes_from_a_place_are_filled_at_both_ends_and_no_further() -> None:
     low, high = (float(part.split("\u00a0")[0].split()[0]) for part in row.sizes.split(" to "))
     for diagonal, fits in ((low + 2, True), (low - 30, False), (high - 2, True), (high + 30, False)):
         size = {"lead": "diagonal", "value_mm": diagonal, "tidy": None}
-        beam = plan(apply(job, [Edit(pointer=f"/size/{key}", value=value) for key, value in size.items()])).scene.beam
+        beam = plan(
+            apply(job, [Edit(pointer=f"/size/{key}", value=value) for key, value in size.items()])
+        ).scene.beam
         assert beam is not None
         assert (beam.window.shortfall_mm(beam.distance_mm) == 0.0) == fits
 
@@ -208,7 +236,9 @@ def test_sizes_from_a_place_are_filled_at_both_ends_and_no_further() -> None:
         ({"width_mm": -3}, "/width_mm", "more than"),
     ],
 )  # fmt: skip
-def test_a_bad_projector_record_is_refused_by_its_field_in_both_file_forms(body: dict[str, Any], field: str, says: str) -> None:
+def test_a_bad_projector_record_is_refused_by_its_field_in_both_file_forms(
+    body: dict[str, Any], field: str, says: str
+) -> None:
     with pytest.raises(BadDocument) as direct:
         read_record(RecordKind.PROJECTOR, body)
     assert field in [one.pointer for one in direct.value.problems]
@@ -239,7 +269,9 @@ def test_half_height_shift_and_a_throw_table_become_what_the_model_wants() -> No
     assert (job.throw.shift_up, job.throw.shift_side) == (0.5, 0.23)
     assert job.throw.distance_offset_mm == pytest.approx(55, abs=1)
     assert (job.throw.ratio_low, job.throw.ratio_high) == pytest.approx((1.35, 2.1), abs=0.01)
-    assert plan(job).scene.beam.distance_mm == pytest.approx(plan(demo_job("mill-loft")).scene.beam.distance_mm - 55, abs=1)  # type: ignore[union-attr]
+    assert plan(job).scene.beam.distance_mm == pytest.approx(
+        plan(demo_job("mill-loft")).scene.beam.distance_mm - 55, abs=1
+    )  # type: ignore[union-attr]
 
 
 def test_shapes_by_zoom_name_their_stops_and_draw_their_spill() -> None:

@@ -24,7 +24,9 @@ JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
 def ready(name: str, *edits: Edit, paper: str = "a4") -> Ready:
     job = apply(demo_job(name), list(edits))
     planned = plan(job)
-    return Ready(job=job, planned=planned, drawing=draw(job, planned), stamp="version 3, 2026-11-25", paper=paper)
+    return Ready(
+        job=job, planned=planned, drawing=draw(job, planned), stamp="version 3, 2026-11-25", paper=paper
+    )
 
 
 def words(pdf: bytes) -> tuple[str, PdfReader]:
@@ -32,8 +34,12 @@ def words(pdf: bytes) -> tuple[str, PdfReader]:
     return re.sub(r"\s+", " ", " ".join(page.extract_text() for page in reader.pages)), reader
 
 
-@pytest.mark.parametrize(("name", "paper", "width_pt"), [("mill-loft", "a4", 595.3), ("parish-hall", "letter", 612.0)])
-def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(name: str, paper: str, width_pt: float) -> None:
+@pytest.mark.parametrize(
+    ("name", "paper", "width_pt"), [("mill-loft", "a4", 595.3), ("parish-hall", "letter", 612.0)]
+)
+def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(
+    name: str, paper: str, width_pt: float
+) -> None:
     made = ready(name, paper=paper)
     text, reader = words(SHEETS["wall-sheet"].make(made))
     assert float(reader.pages[0].mediabox.width) == pytest.approx(width_pt, abs=0.5)
@@ -56,7 +62,9 @@ def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(name: 
 
 
 def test_the_sheet_says_what_to_measure_first_and_refuses_marks_where_nothing_fits() -> None:
-    text, _ = words(SHEETS["wall-sheet"].make(ready("narrow-lounge", Edit(pointer="/wall/drop_mm", value=None))))
+    text, _ = words(
+        SHEETS["wall-sheet"].make(ready("narrow-lounge", Edit(pointer="/wall/drop_mm", value=None)))
+    )
     assert "Measure before drilling" in text
     assert "every upper hole moves 1:1 with it" in text
     stopped, _ = words(SHEETS["wall-sheet"].make(ready("basement-den")))
@@ -83,13 +91,23 @@ def test_the_dxf_reads_back_with_frame_and_holes_in_millimetres(name: str) -> No
     frame = next(one for one in space if one.dxf.layer == "FRAME")
     corners = [(x, y) for x, y, *_ in frame.get_points()]
     scene = made.planned.scene
-    assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(scene.frame.right_mm - scene.frame.left_mm)
-    circles = sorted(
-        (one.dxf.center.x, one.dxf.center.y) for one in space if one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES"
+    assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(
+        scene.frame.right_mm - scene.frame.left_mm
     )
-    drilled = sorted((hole.x_mm, hole.y_mm) for hole in scene.drilling.holes) if scene.drilling and scene.possible else []
+    circles = sorted(
+        (one.dxf.center.x, one.dxf.center.y)
+        for one in space
+        if one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES"
+    )
+    drilled = (
+        sorted((hole.x_mm, hole.y_mm) for hole in scene.drilling.holes)
+        if scene.drilling and scene.possible
+        else []
+    )
     assert circles == [pytest.approx(pair) for pair in drilled]
-    assert {"FRAME", "VIEWABLE", "HOLES", "DATUM", "DIMENSIONS"} <= {layer.dxf.name for layer in document.layers}
+    assert {"FRAME", "VIEWABLE", "HOLES", "DATUM", "DIMENSIONS"} <= {
+        layer.dxf.name for layer in document.layers
+    }
     assert not document.audit().has_errors
 
 
@@ -117,7 +135,9 @@ def test_the_drawing_is_well_formed_to_scale_and_names_no_file(name: str) -> Non
             xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+) ", path.get("d", ""))]
             spans["frame" if "frame" in kind else kind] = max(xs) - min(xs)
     scene = made.planned.scene
-    assert spans["frame"] / spans["wall"] == pytest.approx((scene.frame.right_mm - scene.frame.left_mm) / scene.wall_mm, rel=2e-3)
+    assert spans["frame"] / spans["wall"] == pytest.approx(
+        (scene.frame.right_mm - scene.frame.left_mm) / scene.wall_mm, rel=2e-3
+    )
 
 
 def test_text_for_other_programs_is_plain_and_runs_are_short() -> None:
@@ -151,7 +171,9 @@ def test_the_proposal_is_two_pages_with_seats_sizes_and_fabrics_and_their_reason
 
 
 def test_the_order_check_lists_what_an_order_rests_on_and_stops_it() -> None:
-    text, _ = words(SHEETS["order-check"].make(ready("mill-loft", Edit(pointer="/survey/wall_width_mm", value=None))))
+    text, _ = words(
+        SHEETS["order-check"].make(ready("mill-loft", Edit(pointer="/survey/wall_width_mm", value=None)))
+    )
     assert "Measure before ordering" in text
     assert "Wall width" in text
     assert "Do not order yet" not in text
@@ -186,12 +208,19 @@ def test_the_rough_in_gives_ceiling_marks_pole_cable_freedom_and_the_space_to_ke
 
 def test_the_rough_in_of_a_cabinet_top_gives_its_corner_marks_and_what_a_millimetre_does() -> None:
     text, _ = words(SHEETS["rough-in"].make(ready("narrow-lounge")))
-    for said in ("Body on the cabinet, back left corner", "Height for this picture", "1 mm of wall belly", "Pole to cut"):
+    for said in (
+        "Body on the cabinet, back left corner",
+        "Height for this picture",
+        "1 mm of wall belly",
+        "Pole to cut",
+    ):
         assert (said in text) == (said != "Pole to cut"), said
 
 
 def test_the_rough_in_stops_where_the_light_is_blocked_or_no_lens_is_placed() -> None:
-    dark, _ = words(SHEETS["rough-in"].make(ready("parish-hall", Edit(pointer="/survey/boxes/1/y_mm", value=3300))))
+    dark, _ = words(
+        SHEETS["rough-in"].make(ready("parish-hall", Edit(pointer="/survey/boxes/1/y_mm", value=3300)))
+    )
     assert "Run no cable yet" in dark
     assert "The lantern stands in the light" in dark
     none, _ = words(SHEETS["rough-in"].make(ready("mill-loft", Edit(pointer="/throw/lens_y_mm", value=None))))

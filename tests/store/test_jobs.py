@@ -55,7 +55,9 @@ def test_undo_and_redo_walk_the_states_and_a_new_edit_ends_the_redo(sessions: se
         assert [one.number for one in history] == list(range(len(history), 0, -1))  # undoing removes nothing
 
 
-def test_two_people_saving_at_once_the_second_is_told_and_overwrites_nothing(sessions: sessionmaker[Session]) -> None:
+def test_two_people_saving_at_once_the_second_is_told_and_overwrites_nothing(
+    sessions: sessionmaker[Session],
+) -> None:
     with sessions.begin() as session:
         shop, job = start(session, 1)
     with sessions() as first, sessions() as second:
@@ -108,10 +110,14 @@ def test_stored_shifts_learn_that_they_are_shares_of_the_whole(new_database: Cal
     bodies = {"old": shift, "none": shift.replace("0.5", "0.0"), "half": '{"shift_of": "half", ' + shift[1:]}
     with engine.begin() as connection:
         command.downgrade(alembic_config(connection), "0002")
-        shop = connection.execute(text("INSERT INTO shop (id, name) VALUES (gen_random_uuid(), 's') RETURNING id")).scalar()
+        shop = connection.execute(
+            text("INSERT INTO shop (id, name) VALUES (gen_random_uuid(), 's') RETURNING id")
+        ).scalar()
         for key, body in bodies.items():
             connection.execute(text(put), {"shop": shop, "kind": "projector", "key": key, "body": body})
         command.upgrade(alembic_config(connection), "head")
-        found = {row[0]: row[1] for row in connection.execute(text("SELECT key, body->>'shift_of' FROM record"))}
+        found = {
+            row[0]: row[1] for row in connection.execute(text("SELECT key, body->>'shift_of' FROM record"))
+        }
     assert found == {"old": "whole", "none": None, "half": "half"}
     engine.dispose()

@@ -29,7 +29,9 @@ TOKEN = re.compile(
 )
 # one letter per token: n number, f fraction, ' feet, " inches, k metric, - dash
 MIXED = r"n-?f|n|f"
-FEET_INCHES = re.compile(rf"(?P<feet>{MIXED})'(?:-?(?P<inches>{MIXED})\"?)?|(?P<short>n)-(?P<after>n-?f|n)\"?")
+FEET_INCHES = re.compile(
+    rf"(?P<feet>{MIXED})'(?:-?(?P<inches>{MIXED})\"?)?|(?P<short>n)-(?P<after>n-?f|n)\"?"
+)
 INCHES = re.compile(rf'(?P<inches>{MIXED})"')
 METRIC = re.compile(rf"(?P<amount>{MIXED})k")
 BARE = re.compile(rf"(?P<amount>{MIXED})")
@@ -59,7 +61,9 @@ def read_length(text: str, units: Units) -> TypedLength:
     """
     shown = text.strip()[:LONGEST_TEXT]
     if not shown or len(text) > LONGEST_TEXT:
-        raise UnreadableLength("A length is missing here: write 98 1/2, 8' 2 1/2\", 2.5 m or 2500.", typed=shown)
+        raise UnreadableLength(
+            "A length is missing here: write 98 1/2, 8' 2 1/2\", 2.5 m or 2500.", typed=shown
+        )
     negative, body = _sign(shown)
     tokens = _tokens(body, shown)
     mm, understood = _measure(tokens, units, shown)

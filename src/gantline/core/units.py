@@ -80,7 +80,7 @@ class Units:
     @property
     def unit_name(self) -> str:
         """The word for a bare typed number's unit."""
-        return {1.0: "millimetres", 10.0: "centimetres"}.get(self.unit_mm, "inches")
+        return {1.0: "millimeters", 10.0: "centimeters"}.get(self.unit_mm, "inches")
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,9 +126,9 @@ def pair_text(width_mm: float, height_mm: float, units: Units) -> str:
 
 
 def beside_text(offset_mm: float, units: Units) -> str:
-    """How far right (+) or left (-) of a line [mm], as a person says it on the tape's grid; "on it" below half a step."""
+    """How far right (+) or left (-) of a line [mm], as a person says it on the tape's grid; "on the center line" below half a step."""
     if abs(offset_mm) < float(units.grid) / 2.0:
-        return "on it"
+        return "on the center line"
     return f"{length_text(abs(offset_mm), units)} {'right' if offset_mm > 0.0 else 'left'}"
 
 
@@ -136,7 +136,9 @@ def exact_text(length_mm: float, units: Units) -> str:
     """The same length to a tenth of a step finer than a tape shows: for workings, not for marks."""
     if units.unit_mm == INCH_MM:
         return f"{length_mm / INCH_MM:.3f}{NO_BREAK}in".replace("-", "−")
-    return f"{length_mm / units.unit_mm:.{1 if units.unit_mm == 1.0 else 2}f}{NO_BREAK}{units.style}".replace("-", "−")
+    return f"{length_mm / units.unit_mm:.{1 if units.unit_mm == 1.0 else 2}f}{NO_BREAK}{units.style}".replace(
+        "-", "−"
+    )
 
 
 @lru_cache(maxsize=8192)  # a plan writes the same few hundred lengths again at every step of a drag

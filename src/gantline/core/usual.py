@@ -41,4 +41,5 @@ FITTINGS: Mapping[str, UsualSize] = {
     "other": UsualSize(100.0, 100.0, 0.0, 300.0, 0.0),
 }
 SEAT_FROM_WALL_MM = 3300.0
+SEAT_STEP_MM, ROW_MM = 700.0, 1000.0  # seat to seat, row to row
 LAMP_HEIGHT_MM, LAMP_FROM_WALL_MM = 1500.0, 2500.0

@@ -2,22 +2,16 @@
 
 The browser, the PDF and the DXF draw the same marks. A mark carries geometry and a role; each pen
 decides text size, lane distance and line weight for its own scale. `layer` is the station a mark
-belongs to; `moves` names the handle it travels with while that is dragged.
+belongs to, or base, content or lamps; `moves` names the handle it travels with while that is dragged; `of`
+the aspect ratio it belongs to, where one is shown at a time.
 """
 
 from dataclasses import dataclass
 from typing import Literal
 
-from gantline.plan.figures import Change, StationKey
+from gantline.plan.finding import Change
 
 Point = tuple[float, float]
-Role = Literal[
-    "wall", "ceiling", "floor", "back-wall", "stud", "stud-predicted", "joist", "datum", "frame", "frame-clash", "picture", "limit",
-    "eye", "interval", "fitting", "band", "box", "box-cut", "seat", "seat-main", "sight", "window", "hole", "reach", "beam", "lens",
-    "lens-out", "bar", "point", "point-fill", "centre", "bracket", "lamp", "mask", "mask-edge",
-    "light", "shadow", "quad", "kept", "spill", "body", "pole", "plate", "cable", "source", "zone",
-]  # fmt: skip
-Layer = StationKey | Literal["base", "content", "lamps"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -25,10 +19,11 @@ class Area:
     """A closed outline [mm]."""
 
     key: str
-    role: Role
-    layer: Layer
+    role: str
+    layer: str
     points: tuple[Point, ...]
     moves: str | None = None
+    of: str | None = None
     kind: Literal["area"] = "area"
 
 
@@ -37,8 +32,8 @@ class Line:
     """An open polyline [mm]."""
 
     key: str
-    role: Role
-    layer: Layer
+    role: str
+    layer: str
     points: tuple[Point, ...]
     moves: str | None = None
     kind: Literal["line"] = "line"
@@ -49,31 +44,35 @@ class Dot:
     """A place [mm] drawn at a fixed size on any pen: a hole, a tension point, the lens."""
 
     key: str
-    role: Role
-    layer: Layer
+    role: str
+    layer: str
     at: Point
     name: str
     number: int | None = None
+    side: Literal["top", "right", "bottom", "left"] | None = None
     moves: str | None = None
     kind: Literal["dot"] = "dot"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Label:
-    """A text over its place [mm]; `size` large is the one thing the drawing says.
+    """A text at its place [mm]; `size` large is the one thing the drawing says.
 
-    room_mm: width and height of the thing whose middle the place is. The text stands in it where it fits, else over it.
+    room_mm: width and height of the thing whose middle the place is. lift: how far the text's middle stands over
+    its place, in heights of the text; set once, for every pen, where labels are placed.
     """
 
     key: str
-    layer: Layer
+    layer: str
     at: Point
     text: str
     anchor: Literal["start", "middle", "end"] = "middle"
     size: Literal["large", "text", "small"] = "small"
     room_mm: tuple[float, float] | None = None
-    role: Role = "wall"
+    role: str = "wall"
     moves: str | None = None
+    lift: float = 0.0
+    of: str | None = None
     kind: Literal["label"] = "label"
 
 
@@ -84,7 +83,7 @@ class Dimension:
     None takes the typed text."""
 
     key: str
-    layer: Layer
+    layer: str
     axis: Literal["x", "y"]
     a_mm: float
     b_mm: float
@@ -95,6 +94,7 @@ class Dimension:
     name: str
     changes: tuple[Change, ...] = ()
     moves: str | None = None
+    inside: bool = False
     kind: Literal["dimension"] = "dimension"
 
 
@@ -114,7 +114,7 @@ class Handle:
     """
 
     key: str
-    layer: Layer
+    layer: str
     name: str
     points: tuple[Point, ...]
     origin: Point
@@ -141,6 +141,14 @@ class Lanes:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class MarkRests:
+    """What some marks rest on that nobody entered or measured yet."""
+
+    on: tuple[str, ...]
+    marks: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Face:
     """One view: its bounds [mm], the lanes round it, a sentence for those who cannot see it, marks.
 
@@ -155,6 +163,7 @@ class Face:
     top_mm: float
     lanes: Lanes
     marks: tuple[Mark, ...]
+    rests: tuple[MarkRests, ...] = ()
     y_down: bool = False
 
 

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 from gantline.core.units import FOOT_MM, FRACTIONAL, INCH_MM, LengthStyle, Units, read_tape
-from gantline.plan.scene import Scene
 
 SPAN_INCH_MM = 1.75 * INCH_MM
 SPAN_METRIC_MM = 46.0
@@ -41,25 +40,6 @@ class TapeWindow:
     numerals: tuple[Numeral, ...]
 
 
-def tape_windows(scene: Scene, units: Units) -> tuple[TapeWindow, ...]:
-    """One window for each mark a crew makes for the holes: across twice, the two rows, the centre."""
-    if scene.drilling is None:
-        return ()
-    upper_left, upper_right, lower_left, _ = scene.drilling.marks
-    centre_mm = upper_left.from_left_mm - upper_left.from_centre_mm
-    return (
-        window("left-hole", "Left holes", "left wall end", upper_left.from_left_mm, units),
-        window("centre", "Screen centre", "left wall end", centre_mm, units),
-        window("right-hole", "Right holes", "left wall end", upper_right.from_left_mm, units),
-        window("upper-row", "Upper holes", _from_datum(upper_left.from_datum_mm), abs(upper_left.from_datum_mm), units),
-        window("lower-row", "Lower holes", _from_datum(lower_left.from_datum_mm), abs(lower_left.from_datum_mm), units),
-    )
-
-
-def _from_datum(from_datum_mm: float) -> str:
-    return "datum line, up" if from_datum_mm >= 0 else "datum line, down"
-
-
 def window(key: str, title: str, hook: str, length_mm: float, units: Units) -> TapeWindow:
     """The tape round a length [mm] >= 0, read once; the mark sits on a tick of the tape's own grid."""
     read = read_tape(length_mm, units)
@@ -76,7 +56,11 @@ def window(key: str, title: str, hook: str, length_mm: float, units: Units) -> T
 
 def _metric(start: float, end: float) -> tuple[tuple[Tick, ...], tuple[Numeral, ...]]:
     steps = range(int(start), int(end) + 1)
-    ticks = tuple(Tick(float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22) for mm in steps if start <= mm <= end)
+    ticks = tuple(
+        Tick(float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22)
+        for mm in steps
+        if start <= mm <= end
+    )
     numerals = tuple(
         Numeral(float(mm), f"{mm // 1000} m" if mm % 1000 == 0 else str(mm // 10), mm % 1000 == 0)
         for mm in steps
@@ -91,11 +75,18 @@ def _inches(start: float, end: float, units: Units) -> tuple[tuple[Tick, ...], t
     step = INCH_MM / parts
     low, high = int(start / step), int(end / step) + 1
     ticks = tuple(
-        Tick(k * step, next((share[part] for part in sorted(share, reverse=True) if part and k % part == 0), 0.2))
+        Tick(
+            k * step,
+            next((share[part] for part in sorted(share, reverse=True) if part and k % part == 0), 0.2),
+        )
         for k in range(low, high + 1)
         if start <= k * step <= end
     )
-    inches = [k for k in range(int(start / INCH_MM), int(end / INCH_MM) + 2) if k > 0 and start <= k * INCH_MM <= end]
+    inches = [
+        k
+        for k in range(int(start / INCH_MM), int(end / INCH_MM) + 2)
+        if k > 0 and start <= k * INCH_MM <= end
+    ]
     return ticks, tuple(Numeral(k * INCH_MM, _inch_text(k, units), k % 12 == 0) for k in inches)
 
 

@@ -1,1 +1,1 @@
-"""One pure function, plan(job, shop), and the types of what it returns."""
+"""The engine: questions asked of a job, figures with their workings, findings. It knows no station by name."""

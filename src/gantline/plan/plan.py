@@ -1,222 +1,449 @@
-"""plan(job, shop): the whole plan of one job, pure and total."""
+"""The plan of a job: every station's figures, findings, tables and panel, pure and total."""
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Any
 
-from gantline.core.cautions import LOCAL_RULES, Caution, cautions_for
-from gantline.core.defaults import PLAIN_SHOP, Shop
-from gantline.core.tension.holds import Hold
-from gantline.core.units import pair_text
-from gantline.job.document import Job
-from gantline.job.fields import Closed
-from gantline.plan.additions import Addition, additions
-from gantline.plan.book import Book
-from gantline.plan.by_zoom import ByZoom
-from gantline.plan.content import ShapeRow, content
-from gantline.plan.figures import STATIONS, Figure, Finding, Severity, StationKey, StationState, ToMeasure
-from gantline.plan.fittings import check_covered
-from gantline.plan.height import Hung, height
-from gantline.plan.lens import fabric_plane_mm
-from gantline.plan.light import LightModel, SeatLight, light
-from gantline.plan.mount import JoistRow
-from gantline.plan.scene import Scene, build_scene
-from gantline.plan.seats import SeatRow, seat_rows
-from gantline.plan.seats_at import Placed, place_seats
-from gantline.plan.signal import SignalPlan, signal
-from gantline.plan.size import Sized, TidyRow, size
-from gantline.plan.survey import survey
-from gantline.plan.tension import StepRow, tension
-from gantline.plan.throw import Beam, throw
-from gantline.plan.wall import MarkRow, wall
+from gantline.core.defaults import PLAIN_SHOP, Default, Shop
+from gantline.core.units import exact_text
+from gantline.job.field import Field
+from gantline.job.model import FIELDS, ITEMS, Job
+from gantline.plan.ask import (
+    ALL_DEFAULTS,
+    DEFAULT_BITS,
+    FIRST_DEFAULT,
+    FIRST_ITEM,
+    PLAIN,
+    Answer,
+    Ask,
+    single_bits,
+)
+from gantline.plan.figure import (
+    Entry,
+    Figure,
+    FigureDef,
+    Known,
+    Shown,
+    entered_working,
+    entry_of,
+    field_text,
+    rounding_text,
+)
+from gantline.plan.finding import RANK, Finding, Severity
+from gantline.plan.station import Caution, PanelPart, Station, Weight
+from gantline.plan.working import Unwritten
 
-RANK: dict[Severity, int] = {"stop": 0, "mind": 1, "note": 2}
+LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
+ALL_FIELDS = tuple(FIELDS.values())
+DEFAULT_KEYS = {bit.bit_length() - 1: one.key for one, bit in DEFAULT_BITS.items()}
+MEASURE = "measure"
+READY = "Ready to mark and drill"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StationState:
+    """A station on the rope: its gist, the worst of its findings, how much of it is assumed."""
+
+    key: str
+    label: str
+    gist: str
+    worst: Severity | None
+    assumed: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ToMeasure:
+    """One thing to measure before drilling: what is assumed now, and what moves with it."""
+
+    key: str
+    label: str
+    text: str
+    effect: str
+    pointer: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanelPartOut:
+    """A part of a panel as it is for this job: only what there is, and for a folded one its gist."""
+
+    title: str
+    weight: Weight
+    rows: tuple[str, ...]
+    widget: str
+    gist: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Panel:
+    """A station's panel."""
+
+    station: str
+    parts: tuple[PanelPartOut, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Assumption:
+    """Something that figures rest on: a field nobody entered, or a shop default. pointer: empty for a default."""
+
+    key: str
+    label: str
+    text: str
+    pointer: str
+    fact: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Plan:
-    """One job worked out: what is known, what it came to, what to do next. Scene is drawn elsewhere."""
+    """One job worked out: what is known, what it came to, what to do next."""
 
     name: str
     stations: tuple[StationState, ...]
     figures: tuple[Figure, ...]
     findings: tuple[Finding, ...]
-    tidy: tuple[TidyRow, ...]
-    marks: tuple[MarkRow, ...]
-    steps: tuple[StepRow, ...]
-    hooks: str
+    tables: dict[str, Any]
+    rests: dict[str, tuple[str, ...]]
+    panels: tuple[Panel, ...]
     cautions: tuple[Caution, ...]
     local_rules: str
     to_measure: tuple[ToMeasure, ...]
+    assumptions: tuple[Assumption, ...]
     next_point: str
-    size_text: str
-    reading_texts: dict[str, str]
-    seats: tuple[SeatRow, ...]
-    seat_light: tuple[SeatLight, ...]
-    light_states: tuple[str, ...]
-    shapes: tuple[ShapeRow, ...]
-    additions: tuple[Addition, ...]
-    joists: tuple[JoistRow, ...]
-    by_zoom: ByZoom | None
-    signal: SignalPlan | None
+
+    def figure(self, key: str) -> Figure | None:
+        """A figure by its key."""
+        return next((one for one in self.figures if one.key == key), None)
+
+    def text(self, key: str) -> str:
+        """A figure's text, empty where there is none."""
+        found = self.figure(key)
+        return found.text if found else ""
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True)
 class Planned:
-    """A plan and the scene it is drawn from."""
+    """A plan with the answers behind it, to ask further questions of and to plan the next edit from."""
 
     plan: Plan
-    scene: Scene
-    hung: Hung
-    sized: Sized
-    seats: tuple[Placed, ...]
-    model: LightModel | None
+    ask: Ask
+    rests: "Rests"
+    built: dict[str, tuple[Any, Figure]] = field(default_factory=dict)
 
 
-def plan(job: Job, shop: Shop = PLAIN_SHOP, *, brief: bool = False) -> Planned:
-    """Run the stations in the order they depend on each other.
+class Rests:
+    """What is assumed in a job, as bits and as keys."""
 
-    Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding.
-    `brief` leaves out what comparisons of sizes and fabrics do not show: tidy sizes, content shapes, the
-    tension order and the texts of the survey's lists. Findings that stop are the same, without their cures.
+    def __init__(self, ask: Ask) -> None:
+        self.ask, job = ask, ask.job
+        self.assumed = 0
+        for one in PLAIN:
+            absent = one.read(job) is None
+            if (absent and one.stands) or (job.known and job.known.get(one.pointer) == "assumed"):
+                self.assumed |= one.bit
+        for base, kind in ITEMS.items():
+            for thing in FIELDS[base].read(job) or ():
+                for name in kind.model_fields:
+                    self._thing(f"{base}/{thing.id}/{name}", getattr(thing, name), getattr(kind, name, None))
+        self.keys: dict[int, tuple[str, ...]] = {0: ()}
+        self.shop_keys: dict[int, tuple[str, ...]] = {0: ()}
+
+    def _thing(self, pointer: str, value: object, said: object) -> None:
+        stands = isinstance(said, Field) and said.stands and said.kind != "switch"
+        if (value is None and stands) or self.ask.job.known.get(pointer) == "assumed":
+            self.assumed |= self.ask.bits.bit(pointer)
+
+    def on(self, reads: int) -> tuple[str, ...]:
+        """Keys and pointers of what is assumed among what was read."""
+        bits = reads & self.assumed
+        got = self.keys.get(bits)
+        if got is None:
+            got = self.keys[bits] = tuple(self._key(at) for at in single_bits(bits))
+        return got
+
+    def usual(self, reads: int) -> tuple[str, ...]:
+        """Keys of the shop defaults among what was read."""
+        bits = reads & ALL_DEFAULTS
+        got = self.shop_keys.get(bits)
+        if got is None:
+            got = self.shop_keys[bits] = tuple(DEFAULT_KEYS[at] for at in single_bits(bits))
+        return got
+
+    def _key(self, at: int) -> str:
+        return ALL_FIELDS[at].key if at < FIRST_DEFAULT else self.ask.bits.pointers[at - FIRST_ITEM]
+
+
+def plan(
+    job: Job, stations: Sequence[Station], shop: Shop = PLAIN_SHOP, last: Planned | None = None
+) -> Planned:
+    """Every station of the registry asked for what it shows.
+
+    Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding. last: the plan
+    of an earlier state of this job; answers that read nothing that changed since are kept.
     """
-    book = Book(job, shop, brief=brief)
-    room = survey(book)
-    fabric_mm = fabric_plane_mm(book)
-    seats = place_seats(book, fabric_mm)
-    sized = size(book, room.wall_mm, seats, fabric_mm)
-    hung = height(book, room, sized, seats)
-    beam = throw(book, room, sized, hung, fabric_mm)
-    lit = light(book, room, hung, beam, seats)
-    seen = seat_rows(book, hung, seats, *_pixels(book, hung, beam))
-    shapes = () if brief else content(book, sized)
-    check_covered(book, hung)
-    drilling = wall(book, room, hung)
-    stretch = None if brief else tension(book, sized.screen)
-    chain = None if brief else signal(book)
-    _say_assumed(book)
-    findings = tuple(sorted(book.findings, key=lambda one: RANK[one.severity]))
-    figures = tuple(book.figures.values())
-    finished = Plan(
+    ask = Ask(job, shop, last.ask if last else None)
+    rests = Rests(ask)
+    made = Planned(plan=EMPTY, ask=ask, rests=rests)
+    kept = last.built if last else {}
+    figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
+    to_measure = _to_measure(stations, figures, ask)
+    found = [one for station in stations for one in _findings(station, ask, rests)]
+    found += [_measure(stations, one) for one in to_measure]
+    findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
+    answers = {one.key: ask.answer(one.question) for station in stations for one in station.tables}
+    made.plan = Plan(
         name=job.name,
-        stations=tuple(_state(book, key, size_text(sized, book)) for key in STATIONS),
-        figures=figures,
+        stations=tuple(_state(station, ask, findings, figures) for station in stations),
+        figures=tuple(figures.values()),
         findings=findings,
-        tidy=sized.tidy,
-        marks=drilling.rows if drilling else (),
-        steps=stretch.steps if stretch else (),
-        hooks=stretch.hooks if stretch else "",
-        cautions=cautions_for(
-            overall_width_mm=sized.screen.overall_width_mm,
-            two_people_width_mm=shop["two_people_width_mm"],
-            lens_y_mm=beam.lens_y_mm if beam else None,
-            overhead_mm=shop["overhead_mm"],
-            springs=job.tension.hold is Hold.SPRING,
-            staples=job.tension.hold is Hold.STAPLE,
-        ),
+        tables={key: one.value for key, one in answers.items() if one.value is not None},
+        rests={key: rests.on(one.reads) for key, one in answers.items() if rests.on(one.reads)},
+        panels=tuple(_panel(station, ask, figures) for station in stations),
+        cautions=tuple(one for station in stations for one in _cautions(station, ask)),
         local_rules=LOCAL_RULES,
-        to_measure=tuple(book.to_measure),
-        next_point=_next(book, findings),
-        size_text=size_text(sized, book),
-        reading_texts={} if brief else _reading_texts(book),
-        seats=seen,
-        seat_light=lit.rows,
-        light_states=lit.states,
-        shapes=shapes,
-        joists=beam.mounted.joists if beam and beam.mounted else (),
-        by_zoom=beam.shapes if beam else None,
-        signal=chain,
-        additions=() if brief else additions(book, hung.place.centre_x_mm),
+        to_measure=to_measure,
+        assumptions=_assumptions(figures.values(), ask),
+        next_point=_next(findings, to_measure),
     )
-    scene = build_scene(book, room, hung, drilling, beam, stretch, shapes)
-    return Planned(plan=finished, scene=scene, hung=hung, sized=sized, seats=seats, model=lit.model)
+    return made
 
 
-def _pixels(book: Book, hung: Hung, beam: Beam | None) -> tuple[float, float]:
-    """Width of the panel's image [mm] and pixels across it."""
-    wide = beam.panel.width_mm if beam else hung.place.screen.picture.width_mm
-    pixels = book.job.light.pixels_across
-    return wide, book.shop["pixels_across"] if pixels is None else float(pixels)
+EMPTY = Plan(
+    name="", stations=(), figures=(), findings=(), tables={}, rests={}, panels=(), cautions=(), local_rules="",
+    to_measure=(), assumptions=(), next_point="",
+)  # fmt: skip
 
 
-def size_text(sized: Sized, book: Book) -> str:
-    """Viewable width by height in the job's units."""
-    picture = sized.screen.picture
-    return pair_text(picture.width_mm, picture.height_mm, book.units)
+def _figures(station: Station, made: Planned, kept: dict[str, tuple[Any, Figure]]) -> Iterator[Figure]:
+    special = {one.field.pointer: one for one in station.figures if one.field is not None}
+    for one in station.fields:
+        own = special.get(one.pointer)
+        figure = _computed(station, own, made, kept) if own else _entered(station, one, made, kept)
+        if figure is not None:
+            yield figure
+    for each in station.figures:
+        if each.field is None:
+            figure = _computed(station, each, made, kept)
+            if figure is not None:
+                yield figure
 
 
-def _reading_texts(book: Book) -> dict[str, str]:
-    """Texts of the lengths in the survey's lists, by pointer."""
-    given = book.job.survey
-    lists: dict[str, Sequence[Closed]] = {
-        "ceiling_readings": given.ceiling_readings,
-        "floor_readings": given.floor_readings,
-        "fittings": given.fittings,
-        "boxes": given.boxes,
-        "seats": given.seats,
-        "lamps": given.lamps,
-    }
-    return {
-        f"/survey/{name}/{at}/{field}": book.text(value)
-        for name, things in lists.items()
-        for at, thing in enumerate(things)
-        for field, value in thing
-        if field.endswith("_mm") and value is not None
-    }
+def _entered(station: Station, one: Field, made: Planned, kept: dict[str, tuple[Any, Figure]]) -> Figure:
+    """The figure of a field; unchanged it is the one of the last plan."""
+    ask = made.ask
+    given = one.read(ask.job)
+    sign = (given, known_of(one, ask.job), ask.job.units, ask.shop)
+    old = kept.get(one.key)
+    if old is not None and old[0] == sign:
+        made.built[one.key] = old
+        return old[1]
+    value = one.standing(ask.shop) if given is None else given
+    figure = _field_figure(station, one, ask, value, given=given is not None)
+    made.built[one.key] = (sign, figure)
+    return figure
 
 
-def _say_assumed(book: Book) -> None:
-    """One finding per station for what is assumed there and moves a mark."""
-    stations: tuple[StationKey, ...] = ("survey", "height", "wall")
-    for station in stations:
-        open_points = [one for one in book.to_measure if _station_of(book, one) == station]
-        if open_points:
-            said = "; ".join(f"{one.label[0].lower()}{one.label[1:]} is assumed, {one.text}: {one.effect}" for one in open_points)
-            book.find(f"{station}-assumed", station, "mind", f"To measure before drilling. {said[0].upper()}{said[1:]}.")
+def _field_figure(
+    station: Station, one: Field, ask: Ask, value: Any, *, given: bool, label: str = ""
+) -> Figure:
+    units = ask.job.units.to_core()
+    text, known = field_text(one, value, units), known_of(one, ask.job)
+    shown = exact_text(value, units) if one.kind == "length" and value is not None else text
+    return Figure(
+        key=one.key,
+        station=station.key,
+        label=label or one.label,
+        value=value if isinstance(value, float | int | str | bool | None) else str(value),
+        unit="mm" if one.kind == "length" else "",
+        text=text,
+        known=known,
+        working=entered_working(one, ask, given=given, text=shown, units=units),
+        rests_on=(one.key,) if known == "assumed" and value is not None else (),
+        usual=(),
+        entry=entry_of(one, given=given),
+    )
 
 
-def _station_of(book: Book, one: ToMeasure) -> StationKey | None:
-    return next((f.station for f in book.figures.values() if f.entry and f.entry.pointer == one.pointer), None)
+def known_of(one: Field, job: Job) -> Known:
+    """How a field is known: what the job says of it, else measured in the survey and decided elsewhere."""
+    if one.read(job) is None:
+        return "assumed"
+    said = job.known.get(one.pointer)
+    return said or ("measured" if one.fact and one.part == "survey" else "decided")
 
 
-def _next(book: Book, findings: tuple[Finding, ...]) -> str:
+def _computed(
+    station: Station, one: FigureDef, made: Planned, kept: dict[str, tuple[Any, Figure]]
+) -> Figure | None:
+    ask, rests = made.ask, made.rests
+    answer = ask.answer(one.make)
+    if answer.value is None:
+        return None
+    given = one.field is not None and one.field.read(ask.job) is not None
+    known = known_of(one.field, ask.job) if one.field and given else ""
+    sign = (answer, rests.on(answer.reads), known, ask.job.units)
+    old = kept.get(one.key)
+    if old is not None and old[0][0] is answer and old[0][1:] == sign[1:]:
+        made.built[one.key] = old
+        return old[1]
+    shown: Shown = answer.value
+    if one.field is not None and not shown.forced and (given or (one.field.fact and shown.value is not None)):
+        figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
+        if not given:
+            figure = replace(figure, working=_working(one, shown, ask)[1])
+    else:
+        figure = _made(station, one, shown, answer, made)
+    made.built[one.key] = (sign, figure)
+    return figure
+
+
+def _working(one: FigureDef, shown: Shown, ask: Ask) -> tuple[str, Unwritten]:
+    units = ask.job.units.to_core()
+    text, rounding, result = shown.text, "", shown.text
+    if one.unit == "mm" and isinstance(shown.value, float) and not shown.text:
+        text, rounding = rounding_text(shown.value, units)
+        result = exact_text(shown.value, units)
+    how = Unwritten(
+        expr=shown.working, how=shown.how, source=one.source, result=result, rounding=rounding, units=units
+    )
+    return text, how
+
+
+def _made(station: Station, one: FigureDef, shown: Shown, answer: Answer, made: Planned) -> Figure:
+    text, working = _working(one, shown, made.ask)
+    entry: Entry | None = None if one.field is None or shown.forced else entry_of(one.field, given=False)
+    blank = one.field is not None and shown.value is None
+    return Figure(
+        key=one.key,
+        station=station.key,
+        label=shown.label or one.label,
+        value=shown.value,
+        unit=one.unit,
+        text=text,
+        known="assumed" if blank else "computed",
+        working=working,
+        rests_on=made.rests.on(answer.reads),
+        usual=made.rests.usual(answer.reads),
+        entry=entry,
+    )
+
+
+def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[Finding]:
+    for question in station.findings:
+        answer = ask.answer(question)
+        on = rests.on(answer.reads)
+        for one in answer.value:
+            yield replace(one, station=station.key, rests_on=on)
+
+
+def _to_measure(stations: Sequence[Station], figures: dict[str, Figure], ask: Ask) -> tuple[ToMeasure, ...]:
+    """The assumed facts that something to be cut, drilled or hung rests on."""
+    targets = [figures[key] for station in stations for key in station.targets if key in figures]
+    resting = {key for one in targets for key in one.rests_on}
+    return tuple(
+        ToMeasure(
+            key=one.key, label=one.label, text=figures[one.key].text, effect=one.moves, pointer=one.pointer
+        )
+        for one in PLAIN
+        if one.moves and one.key in resting and one.key in figures
+    )
+
+
+def _measure(stations: Sequence[Station], one: ToMeasure) -> Finding:
+    station = next(each.key for each in stations if any(f.pointer == one.pointer for f in each.fields))
+    effect = f"{one.effect[0].upper()}{one.effect[1:]}"
+    said = effect if " must " in effect else f"It moves {one.effect}"
+    text = f"Measure before you drill: {small(one.label)} is assumed to be {one.text}. {said}."
+    return Finding(
+        code=MEASURE, severity="check", text=text, subject=one.pointer, station=station, rests_on=(one.key,)
+    )
+
+
+def small(label: str) -> str:
+    """A label inside a sentence."""
+    return label[0].lower() + label[1:]
+
+
+def _state(
+    station: Station, ask: Ask, findings: tuple[Finding, ...], figures: dict[str, Figure]
+) -> StationState:
+    own = [one.severity for one in findings if one.station == station.key]
+    facts = (figures[one.key] for one in station.fields if one.key in figures and one.stands and one.fact)
+    return StationState(
+        key=station.key,
+        label=station.label,
+        gist=ask(station.gist),
+        worst=min(own, key=RANK.__getitem__) if own else None,
+        assumed=sum(1 for one in facts if one.known == "assumed" and one.text),
+    )
+
+
+def _panel(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
+    parts = (_part(one, ask, figures) for one in station.panel if one.when is None or ask(one.when))
+    return Panel(station=station.key, parts=tuple(one for one in parts if one.rows or one.widget))
+
+
+def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
+    rows = tuple(key for key in one.rows if key in figures)
+    said = [figures[key] for key in rows if figures[key].text and figures[key].text not in ("no", "none")]
+    gist = ", ".join(f"{small(figure.label)} {figure.text}" for figure in said[:2])
+    if one.gist is not None:
+        gist = ask(one.gist)
+    folded = one.weight == "detail"
+    return PanelPartOut(
+        title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist if folded else ""
+    )
+
+
+def _cautions(station: Station, ask: Ask) -> Iterator[Caution]:
+    if station.cautions is not None:
+        for one in ask(station.cautions):
+            yield replace(one, station=station.key)
+
+
+def _assumptions(figures: Any, ask: Ask) -> tuple[Assumption, ...]:
+    """Everything any figure rests on, by key, with what it is called."""
+    known = {one.key: one for one in ALL_FIELDS}
+    shop: dict[str, Default] = {one.key: one for one in DEFAULT_BITS}
+    units = ask.job.units.to_core()
+    out: dict[str, Assumption] = {}
+    for figure in figures:
+        for key in figure.rests_on:
+            if key not in out:
+                out[key] = _assumed(key, known.get(key), ask)
+        for key in figure.usual:
+            if key not in out:
+                one = shop[key]
+                value = ask.shop[one]
+                text = exact_text(value, units) if one.unit == "mm" else f"{value:.4g} {one.unit}"
+                out[key] = Assumption(key=key, label=one.meaning, text=text, pointer="", fact=False)
+    return tuple(out.values())
+
+
+def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:
+    units = ask.job.units.to_core()
+    if one is not None:
+        given = one.read(ask.job)
+        value = one.standing(ask.shop) if given is None else given
+        return Assumption(
+            key=key, label=one.label, text=field_text(one, value, units), pointer=one.pointer, fact=one.fact
+        )
+    base, name, field_name = key.rsplit("/", 2)
+    thing = next(each for each in FIELDS[base].read(ask.job) if each.id == name)
+    said: Field = getattr(ITEMS[base], field_name)
+    given = getattr(thing, field_name)
+    value = said.standing(ask.shop) if given is None else given
+    called = getattr(thing, "name", None) or getattr(thing, "kind", None) or FIELDS[base].label
+    return Assumption(
+        key=key,
+        label=f"{called}, {said.label}",
+        text=field_text(said, value, units),
+        pointer=key,
+        fact=said.fact,
+    )
+
+
+def _next(findings: tuple[Finding, ...], to_measure: tuple[ToMeasure, ...]) -> str:
     if findings and findings[0].severity == "stop":
         return findings[0].text
-    if book.to_measure:
-        first = book.to_measure[0]
-        return f"Measure: {first.label[0].lower()}{first.label[1:]}"
-    missing = next((one.text for one in findings if one.code in ("no-throw-ratio", "no-lens-place")), "")
-    return missing or "Ready to mark and drill"
-
-
-def _state(book: Book, key: StationKey, size: str) -> StationState:
-    own = [one for one in book.findings if one.station == key]
-    worst = min((one.severity for one in own), key=RANK.__getitem__, default=None)
-    assumed = sum(1 for figure in book.figures.values() if figure.station == key and figure.known == "assumed" and figure.text)
-    return StationState(key=key, label=STATIONS[key], gist=_gist(book, key, size), worst=worst, assumed=assumed)
-
-
-def _gist(book: Book, key: StationKey, size: str) -> str:
-    def text(name: str) -> str:
-        return book.figures[name].text if name in book.figures else ""
-
-    match key:
-        case "survey":
-            open_points = sum(1 for one in book.to_measure if _station_of(book, one) == "survey")
-            return f"{open_points} to measure" if open_points else f"wall {text('wall_width')}"
-        case "size":
-            return size
-        case "light":
-            return text("luminance") or "no lumens yet"
-        case "height":
-            return f"top {text('frame_top')}" if text("frame_top") else "nothing fits"
-        case "throw":
-            stops = any(one.station == "throw" and one.severity == "stop" for one in book.findings)
-            if stops:
-                return "not from here"
-            if text("throw_distance"):
-                return f"{text('throw_distance')} in reach" if text("shift_vertical") else "waits for a height"
-            return "no lens yet"
-        case "wall":
-            return f"{text('spacing')} apart" if text("spacing") else "no brackets"
-        case "tension":
-            return f"{text('points')} points" if text("points") else "no points"
+    if to_measure:
+        return f"Measure the {small(to_measure[0].label)}"
+    return next((one.text for one in findings if one.next), READY)

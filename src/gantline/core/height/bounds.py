@@ -12,7 +12,7 @@ from fractions import Fraction
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
 from gantline.core.sight.rows import Eye, lowest_bottom_mm
 from gantline.core.size.picture import Screen, with_overspill
-from gantline.core.throw.shift import ReachShape, ShiftReach
+from gantline.core.throw.shift import ShiftReach, left_sideways
 from gantline.core.throw.window import PanelImage, panel_image
 
 
@@ -21,7 +21,9 @@ def neck_bound(screen: Screen, eyes: Sequence[Eye], top_deg: float) -> Bound | N
     if not eyes:
         return None
     tan = math.tan(math.radians(top_deg))
-    return Bound("neck", "neck angle", min(one.eye_mm + one.distance_mm * tan for one in eyes) + screen.border.top_mm)
+    return Bound(
+        "neck", "neck angle", min(one.eye_mm + one.distance_mm * tan for one in eyes) + screen.border.top_mm
+    )
 
 
 def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -> float | None:
@@ -38,21 +40,28 @@ def rows_bound(screen: Screen, eyes: Sequence[Eye], clear_mm: float) -> Bound | 
     bottom = lowest_bottom_mm(tuple(eyes), clear_mm=clear_mm)
     if bottom is None:
         return None
-    return Bound("rows", "sight over the row in front", bottom + screen.picture.height_mm + screen.border.top_mm)
+    return Bound("rows", "view over the front row", bottom + screen.picture.height_mm + screen.border.top_mm)
 
 
 def furniture_bound(screen: Screen, furniture_top_mm: float, gap_mm: float) -> Bound:
     """The frame clears what stands under it: furniture top + gap + H_f."""
-    return Bound("furniture", "furniture under it", furniture_top_mm + gap_mm + screen.overall_height_mm)
+    return Bound("furniture", "furniture below", furniture_top_mm + gap_mm + screen.overall_height_mm)
 
 
 def skirting_bound(screen: Screen, skirting_mm: float) -> Bound:
     """The frame clears the skirting: skirting + H_f."""
-    return Bound("skirting", "skirting", skirting_mm + screen.overall_height_mm)
+    return Bound("skirting", "baseboard", skirting_mm + screen.overall_height_mm)
 
 
 def shift_bounds(
-    screen: Screen, panel: PanelImage, *, lens_y_mm: float, up_left: float, down_left: float, offset: float, slack_mm: float
+    screen: Screen,
+    panel: PanelImage,
+    *,
+    lens_y_mm: float,
+    up_left: float,
+    down_left: float,
+    offset: float,
+    slack_mm: float,
 ) -> tuple[Bound, Bound]:
     """Upper and lower bound that the lens's reach puts on y_top; an equality within slack_mm without reach.
 
@@ -62,7 +71,9 @@ def shift_bounds(
     base = lens_y_mm + offset * panel.height_mm + screen.picture.height_mm / 2.0 + screen.border.top_mm
     fixed = up_left == 0.0 and down_left == 0.0
     names = (
-        ("fixed offset of the lens", "fixed offset of the lens") if fixed else ("lens shift, upper end", "lens shift, lower end")
+        ("fixed offset of the lens", "fixed offset of the lens")
+        if fixed
+        else ("upper end of the lens shift", "lower end of the lens shift")
     )
     return (
         Bound("shift-upper", names[0], base + up_left * panel.height_mm + slack_mm),
@@ -108,7 +119,7 @@ def bounds(asked: Asked) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     upper, lower = list(upper_bounds(place)), list(lower_bounds(place))
     soffits = [bottom for left, right, bottom in asked.overhead if place.across(left, right)]
     if soffits:
-        upper.append(Bound("soffit", "soffit above it", min(soffits) - place.clear_mm))
+        upper.append(Bound("soffit", "soffit", min(soffits) - place.clear_mm))
     upper += filter(None, [neck_bound(screen, asked.eyes, asked.neck_deg)])
     lower += filter(None, [rows_bound(screen, asked.eyes, asked.head_clear_mm)])
     tops = [top for left, right, top in asked.under if place.across(left, right)]
@@ -136,9 +147,7 @@ def _lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:
     sideways = abs(place.centre_x_mm - lens.x_mm) / panel.width_mm
     if sideways > lens.reach.side + lens.slack_mm / panel.width_mm:
         return None
-    left = 1.0
-    if lens.reach.shape is ReachShape.DIAMOND and lens.reach.side > 0.0:
-        left = max(0.0, 1.0 - sideways / lens.reach.side)
+    left = left_sideways(lens.reach, sideways)
     return shift_bounds(
         place.screen, panel, lens_y_mm=lens.y_mm, up_left=lens.reach.up * left, down_left=lens.reach.down * left,
         offset=lens.offset, slack_mm=lens.slack_mm,

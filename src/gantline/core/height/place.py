@@ -54,7 +54,9 @@ class Place:
         """Whether the frame's width meets what reaches from left to right [mm]."""
         return left_mm < self.right_mm and right_mm > self.left_mm
 
-    def covers(self, top_mm: float, *, left_mm: float, bottom_mm: float, width_mm: float, height_mm: float) -> bool:
+    def covers(
+        self, top_mm: float, *, left_mm: float, bottom_mm: float, width_mm: float, height_mm: float
+    ) -> bool:
         """Whether the frame, its top at top_mm, lies over any part of a rectangle on the wall [mm]; touching is clear."""
         frame_bottom_mm = top_mm - self.screen.overall_height_mm
         level = bottom_mm < top_mm and bottom_mm + height_mm > frame_bottom_mm
@@ -70,13 +72,15 @@ def upper_bounds(place: Place) -> tuple[Bound, ...]:
     """Limits from above: min of ceiling(x) over the frame's width less the larger of gap and lift."""
     lowest = place.ceiling.lowest(place.left_mm, place.right_mm)
     if place.lift_on_mm > place.ceiling_gap_mm:
-        return (Bound("lift-on", "room to lift it on", lowest - place.lift_on_mm),)
+        return (Bound("lift-on", "lift-on clearance", lowest - place.lift_on_mm),)
     return (Bound("ceiling", "ceiling gap", lowest - place.ceiling_gap_mm),)
 
 
 def lower_bounds(place: Place) -> tuple[Bound, ...]:
     """Limits from below: the lowest allowed bottom edge plus the frame's height."""
-    return (Bound("lowest-edge", "lowest allowed edge", place.lowest_edge_mm + place.screen.overall_height_mm),)
+    return (
+        Bound("lowest-edge", "lowest allowed edge", place.lowest_edge_mm + place.screen.overall_height_mm),
+    )
 
 
 def wished_top_mm(place: Place, kind: WishKind, value_mm: float, eye_share: float) -> float:

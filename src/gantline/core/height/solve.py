@@ -40,11 +40,17 @@ def solve_height(upper: Sequence[Bound], lower: Sequence[Bound], wished_mm: floa
         return Height(low=low, high=high, wished_mm=wished_mm, chosen_mm=None, binds="clash", slack_mm=())
     chosen = min(max(wished_mm, low.y_top_mm), high.y_top_mm)
     binds = "wish" if chosen == wished_mm else (high if wished_mm > chosen else low).key
-    slack = [(bound, bound.y_top_mm - chosen) for bound in upper] + [(bound, chosen - bound.y_top_mm) for bound in lower]
-    return Height(low=low, high=high, wished_mm=wished_mm, chosen_mm=chosen, binds=binds, slack_mm=tuple(slack))
+    slack = [(bound, bound.y_top_mm - chosen) for bound in upper] + [
+        (bound, chosen - bound.y_top_mm) for bound in lower
+    ]
+    return Height(
+        low=low, high=high, wished_mm=wished_mm, chosen_mm=chosen, binds=binds, slack_mm=tuple(slack)
+    )
 
 
-def largest_fitting(room_mm: Callable[[float], float], *, most_mm: float, step_mm: float = 0.1) -> float | None:
+def largest_fitting(
+    room_mm: Callable[[float], float], *, most_mm: float, step_mm: float = 0.1
+) -> float | None:
     """Largest diagonal [mm] up to most_mm for which room_mm(diagonal) >= 0.
 
     Args: room_mm(diagonal) [mm], upper less lower bound of y_top at that diagonal. It usually falls as

@@ -46,7 +46,9 @@ class Lobe:
         require_positive(gain=self.gain)
         if self.half_gain_deg is None:
             if self.gain > 1.0:
-                raise OutOfRange("a gain above 1 needs a half-gain angle", field="half_gain_deg", got=self.gain)
+                raise OutOfRange(
+                    "a gain above 1 needs a half-gain angle", field="half_gain_deg", got=self.gain
+                )
             return
         require_positive(half_gain_deg=self.half_gain_deg)
         out = reflected_share(self.gain, self.half_gain_deg)

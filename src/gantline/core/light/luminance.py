@@ -12,7 +12,13 @@ Array = NDArray[np.float64]
 CD_M2_PER_FOOT_LAMBERT = 1.0 / (math.pi * 0.3048**2)  # definition: 1/pi candela per square foot
 
 # lower ends of the bands a contrast is read by; a band includes its lower end
-CONTRAST_BANDS = ((0.0, "washed out"), (5.0, "usable for sport"), (10.0, "fair"), (20.0, "good"), (50.0, "dark-room"))
+CONTRAST_BANDS = (
+    (0.0, "washed out"),
+    (5.0, "usable for sport"),
+    (10.0, "fair"),
+    (20.0, "good"),
+    (50.0, "dark-room"),
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -31,7 +37,9 @@ class Output:
         for field in ("mode_share", "age_share", "zoom_long_share"):
             value = getattr(self, field)
             if not 0.0 < value <= 1.0:
-                raise OutOfRange(f"{field} must lie above 0 and at most 1, got {value:g}", field=field, got=value)
+                raise OutOfRange(
+                    f"{field} must lie above 0 and at most 1, got {value:g}", field=field, got=value
+                )
         if not self.contrast > 1.0:
             raise OutOfRange("contrast must be above 1", field="contrast", got=self.contrast)
 
@@ -58,7 +66,9 @@ def flux_lm(output: Output, *, zoom: float, panel: float) -> float:
 def luminance_cd_m2(flux: ArrayLike, area_m2: ArrayLike, gain: ArrayLike) -> Array:
     """L = flux g / (pi A) [cd/m2]; a diffuse screen of gain 1 returns exactly E / pi."""
     return np.asarray(
-        np.asarray(flux, dtype=float) * np.asarray(gain, dtype=float) / (math.pi * np.asarray(area_m2, dtype=float))
+        np.asarray(flux, dtype=float)
+        * np.asarray(gain, dtype=float)
+        / (math.pi * np.asarray(area_m2, dtype=float))
     )
 
 
@@ -73,14 +83,18 @@ def seen_contrast(luminance: ArrayLike, ambient: ArrayLike, own_contrast: float)
     return np.asarray((light + room) / (light / own_contrast + room))
 
 
-def bounce_lux(flux: float, *, mean_level: float, screen_reflectance: float, room_m2: float, room_reflectance: float) -> float:
+def bounce_lux(
+    flux: float, *, mean_level: float, screen_reflectance: float, room_m2: float, room_reflectance: float
+) -> float:
     """Light of the picture that pale walls send back onto it [lx]: an integrating-sphere estimate.
 
     Source: m flux rho_s rho / (A_r (1 - rho)); takes the room as an even sphere of its own area.
     Raises: OutOfRange unless 0 <= room_reflectance < 1 and room_m2 > 0.
     """
     require_positive(room_m2=room_m2)
-    require_not_negative(mean_level=mean_level, screen_reflectance=screen_reflectance, room_reflectance=room_reflectance)
+    require_not_negative(
+        mean_level=mean_level, screen_reflectance=screen_reflectance, room_reflectance=room_reflectance
+    )
     if room_reflectance >= 1.0:
         raise OutOfRange("room_reflectance must be under 1", field="room_reflectance", got=room_reflectance)
     returned = mean_level * flux * min(screen_reflectance, 1.0) * room_reflectance

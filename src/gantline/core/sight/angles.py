@@ -20,7 +20,9 @@ def viewing_angle_deg(distance_mm: ArrayLike, offset_mm: ArrayLike, width_mm: Ar
 
     Source: the two half widths seen from the seat, atan((W/2 - u)/d) + atan((W/2 + u)/d).
     """
-    d, u, half = (np.asarray(one, dtype=float) for one in (distance_mm, offset_mm, np.asarray(width_mm) / 2.0))
+    d, u, half = (
+        np.asarray(one, dtype=float) for one in (distance_mm, offset_mm, np.asarray(width_mm) / 2.0)
+    )
     return np.asarray(np.degrees(np.arctan2(half - u, d) + np.arctan2(half + u, d)))
 
 
@@ -56,4 +58,6 @@ def pixel_arcmin(panel_width_mm: ArrayLike, pixels_across: ArrayLike, distance_m
     Source: 2 atan(q / (2 d)), q the pitch of the panel's image; 1 arc-minute is normal sight.
     """
     pitch = np.asarray(panel_width_mm, dtype=float) / np.asarray(pixels_across, dtype=float)
-    return np.asarray(np.degrees(2.0 * np.arctan(pitch / (2.0 * np.asarray(distance_mm, dtype=float)))) / ARC_MINUTE_DEG)
+    return np.asarray(
+        np.degrees(2.0 * np.arctan(pitch / (2.0 * np.asarray(distance_mm, dtype=float)))) / ARC_MINUTE_DEG
+    )

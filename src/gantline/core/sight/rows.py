@@ -56,7 +56,9 @@ def lowest_bottom_mm(eyes: tuple[Eye, ...], *, clear_mm: float) -> float | None:
     return max(needed, default=None)
 
 
-def least_clearance_mm(distance_mm: Array, eye_mm: float, fronts: tuple[Eye, ...], picture_bottom_mm: float) -> Array:
+def least_clearance_mm(
+    distance_mm: Array, eye_mm: float, fronts: tuple[Eye, ...], picture_bottom_mm: float
+) -> Array:
     """Least height of the ray to the picture's bottom over all nearer eyes [mm], for many places at once.
 
     Args: distance_mm (n,) of places with their eye at eye_mm; fronts, the eyes that may be in the way.
@@ -64,7 +66,9 @@ def least_clearance_mm(distance_mm: Array, eye_mm: float, fronts: tuple[Eye, ...
     """
     least = np.full(distance_mm.shape, np.inf)
     for front in fronts:
-        over = picture_bottom_mm + (eye_mm - picture_bottom_mm) * front.distance_mm / distance_mm - front.eye_mm
+        over = (
+            picture_bottom_mm + (eye_mm - picture_bottom_mm) * front.distance_mm / distance_mm - front.eye_mm
+        )
         least = np.where(distance_mm > front.distance_mm + 1.0, np.minimum(least, over), least)
     return least
 
@@ -78,7 +82,9 @@ class Seated:
     platform_mm: float = 0.0
 
 
-def platforms_mm(seats: Sequence[Seated], bottom_mm: float, *, clear_mm: float, step_mm: float) -> tuple[float, ...]:
+def platforms_mm(
+    seats: Sequence[Seated], bottom_mm: float, *, clear_mm: float, step_mm: float
+) -> tuple[float, ...]:
     """The platform each seat needs to see the picture's bottom over every nearer head, worked from the front back [mm].
 
     Never lower than the platform there is; raised to whole steps. In the order of the seats.
@@ -89,7 +95,10 @@ def platforms_mm(seats: Sequence[Seated], bottom_mm: float, *, clear_mm: float, 
         one = seats[index]
         here = Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + one.platform_mm)
         nearer = [front for front in placed if front.distance_mm < one.distance_mm - 1.0]
-        missing = max((eye_needed_mm(here, front, bottom_mm, clear_mm=clear_mm) for front in nearer), default=0.0) - here.eye_mm
+        missing = (
+            max((eye_needed_mm(here, front, bottom_mm, clear_mm=clear_mm) for front in nearer), default=0.0)
+            - here.eye_mm
+        )
         up_mm = math.ceil(missing / step_mm - 1e-9) * step_mm if missing > ROUNDING_MM else 0.0
         out[index] = one.platform_mm + up_mm
         placed.append(Eye(distance_mm=one.distance_mm, eye_mm=here.eye_mm + up_mm))

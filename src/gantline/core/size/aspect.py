@@ -38,8 +38,8 @@ def read_aspect(text: str) -> Fraction:
         return ASPECTS[bare]
     found = re.fullmatch(r"(\d{1,5}(?:\.\d{1,4})?)(?:\s*[:/x×]\s*(\d{1,5}(?:\.\d{1,4})?))?", bare)
     if found is None or not Fraction(found[2] or 1):
-        raise BadAspect(f"“{bare[:30]}” is no aspect: write 16:9, 2.39 or 12:5.", typed=bare[:30])
+        raise BadAspect(f"“{bare[:30]}” is not an aspect ratio. Write 16:9, 2.39 or 12:5.", typed=bare[:30])
     aspect = Fraction(found[1]) / Fraction(found[2] or 1)
     if not NARROWEST <= aspect <= WIDEST:
-        raise BadAspect(f"An aspect lies from 1:2 to 5:1; “{bare[:30]}” does not.", typed=bare[:30])
+        raise BadAspect(f"Use a ratio from 1:2 to 5:1, not “{bare[:30]}”.", typed=bare[:30])
     return aspect

@@ -66,4 +66,6 @@ def zoom_needed(screen_aspect: Fraction, content: Fraction, panel_aspect: Fracti
 def constant_area(area_mm2: float, content: Fraction) -> Picture:
     """The picture of an aspect with a given area: W = root(A c), H = root(A / c) [mm]."""
     require_positive(area_mm2=area_mm2)
-    return Picture(width_mm=math.sqrt(area_mm2 * float(content)), height_mm=math.sqrt(area_mm2 / float(content)))
+    return Picture(
+        width_mm=math.sqrt(area_mm2 * float(content)), height_mm=math.sqrt(area_mm2 / float(content))
+    )

@@ -15,7 +15,11 @@ def width_on_wall_mm(free_mm: float, border_side_mm: float) -> float:
 
 
 def width_from_throw_mm(
-    distance_mm: float, throw_ratio: float, panel_aspect: Fraction, picture_aspect: Fraction, overspill_mm: float = 0.0
+    distance_mm: float,
+    throw_ratio: float,
+    panel_aspect: Fraction,
+    picture_aspect: Fraction,
+    overspill_mm: float = 0.0,
 ) -> float:
     """Viewable width a projector that cannot move throws [mm].
 

@@ -29,13 +29,11 @@ class HoldKind:
 
     loose_pass: everything is threaded loosely once before it is tightened (lacing).
     filled: a first pass of wide points is filled in afterwards (staples).
-    spacing_key: its default spacing in core.defaults.
     """
 
     name: str
     verb: str
     school: School
-    spacing_key: str
     loose_pass: bool = False
     filled: bool = False
 
@@ -44,13 +42,25 @@ class HoldKind:
 # is frozen by hand (staple, snap, lace) is walked out from the middles, so corners go last.
 HOLDS: Mapping[Hold, HoldKind] = {
     Hold.STAPLE: HoldKind(
-        name="staples", verb="staple", school=School.MIDDLES_OUTWARD, spacing_key="spacing_staple_mm", filled=True
+        name="staples",
+        verb="staple",
+        school=School.MIDDLES_OUTWARD,
+        filled=True,
     ),
-    Hold.SPRING: HoldKind(name="springs", verb="hook", school=School.CORNERS_FIRST, spacing_key="spacing_spring_mm"),
-    Hold.LUG: HoldKind(name="lugs", verb="seat", school=School.CORNERS_FIRST, spacing_key="spacing_lug_mm"),
-    Hold.SNAP: HoldKind(name="snaps", verb="press", school=School.MIDDLES_OUTWARD, spacing_key="spacing_snap_mm"),
+    Hold.SPRING: HoldKind(
+        name="springs", verb="hook", school=School.CORNERS_FIRST
+    ),
+    Hold.LUG: HoldKind(name="lugs", verb="seat", school=School.CORNERS_FIRST),
+    Hold.SNAP: HoldKind(
+        name="snaps", verb="press", school=School.MIDDLES_OUTWARD
+    ),
     Hold.LACE: HoldKind(
-        name="lacing", verb="tighten", school=School.MIDDLES_OUTWARD, spacing_key="spacing_lace_mm", loose_pass=True
+        name="lacing",
+        verb="tighten",
+        school=School.MIDDLES_OUTWARD,
+        loose_pass=True,
     ),
-    Hold.PIN: HoldKind(name="pull pins", verb="set", school=School.CORNERS_FIRST, spacing_key="spacing_pin_mm"),
+    Hold.PIN: HoldKind(
+        name="pull pins", verb="set", school=School.CORNERS_FIRST
+    ),
 }

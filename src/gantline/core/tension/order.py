@@ -12,7 +12,12 @@ from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
 
 # Crosswise: a corner, the one opposite, then the other two.
-CROSSWISE = ((Side.TOP, Side.LEFT), (Side.BOTTOM, Side.RIGHT), (Side.TOP, Side.RIGHT), (Side.BOTTOM, Side.LEFT))
+CROSSWISE = (
+    (Side.TOP, Side.LEFT),
+    (Side.BOTTOM, Side.RIGHT),
+    (Side.TOP, Side.RIGHT),
+    (Side.BOTTOM, Side.LEFT),
+)
 MIDDLES = (Side.BOTTOM, Side.TOP, Side.LEFT, Side.RIGHT)
 
 
@@ -22,7 +27,8 @@ class TensionStep:
 
     points on `place` (a side or a corner, from the back), readings [mm] from the hooked corner, one
     per point (a corner's points: one reading per side); partners lie opposite at the same readings,
-    done at the same time by two people, straight after by one. `reason` is set where the pattern changes.
+    done at the same time by two people, straight after by one. `reason` is set where the pattern changes. loose:
+    threaded only, it holds nothing yet.
     """
 
     number: int
@@ -34,6 +40,7 @@ class TensionStep:
     partner_place: str
     readings_mm: tuple[float, ...]
     reason: str
+    loose: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -59,7 +66,9 @@ class Frame:
         return abs(reading_mm - half) / half
 
 
-def tension_order(points: Sequence[TensionPoint], frame: Frame, hold: Hold, school: School) -> tuple[TensionStep, ...]:
+def tension_order(
+    points: Sequence[TensionPoint], frame: Frame, hold: Hold, school: School
+) -> tuple[TensionStep, ...]:
     """Every step from the first point to the last.
 
     Args: points as from spread(), so that opposite sides mirror; frame; hold; school, the hold's
@@ -90,7 +99,9 @@ class _Work:
         self.sides = {side: sorted((p for p in points if p.side is side), key=_reading) for side in Side}
         self.stop = {side: self._stop(side) for side in Side}
         self.partner = {
-            own.number: across for side in Side for own, across in zip(self.sides[side], self.sides[OPPOSITE[side]], strict=True)
+            own.number: across
+            for side in Side
+            for own, across in zip(self.sides[side], self.sides[OPPOSITE[side]], strict=True)
         }
 
     def _stop(self, side: Side) -> float:
@@ -120,13 +131,18 @@ class _Work:
     def corners(self, part: str, action: str, reason: str) -> Iterator[TensionStep]:
         for index, (rail, stile) in enumerate(CROSSWISE):
             held = self.corner(rail, stile)
-            why = reason if index == 0 else "Straight across: it centres the sheet." if index == 1 else ""
+            why = reason if index == 0 else "Straight across: it centers the sheet." if index == 1 else ""
             yield _step(part, f"{rail} {stile} corner", action, held, (), "", why)
 
     def loose(self) -> Iterator[TensionStep]:
         for index, side in enumerate(MIDDLES):
-            why = "Loose all round first: the sheet finds its centre before anything pulls." if index == 0 else ""
-            yield _step("Loose pass", side, "thread loosely, no pull", tuple(self.sides[side]), (), "", why)
+            why = (
+                "Loose all round first: the sheet finds its center before anything pulls."
+                if index == 0
+                else ""
+            )
+            loose = _step("Loose pass", side, "thread loosely, no pull", tuple(self.sides[side]), (), "", why)
+            yield replace(loose, loose=True)
 
     def corners_first(self) -> Iterator[TensionStep]:
         yield from self.corners("Corners", self.verb, "Fixed points: the corners set where the sheet lies.")
@@ -136,8 +152,20 @@ class _Work:
         order = (short, long) if self.frame.short_sides_first else (long, short)
         for index, side in enumerate(order):
             if index == 1 and self.frame.centre_bars:
-                bars = "the centre bar" if self.frame.centre_bars == 1 else f"{self.frame.centre_bars} centre bars"
-                yield _step("Centre bar", "inside", f"fit {bars}", (), (), "", "In before these sides pull the rails in.")
+                bars = (
+                    "the center bar"
+                    if self.frame.centre_bars == 1
+                    else f"{self.frame.centre_bars} center bars"
+                )
+                yield _step(
+                    "Center bar",
+                    "inside",
+                    f"fit {bars}",
+                    (),
+                    (),
+                    "",
+                    "In before these sides pull the rails in.",
+                )
             for pair, held in enumerate(self._outward(side)):
                 why = "Partner points in step, from the middle, so nothing drifts." if pair == 0 else ""
                 yield self._paired(names[side], side, (held,), self.verb, why)
@@ -158,10 +186,16 @@ class _Work:
         walk.sort(key=lambda one: self.frame.outwardness(one[0], one[1].reading_mm))
         fresh = [(side, held) for side, held in walk if held.number not in begun]
         for index, (side, held) in enumerate(fresh):
-            why = "Opposite pairs, all four sides in step, so wrinkles walk to the corners." if index == 0 else ""
+            why = (
+                "Opposite pairs, all four sides in step, so wrinkles walk to the corners."
+                if index == 0
+                else ""
+            )
             yield self._paired("Outward", side, (held,), f"pull and {self.verb}", why)
         yield from self.corners(
-            "Corners", f"pull along the diagonal, fold once, {self.verb}", "Corners last: they take the last slack."
+            "Corners",
+            f"pull along the diagonal, fold once, {self.verb}",
+            "Corners last: they take the last slack.",
         )
 
     def fill(self) -> Iterator[TensionStep]:
@@ -173,7 +207,9 @@ class _Work:
 
     def _outward(self, side: Side) -> list[TensionPoint]:
         held = [p for p in self.sides[side] if p.first_pass and not self.in_corner(p)]
-        return sorted(held, key=lambda p: (round(self.frame.outwardness(side, p.reading_mm), 9), p.reading_mm))
+        return sorted(
+            held, key=lambda p: (round(self.frame.outwardness(side, p.reading_mm), 9), p.reading_mm)
+        )
 
     def _middle_group(self, side: Side) -> tuple[TensionPoint, ...]:
         outward = self._outward(side)
@@ -188,7 +224,9 @@ class _Work:
                 yield tuple(run)
                 run = []
 
-    def _paired(self, part: str, side: Side, held: tuple[TensionPoint, ...], action: str, why: str) -> TensionStep:
+    def _paired(
+        self, part: str, side: Side, held: tuple[TensionPoint, ...], action: str, why: str
+    ) -> TensionStep:
         partners = tuple(self.partner[p.number] for p in held)
         return _step(part, side, action, held, partners, OPPOSITE[side], why)
 

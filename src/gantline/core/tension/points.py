@@ -56,7 +56,9 @@ class Layout:
                 raise OutOfRange(f"{field} must be from 2 to {MOST_POINTS_A_SIDE}", field=field, got=count)
         shorter = min(self.width_mm, self.height_mm)
         if shorter <= 2.0 * self.inset_mm:
-            raise OutOfRange("the frame's shorter side must exceed twice the inset", field="inset_mm", got=self.inset_mm)
+            raise OutOfRange(
+                "the frame's shorter side must exceed twice the inset", field="inset_mm", got=self.inset_mm
+            )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -90,7 +92,9 @@ def readings(
         fill = max(1, math.ceil(run / wide / spacing_mm - 1e-9))
     total = wide * fill
     if total >= MOST_POINTS_A_SIDE:
-        raise OutOfRange(f"more than {MOST_POINTS_A_SIDE} points on a side", field="spacing_mm", got=spacing_mm)
+        raise OutOfRange(
+            f"more than {MOST_POINTS_A_SIDE} points on a side", field="spacing_mm", got=spacing_mm
+        )
     return tuple((inset_mm + run * k / total, k % fill == 0) for k in range(total + 1))
 
 

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from fractions import Fraction
 
+from gantline.core.size.content import shown
 from gantline.core.size.picture import Picture, with_overspill
 from gantline.core.throw.window import Lens, PanelImage, panel_image
 
@@ -24,14 +25,6 @@ class ZoomStop:
     spill_level_mm: float
 
 
-def equal_height(screen: Picture, content: Fraction) -> Picture:
-    """The picture of an aspect as high as the screen; wider content than the screen is as wide instead."""
-    own = screen.width_mm / screen.height_mm
-    if float(content) > own:
-        return Picture(width_mm=screen.width_mm, height_mm=screen.width_mm / float(content))
-    return Picture(width_mm=screen.height_mm * float(content), height_mm=screen.height_mm)
-
-
 def zoom_stop(
     screen: Picture, content: Fraction, panel_aspect: Fraction, *, overspill_mm: float, distance_mm: float,
     rise_mm: float, aside_mm: float, ratio_low: float, offset: float,
@@ -42,7 +35,7 @@ def zoom_stop(
     Source: R = Z / W_p, s_v = rise/H_p - offset, s_h = aside/W_p; light on the picture = its share of the panel.
         The shift grows as H_p shrinks, so it is asked for at every shape.
     """
-    picture = equal_height(screen, content)
+    picture = shown(screen, content).picture
     panel = panel_image(with_overspill(picture, overspill_mm), panel_aspect)
     ratio = distance_mm / panel.width_mm
     return ZoomStop(
@@ -55,4 +48,6 @@ def zoom_stop(
 
 def window_for_all(lens: Lens, panels: tuple[PanelImage, ...]) -> tuple[float, float]:
     """Z that serves every shape: [R_low W_big, R_high W_small] [mm]; the first is larger where none does."""
-    return lens.ratio_low * max(one.width_mm for one in panels), lens.ratio_high * min(one.width_mm for one in panels)
+    return lens.ratio_low * max(one.width_mm for one in panels), lens.ratio_high * min(
+        one.width_mm for one in panels
+    )

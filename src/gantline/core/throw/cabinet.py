@@ -37,7 +37,9 @@ class CabinetPlace:
     top_per_mm: float
 
 
-def cabinet_place(body: CabinetBody, panel: PanelImage, *, picture_centre_mm: float, fabric_mm: float) -> CabinetPlace:
+def cabinet_place(
+    body: CabinetBody, panel: PanelImage, *, picture_centre_mm: float, fabric_mm: float
+) -> CabinetPlace:
     """The place that fills a picture hung at a height; the picture is centred on the panel's image.
 
     Args: picture_centre_mm above the floor; fabric_mm, bare wall to fabric. A gap_mm below 0: the body

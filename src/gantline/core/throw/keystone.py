@@ -7,7 +7,7 @@ import numpy as np
 
 from gantline.core.errors import OutOfRange
 from gantline.core.throw.pinhole import Array, Pose, panel_corners, to_panel, to_wall
-from gantline.core.throw.shift import ReachShape, ShiftReach
+from gantline.core.throw.shift import ShiftReach, left_sideways
 from gantline.core.throw.window import Lens
 
 HALVINGS = 40  # of the zoom range: past what a float tells apart
@@ -48,7 +48,9 @@ def keystone(pose: Pose, picture_aspect: float) -> Keystone:
     scale = float(np.ptp(quad, axis=0).max())
     rows = np.column_stack([normals, (np.abs(normals[:, 0]) * picture_aspect + np.abs(normals[:, 1])) / 2.0])
     right = (limits - normals @ middle) / scale
-    found = linprog(c=[0.0, 0.0, -1.0], A_ub=rows, b_ub=right, bounds=[(None, None), (None, None), (0.0, None)])
+    found = linprog(
+        c=[0.0, 0.0, -1.0], A_ub=rows, b_ub=right, bounds=[(None, None), (None, None), (0.0, None)]
+    )
     if not found.success:
         raise OutOfRange("no upright picture fits into what this pose throws", field="turn")
     x, y, high = found.x * scale + np.array([middle[0], middle[1], 0.0])
@@ -59,16 +61,16 @@ def keystone(pose: Pose, picture_aspect: float) -> Keystone:
     return Keystone(quad=quad, picture=picture, share=share, straight_share=straight)
 
 
-def tilt_needed(*, rise_mm: float, distance_mm: float, panel_height_mm: float, reach: ShiftReach, horizontal: float) -> float:
+def tilt_needed(
+    *, rise_mm: float, distance_mm: float, panel_height_mm: float, reach: ShiftReach, horizontal: float
+) -> float:
     """Pitch [rad], nose up +, that brings the picture's centre into the reach; 0 inside it.
 
     Args: rise_mm, the picture's centre above the lens; horizontal, the sideways shift needed (share).
     Source: atan(rise / Z) - atan(+-V H_p / Z), V what the reach leaves at that sideways shift.
     """
     full = reach.up if rise_mm >= 0.0 else reach.down
-    left = full
-    if reach.shape is ReachShape.DIAMOND and reach.side > 0.0:
-        left = full * max(0.0, 1.0 - abs(horizontal) / reach.side)
+    left = full * left_sideways(reach, horizontal)
     held_mm = math.copysign(min(left * panel_height_mm, abs(rise_mm)), rise_mm)
     return math.atan2(rise_mm, distance_mm) - math.atan2(held_mm, distance_mm)
 
@@ -85,9 +87,7 @@ def corrected(pose: Pose, picture_mm: Array, *, lens: Lens, reach: ShiftReach) -
 
     def at(ratio: float) -> Pose:
         shift_h = _held(across * ratio, reach.side, reach.side)
-        left = 1.0
-        if reach.shape is ReachShape.DIAMOND and reach.side > 0.0:
-            left = max(0.0, 1.0 - abs(shift_h) / reach.side)
+        left = left_sideways(reach, shift_h)
         wanted = up * ratio * pose.panel_aspect - pose.shift_v
         shift_v = pose.shift_v + _held(wanted, reach.up * left, reach.down * left)
         return replace(pose, ratio=ratio, shift_h=shift_h, shift_v=shift_v)

@@ -21,7 +21,9 @@ class Shadow:
     share: float
 
 
-def shadow(solid: Solid, lens_mm: tuple[float, float, float], picture: tuple[float, float, float, float]) -> Shadow | None:
+def shadow(
+    solid: Solid, lens_mm: tuple[float, float, float], picture: tuple[float, float, float, float]
+) -> Shadow | None:
     """The shadow of one box, None where it is clear of the beam.
 
     Args: lens (x, y, z) [mm]; picture left, bottom, right, top [mm].
@@ -32,7 +34,12 @@ def shadow(solid: Solid, lens_mm: tuple[float, float, float], picture: tuple[flo
     near, far = max(solid.low[2], 0.0), min(solid.high[2], lens_mm[2] - LENS_SLACK_MM)
     if near >= far:
         return None
-    corners = [(x, y, z) for x in (solid.low[0], solid.high[0]) for y in (solid.low[1], solid.high[1]) for z in (near, far)]
+    corners = [
+        (x, y, z)
+        for x in (solid.low[0], solid.high[0])
+        for y in (solid.low[1], solid.high[1])
+        for z in (near, far)
+    ]
     cast = [_onto_wall(corner, lens_mm) for corner in corners]
     if max(x for x, _ in cast) <= picture[0] or min(x for x, _ in cast) >= picture[2]:
         return None
@@ -51,6 +58,16 @@ def shaded_share(shadows: tuple[Shadow, ...], picture: tuple[float, float, float
     from shapely import union_all
 
     return float(union_all([Polygon(one.outline) for one in shadows]).area / rectangle(*picture).area)
+
+
+def part_of(outline: tuple[tuple[float, float], ...], picture: tuple[float, float, float, float]) -> str:
+    """Which part of the picture a shadow covers, by its middle, in thirds: top left, middle, bottom ..."""
+    x = sum(point[0] for point in outline) / len(outline)
+    y = sum(point[1] for point in outline) / len(outline)
+    across, up = (x - picture[0]) / (picture[2] - picture[0]), (y - picture[1]) / (picture[3] - picture[1])
+    level = "top" if up > 2 / 3 else "bottom" if up < 1 / 3 else ""
+    side = "left" if across < 1 / 3 else "right" if across > 2 / 3 else ""
+    return " ".join(filter(None, (level, side))) or "middle"
 
 
 def _onto_wall(point: tuple[float, float, float], lens: tuple[float, float, float]) -> tuple[float, float]:

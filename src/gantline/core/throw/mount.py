@@ -35,10 +35,19 @@ class JoistChoice:
 def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) -> tuple[JoistChoice, ...]:
     """Every joist, nearest first: along the axis the joists are counted on, plate_mm from lens to plate."""
     found = [
-        JoistChoice(number=number, centre_mm=centre, lens_mm=centre - plate_mm, move_mm=centre - plate_mm - lens_mm)
+        JoistChoice(
+            number=number, centre_mm=centre, lens_mm=centre - plate_mm, move_mm=centre - plate_mm - lens_mm
+        )
         for number, centre in enumerate(centres_mm, start=1)
     ]
     return tuple(sorted(found, key=lambda one: abs(one.move_mm)))
+
+
+def joist_centres(first_mm: float, spacing_mm: float, end_mm: float) -> tuple[float, ...]:
+    """Centers of the joists up to the end of the room, along the axis they are counted on [mm]."""
+    count = int(max(0.0, end_mm - first_mm) // spacing_mm) + 1
+    centres = (first_mm + k * spacing_mm for k in range(count))
+    return tuple(one for one in centres if one <= end_mm)
 
 
 def cable_path(start: Point, end: Point, *, level_mm: float) -> tuple[Point, ...]:

@@ -78,7 +78,12 @@ def to_panel(pose: Pose, wall_mm: ArrayLike) -> Array:
     """
     points = np.asarray(wall_mm, dtype=float)
     out = np.stack(
-        [points[:, 0] - pose.lens_x_mm, points[:, 1] - pose.lens_y_mm, np.full(len(points), -pose.distance_mm)], axis=1
+        [
+            points[:, 0] - pose.lens_x_mm,
+            points[:, 1] - pose.lens_y_mm,
+            np.full(len(points), -pose.distance_mm),
+        ],
+        axis=1,
     )
     body = out @ pose.turn  # the turn's inverse is its transpose
     if bool(np.any(body[:, 2] > -1e-9)):

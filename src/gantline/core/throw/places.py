@@ -83,7 +83,11 @@ def inner_room(wanted: Wanted) -> Solid:
     body, room = wanted.body, wanted.room
     near, far = wanted.near_mm - wanted.slack_mm, wanted.far_mm + wanted.slack_mm
     low = (room.low[0] + body.left_mm, room.low[1] + body.below_mm, max(near, room.low[2] + body.wallward_mm))
-    high = (room.high[0] - body.right_mm, room.high[1] - body.above_mm, min(far, room.high[2] - body.roomward_mm))
+    high = (
+        room.high[0] - body.right_mm,
+        room.high[1] - body.above_mm,
+        min(far, room.high[2] - body.roomward_mm),
+    )
     inner = Solid(name=room.name, low=low, high=high)
     return inner if wanted.zone is None else inner.within(wanted.zone)
 
@@ -138,7 +142,9 @@ def body_hits(wanted: Wanted, place: tuple[float, float, float]) -> tuple[Solid,
     )
 
 
-def section(wanted: Wanted, face: Literal["side", "top"], at_mm: float) -> tuple[tuple[tuple[float, float], ...], ...]:
+def section(
+    wanted: Wanted, face: Literal["side", "top"], at_mm: float
+) -> tuple[tuple[tuple[float, float], ...], ...]:
     """Outlines of the region cut at x = at (side: z across, y up) or y = at (top: x across, z up) [mm].
 
     Exact: the reach's chord at that cut, times the window, less the grown boxes and what no joist holds.
@@ -161,7 +167,9 @@ def section(wanted: Wanted, face: Literal["side", "top"], at_mm: float) -> tuple
             area = area.difference(_rect(face, out.low[2], out.low[axis], out.high[2], out.high[axis]))
     if wanted.lines is not None:
         area = area.intersection(_bands(wanted.lines, face, at_mm, low_z, low, high_z, high))
-    return tuple(ring for part in getattr(area, "geoms", [area]) if isinstance(part, Polygon) for ring in _rings(part))
+    return tuple(
+        ring for part in getattr(area, "geoms", [area]) if isinstance(part, Polygon) for ring in _rings(part)
+    )
 
 
 def _chord(wanted: Wanted, face: str, at_mm: float) -> tuple[float, float] | None:
@@ -193,7 +201,10 @@ def _rect(face: str, z0: float, a0: float, z1: float, a1: float) -> Polygon:
 
 def _bands(lines: Lines, face: str, at_mm: float, z0: float, a0: float, z1: float, a1: float) -> Geometry:
     """The strips of a section in which a joist is over the plate."""
-    spans = [(centre - lines.plate_mm - lines.half_mm, centre - lines.plate_mm + lines.half_mm) for centre in lines.centres_mm]
+    spans = [
+        (centre - lines.plate_mm - lines.half_mm, centre - lines.plate_mm + lines.half_mm)
+        for centre in lines.centres_mm
+    ]
     if lines.axis == "z":
         return union_all([_rect(face, low, a0, high, a1) for low, high in spans])
     if face == "top":
@@ -207,8 +218,17 @@ def _rings(part: Polygon) -> list[tuple[tuple[float, float], ...]]:
         return [tuple((float(x), float(y)) for x, y in part.exterior.coords[:-1])]
     x0, y0, x1, y1 = part.bounds
     middle = Polygon(part.interiors[0]).centroid.x
-    halves = (part.intersection(rectangle(x0, y0, middle, y1)), part.intersection(rectangle(middle, y0, x1, y1)))
-    return [ring for half in halves for one in getattr(half, "geoms", [half]) if isinstance(one, Polygon) for ring in _rings(one)]
+    halves = (
+        part.intersection(rectangle(x0, y0, middle, y1)),
+        part.intersection(rectangle(middle, y0, x1, y1)),
+    )
+    return [
+        ring
+        for half in halves
+        for one in getattr(half, "geoms", [half])
+        if isinstance(one, Polygon)
+        for ring in _rings(one)
+    ]
 
 
 def search(wanted: Sequence[Wanted], x: ArrayLike, y: ArrayLike) -> tuple[Floats, Floats]:
@@ -236,7 +256,10 @@ def _stretches(wanted: Wanted, x: Floats, y: Floats) -> tuple[Floats, Floats]:
         return best, middle
     boxes = [grown(wanted, solid) for solid in wanted.solids]
     boxes = [one for one in boxes if one.low[2] < high and one.high[2] > low]
-    shades = [((x > one.low[0]) & (x < one.high[0]))[:, None] & ((y > one.low[1]) & (y < one.high[1]))[None, :] for one in boxes]
+    shades = [
+        ((x > one.low[0]) & (x < one.high[0]))[:, None] & ((y > one.low[1]) & (y < one.high[1]))[None, :]
+        for one in boxes
+    ]
     inner = [end for one in boxes for end in (one.low[2], one.high[2]) if low < end < high]
     ends = sorted({low, high, *inner})
     run = np.zeros(plane.shape)

@@ -33,6 +33,16 @@ class ShiftReach:
         require_not_negative(up=self.up, down=self.down, side=self.side)
 
 
+def left_sideways(reach: ShiftReach, sideways: float) -> float:
+    """Share of the vertical reach that is left at a sideways shift (share, any sign): 1 - |s_h| / U in a diamond.
+
+    1 in a rectangle, and in a diamond without sideways reach.
+    """
+    if reach.shape is not ReachShape.DIAMOND or reach.side <= 0.0:
+        return 1.0
+    return max(0.0, 1.0 - abs(sideways) / reach.side)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ShiftNeed:
     """What the place of the lens asks for and what the reach leaves; all as shares.
@@ -79,14 +89,14 @@ def shift_need(
     vertical = (picture_y_mm - lens_y_mm) / panel.height_mm - offset
     horizontal = (picture_x_mm - lens_x_mm) / panel.width_mm
     full = reach.up if vertical >= 0.0 else reach.down
-    left = full
-    if reach.shape is ReachShape.DIAMOND and reach.side > 0.0:
-        left = full * max(0.0, 1.0 - abs(horizontal) / reach.side)
+    left = full * left_sideways(reach, horizontal)
     over_v = _excess(vertical, left)
     over_h = _excess(horizontal, reach.side)
     alone = over_h
     if reach.shape is ReachShape.DIAMOND and full > 0.0:
-        alone = _excess(horizontal, reach.side * (1.0 - abs(vertical) / full)) if abs(vertical) < full else 0.0
+        alone = (
+            _excess(horizontal, reach.side * (1.0 - abs(vertical) / full)) if abs(vertical) < full else 0.0
+        )
     return ShiftNeed(
         vertical=vertical,
         horizontal=horizontal,

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from gantline.core.size.picture import Picture
 from gantline.core.throw.shift import ReachShape, ShiftReach
 from gantline.core.throw.window import Lens
 
@@ -39,3 +40,15 @@ def panel_widths_mm(
     needed = for_rise + for_aside if reach.shape is ReachShape.DIAMOND else max(for_rise, for_aside)
     low = max(low, needed)
     return (low, high) if low <= high + slack_mm / lens.ratio_low else None
+
+
+def filled_diagonal_mm(
+    panel_width_mm: float, picture: Picture, panel_share: float, overspill_mm: float
+) -> float:
+    """Diagonal of the screen that a panel's image of that width fills, in the shape of `picture` [mm].
+
+    Args: panel_share, width of the panel's image over the thrown picture's (1, or more for a narrow picture).
+    Source: W = W_p / share - 2 o, and the diagonal in proportion.
+    """
+    width = panel_width_mm / panel_share - 2.0 * overspill_mm
+    return width * picture.diagonal_mm / picture.width_mm

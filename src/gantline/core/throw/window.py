@@ -108,7 +108,9 @@ def fit_throw(lines: Sequence[TableLine]) -> tuple[Lens, float]:
     Raises: OutOfRange with fewer than two different widths, or a fit that is no lens.
     """
     if len({line.width_mm for line in lines}) < 2:
-        raise OutOfRange("a throw table needs two different picture widths", field="throw_table", got=len(lines))
+        raise OutOfRange(
+            "a throw table needs two different picture widths", field="throw_table", got=len(lines)
+        )
     rows = [[line.width_mm, 0.0, 1.0] for line in lines] + [[0.0, line.width_mm, 1.0] for line in lines]
     right = [line.wide_mm for line in lines] + [line.long_mm for line in lines]
     (low, high, offset_mm), *_ = np.linalg.lstsq(np.array(rows), np.array(right), rcond=None)

@@ -3,6 +3,15 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+WIRED = ("outlet", "switch", "thermostat", "radiator", "other")  # cable or pipe runs to these
+
+
+def band_mm(kind: str, surveyed_mm: float | None, usual_mm: float) -> float:
+    """Width of the no-drill band beside a fitting [mm]: as surveyed, else the usual one where cable or pipe runs."""
+    if surveyed_mm is not None:
+        return surveyed_mm
+    return usual_mm if kind in WIRED else 0.0
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Band:

@@ -79,7 +79,9 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
     serving = [pair for pair in wide if abs(pair.offset_mm) <= rule.allowed_offset_mm + EQUAL_MM]
     serving.sort(key=lambda pair: _order(pair, rule))
     if serving:
-        return PairChoice(best=serving[0], runner_up=serving[1] if len(serving) > 1 else None, move_screen_mm=None)
+        return PairChoice(
+            best=serving[0], runner_up=serving[1] if len(serving) > 1 else None, move_screen_mm=None
+        )
     return PairChoice(best=None, runner_up=None, move_screen_mm=_least_move(rule, centre_mm, studs_mm))
 
 
@@ -101,5 +103,7 @@ def _least_move(rule: BracketRule, centre: float, studs: tuple[float, ...]) -> f
     """Smallest move of the screen after which some pair is astride its centre, within play."""
     usable = rule.frame_mm - 2.0 * rule.inset_mm
     needed = 2.0 * rule.centre_share * rule.frame_mm
-    middles = [(a + b) / 2.0 for a, b in combinations(studs, 2) if needed - EQUAL_MM <= b - a <= usable + EQUAL_MM]
+    middles = [
+        (a + b) / 2.0 for a, b in combinations(studs, 2) if needed - EQUAL_MM <= b - a <= usable + EQUAL_MM
+    ]
     return min((middle - centre for middle in middles), key=abs, default=None)

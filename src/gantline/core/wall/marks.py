@@ -36,7 +36,9 @@ class HoleMark:
     to_ceiling_mm: float
 
 
-def holes(pair: BracketPair, *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float) -> tuple[Hole, ...]:
+def holes(
+    pair: BracketPair, *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float
+) -> tuple[Hole, ...]:
     """Four holes: upper row at y_top - drop, lower row H_f - row offset below it.
 
     Args: lengths [mm]; top_mm, the frame's top; drop_mm >= 0, hole centre to the top of the frame
@@ -54,7 +56,9 @@ def holes(pair: BracketPair, *, top_mm: float, frame_height_mm: float, drop_mm: 
     )
 
 
-def mark(hole: Hole, *, datum_mm: float, centre_mm: float, stud_mm: float | None, floor: Profile, ceiling: Profile) -> HoleMark:
+def mark(
+    hole: Hole, *, datum_mm: float, centre_mm: float, stud_mm: float | None, floor: Profile, ceiling: Profile
+) -> HoleMark:
     """The hole's marks from every reference; stud_mm is the nearest stud's centre, if any."""
     return HoleMark(
         hole=hole,

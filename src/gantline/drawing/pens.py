@@ -1,0 +1,152 @@
+"""One table of pens: from a mark's role to how the screen, the paper and the DXF draw it.
+
+The screen's style sheet, the paper's and the DXF's layers are all made from here. Ink and fill are names of
+the screen's colors; a fill may be a share of one ("chalk 16"). Paper is black on white: its ink is a gray.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Screen:
+    """On the screen: ink and fill by color name, weight and dash [px], opacity."""
+
+    ink: str = "quiet"
+    weight: float = 1.0
+    dash: str = ""
+    fill: str = ""
+    round: bool = False
+    opacity: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Paper:
+    """On paper: gray of ink (empty: none) and fill, weight and dash [mm]."""
+
+    ink: str = "#000"
+    weight: float = 0.25
+    dash: str = ""
+    fill: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Pen:
+    """One role. dot: radius on the screen [px] and on paper [mm]. layer: of the DXF, with its color index.
+
+    always: drawn even at stations that do not light it up.
+    """
+
+    screen: Screen
+    paper: Paper
+    dot: tuple[float, float] = (4.0, 1.0)
+    layer: tuple[str, int] = ("", 0)
+    always: bool = False
+
+
+WALL = ("WALL", 8)
+FRAME = ("FRAME", 7)
+LENS = ("LENS", 6)
+HOLES = ("HOLES", 1)
+DIMENSIONS = ("DIMENSIONS", 4)
+HATCH = "hatch"
+
+PENS: Mapping[str, Pen] = {
+    "wall": Pen(Screen("seam", fill="wall"), Paper(), layer=WALL, always=True),
+    "ceiling": Pen(Screen("", fill=HATCH), Paper("", fill=HATCH), always=True),
+    "floor": Pen(Screen("", fill=HATCH), Paper("", fill=HATCH), always=True),
+    "back-wall": Pen(Screen("seam", 2), Paper(weight=0.2), always=True),
+    "stud": Pen(
+        Screen("stud-edge", fill="stud"), Paper("#888", 0.12, fill="#e4e4e4"), layer=("STUDS", 9), always=True
+    ),
+    "stud-predicted": Pen(
+        Screen("stud-edge", dash="3 4"), Paper("#888", 0.12, "1 1"), layer=("STUDS", 9), always=True
+    ),
+    "joist": Pen(Screen("stud-edge", dash="9 5"), Paper("#aaa", 0.12)),
+    "datum": Pen(Screen("chalk", 1.5, "14 5 2 5"), Paper(dash="5 1 1 1"), layer=("DATUM", 5), always=True),
+    "frame": Pen(Screen("frame-edge", 2, fill="frame"), Paper(weight=0.6), layer=FRAME, always=True),
+    "frame-clash": Pen(
+        Screen("stop", 2.5, "8 5", "frame"), Paper(weight=0.6, dash="2 1"), layer=FRAME, always=True
+    ),
+    "picture": Pen(Screen("", fill="canvas"), Paper(fill="#f4f4f4"), layer=("VIEWABLE", 3), always=True),
+    "limit": Pen(Screen("brass", 1.6, "2 5"), Paper(weight=0.18, dash="2 1")),
+    "eye": Pen(Screen("chalk", dash="7 5"), Paper(weight=0.18, dash="2 1")),
+    "interval": Pen(Screen("brass", 5, round=True), Paper(weight=0.6)),
+    "fitting": Pen(Screen("quiet", 1.5, fill="lift"), Paper("#555", 0.2, fill="#fff"), always=True),
+    "band": Pen(Screen("", fill="stop 12"), Paper("#999", 0.12, "1 1")),
+    "box": Pen(Screen("quiet", fill="lift 80"), Paper("#555", 0.2, fill="#fff"), always=True),
+    "box-cut": Pen(Screen("quiet", dash="4 3", fill="lift"), Paper("#555", 0.2, fill="#fff")),
+    "seat": Pen(Screen("ink", 2, fill="bench"), Paper(weight=0.35, fill="#fff"), (8, 1.4), always=True),
+    "seat-main": Pen(Screen("ink", 2, fill="brass"), Paper(weight=0.35, fill="#000"), (9, 1.6), always=True),
+    "lamp": Pen(Screen("brass", 3, fill="brass 30"), Paper(weight=0.35, fill="#fff"), (8, 1.4)),
+    "sight": Pen(Screen("quiet", dash="2 5"), Paper("#aaa", 0.12)),
+    "mask": Pen(Screen("", fill="frame 92"), Paper(fill="#ddd")),
+    "mask-edge": Pen(Screen("brass", 1.5), Paper()),
+    "light": Pen(Screen("chalk", dash="3 5", fill="canvas 9"), Paper("#999", 0.12, fill="#f6f6f6")),
+    "shadow": Pen(Screen("stop", 1.5, fill="frame 72"), Paper("#555", 0.15, fill="#ccc")),
+    "quad": Pen(Screen("chalk", 1.5, fill="chalk 14"), Paper(weight=0.2, dash="1.5 .8")),
+    "kept": Pen(Screen("brass", 2, "8 4"), Paper(weight=0.2, dash="1.5 .8")),
+    "spill": Pen(Screen("chalk", dash="4 4", fill="chalk 16"), Paper(weight=0.2, dash="1.5 .8")),
+    "reach": Pen(Screen("chalk", dash="5 4", fill="chalk 16"), Paper("#888", 0.15)),
+    "beam": Pen(Screen("chalk", dash="3 5"), Paper("#888", 0.15)),
+    "window": Pen(Screen("chalk", dash="5 4", fill="chalk 16"), Paper("#999", 0.12, "1 1")),
+    "zone": Pen(Screen("brass", 1.5, "10 5"), Paper("#555", 0.25, "3 1")),
+    "body": Pen(Screen("ink", 1.5, fill="lift"), Paper(weight=0.3, fill="#ddd")),
+    "pole": Pen(Screen("ink", 4), Paper(weight=0.5)),
+    "plate": Pen(Screen("brass", 3, fill="velvet"), Paper(weight=0.35, fill="#fff"), (5, 1.4)),
+    "cable": Pen(Screen("brass", 2, "1 5", round=True), Paper(weight=0.35, dash=".4 .8")),
+    "source": Pen(Screen("", fill="brass"), Paper(weight=0.35, fill="#fff"), (4, 1.2)),
+    "lens": Pen(Screen("velvet", 2, fill="chalk"), Paper(fill="#000"), (9, 1.8), LENS),
+    "lens-out": Pen(Screen("velvet", 2, fill="stop"), Paper(), (9, 1.8), LENS),
+    "hole": Pen(Screen("chalk", 2), Paper(weight=0.35, fill="#fff"), (6, 1.5), HOLES, always=True),
+    "bracket": Pen(Screen("chalk", 2), Paper(weight=0.35, fill="#fff"), (6, 1.5)),
+    "bar": Pen(Screen("canvas-quiet", 2.5, "10 4"), Paper(weight=0.4, dash="3 1")),
+    "center": Pen(Screen("canvas-quiet", dash="10 3 2 3", opacity=0.55), Paper(weight=0.18, dash="2 1")),
+    "point": Pen(Screen("", fill="brass"), Paper("", fill="#000"), (4.2, 0.75)),
+    "point-fill": Pen(Screen("", fill="quiet"), Paper("", fill="#000"), (2.2, 0.4)),
+}
+
+
+def screen_css() -> str:
+    """The screen's style sheet: one rule a role, inside .board."""
+    return "".join(f".board .{role} {{{_screen(pen.screen)}}}\n" for role, pen in PENS.items())
+
+
+def paper_css() -> str:
+    """The paper's style sheet: one rule a role."""
+    return "".join(f".{role}{{{_paper(pen.paper)}}}" for role, pen in PENS.items())
+
+
+def dxf_layers() -> dict[str, int]:
+    """Every layer of the DXF with its color index."""
+    return dict([*(pen.layer for pen in PENS.values() if pen.layer[0]), DIMENSIONS])
+
+
+def _screen(one: Screen) -> str:
+    rules = [f"stroke: {_color(one.ink)}"]
+    if one.weight != 1.0:
+        rules.append(f"stroke-width: {one.weight:g}")
+    if one.dash:
+        rules.append(f"stroke-dasharray: {one.dash}")
+    if one.fill:
+        rules.append(f"fill: {_color(one.fill)}")
+    if one.round:
+        rules.append("stroke-linecap: round")
+    if one.opacity != 1.0:
+        rules.append(f"opacity: {one.opacity:g}")
+    return f" {'; '.join(rules)}; "
+
+
+def _color(name: str) -> str:
+    if not name:
+        return "none"
+    if name == HATCH:
+        return "url(#hatch)"
+    ink, _, share = name.partition(" ")
+    return f"color-mix(in srgb, var(--{ink}) {share}%, transparent)" if share else f"var(--{ink})"
+
+
+def _paper(one: Paper) -> str:
+    fill = "url(#hatch)" if one.fill == HATCH else one.fill or "none"
+    dash = f";stroke-dasharray:{one.dash}" if one.dash else ""
+    return f"fill:{fill};stroke:{one.ink or 'none'};stroke-width:{one.weight:g}{dash}"

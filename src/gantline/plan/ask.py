@@ -1,0 +1,209 @@
+"""Asking a job questions: each is answered once, and what it read is written down, transitively.
+
+A question is a function of Ask (and of a few hashable arguments) that returns a value. What it reads, by
+itself or through other questions, is one integer, a bit a field. So what a figure rests on is what was read,
+and a new plan keeps every answer of the last one that read no changed field.
+"""
+
+from collections.abc import Callable, Hashable, Iterator, Sequence
+from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Any, Concatenate, ParamSpec, TypeVar, cast
+
+from gantline.core.defaults import DEFAULTS, Default, Shop
+from gantline.core.units import Units, exact_text, length_text
+from gantline.job.field import Field, Item, field_of
+from gantline.job.model import FIELDS, ITEMS, Job
+
+T = TypeVar("T")
+R = TypeVar("R")
+P = ParamSpec("P")
+THINGS = TypeVar("THINGS", bound=Item)
+UNITS_BIT = field_of(Job.units).bit
+KNOWN_BIT = field_of(Job.known).bit
+LISTS = tuple((FIELDS[base], kind) for base, kind in ITEMS.items())
+PLAIN = tuple(one for one in FIELDS.values() if one.pointer not in ITEMS)
+FIRST_DEFAULT = len(FIELDS)
+DEFAULT_BITS = {one: 1 << (FIRST_DEFAULT + at) for at, one in enumerate(DEFAULTS.values())}
+ALL_DEFAULTS = sum(DEFAULT_BITS.values())
+FIRST_ITEM = FIRST_DEFAULT + len(DEFAULT_BITS)
+
+
+@dataclass(slots=True)
+class Bits:
+    """A bit for every field of every thing in a list, given when it is first met."""
+
+    of: dict[str, int] = field(default_factory=dict)
+    pointers: list[str] = field(default_factory=list)
+
+    def bit(self, pointer: str) -> int:
+        """The bit of a thing's field."""
+        found = self.of.get(pointer)
+        if found is None:
+            found = self.of[pointer] = 1 << (FIRST_ITEM + len(self.pointers))
+            self.pointers.append(pointer)
+        return found
+
+
+@dataclass(slots=True)
+class Answer:
+    """What a question came to, and the bits of all that was read for it."""
+
+    value: Any
+    reads: int
+
+
+class Thing:
+    """A thing of a list as a question sees it: every attribute that is read is noted."""
+
+    __slots__ = ("_ask", "_base", "_item")
+
+    def __init__(self, ask: "Ask", item: Item, base: str) -> None:
+        self._ask, self._item, self._base = ask, item, base
+
+    def __getattr__(self, name: str) -> Any:
+        if name != "id":
+            self._ask.reads |= self._ask.bits.bit(f"{self._base}/{name}")
+        return getattr(self._item, name)
+
+
+class Ask:
+    """One job, one shop, and the answers so far. last: an earlier Ask of the same job to keep answers from."""
+
+    def __init__(self, job: Job, shop: Shop, last: "Ask | None" = None) -> None:
+        self.job, self.shop, self.reads = job, shop, 0
+        self.answers: dict[Hashable, Answer] = {}
+        self.bits: Bits
+        if last is not None and last.shop.overrides == shop.overrides:
+            self.bits = last.bits
+            self.kept, self.changed = last.answers, changed_bits(last.job, job, last.bits)
+        else:
+            self.bits, self.kept, self.changed = Bits(), {}, 0
+
+    def __call__(self, question: Callable[Concatenate["Ask", P], R], *args: P.args, **_: P.kwargs) -> R:
+        """The answer to a question."""
+        return cast(R, self.answer(question, *args).value)
+
+    def answer(self, question: Callable[..., Any], *args: Any) -> Answer:
+        """The same with what it rests on."""
+        key: Hashable = (question, args) if args else question
+        got = self.answers.get(key)
+        if got is None:
+            got = self.kept.get(key)
+            if got is None or got.reads & self.changed:
+                outer, self.reads = self.reads, 0
+                value = question(self, *args)
+                got = Answer(value, self.reads)
+                self.reads = outer
+            self.answers[key] = got
+        self.reads |= got.reads
+        return got
+
+    def field(self, named: T | None) -> T:
+        """The value of a field, or what stands in while it is absent."""
+        one = field_of(named)
+        self.reads |= one.bit
+        value = one.read(self.job)
+        return cast(T, one.standing(self.shop) if value is None else value)
+
+    def given(self, named: T | None) -> T | None:
+        """The value of a field as it was entered, None while it is absent."""
+        one = field_of(named)
+        self.reads |= one.bit
+        return cast("T | None", one.read(self.job))
+
+    def things(self, named: list[THINGS]) -> Sequence[THINGS]:
+        """The things of a list; of each only what is looked at counts as read."""
+        one = field_of(named)
+        self.reads |= one.bit
+        base = one.pointer
+        found = (Thing(self, thing, f"{base}/{thing.id}") for thing in one.read(self.job) or ())
+        return cast("Sequence[THINGS]", tuple(found))
+
+    def of(self, thing: Item, named: T | None) -> T:
+        """A field of a thing, or what stands in while it is absent."""
+        one = field_of(named)
+        value = getattr(thing, one.name)
+        return cast(T, one.standing(self.shop) if value is None else value)
+
+    def said(self, pointer: str) -> str | None:
+        """What the job says of how a field is known."""
+        self.reads |= KNOWN_BIT
+        return self.job.known.get(pointer)
+
+    def default(self, one: Default) -> float:
+        """A shop default that no field of the job replaces."""
+        self.reads |= DEFAULT_BITS[one]
+        return self.shop[one]
+
+    @property
+    def units(self) -> Units:
+        """How this job writes lengths."""
+        self.reads |= UNITS_BIT
+        return self._units
+
+    @cached_property
+    def _units(self) -> Units:
+        return self.job.units.to_core()
+
+    @property
+    def step_mm(self) -> float:
+        """The tape's step [mm]."""
+        return self.units.step_mm
+
+    def text(self, length_mm: float) -> str:
+        """A length as the job writes it, rounded to the tape."""
+        return length_text(length_mm, self.units)
+
+    def exact(self, length_mm: float) -> str:
+        """A length finer than the tape, for a working."""
+        return exact_text(length_mm, self.units)
+
+    def with_job(self, job: Job) -> "Ask":
+        """Another job asked with this one's answers at hand: for comparisons and for cures that are tried."""
+        return Ask(job, self.shop, self)
+
+
+def pointer_of(thing: Item, field: object) -> str:
+    """The pointer of a thing's field, from inside a question."""
+    base = cast(Any, thing)._base  # noqa: SLF001 - the thing as Ask hands it out
+    return f"{base}/{field_of(field).name}"
+
+
+def changed_bits(old: Job, new: Job, bits: Bits) -> int:
+    """The bits of all fields in which two documents differ; a list that grew or shrank, and what is in it."""
+    if old is new:
+        return 0
+    found = 0
+    for one in PLAIN:
+        a, b = one.read(old), one.read(new)
+        if a is not b and a != b:
+            found |= one.bit
+    for one, kind in LISTS:
+        before, after = one.read(old), one.read(new)
+        if before is after or before == after:
+            continue
+        if [thing.id for thing in before or ()] != [thing.id for thing in after or ()]:
+            found |= one.bit
+        else:
+            found |= _between(one, kind, before, after, bits)
+    return found
+
+
+def _between(one: Field, kind: type[Item], before: Sequence[Item], after: Sequence[Item], bits: Bits) -> int:
+    found = 0
+    for a, b in zip(before, after, strict=True):
+        if a == b:
+            continue
+        for name in kind.model_fields:
+            if getattr(a, name) != getattr(b, name):
+                found |= bits.bit(f"{one.pointer}/{a.id}/{name}")
+    return found
+
+
+def single_bits(bits: int) -> Iterator[int]:
+    """The numbers of the bits that are set, low to high."""
+    while bits:
+        low = bits & -bits
+        yield low.bit_length() - 1
+        bits ^= low

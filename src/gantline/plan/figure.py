@@ -1,0 +1,152 @@
+"""Figures: a computed one is a small function of Ask; an entered one is made from its field."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from gantline.core.defaults import Default
+from gantline.core.units import Units, length_text, read_tape
+from gantline.job.field import Field, FieldKind
+from gantline.plan.ask import Ask
+from gantline.plan.working import Expr, Unwritten
+
+Known = Literal["measured", "decided", "computed", "assumed"]
+Value = float | int | str | bool | None
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """What a figure's function gives: the value from the core, and the working that gives it again.
+
+    text: for anything but a length. how: in words, where there is no formula, or after it. label: where it
+    differs from the usual one. forced: computed even where the field it stands for was entered.
+    """
+
+    value: Value
+    working: Expr | None = None
+    text: str = ""
+    how: str = ""
+    label: str = ""
+    forced: bool = False
+
+
+Make = Callable[[Ask], Shown | None]
+
+
+@dataclass(frozen=True, slots=True)
+class FigureDef:
+    """A figure that is computed. field: the field it stands for while that is absent."""
+
+    key: str
+    label: str
+    unit: str
+    source: str
+    make: Make
+    field: Field | None = None
+
+
+class Figures(list[FigureDef]):
+    """The computed figures of a station, in order; each is added by decorating its function."""
+
+    def length(self, key: str, label: str, source: str, field: object = None) -> Callable[[Make], Make]:
+        """A length [mm], rounded to the tape once."""
+        return self.other(key, label, "mm", source, field)
+
+    def other(
+        self, key: str, label: str, unit: str, source: str, field: object = None
+    ) -> Callable[[Make], Make]:
+        """Anything else; its function makes the text."""
+
+        def add(make: Make) -> Make:
+            self.append(
+                FigureDef(key, label, unit, source, make, field if isinstance(field, Field) else None)
+            )
+            return make
+
+        return add
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """One choice of a field: what is stored and what is read."""
+
+    value: str
+    label: str
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """How a figure is entered: the pointer that sets it, the kind of field, its choices; given: it was entered."""
+
+    pointer: str
+    kind: FieldKind
+    choices: tuple[Choice, ...]
+    given: bool
+    fact: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Figure:
+    """One number or choice of the plan.
+
+    rests_on: what nobody entered or measured yet and it depends on, by key (of a field) or pointer (of a thing's
+    field). usual: the shop defaults it depends on besides.
+    """
+
+    key: str
+    station: str
+    label: str
+    value: Value
+    unit: str
+    text: str
+    known: Known
+    working: Unwritten
+    rests_on: tuple[str, ...]
+    usual: tuple[str, ...]
+    entry: Entry | None
+
+
+def field_text(field: Field, value: Any, units: Units) -> str:
+    """A field's value as it is read; empty where there is none."""
+    if value is None:
+        return ""
+    match field.kind:
+        case "length":
+            return length_text(value, units)
+        case "share":
+            return f"{100 * value:.3g}\u00a0%"
+        case "number" | "count":
+            return f"{value:g}{field.unit}".replace("-", "−")
+        case "choice":
+            return field.choice(value)
+        case "switch":
+            return "yes" if value else "no"
+        case _:
+            return str(value)
+
+
+def entry_of(field: Field, *, given: bool) -> Entry:
+    """How a field is entered."""
+    choices = tuple(Choice(*one) for one in field.choices)
+    return Entry(field.pointer, field.kind, choices, given, field.fact)
+
+
+def entered_working(field: Field, ask: Ask, *, given: bool, text: str, units: Units) -> Unwritten:
+    """Entered, or what stands in and who says so."""
+    if given:
+        how, source = "entered", "entered for this job"
+    elif isinstance(field.default, Default):
+        how, source = "default; nothing entered", ask.shop.source(field.default)
+    elif field.default is not None:
+        how, source = "usual; nothing entered", "usual unless it is set"
+    else:
+        how, source = "nothing entered", ""
+    return Unwritten(expr=None, how=how, source=source, result=text, rounding="", units=units)
+
+
+def rounding_text(length_mm: float, units: Units) -> tuple[str, str]:
+    """A length on the tape, and how far off that is in words."""
+    read = read_tape(length_mm, units)
+    off = abs(read.error_mm)
+    word = "long" if read.error_mm > 0 else "short"
+    return read.text, f"on the tape {read.text}" + (f", {off:.2f} mm {word}" if off >= 0.005 else ", exact")

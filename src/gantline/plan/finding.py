@@ -1,0 +1,88 @@
+"""Findings: something to know, with what would cure it."""
+
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, field, replace
+from typing import Any, Literal
+
+from gantline.job.field import field_of
+from gantline.job.types import LONGEST_MM
+from gantline.plan.ask import Ask
+
+Severity = Literal["stop", "check", "note"]
+RANK: dict[Severity, int] = {"stop": 0, "check": 1, "note": 2}
+ChangeValue = float | int | str | bool | None | dict[str, float | str | bool] | list[str]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Change:
+    """One set operation a cure, a dimension or an addition carries, for the API's edits."""
+
+    pointer: str
+    value: ChangeValue
+    known: Literal["measured", "decided", "assumed"] | None = None
+
+
+def change(named: object, value: ChangeValue) -> Change:
+    """Setting a field."""
+    return Change(pointer=field_of(named).pointer, value=value)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cure:
+    """A way out: what to do, and the changes that do it (none: by hand)."""
+
+    text: str
+    changes: tuple[Change, ...] = ()
+
+    @property
+    def possible(self) -> bool:
+        """Whether no length it sets is one that no job may hold."""
+        return all(_holds(one) for one in self.changes)
+
+
+def cure(text: str, *changes: tuple[object, ChangeValue]) -> Cure:
+    """A cure that sets fields."""
+    return Cure(text=text, changes=tuple(change(*one) for one in changes))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Finding:
+    """One finding. code: from its station's closed set. subject: what it is about, a pointer or a record's key.
+
+    severity: stop (do not go on), check (look again), note. next: it says what to do before anything else.
+    """
+
+    code: str
+    severity: Severity
+    text: str
+    subject: str = ""
+    numbers: Mapping[str, float] = field(default_factory=dict)
+    cures: tuple[Cure, ...] = ()
+    next: bool = False
+    station: str = ""
+    rests_on: tuple[str, ...] = ()
+
+
+Find = Callable[[Ask], Iterable[Finding]]
+
+
+def found(find: Find) -> Callable[[Ask], tuple[Finding, ...]]:
+    """A question of findings: its generator is run out, and cures nobody can follow are left out."""
+
+    def question(at: Ask) -> tuple[Finding, ...]:
+        return tuple(_offered(one) for one in find(at))
+
+    question.__doc__ = find.__doc__
+    return question
+
+
+def _offered(one: Finding) -> Finding:
+    if all(each.possible for each in one.cures):
+        return one
+    return replace(one, cures=tuple(each for each in one.cures if each.possible))
+
+
+def _holds(one: Change) -> bool:
+    value: Any = one.value
+    length = isinstance(value, float) and one.pointer.endswith("_mm")
+    return not length or 0.0 <= value <= LONGEST_MM

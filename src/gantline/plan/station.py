@@ -1,0 +1,85 @@
+"""A station is a value: what it computes, finds, draws and shows, all in one place."""
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from gantline.job.field import Field, Part, declared
+from gantline.plan.ask import Ask
+from gantline.plan.figure import FigureDef
+from gantline.plan.finding import Finding
+
+Weight = Literal["lead", "entry", "detail"]
+FaceName = Literal["front", "side", "top", "back"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Caution:
+    """Where the work can hurt someone or ruin the fabric: shown at its station, before the action."""
+
+    key: str
+    name: str
+    text: str
+    station: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanelPart:
+    """A part of a station's panel. rows: keys of figures, in order. widget: something special the page draws.
+
+    weight: lead (few, large), entry (what is entered), detail (folded, with a gist of one line).
+    """
+
+    title: str = ""
+    weight: Weight = "entry"
+    rows: tuple[str, ...] = ()
+    widget: str = ""
+    when: Callable[[Ask], bool] | None = None
+    gist: Callable[[Ask], str] | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Table:
+    """Rows that belong to a station; the question returns one frozen dataclass, or None while there are none."""
+
+    key: str
+    question: Callable[[Ask], Any]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lit:
+    """The layers of the board a station lights up, and those whose dimensions and handles it shows."""
+
+    layers: tuple[str, ...]
+    dimensions: tuple[str, ...]
+    handles: tuple[str, ...] = ()
+
+
+Draw = Callable[[Ask, FaceName], Iterable[Any]]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Station:
+    """One knot of the rope. targets: figures that get cut, drilled or hung, which assumptions are held against."""
+
+    key: str
+    label: str
+    fields: tuple[Field, ...]
+    figures: Sequence[FigureDef]
+    findings: tuple[Callable[[Ask], tuple[Finding, ...]], ...]
+    panel: tuple[PanelPart, ...]
+    gist: Callable[[Ask], str]
+    lit: Lit
+    tables: tuple[Table, ...] = ()
+    draw: tuple[Draw, ...] = ()
+    cautions: Callable[[Ask], tuple[Caution, ...]] | None = None
+    targets: tuple[str, ...] = ()
+    face: FaceName | Literal["seat"] = "front"
+    strip: str = "tape"
+
+
+def fields_of(*parts: type[Part]) -> tuple[Field, ...]:
+    """The fields of some parts of the document that are entered one by one."""
+    return tuple(
+        one for part in parts for one in declared(part).values() if one.kind not in ("list", "value")
+    )

@@ -1,0 +1,248 @@
+"""Workings that evaluate: named terms, their formula, and the number they give.
+
+A working is written as the formula itself, `term("frame top", a) - term("drop", b)`. It reads as words, as
+numbers put in, and it can be evaluated again from its terms.
+"""
+
+import math
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass
+
+from gantline.core.units import Units, exact_text
+
+Write = Callable[["Expr"], str]
+SUM, PRODUCT, SINGLE = 1, 2, 3
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Expr:
+    """A number and how it is made. name: of a term; op: what its parts are joined by."""
+
+    value: float
+    op: str
+    parts: tuple["Expr", ...] = ()
+    name: str = ""
+    unit: str = "mm"
+
+    def __add__(self, other: "Number") -> "Expr":
+        return _joined("+", self, other)
+
+    def __radd__(self, other: float) -> "Expr":
+        return _joined("+", _expr(other), self)
+
+    def __sub__(self, other: "Number") -> "Expr":
+        return _joined("−", self, other)
+
+    def __rsub__(self, other: float) -> "Expr":
+        return _joined("−", _expr(other), self)
+
+    def __mul__(self, other: "Number") -> "Expr":
+        return _joined("×", self, other)
+
+    def __rtruediv__(self, other: float) -> "Expr":
+        return _joined("/", _expr(other), self)
+
+    def __rmul__(self, other: float) -> "Expr":
+        return _joined("×", _expr(other), self)
+
+    def __truediv__(self, other: "Number") -> "Expr":
+        return _joined("/", self, other)
+
+    def terms(self) -> Iterator["Expr"]:
+        """The named terms, in the order they are written, once each."""
+        seen: set[str] = set()
+        for one in self._leaves():
+            if one.name not in seen:
+                seen.add(one.name)
+                yield one
+
+    def evaluate(self, terms: Mapping[str, float]) -> float:
+        """The number again, from the values of its named terms."""
+        if self.op == "term":
+            return terms[self.name]
+        if self.op == "number":
+            return self.value
+        return _apply(self, [one.evaluate(terms) for one in self.parts])
+
+    def formula(self) -> str:
+        """In words."""
+        return self._written(lambda one: one.name or _plain(one.value))
+
+    def put_in(self, units: Units) -> str:
+        """With numbers in place of names."""
+        return self._written(lambda one: _number(one, units))
+
+    def _leaves(self) -> Iterator["Expr"]:
+        if self.op == "term":
+            yield self
+        for one in self.parts:
+            yield from one._leaves()
+
+    @property
+    def _rank(self) -> int:
+        return {"+": SUM, "−": SUM, "×": PRODUCT, "/": PRODUCT}.get(self.op, SINGLE)
+
+    def _written(self, write: Write) -> str:
+        if self.op in ("term", "number"):
+            return write(self)
+        if self._rank == SINGLE:
+            inner = ", ".join(one._written(write) for one in self.parts)
+            return (
+                f"{inner}²"
+                if self.op == "square" and not self.parts[0].parts
+                else f"{NAMES[self.op]}({inner})"
+            )
+        left, right = self.parts
+        a, b = left._written(write), right._written(write)
+        a = f"({a})" if left._rank < self._rank else a
+        b = f"({b})" if right._rank < self._rank or (self.op in "−/" and right._rank == self._rank) else b
+        return f"{a} {self.op} {b}"
+
+
+Number = Expr | float
+NAMES = {
+    "root": "root of ",
+    "square": "square of ",
+    "least": "smallest of ",
+    "most": "largest of ",
+    "size": "size of ",
+}
+
+
+def term(name: str, value: float, unit: str = "mm") -> Expr:
+    """A named number. unit: mm, or what is written after it."""
+    return Expr(value, "term", (), name, unit)
+
+
+def root(one: Expr) -> Expr:
+    """Square root."""
+    return Expr(math.sqrt(one.value), "root", (one,))
+
+
+def square(one: Expr) -> Expr:
+    """A number times itself."""
+    return Expr(one.value**2, "square", (one,))
+
+
+def least(*many: Number) -> Expr:
+    """The smallest."""
+    return _of("least", many)
+
+
+def most(*many: Number) -> Expr:
+    """The largest."""
+    return _of("most", many)
+
+
+def size(one: Expr) -> Expr:
+    """Without its sign."""
+    return Expr(abs(one.value), "size", (one,))
+
+
+def _of(op: str, many: tuple[Number, ...]) -> Expr:
+    parts = tuple(_expr(one) for one in many)
+    return Expr((min if op == "least" else max)(one.value for one in parts), op, parts)
+
+
+def _expr(one: Number) -> Expr:
+    return one if isinstance(one, Expr) else Expr(float(one), "number", unit="")
+
+
+def _joined(op: str, left: Expr, right: Number) -> Expr:
+    made = Expr(0.0, op, (left, _expr(right)))
+    object.__setattr__(made, "value", _apply(made, [one.value for one in made.parts]))
+    return made
+
+
+def _apply(one: Expr, values: list[float]) -> float:
+    match one.op:
+        case "+":
+            return values[0] + values[1]
+        case "−":
+            return values[0] - values[1]
+        case "×":
+            return values[0] * values[1]
+        case "/":
+            return values[0] / values[1]
+        case "root":
+            return math.sqrt(values[0])
+        case "square":
+            return values[0] ** 2
+        case "size":
+            return abs(values[0])
+        case "least":
+            return min(values)
+        case _:
+            return max(values)
+
+
+def _plain(value: float) -> str:
+    known = {math.pi: "π", 0.5: "½"}
+    return known.get(value, f"{value:g}").replace("-", "−")
+
+
+def _number(one: Expr, units: Units) -> str:
+    if one.op == "number":
+        return _plain(one.value)
+    if one.unit == "mm":
+        return exact_text(one.value, units)
+    return f"{one.value:.4g}{one.unit}".replace("-", "−")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Term:
+    """One named number of a working."""
+
+    name: str
+    value: float
+    unit: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Working:
+    """How a figure came about: formula in words, its terms, numbers put in, result, rounding, source."""
+
+    formula: str
+    terms: tuple[Term, ...]
+    substituted: str
+    result: str
+    rounding: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Unwritten:
+    """A working before it is written out: most are never looked at."""
+
+    expr: Expr | None
+    how: str
+    source: str
+    result: str
+    rounding: str
+    units: Units
+
+    def written(self) -> Working:
+        """In words and numbers."""
+        if self.expr is None:
+            return Working(
+                formula=self.how,
+                terms=(),
+                substituted="",
+                result=self.result,
+                rounding=self.rounding,
+                source=self.source,
+            )
+        terms = tuple(
+            Term(name=one.name, value=one.value, unit=one.unit, text=_number(one, self.units))
+            for one in self.expr.terms()
+        )
+        result = exact_text(self.expr.value, self.units) if self.result == "mm" else self.result
+        return Working(
+            formula=f"{self.expr.formula()}{f'; {self.how}' if self.how else ''}",
+            terms=terms,
+            substituted=self.expr.put_in(self.units),
+            result=result,
+            rounding=self.rounding,
+            source=self.source,
+        )

@@ -1,0 +1,28 @@
+"""What several stations ask before any of them: fabric plane, lens, and how they say moves."""
+
+from gantline.stations.common.fabric import fabric_plane_mm
+from gantline.stations.common.lens import (
+    distance_offset_mm,
+    hung,
+    is_turned,
+    lens_reach,
+    overspill_mm,
+    panel_aspect,
+    ratios,
+    shift_reach,
+)
+from gantline.stations.common.words import percent, way_words
+
+__all__ = [
+    "distance_offset_mm",
+    "fabric_plane_mm",
+    "hung",
+    "is_turned",
+    "lens_reach",
+    "overspill_mm",
+    "panel_aspect",
+    "percent",
+    "ratios",
+    "shift_reach",
+    "way_words",
+]

@@ -1,0 +1,27 @@
+"""Height: where the frame goes on the wall. What other stations ask of it."""
+
+from gantline.stations.height.solve import (
+    Placement,
+    asked,
+    centre_x_mm,
+    fits,
+    place,
+    placement,
+    platforms,
+    raised_mm,
+    rect_of_frame,
+    rect_of_picture,
+)
+
+__all__ = [
+    "Placement",
+    "asked",
+    "centre_x_mm",
+    "fits",
+    "place",
+    "placement",
+    "platforms",
+    "raised_mm",
+    "rect_of_frame",
+    "rect_of_picture",
+]

@@ -1,0 +1,160 @@
+"""The frame's place on the wall, its interval, and the slack to every bound."""
+
+from gantline.core.height.bounds import bounds
+from gantline.core.height.place import Bound, Place, WishKind
+from gantline.job.model.height import HeightTarget as H
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Figures, Shown
+from gantline.plan.working import Expr, least, most, term
+from gantline.stations.height.solve import (
+    asked,
+    centre_x_mm,
+    place,
+    placement,
+    target_kind,
+    target_mm,
+    target_top_mm,
+)
+from gantline.stations.survey import wall_mm
+
+FIGURES = Figures()
+SOURCE = "bounds on the frame's top, the target held between them"
+LABELS = {
+    WishKind.EYE_LINE: "Eye line above floor",
+    WishKind.FRAME_TOP: "Top of frame above floor",
+    WishKind.FRAME_BOTTOM: "Bottom of frame above floor",
+    WishKind.CEILING_GAP: "Gap to ceiling",
+}
+SLACKS = (
+    ("ceiling", "ceiling gap"),
+    ("lift-on", "lift-on clearance"),
+    ("soffit", "soffit"),
+    ("neck", "neck angle"),
+    ("lowest-edge", "lowest allowed edge"),
+    ("rows", "view over the front row"),
+    ("furniture", "furniture below"),
+    ("skirting", "baseboard"),
+    ("shift-upper", "upper end of the lens shift"),
+    ("shift-lower", "lower end of the lens shift"),
+)
+
+
+@FIGURES.length("centre_x", "Screen center from left", "the middle unless it is set", H.centre_x_mm)
+def centre(at: Ask) -> Shown:
+    """Center line of the screen."""
+    value = at(centre_x_mm)
+    given = at.given(H.centre_x_mm) is not None
+    return Shown(value, None if given else term("wall width", at(wall_mm)) / 2.0)
+
+
+@FIGURES.length("wish_value", "Target", "usual", H.wish_mm)
+def target(at: Ask) -> Shown:
+    """What the height is taken from, named by its kind."""
+    label = LABELS[at(target_kind)]
+    return Shown(at(target_mm), label=label, how="usual; nothing entered")
+
+
+@FIGURES.other("eye_share", "Eye line, up the picture", "", "usual", H.eye_share)
+def eye_share(at: Ask) -> Shown | None:
+    """Only where the height is taken from the eye line."""
+    return Shown(at.field(H.eye_share)) if at(target_kind) is WishKind.EYE_LINE else None
+
+
+@FIGURES.length("top_highest", "Frame top, highest", SOURCE)
+def highest(at: Ask) -> Shown:
+    """The lowest of the bounds from above."""
+    high = at(placement).height.high
+    return Shown(high.y_top_mm, _bound(at, high), how=f"bound by the {high.name}")
+
+
+@FIGURES.length("top_lowest", "Frame top, lowest", SOURCE)
+def lowest(at: Ask) -> Shown:
+    """The highest of the bounds from below."""
+    low = at(placement).height.low
+    return Shown(low.y_top_mm, _bound(at, low), how=f"bound by the {low.name}")
+
+
+@FIGURES.length("frame_top", "Top of frame above floor", SOURCE)
+def frame_top(at: Ask) -> Shown | None:
+    """The target, held between the bounds."""
+    hung = at(placement)
+    if not hung.possible:
+        return None
+    low, high = term("lowest top", hung.height.low.y_top_mm), term("highest top", hung.height.high.y_top_mm)
+    return Shown(hung.top_mm, most(low, least(high, term("target", at(target_top_mm)))), how=_limit(at))
+
+
+@FIGURES.length("frame_bottom", "Bottom of frame above floor", "definition")
+def frame_bottom(at: Ask) -> Shown | None:
+    """The frame's lower edge."""
+    hung = at(placement)
+    if not hung.possible:
+        return None
+    high = hung.place.screen.overall_height_mm
+    return Shown(hung.top_mm - high, term("frame top", hung.top_mm) - term("overall height", high))
+
+
+@FIGURES.length("picture_centre", "Picture center above floor", "definition; seats and lens use this center")
+def picture_centre(at: Ask) -> Shown | None:
+    """The middle of the viewable area."""
+    hung = at(placement)
+    if not hung.possible:
+        return None
+    one = hung.place.screen
+    made = term("frame top", hung.top_mm) - term("top border", one.border.top_mm)
+    return Shown(hung.picture_centre_mm, made - term("height", one.picture.height_mm) / 2.0)
+
+
+@FIGURES.other("binds", "Held by", "", SOURCE)
+def binds(at: Ask) -> Shown | None:
+    """The bound that moved the target, or the target itself."""
+    hung = at(placement)
+    if not hung.possible:
+        return None
+    text = _limit(at)
+    return Shown(text, text=text, how="the bound that moved the target, or the target itself")
+
+
+def _slack(key: str, name: str) -> None:
+    @FIGURES.length(f"slack_{key.replace('-', '_')}", f"Slack to {name}", SOURCE)
+    def slack(at: Ask) -> Shown | None:
+        """How far the frame could still go before this bound stops it."""
+        hung = at(placement)
+        found = next((one for one in hung.height.slack_mm if one[0].key == key), None)
+        if found is None:
+            return None
+        bound, top = term("bound", found[0].y_top_mm), term("frame top", hung.top_mm)
+        upper = any(one.key == key for one in bounds(at(asked))[0])
+        return Shown(found[1], bound - top if upper else top - bound)
+
+
+for one in SLACKS:
+    _slack(*one)
+
+
+def _limit(at: Ask) -> str:
+    solved = at(placement).height
+    names = {one.key: one.name for one in (solved.low, solved.high)}
+    return "your height; no limit reached" if solved.binds == "wish" else f"the {names[solved.binds]}"
+
+
+def _bound(at: Ask, bound: Bound) -> Expr:
+    here: Place = at(place)
+    high = term("overall height", here.screen.overall_height_mm)
+    match bound.key:
+        case "ceiling" | "lift-on":
+            over = here.ceiling.lowest(here.left_mm, here.right_mm)
+            gaps = most(term("ceiling gap", here.ceiling_gap_mm), term("lift-on clearance", here.lift_on_mm))
+            return term("lowest ceiling over the frame", over) - gaps
+        case "lowest-edge":
+            return term("lowest allowed edge", here.lowest_edge_mm) + high
+        case "skirting":
+            return term("baseboard", at.field(H.skirting_mm)) + high
+        case _:
+            return term(bound.name, bound.y_top_mm)
+
+
+def gist(at: Ask) -> str:
+    """The frame's top."""
+    hung = at(placement)
+    return f"top {at.text(hung.top_mm)}" if hung.possible else "nothing fits"

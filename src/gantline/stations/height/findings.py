@@ -1,0 +1,216 @@
+"""What stands against a height, and what would cure it. A cure is offered only where it alone would do."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import replace
+from enum import StrEnum
+
+from gantline.core.defaults import SeatsDefaults
+from gantline.core.height.bounds import Asked, centre_guidance_mm, room_left_mm
+from gantline.core.height.solve import largest_fitting
+from gantline.core.sight.rows import ROUNDING_MM
+from gantline.core.size.picture import Lead, picture_from
+from gantline.job.field import field_of
+from gantline.job.model.height import HeightTarget as H
+from gantline.job.model.size import Size, SizeLead
+from gantline.job.model.survey import Survey
+from gantline.job.model.throw import ProjectorPlace
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Cure, Finding, Severity, cure, found
+from gantline.stations.height.solve import asked, place, placement, platforms, raised_mm, target_top_mm
+from gantline.stations.size import aspect, screen
+from gantline.stations.survey import seats, wall_mm
+
+SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
+OPENINGS = ("window", "door")
+BY_HAND = {
+    "furniture": "Lower the furniture {0}",
+    "soffit": "Raise the soffit {0}, or move the screen beside it",
+    "neck": "Move the seats back, or choose a smaller picture",
+}
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    OFF_THE_WALL = "off-the-wall"
+    CLASH = "height-clash"
+    TARGET_HELD = "target-held"
+    CENTER_HIGH = "center-high"
+    COVERS = "covers"
+
+
+@found
+def sideways(at: Ask) -> Iterator[Finding]:
+    """A frame past the end of the wall."""
+    here, wall = at(place), at(wall_mm)
+    out_mm = max(-here.left_mm, here.right_mm - wall)
+    if out_mm <= 0.5 or here.screen.overall_width_mm > wall:
+        return
+    side = "left" if here.left_mm < 0 else "right"
+    half = here.screen.overall_width_mm / 2.0
+    x_mm = half if side == "left" else wall - half
+    yield Finding(
+        code=Code.OFF_THE_WALL,
+        severity="stop",
+        text=f"The frame stands {at.text(out_mm)} past the {side} end of the wall.",
+        subject=field_of(H.centre_x_mm).pointer,
+        numbers={"out_mm": out_mm},
+        cures=(cure(f"Move the screen center to {at.text(x_mm)} from the left", (H.centre_x_mm, x_mm)),),
+    )
+
+
+@found
+def target(at: Ask) -> Iterator[Finding]:
+    """A target that a bound has moved."""
+    hung, wanted = at(placement), at(target_top_mm)
+    if not hung.possible or hung.height.binds == "wish":
+        return
+    bound = hung.height.high if wanted > hung.top_mm else hung.height.low
+    off_mm, way = abs(wanted - hung.top_mm), "lower" if wanted > hung.top_mm else "higher"
+    yield Finding(
+        code=Code.TARGET_HELD,
+        severity="note",
+        text=f"You asked for the frame top at {at.text(wanted)}. The {bound.name} keeps it {at.text(off_mm)} {way}.",
+        subject=field_of(H.wish_mm).pointer,
+        numbers={"off_mm": off_mm},
+    )
+
+
+@found
+def comfort(at: Ask) -> Iterator[Finding]:
+    """The center of the picture over the eye line: guidance, warns and does not bind."""
+    hung, degrees = at(placement), at.default(SeatsDefaults.neck_centre_deg)
+    highest = centre_guidance_mm(hung.place.screen, at(asked).eyes, degrees)
+    if highest is None or hung.top_mm <= highest + 0.5:
+        return
+    over_mm = hung.top_mm - highest
+    yield Finding(
+        code=Code.CENTER_HIGH,
+        severity="check",
+        text=f"The picture's center is more than {degrees:g}° above the eye line of a seat. Lowering the screen "
+        f"{at.text(over_mm)} is easier on the neck.",
+        subject=field_of(H.wish_mm).pointer,
+        numbers={"over_mm": over_mm},
+    )
+
+
+@found
+def covered(at: Ask) -> Iterator[Finding]:
+    """The frame over a window, a door or a switch."""
+    hung = at(placement)
+    half, middle = hung.place.screen.overall_width_mm / 2.0, hung.place.centre_x_mm
+    for one in at.things(Survey.fittings):
+        size = {"bottom_mm": one.y_mm, "width_mm": one.width_mm, "height_mm": one.height_mm}
+        if not hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
+            continue
+        severity: Severity = "stop" if one.kind in OPENINGS else "check"
+        clear = one.x_mm - half if one.x_mm + one.width_mm / 2.0 > middle else one.x_mm + one.width_mm + half
+        way = "left" if clear < middle else "right"
+        fits = half <= clear <= at(wall_mm) - half
+        move = f"Move the screen {at.text(abs(clear - middle))} {way}"
+        yield Finding(
+            code=Code.COVERS,
+            severity=severity,
+            text=f"The frame covers the {one.name or one.kind.replace('-', ' ')}.",
+            subject=f"{field_of(Survey.fittings).pointer}/{one.id}",
+            cures=(cure(move, (H.centre_x_mm, clear)),) if fits else (),
+        )
+
+
+@found
+def clash(at: Ask) -> Iterator[Finding]:
+    """No height fits: which two bounds, by how much, and what could give."""
+    hung = at(placement)
+    if hung.possible:
+        return
+    solved, numbers = hung.height, {"clash_mm": hung.height.clash_mm}
+    cures: list[Cure] = []
+    fits_mm = _largest(at)
+    if fits_mm is not None and fits_mm >= SMALLEST_MM:
+        fits_mm = math.floor(fits_mm / at.step_mm) * at.step_mm
+        numbers["largest_diagonal_mm"] = fits_mm
+        smaller = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, fits_mm), (Size.tidy, None))
+        cures.append(cure(f"Use the largest diagonal that fits: {at.text(fits_mm)}", *smaller))
+    cures += _give(at)
+    tail = "" if len(numbers) > 1 else " No diagonal fits here."
+    yield Finding(
+        code=Code.CLASH,
+        severity="stop",
+        text=f"The screen does not fit: {at.text(solved.clash_mm)} short between the {solved.low.name} and the "
+        f"{solved.high.name}.{tail}",
+        subject=field_of(H.wish_mm).pointer,
+        numbers=numbers,
+        cures=tuple(cures),
+    )
+
+
+def _give(at: Ask) -> Iterator[Cure]:
+    """What else could give, each tried against all bounds."""
+    one, solved = at(asked), at(placement).height
+    needed = math.ceil(solved.clash_mm / at.step_mm - 1e-9) * at.step_mm
+    keys, count = (solved.low.key, solved.high.key), 0
+    for each in (*_gap(at, one, needed), *_edge(at, one, needed), *_lens(at, one, needed), *_rows(at, one)):
+        yield each
+        count += 1
+    for key in keys:
+        if key in BY_HAND:
+            yield Cure(text=BY_HAND[key].format(at.text(needed)))
+            count += 1
+    if not count:
+        give = max(0.0, one.place.ceiling_gap_mm - one.place.lift_on_mm)
+        edge = at.text(one.place.lowest_edge_mm)
+        yield Cure(text=f"Using the whole ceiling gap gains {at.text(give)}; lowering the edge gains {edge}.")
+
+
+def _gap(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
+    gap = one.place.ceiling_gap_mm - needed
+    tried = replace(one, place=replace(one.place, ceiling_gap_mm=gap))
+    if gap >= one.place.lift_on_mm and room_left_mm(tried) >= 0.0:
+        yield cure(f"Reduce the ceiling gap to {at.text(gap)}", (H.ceiling_gap_mm, gap))
+
+
+def _edge(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
+    edge = one.place.lowest_edge_mm - needed
+    tried = replace(one, place=replace(one.place, lowest_edge_mm=edge))
+    if edge >= 0.0 and room_left_mm(tried) >= 0.0:
+        text = f"Lower the lowest edge to {at.text(edge)}, if the furniture allows"
+        yield cure(text, (H.lowest_edge_mm, edge))
+
+
+def _lens(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
+    solved = at(placement).height
+    if one.lens is None or "shift" not in solved.low.key + solved.high.key:
+        return
+    y = one.lens.y_mm + (needed if "shift" in solved.high.key else -needed)
+    if y >= 0.0 and room_left_mm(replace(one, lens=replace(one.lens, y_mm=y))) >= 0.0:
+        way = "up" if y > one.lens.y_mm else "down"
+        text = f"Move the lens {at.text(needed)} {way}, to {at.text(y)} above the floor"
+        yield cure(text, (ProjectorPlace.lens_y_mm, y))
+
+
+def _rows(at: Ask, one: Asked) -> Iterator[Cure]:
+    """Platforms, with the frame as high as the other bounds let it go."""
+    solved, picture = at(placement).height, one.place.screen
+    if "rows" not in (solved.low.key, solved.high.key):
+        return
+    bottom = solved.high.y_top_mm - picture.border.top_mm - picture.picture.height_mm
+    needed = at(raised_mm, bottom)
+    there = zip(at(seats), needed, strict=True)
+    eyes = tuple(replace(seat.eye, eye_mm=seat.seated_mm + high) for seat, high in there)
+    if room_left_mm(replace(one, eyes=eyes)) >= -ROUNDING_MM:
+        yield from platforms(at, needed)
+
+
+def _largest(at: Ask) -> float | None:
+    """Largest diagonal at this aspect ratio, with the same borders, gaps and center [mm]."""
+    one, ratio, now = at(asked), at(aspect), at(screen)
+
+    def room_mm(diagonal_mm: float) -> float:
+        picture = picture_from(Lead.DIAGONAL, diagonal_mm, ratio)
+        return room_left_mm(replace(one, place=replace(one.place, screen=replace(now, picture=picture))))
+
+    return largest_fitting(room_mm, most_mm=now.picture.diagonal_mm)
+
+
+FINDINGS = (sideways, target, comfort, covered, clash)

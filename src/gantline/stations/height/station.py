@@ -1,0 +1,21 @@
+"""The height as one value."""
+
+from gantline.job.model.height import HeightTarget
+from gantline.plan.station import Lit, Station, fields_of
+from gantline.stations.height.figures import FIGURES, gist
+from gantline.stations.height.findings import FINDINGS
+from gantline.stations.height.marks import DRAW
+from gantline.stations.height.panel import PANEL
+
+HEIGHT = Station(
+    key="height",
+    label="Height",
+    fields=fields_of(HeightTarget),
+    figures=FIGURES,
+    findings=FINDINGS,
+    panel=PANEL,
+    gist=gist,
+    lit=Lit(layers=("size", "light", "height"), dimensions=("height",), handles=("height",)),
+    draw=DRAW,
+    targets=("frame_top", "frame_bottom"),
+)

@@ -1,0 +1,60 @@
+"""Light on the picture, luminance, and the light states."""
+
+import math
+
+from gantline.core.defaults import LightDefaults
+from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m2
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Figures, Shown
+from gantline.plan.working import least, term
+from gantline.stations.light.solve import area_m2, bounce, light, lobe, reflectance, room_m2
+
+FIGURES = Figures()
+
+
+@FIGURES.other("luminance", "Luminance on axis", "", "diffusing screen of that gain")
+def luminance(at: Ask) -> Shown | None:
+    """What the middle of the screen shows straight on."""
+    made, gain = at(light), at(lobe)
+    if made is None or isinstance(gain, str):
+        return None
+    value = float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.gain))
+    flux = term("light on the picture", made.flux_lm, " lm")
+    work = flux * term("gain", gain.gain, "") / (math.pi * term("area", at(area_m2), " m²"))
+    return Shown(value, work, luminance_text(value))
+
+
+@FIGURES.other("flux", "Light on the picture", "", "light after all losses")
+def flux(at: Ask) -> Shown | None:
+    """Lumens that reach the picture."""
+    made = at(light)
+    if made is None:
+        return None
+    one = made.output
+    work = term("rated output", one.rated_lm, " lm") * term("picture mode", one.mode_share, "")
+    work = work * term("aging", one.age_share, "") * term("zoom", made.zoom, "")
+    return Shown(made.flux_lm, work * term("share of the panel", made.panel, ""), f"{made.flux_lm:.0f} lm")
+
+
+@FIGURES.other("bounce", "Light reflected by the room", "", "estimate: the room as an even sphere")
+def reflected(at: Ask) -> Shown | None:
+    """Picture's own light that comes back."""
+    made, gain, back = at(light), at(lobe), at(bounce)
+    if made is None or isinstance(gain, str) or back is None:
+        return None
+    rho = term("room reflectance", at(reflectance), "")
+    level = term("mean level", at.default(LightDefaults.mean_level), "")
+    flux = level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.gain, ""))
+    work = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
+    return Shown(back, work, f"{back:.1f} lux")
+
+
+def luminance_text(value: float) -> str:
+    """In both units."""
+    return f"{value:.0f} cd/m², {value / CD_M2_PER_FOOT_LAMBERT:.0f} fL"
+
+
+def gist(at: Ask) -> str:
+    """Luminance on axis."""
+    found = at(luminance)
+    return "no lumens yet" if found is None else found.text

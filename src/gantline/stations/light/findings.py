@@ -1,0 +1,180 @@
+"""What stands against the light: fabric, brightness, evenness."""
+
+from collections.abc import Iterator
+from enum import StrEnum
+
+from gantline.core.defaults import FrameDefaults, LightDefaults
+from gantline.core.light.fabric import apart_deg, sheet_needed_mm
+from gantline.core.light.lobe import FabricKind, acceptance
+from gantline.core.tension.holds import Hold
+from gantline.job.field import field_of
+from gantline.job.model.hanging import Tensioning
+from gantline.job.model.light import FabricChoice, Lighting
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Change, Cure, Finding, found
+from gantline.stations.common import percent
+from gantline.stations.height import placement
+from gantline.stations.light.solve import (
+    POINTS,
+    eyes_of,
+    given_states,
+    light_model,
+    lobe,
+    output,
+    seen,
+    states,
+)
+from gantline.stations.size import screen
+from gantline.stations.survey import main_seat, seats
+from gantline.stations.throw import lens_place
+
+DARK_LUX = 5.0  # darker than this a bright picture strains the eyes
+SEES_HALF = 90.0  # a constant gain has no half-gain angle
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    FABRIC_IMPOSSIBLE = "fabric-impossible"
+    NO_LUMENS = "no-lumens"
+    NO_BEAM = "no-beam"
+    NO_SEATS = "no-seats"
+    PICTURE_DARK = "picture-dark"
+    HOT_SPOT = "hot-spot"
+    TOO_BRIGHT = "too-bright"
+    LENTICULAR = "lenticular-wrong-light"
+    RETRO = "retro-far-from-heads"
+    GRILLE = "grille-behind-fabric"
+    ROLL = "roll-too-narrow"
+    LAMP_GONE = "lamp-gone"
+
+
+GAIN = field_of(FabricChoice.gain).pointer
+KIND = field_of(FabricChoice.kind).pointer
+
+
+@found
+def missing(at: Ask) -> Iterator[Finding]:
+    """What is needed before there is any light."""
+    gain = at(lobe)
+    if isinstance(gain, str):
+        text = f"Check the data sheet: {gain}."
+        yield Finding(code=Code.FABRIC_IMPOSSIBLE, severity="stop", text=text, subject=GAIN)
+    if at(output) is None:
+        text = "Enter the projector's light output to see how bright the picture is."
+        yield Finding(
+            code=Code.NO_LUMENS, severity="note", text=text, subject=field_of(Lighting.rated_lm).pointer
+        )
+    elif at(lens_place) is None:
+        text = "Luminance needs the throw ratio and the lens's place. Enter both at Throw."
+        yield Finding(code=Code.NO_BEAM, severity="note", text=text)
+    elif not at(seats):
+        text = "Add seats in the survey to see brightness and contrast where people sit."
+        subject = field_of(Survey.seats).pointer
+        yield Finding(code=Code.NO_SEATS, severity="note", text=text, subject=subject)
+
+
+@found
+def lamps(at: Ask) -> Iterator[Finding]:
+    """A light state that is lit by a lamp nobody has surveyed."""
+    known = {lamp.id for lamp in at.things(Survey.lamps)}
+    base = field_of(Lighting.states).pointer
+    for one in given_states(at):
+        gone = [key for key in one.lamps if key not in known]
+        if gone:
+            pointer = f"{base}/{one.id}/lamps"
+            left = [key for key in one.lamps if key in known]
+            off = Cure(text="Take it off the list", changes=(Change(pointer=pointer, value=left),))
+            text = f"{one.name}: a lamp it is lit by is no longer in the survey."
+            yield Finding(code=Code.LAMP_GONE, severity="note", text=text, subject=pointer, cures=(off,))
+
+
+@found
+def bright(at: Ask) -> Iterator[Finding]:
+    """Too little, too uneven, too much light at the seats."""
+    light, lead = at(seen), at(main_seat)
+    if light is None or lead is None:
+        return
+    row = light.luminance[at(seats).index(lead)]
+    brightest, even_least = float(row.max()), at.default(LightDefaults.hot_spot)
+    if brightest <= 0.0:
+        text = "The main seat sees no picture on this fabric."
+        yield Finding(code=Code.PICTURE_DARK, severity="stop", text=text, subject=KIND)
+        return
+    even = float(row.min()) / brightest
+    if even < even_least:
+        text = (
+            f"At the main seat the darkest edge has {percent(even)} of the brightest point. Below {percent(even_least)} "
+            "a hot spot shows."
+        )
+        yield Finding(
+            code=Code.HOT_SPOT, severity="check", text=text, subject=GAIN, numbers={"uniformity": even}
+        )
+    most, limit = float(light.luminance[:, 0].max()), at.default(LightDefaults.too_bright_cd_m2)
+    if most > limit and any(one.lux < DARK_LUX for one in at(states)):
+        text = f"{most:.0f} cd/m² is too bright for a dark room ({limit:g} at most)."
+        subject = field_of(Lighting.mode_share).pointer
+        numbers = {"luminance": most}
+        yield Finding(code=Code.TOO_BRIGHT, severity="check", text=text, subject=subject, numbers=numbers)
+
+
+@found
+def fabric(at: Ask) -> Iterator[Finding]:
+    """Light that comes from where this fabric does not take it, or goes where nobody sits."""
+    model, lead = at(light_model), at(main_seat)
+    if model is None:
+        return
+    if model.lobe.kind is FabricKind.LENTICULAR:
+        taken = acceptance(model.lobe.kind, model.points, model.lens)
+        dark = [name for name, share in zip(POINTS, taken, strict=True) if share < 1.0]
+        if dark:
+            text = (
+                f"A lenticular fabric takes light steeply from below. From this lens the {', '.join(dark)} of the screen "
+                "stays darker. Use a cabinet-top projector, or another fabric."
+            )
+            yield Finding(code=Code.LENTICULAR, severity="stop", text=text, subject=KIND)
+    if model.lobe.kind is FabricKind.RETRO and lead is not None:
+        apart = apart_deg(model.points[0], model.lens, eyes_of((lead,))[0])
+        limit = model.lobe.half_gain_deg or SEES_HALF
+        if apart > limit:
+            text = (
+                f"A retro-reflective fabric sends the light back to the projector. The main seat is {apart:.0f}° from it, "
+                f"past the half-gain angle of {limit:g}°, and sees less than half."
+            )
+            yield Finding(
+                code=Code.RETRO, severity="stop", text=text, subject=KIND, numbers={"apart_deg": apart}
+            )
+
+
+@found
+def behind(at: Ask) -> Iterator[Finding]:
+    """A return-air grille behind an acoustically open fabric."""
+    if not at.field(FabricChoice.acoustic):
+        return
+    hung = at(placement)
+    for one in at.things(Survey.fittings):
+        size = {"bottom_mm": one.y_mm, "width_mm": one.width_mm, "height_mm": one.height_mm}
+        if one.kind == "return-air" and hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
+            text = "Return-air grille behind an acoustic fabric: the air will leave dirt stripes."
+            subject = f"{field_of(Survey.fittings).pointer}/{one.id}"
+            yield Finding(code=Code.GRILLE, severity="stop", text=text, subject=subject)
+
+
+@found
+def roll(at: Ask) -> Iterator[Finding]:
+    """A roll that is too narrow for a sheet without a seam."""
+    wide = at.given(FabricChoice.roll_mm)
+    if wide is None:
+        return
+    stapled = at.field(Tensioning.hold) == Hold.STAPLE
+    overlap = at.default(FrameDefaults.blank_overlap_mm) if stapled else 0.0
+    one = at(screen)
+    needed = sheet_needed_mm(one.overall_width_mm, one.overall_height_mm, overlap)
+    if needed > wide:
+        text = f"The roll is {at.text(wide)} wide. A seamless sheet needs {at.text(needed)}."
+        subject, numbers = field_of(FabricChoice.roll_mm).pointer, {"short_mm": needed - wide}
+        yield Finding(code=Code.ROLL, severity="stop", text=text, subject=subject, numbers=numbers)
+
+
+FINDINGS = (missing, lamps, bright, fabric, behind, roll)

@@ -1,0 +1,20 @@
+"""What the light's panel shows, in order and by weight."""
+
+from gantline.plan.station import PanelPart
+
+PANEL = (
+    PanelPart(weight="lead", rows=("luminance",)),
+    PanelPart(title="Light in the room", rows=("surfaces",), widget="states"),
+    PanelPart(title="Fabric", rows=("light_fabric", "gain"), widget="take-fabric"),
+    PanelPart(
+        title="More about the fabric",
+        weight="detail",
+        rows=("fabric_kind", "half_gain", "ambient_reflectance", "acoustic", "roll"),
+    ),
+    PanelPart(
+        title="Projector light",
+        weight="detail",
+        rows=("rated_lm", "mode_share", "age_share", "zoom_long", "own_contrast", "pixels_across"),
+    ),
+    PanelPart(title="Light on the picture", weight="detail", rows=("flux", "bounce")),
+)

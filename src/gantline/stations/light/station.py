@@ -1,0 +1,24 @@
+"""The light as one value."""
+
+from gantline.job.model.light import FabricChoice, Lighting
+from gantline.plan.station import Lit, Station, Table, fields_of
+from gantline.stations.light.figures import FIGURES, gist
+from gantline.stations.light.findings import FINDINGS
+from gantline.stations.light.marks import DRAW
+from gantline.stations.light.panel import PANEL
+from gantline.stations.light.tables import light_states, seat_lights
+
+LIGHT = Station(
+    key="light",
+    label="Light",
+    fields=fields_of(Lighting, FabricChoice),
+    figures=FIGURES,
+    findings=FINDINGS,
+    panel=PANEL,
+    gist=gist,
+    lit=Lit(layers=("size", "light", "lamps"), dimensions=(), handles=("survey", "lamps", "height")),
+    tables=(Table(key="light", question=seat_lights), Table(key="states", question=light_states)),
+    draw=DRAW,
+    face="seat",
+    strip="light",
+)

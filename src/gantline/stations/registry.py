@@ -1,0 +1,35 @@
+"""The line of stations, in the order of the day. The one place that names them all."""
+
+from collections.abc import Mapping
+from enum import StrEnum
+
+from gantline.plan.plan import MEASURE
+from gantline.plan.station import Station
+from gantline.stations.height.findings import Code as HeightCode
+from gantline.stations.height.station import HEIGHT
+from gantline.stations.light.findings import Code as LightCode
+from gantline.stations.light.station import LIGHT
+from gantline.stations.size.findings import Code as SizeCode
+from gantline.stations.size.seats import CODE as SEATS
+from gantline.stations.size.station import SIZE
+from gantline.stations.survey.findings import Code as SurveyCode
+from gantline.stations.survey.station import SURVEY
+from gantline.stations.tension.findings import Code as TensionCode
+from gantline.stations.tension.station import TENSION
+from gantline.stations.throw.codes import Code as ThrowCode
+from gantline.stations.throw.station import THROW
+from gantline.stations.wall.findings import Code as WallCode
+from gantline.stations.wall.station import WALL
+
+STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, WALL, TENSION)
+BY_KEY: Mapping[str, Station] = {one.key: one for one in STATIONS}
+CODES: Mapping[str, type[StrEnum]] = {
+    "survey": SurveyCode,
+    "size": SizeCode,
+    "light": LightCode,
+    "height": HeightCode,
+    "throw": ThrowCode,
+    "wall": WallCode,
+    "tension": TensionCode,
+}
+ALL_CODES = frozenset({MEASURE, SEATS, *(code.value for kind in CODES.values() for code in kind)})

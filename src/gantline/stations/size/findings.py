@@ -1,0 +1,112 @@
+"""What stands against a size."""
+
+import math
+from collections.abc import Iterator
+from enum import StrEnum
+
+from gantline.core.defaults import SizeDefaults
+from gantline.core.size.picture import Lead, picture_from
+from gantline.job.field import field_of
+from gantline.job.model.size import BorderFaces, Size, SizeLead
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.stations.size.solve import SMALLEST_MM, aspect, grid, picked, rounded, screen, start
+from gantline.stations.size.starts import NO_SEAT, NO_THROW
+from gantline.stations.survey import wall_mm
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    START_IMPOSSIBLE = "start-impossible"
+    NO_MAIN_SEAT = NO_SEAT
+    NO_FIXED_THROW = NO_THROW
+    ROUNDING_TOO_FINE = "rounding-too-fine"
+    NO_ROUNDED_SIZE = "no-rounded-size"
+    NO_EXACT_SIZE = "no-exact-size"
+    PICK_ELSEWHERE = "pick-elsewhere"
+    WIDER_THAN_WALL = "wider-than-wall"
+
+
+MISSING = {
+    NO_SEAT: "A size from a viewing angle needs a seat. Add one in the survey.",
+    NO_THROW: "A size from a fixed throw needs the throw ratio and the lens's distance from the wall. "
+    "Enter both at Throw.",
+}
+
+
+@found
+def starting(at: Ask) -> Iterator[Finding]:
+    """A start that gives no picture."""
+    begun, lead = at(start), field_of(Size.lead).pointer
+    if begun.missing:
+        yield Finding(code=begun.missing, severity="stop", text=MISSING[begun.missing], subject=lead)
+    if begun.refused:
+        text = f"This start gives no picture: {begun.refused}."
+        yield Finding(code=Code.START_IMPOSSIBLE, severity="stop", text=text, subject=lead)
+
+
+@found
+def rounding(at: Ask) -> Iterator[Finding]:
+    """Rounded sizes: too fine a step, none, none exact, or a choice that belongs to another size."""
+    near, step, subject = at(rounded), float(at(grid)), field_of(Size.tidy_grid_mm).pointer
+    if near is None:
+        text = f"Rounding to {at.text(step)} is too fine here. Choose a coarser step."
+        yield Finding(code=Code.ROUNDING_TOO_FINE, severity="check", text=text, subject=subject)
+    elif not near:
+        span, error = at.default(SizeDefaults.tidy_span_share), at.default(SizeDefaults.tidy_ratio_error)
+        text = (
+            f"No size in {at.text(step)} steps lies within {100 * span:g} % of this size and {100 * error:g} % of "
+            "the aspect ratio. Choose a finer step."
+        )
+        yield Finding(code=Code.NO_ROUNDED_SIZE, severity="note", text=text, subject=subject)
+    elif not near[0].exact:
+        text = (
+            f"No nearby size is exactly {at.field(Size.aspect)} in {at.text(step)} steps. "
+            "Each option shows its error."
+        )
+        yield Finding(code=Code.NO_EXACT_SIZE, severity="note", text=text, subject=subject)
+    pick = at.given(Size.tidy)
+    if pick is not None and at(picked) is None:
+        text = (
+            f"The rounded size you chose, {at.text(pick.width_mm)} × {at.text(pick.height_mm)}, no longer matches. "
+            "Using the exact size for now."
+        )
+        subject = field_of(Size.tidy).pointer
+        away = (cure("Clear it", (Size.tidy, None)),)
+        yield Finding(code=Code.PICK_ELSEWHERE, severity="check", text=text, subject=subject, cures=away)
+
+
+@found
+def on_the_wall(at: Ask) -> Iterator[Finding]:
+    """A frame wider than the wall."""
+    one, wall = at(screen), at(wall_mm)
+    over_mm = one.overall_width_mm - wall
+    if over_mm <= 0.0:
+        return
+    free_mm = wall - 2.0 * at.field(BorderFaces.side_mm)
+    cures: tuple[Cure, ...] = ()
+    if free_mm > SMALLEST_MM:
+        fits = picture_from(Lead.WIDTH, free_mm, at(aspect)).diagonal_mm
+        fits = math.floor(fits / at.step_mm) * at.step_mm
+        cures = (
+            cure(
+                f"Use the largest diagonal for this wall: {at.text(fits)}",
+                (Size.lead, SizeLead.DIAGONAL.value),
+                (Size.value_mm, fits),
+                (Size.tidy, None),
+            ),
+        )
+    text = f"The frame is {at.text(one.overall_width_mm)} wide, {at.text(over_mm)} wider than the wall."
+    subject = field_of(Size.value_mm).pointer
+    yield Finding(
+        code=Code.WIDER_THAN_WALL,
+        severity="stop",
+        text=text,
+        subject=subject,
+        numbers={"over_mm": over_mm},
+        cures=cures,
+    )
+
+
+FINDINGS = (starting, rounding, on_the_wall)

@@ -1,0 +1,51 @@
+"""What the size's panel shows, in order and by weight."""
+
+from gantline.job.model.size import Content
+from gantline.plan.ask import Ask
+from gantline.plan.station import PanelPart
+from gantline.stations.size.solve import picked, screen
+
+
+def _rounded(at: Ask) -> str:
+    pick = at(picked)
+    if pick is None:
+        return "exact size, not rounded"
+    return (
+        "exact ratio" if pick.exact else f"{100 * pick.aspect_error:+.2f} % off the ratio".replace("-", "−")
+    )
+
+
+def _shapes(at: Ask) -> str:
+    return ", ".join(one.aspect for one in at.things(Content.shapes)) or "only the screen's own"
+
+
+def _overall(at: Ask) -> str:
+    one = at(screen)
+    return f"overall {at.text(one.overall_width_mm)} × {at.text(one.overall_height_mm)}"
+
+
+PANEL = (
+    PanelPart(weight="lead", rows=("width", "height", "diagonal")),
+    PanelPart(rows=("aspect", "lead", "lead_value", "angle", "real_aspect")),
+    PanelPart(title="Rounded sizes", weight="detail", rows=("tidy_grid",), widget="rounded", gist=_rounded),
+    PanelPart(
+        title="Border and frame",
+        weight="detail",
+        rows=(
+            "border_side",
+            "border_top",
+            "border_bottom",
+            "overall_width",
+            "overall_height",
+            "overall_diagonal",
+            "frame_name",
+            "frame_depth",
+            "standoff",
+        ),
+        widget="take-kit",
+        gist=_overall,
+    ),
+    PanelPart(
+        title="Other aspect ratios, masks", weight="detail", rows=("mask_lap",), widget="shapes", gist=_shapes
+    ),
+)

@@ -1,0 +1,158 @@
+"""How each seat sees the picture, and what is outside the guidance."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+import numpy as np
+
+from gantline.core.defaults import SeatsDefaults
+from gantline.core.sight.angles import far_edge_deg, neck_angle_deg, pixel_arcmin, viewing_angle_deg
+from gantline.core.sight.rows import ROUNDING_MM, Eye, clearance_mm
+from gantline.job.field import field_of
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, found
+from gantline.stations.height import placement, platforms, raised_mm, rect_of_picture
+from gantline.stations.survey import Placed, seats
+from gantline.stations.throw import pixels_over
+
+CODE = "seats-outside-guidance"
+NAMED = 4  # more seats than this are not named in one sentence
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Sight:
+    """What one seat sees [deg, arc-minutes]; platform_mm: what it needs to see over the head in front, 0 if clear."""
+
+    seat: Placed
+    angle_deg: float
+    top_deg: float
+    centre_deg: float
+    far_edge_deg: float
+    pixel_arcmin: float
+    blocked: bool
+    platform_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SeatRow:
+    """How one seat sees the picture; texts, and the words of what is outside the guidance."""
+
+    id: str
+    name: str
+    main: bool
+    distance: str
+    angle: str
+    top_neck: str
+    center_neck: str
+    far_edge: str
+    pixel: str
+    sight: str
+    warnings: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SeatTable:
+    """The seats."""
+
+    rows: tuple[SeatRow, ...]
+
+
+def sights(at: Ask) -> tuple[Sight, ...]:
+    """Every seat's angles, worked together."""
+    placed = at(seats)
+    if not placed:
+        return ()
+    left, bottom, right, top = at(rect_of_picture)
+    width, centre = right - left, at(placement).picture_centre_mm
+    distance = np.array([one.distance_mm for one in placed])
+    offset = np.array([one.x_mm for one in placed]) - (left + right) / 2.0
+    eye = np.array([one.eye_mm for one in placed])
+    pixel = pixel_arcmin(*at(pixels_over), distance)
+    angle, edge = viewing_angle_deg(distance, offset, width), far_edge_deg(distance, offset, width)
+    rise, middle = neck_angle_deg(top, eye, distance), neck_angle_deg(centre, eye, distance)
+    eyes = [one.eye for one in placed]
+    least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
+    blocked = [_blocked(one, eyes, bottom, least) for one in eyes]
+    needed = at(raised_mm, bottom) if any(blocked) else tuple(one.platform_mm for one in placed)
+    return tuple(
+        Sight(
+            seat=placed[k],
+            angle_deg=float(angle[k]),
+            top_deg=float(rise[k]),
+            centre_deg=float(middle[k]),
+            far_edge_deg=float(edge[k]),
+            pixel_arcmin=float(pixel[k]),
+            blocked=blocked[k],
+            platform_mm=needed[k],
+        )
+        for k in range(len(placed))
+    )
+
+
+def seat_table(at: Ask) -> SeatTable:
+    """The seats in words."""
+    return SeatTable(rows=tuple(_row(at, one) for one in at(sights)))
+
+
+@found
+def guidance(at: Ask) -> Iterator[Finding]:
+    """Seats outside the guidance, and the platforms that would help."""
+    bad = [(row.name, row.warnings) for row in at(seat_table).rows if row.warnings]
+    if not bad:
+        return
+    said = ". ".join(f"{name}: {', '.join(warnings)}" for name, warnings in bad[:NAMED])
+    rest = f". And {len(bad) - NAMED} more" if len(bad) > NAMED else ""
+    needs = any(one.blocked for one in at(sights))
+    cures = at(platforms, tuple(one.platform_mm for one in at(sights))) if needs else ()
+    subject = field_of(Survey.seats).pointer
+    yield Finding(code=CODE, severity="check", text=f"{said}{rest}.", subject=subject, cures=cures)
+
+
+def warnings(at: Ask, one: Sight) -> list[str]:
+    """What is outside the guidance at a seat."""
+    words = _angle_words(at, one)
+    if one.blocked:
+        words.append(f"a head in front is in the way: build a platform of {at.text(one.platform_mm)}")
+    if one.top_deg > at.default(SeatsDefaults.neck_top_deg):
+        words.append(f"top of picture {one.top_deg:.0f}° up")
+    if one.pixel_arcmin > 1.0:
+        words.append("pixels show")
+    return words
+
+
+def _angle_words(at: Ask, one: Sight) -> list[str]:
+    low, high = at.default(SeatsDefaults.angle_main_low_deg), at.default(SeatsDefaults.angle_main_high_deg)
+    near, far = at.default(SeatsDefaults.angle_near_deg), at.default(SeatsDefaults.angle_far_deg)
+    distances = [each.distance_mm for each in at(seats)]
+    words, angle = [], one.angle_deg
+    if one.seat.main and not low <= angle <= high:
+        words.append(f"viewing angle {angle:.1f}°. Aim for {low:g} to {high:g}° in the main row")
+    if one.seat.distance_mm == min(distances) and angle > near:
+        words.append(f"viewing angle {angle:.1f}°, at most {near:g}° in the nearest row")
+    if one.seat.distance_mm == max(distances) and angle < far:
+        words.append(f"viewing angle {angle:.1f}°, at least {far:g}° in the farthest row")
+    return words
+
+
+def _row(at: Ask, one: Sight) -> SeatRow:
+    seat = one.seat
+    return SeatRow(
+        id=seat.id,
+        name=seat.name,
+        main=seat.main,
+        distance=at.text(seat.distance_mm),
+        angle=f"{one.angle_deg:.0f}°",
+        top_neck=f"{one.top_deg:.0f}°".replace("-", "−"),
+        center_neck=f"{one.centre_deg:.0f}°".replace("-", "−"),
+        far_edge=f"{one.far_edge_deg:.0f}°",
+        pixel=f"{one.pixel_arcmin:.1f}′",
+        sight=f"needs platform {at.text(one.platform_mm)}" if one.blocked else "clear",
+        warnings=tuple(warnings(at, one)),
+    )
+
+
+def _blocked(eye: Eye, eyes: list[Eye], bottom_mm: float, least: float) -> bool:
+    """Whether a nearer head stands in the line to the picture's bottom."""
+    nearer = (one for one in eyes if one.distance_mm < eye.distance_mm - 1.0)
+    return any(clearance_mm(eye, one, bottom_mm) < least for one in nearer)

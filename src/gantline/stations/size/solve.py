@@ -1,0 +1,121 @@
+"""One number and an aspect ratio become the picture, a rounded pair, the border, the frame."""
+
+import math
+from dataclasses import dataclass
+from fractions import Fraction
+
+from gantline.core.defaults import SizeDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.size.aspect import read_aspect
+from gantline.core.size.picture import Border, Lead, Picture, Screen, picture_from
+from gantline.core.size.tidy import TidySize, tidy_sizes
+from gantline.core.units import FRACTIONAL
+from gantline.job.model.size import BorderFaces, Size, SizeLead
+from gantline.plan.ask import Ask
+from gantline.plan.working import Expr, term
+from gantline.stations.size.starts import start_from
+
+SMALLEST_MM = 100.0
+MOST_ROWS = 4000  # of rounded sizes that are searched
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Start:
+    """The plain lead and value [mm] a start comes to, its working; refused: why it gives no picture."""
+
+    lead: Lead
+    value_mm: float
+    made: Expr
+    refused: str = ""
+    missing: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Sized:
+    """The exact picture asked for, the one that is built, and the screen with its border."""
+
+    wished: Picture
+    picked: bool
+    screen: Screen
+
+
+def aspect(at: Ask) -> Fraction:
+    """Aspect ratio of the picture."""
+    return read_aspect(at.field(Size.aspect))
+
+
+def start(at: Ask) -> Start:
+    """Where the size starts; a start that cannot be worked out yet falls back on the last diagonal, and says so."""
+    lead = SizeLead(at.field(Size.lead))
+    value = at.field(Size.value_mm)
+    refused = missing = ""
+    try:
+        got = start_from(at, lead, value, at(aspect))
+        if isinstance(got, str):
+            missing = got
+        elif got.value >= SMALLEST_MM:
+            plain = Lead(lead.value) if lead.value in set(Lead) else Lead.WIDTH
+            return Start(lead=plain, value_mm=got.value, made=got)
+    except OutOfRange as error:
+        refused = str(error)
+    last = term("last diagonal", value)
+    return Start(lead=Lead.DIAGONAL, value_mm=value, made=last, refused=refused, missing=missing)
+
+
+def grid(at: Ask) -> Fraction:
+    """The tape step both sides are rounded to [mm]: a quarter inch or five steps unless it is set."""
+    given = at.given(Size.tidy_grid_mm)
+    if given is not None:
+        return Fraction(repr(given))
+    units = at.units
+    return Fraction(127, 20) if units.style in FRACTIONAL else units.grid * 5
+
+
+def wished(at: Ask) -> Picture:
+    """The exact picture asked for."""
+    begun = at(start)
+    return picture_from(begun.lead, begun.value_mm, at(aspect))
+
+
+def rounded(at: Ask) -> tuple[TidySize, ...] | None:
+    """Rounded sizes near the wished one, best first; None where the step is too fine to search."""
+    asked, step = at(wished), at(grid)
+    span = at.default(SizeDefaults.tidy_span_share)
+    if 2.0 * span * asked.height_mm / float(step) > MOST_ROWS:
+        return None
+    error = at.default(SizeDefaults.tidy_ratio_error)
+    return tidy_sizes(asked, at(aspect), step, span_share=span, ratio_error=error)
+
+
+def picked(at: Ask) -> TidySize | None:
+    """The rounded size that was chosen, where it still belongs to this size."""
+    pick = at.given(Size.tidy)
+    if pick is None:
+        return None
+    return next(
+        (
+            one
+            for one in at(rounded) or ()
+            if math.isclose(one.width_mm, pick.width_mm, abs_tol=0.01)
+            and math.isclose(one.height_mm, pick.height_mm, abs_tol=0.01)
+        ),
+        None,
+    )
+
+
+def border(at: Ask) -> Border:
+    """Face widths of the border [mm]."""
+    side, top = at.field(BorderFaces.side_mm), at.field(BorderFaces.top_mm)
+    return Border(side_mm=side, top_mm=top, bottom_mm=at.field(BorderFaces.bottom_mm))
+
+
+def sized(at: Ask) -> Sized:
+    """The screen that is built, and the exact picture it comes from."""
+    asked, pick = at(wished), at(picked)
+    built = asked if pick is None else Picture(width_mm=pick.width_mm, height_mm=pick.height_mm)
+    return Sized(wished=asked, picked=pick is not None, screen=Screen(picture=built, border=at(border)))
+
+
+def screen(at: Ask) -> Screen:
+    """The picture with its border."""
+    return at(sized).screen

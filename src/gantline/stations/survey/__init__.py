@@ -1,0 +1,33 @@
+"""Survey: the wall and the room as they were found. What other stations ask of it."""
+
+from gantline.stations.survey.solve import (
+    Placed,
+    Room,
+    bands,
+    box_solids,
+    depth_mm,
+    eyes,
+    joist_lines_mm,
+    lattice,
+    main_seat,
+    room,
+    seat_places,
+    seats,
+    wall_mm,
+)
+
+__all__ = [
+    "Placed",
+    "Room",
+    "bands",
+    "box_solids",
+    "depth_mm",
+    "eyes",
+    "joist_lines_mm",
+    "lattice",
+    "main_seat",
+    "room",
+    "seat_places",
+    "seats",
+    "wall_mm",
+]

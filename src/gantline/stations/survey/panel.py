@@ -1,0 +1,59 @@
+"""What the survey's panel shows, in order and by weight."""
+
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.plan.station import PanelPart
+from gantline.stations.survey.solve import joist_lines_mm
+
+
+def _studs(at: Ask) -> bool:
+    return at.field(Survey.build) == "studs"
+
+
+def _count(at: Ask) -> str:
+    readings = len(at.things(Survey.ceiling_readings)), len(at.things(Survey.floor_readings))
+    return f"{readings[0]} ceiling, {readings[1]} floor"
+
+
+def _seats(at: Ask) -> str:
+    return ", ".join(one.name or "seat" for one in at.things(Survey.seats)) or "none yet"
+
+
+def _boxes(at: Ask) -> str:
+    return ", ".join(one.name or one.kind for one in at.things(Survey.boxes)) or "nothing yet"
+
+
+def _fittings(at: Ask) -> str:
+    return ", ".join(one.name or one.kind for one in at.things(Survey.fittings)) or "nothing yet"
+
+
+def _lamps(at: Ask) -> str:
+    return ", ".join(one.name for one in at.things(Survey.lamps)) or "none yet"
+
+
+def _joists(at: Ask) -> str:
+    return f"{len(at(joist_lines_mm)[1])} across the ceiling" if at(joist_lines_mm)[1] else "not surveyed"
+
+
+def _meter(at: Ask) -> str:
+    return "from a distance meter or a CSV file"
+
+
+PANEL = (
+    PanelPart(weight="lead", rows=("wall_width", "ceiling", "datum", "room_depth")),
+    PanelPart(title="Wall build", rows=("build",)),
+    PanelPart(title="Studs", rows=("stud_first", "stud_spacing", "stud_width"), when=_studs),
+    PanelPart(title="Seats", weight="detail", widget="/survey/seats", gist=_seats),
+    PanelPart(title="In the room", weight="detail", widget="/survey/boxes", gist=_boxes),
+    PanelPart(title="On the wall", weight="detail", widget="/survey/fittings", gist=_fittings),
+    PanelPart(title="Readings along the wall", weight="detail", widget="readings", gist=_count),
+    PanelPart(title="Readings from a meter", weight="detail", widget="meter", gist=_meter),
+    PanelPart(
+        title="Ceiling joists",
+        weight="detail",
+        rows=("joist_runs", "joist_first", "joist_spacing"),
+        gist=_joists,
+    ),
+    PanelPart(title="Lamps", weight="detail", widget="/survey/lamps", gist=_lamps),
+    PanelPart(title="Job", weight="detail", rows=("job_name", "job_place", "job_notes"), widget="job"),
+)

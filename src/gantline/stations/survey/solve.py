@@ -1,0 +1,168 @@
+"""The room in wall axes, from what was read, and the defaults that stand in for it."""
+
+from dataclasses import dataclass
+
+from gantline.core.defaults import SurveyDefaults
+from gantline.core.height.profile import Profile
+from gantline.core.sight.rows import Eye
+from gantline.core.space import Solid
+from gantline.core.throw.mount import joist_centres
+from gantline.core.wall.bands import Band, band_mm
+from gantline.core.wall.studs import StudLattice
+from gantline.job.model.survey import Joists, Seat, Survey
+from gantline.plan.ask import Ask
+from gantline.stations.common import fabric_plane_mm
+
+NEAREST_MM = 100.0  # an eye nearer to the fabric sits in the screen
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Room:
+    """The screen wall [mm]: its width, floor and ceiling along it, above the floor at the survey point."""
+
+    wall_mm: float
+    datum_mm: float
+    floor: Profile
+    ceiling: Profile
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Placed:
+    """A seat in wall axes [mm]; distance_mm from the fabric plane, eye_mm above the finished floor."""
+
+    id: str
+    name: str
+    x_mm: float
+    z_mm: float
+    distance_mm: float
+    eye_mm: float
+    seated_mm: float
+    platform_mm: float
+    main: bool
+
+    @property
+    def eye(self) -> Eye:
+        """As the sight formulas want it."""
+        return Eye(distance_mm=self.distance_mm, eye_mm=self.eye_mm)
+
+
+def wall_mm(at: Ask) -> float:
+    """Usable width of the wall [mm]."""
+    return at.field(Survey.wall_width_mm)
+
+
+def depth_mm(at: Ask) -> float:
+    """Wall to back of the room [mm]."""
+    return at.field(Survey.room_depth_mm)
+
+
+def ceiling(at: Ask) -> Profile:
+    """The ceiling along the wall: its readings from the datum line, else its plain height."""
+    readings = at.things(Survey.ceiling_readings)
+    if not readings:
+        return Profile(((0.0, at.field(Survey.ceiling_mm)),))
+    datum = at.field(Survey.datum_mm)
+    return Profile(tuple((one.x_mm, datum + one.up_mm) for one in readings))
+
+
+def floor(at: Ask) -> Profile:
+    """The floor along the wall: its readings from the datum line, else level at the survey point."""
+    readings = at.things(Survey.floor_readings)
+    if not readings:
+        return Profile(((0.0, 0.0),))
+    datum = at.field(Survey.datum_mm)
+    return Profile(tuple((one.x_mm, datum - one.down_mm) for one in readings))
+
+
+def room(at: Ask) -> Room:
+    """Everything of the wall that heights are asked from."""
+    return Room(wall_mm=at(wall_mm), datum_mm=at.field(Survey.datum_mm), floor=at(floor), ceiling=at(ceiling))
+
+
+def lattice(at: Ask) -> StudLattice | None:
+    """The studs; None on masonry."""
+    if at.field(Survey.build) != "studs":
+        return None
+    return StudLattice(
+        first_mm=at.field(Survey.stud_first_mm),
+        spacing_mm=at.field(Survey.stud_spacing_mm),
+        stud_mm=at.field(Survey.stud_width_mm),
+        wall_mm=at(wall_mm),
+    )
+
+
+def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:
+    """Whether the joists run toward the screen wall, and their centers along the other axis [mm]; none surveyed:
+    none."""
+    to_wall = at.field(Joists.runs) == "to-the-wall"
+    spacing = at.given(Joists.spacing_mm)
+    if spacing is None:
+        return to_wall, ()
+    end = at(wall_mm) if to_wall else at(depth_mm)
+    return to_wall, joist_centres(at.field(Joists.first_mm), spacing, end)
+
+
+def seat_places(at: Ask) -> tuple[Placed, ...]:
+    """Every seat; the first is the main one unless one is marked. distance_mm may be too short to sit."""
+    given = at.things(Survey.seats)
+    marked = any(at.of(seat, Seat.main) for seat in given)
+    fabric = at(fabric_plane_mm)
+    out = []
+    for number, seat in enumerate(given):
+        seated, platform = at.of(seat, Seat.eye_mm), at.of(seat, Seat.platform_mm)
+        out.append(
+            Placed(
+                id=seat.id,
+                name=seat.name or f"Seat {number + 1}",
+                x_mm=seat.x_mm,
+                z_mm=seat.from_wall_mm,
+                distance_mm=seat.from_wall_mm - fabric,
+                eye_mm=seated + platform,
+                seated_mm=seated,
+                platform_mm=platform,
+                main=at.of(seat, Seat.main) if marked else number == 0,
+            )
+        )
+    return tuple(out)
+
+
+def seats(at: Ask) -> tuple[Placed, ...]:
+    """The seats that are in front of the fabric."""
+    return tuple(one for one in at(seat_places) if one.distance_mm >= NEAREST_MM)
+
+
+def main_seat(at: Ask) -> Placed | None:
+    """The seat that leads, None without seats."""
+    placed = at(seats)
+    return next((one for one in placed if one.main), placed[0] if placed else None)
+
+
+def eyes(at: Ask) -> tuple[Eye, ...]:
+    """Every seat's eye, in the order of the seats."""
+    return tuple(one.eye for one in at(seats))
+
+
+def bands(at: Ask) -> tuple[Band, ...]:
+    """All no-drill bands."""
+    out = []
+    for one in at.things(Survey.fittings):
+        wide = band_mm(one.kind, one.band_mm, at.default(SurveyDefaults.no_drill_band_mm))
+        if wide > 0.0:
+            low, high = one.y_mm - wide, one.y_mm + one.height_mm + wide
+            left, right = one.x_mm - wide, one.x_mm + one.width_mm + wide
+            name = one.name or one.kind.replace("-", " ")
+            out.append(Band(name=name, left_mm=left, right_mm=right, bottom_mm=low, top_mm=high))
+    return tuple(out)
+
+
+def box_solids(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
+    """Id, kind and shape of everything that stands in the room [mm, z from the bare wall]."""
+    out = []
+    for one in at.things(Survey.boxes):
+        z = one.z_mm or 0.0
+        low, high = (
+            (one.x_mm, one.y_mm, z),
+            (one.x_mm + one.width_mm, one.y_mm + one.height_mm, z + one.depth_mm),
+        )
+        out.append((one.id, one.kind, Solid(name=one.name or one.kind, low=low, high=high)))
+    return tuple(out)

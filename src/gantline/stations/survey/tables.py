@@ -1,0 +1,185 @@
+"""What can be added to the survey, and the texts of what is in its lists."""
+
+from dataclasses import dataclass
+from typing import Any, cast, get_args
+
+from gantline.core.usual import (
+    BOXES,
+    FITTINGS,
+    LAMP_FROM_WALL_MM,
+    LAMP_HEIGHT_MM,
+    ROW_MM,
+    SEAT_FROM_WALL_MM,
+    SEAT_STEP_MM,
+)
+from gantline.job.field import declared, field_of
+from gantline.job.model import FIELDS, ITEMS
+from gantline.job.model.survey import BoxKind, FittingKind, Survey
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Known, field_text
+from gantline.plan.finding import Change
+from gantline.stations.survey.solve import seat_places, wall_mm
+
+LEFT_MM = 150.0  # a new fitting begins this far from the left wall end, clear of the frame
+LISTS = (
+    (Survey.seats, "Seats", "Add a seat"),
+    (Survey.boxes, "In the room", "Add something in the room"),
+    (Survey.fittings, "On the wall", "Add something on the wall"),
+    (Survey.lamps, "Lamps", "Add a lamp"),
+)
+READINGS = (
+    (Survey.ceiling_readings, "Ceiling, up from the datum line", ""),
+    (Survey.floor_readings, "Floor, down from the datum line", ""),
+)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cell:
+    """A length or number of a thing: its field, what it is called, its text, how it is known, its pointer."""
+
+    field: str
+    label: str
+    text: str
+    known: Known
+    pointer: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Row:
+    """A thing of the survey, or a reading."""
+
+    id: str
+    name: str
+    kind: str
+    main: bool
+    pointer: str
+    cells: tuple[Cell, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Addition:
+    """One thing to add: its kind ("" where the list has none), and the change, its place still assumed."""
+
+    kind: str
+    changes: tuple[Change, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ThingList:
+    """A list of the survey: its pointer and name, the button that adds to it, what is in it, what can be added."""
+
+    pointer: str
+    title: str
+    add: str
+    rows: tuple[Row, ...]
+    additions: tuple[Addition, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Things:
+    """Everything surveyed that stands in a list."""
+
+    lists: tuple[ThingList, ...]
+    readings: tuple[ThingList, ...]
+
+
+def things(at: Ask) -> Things:
+    """The lists as they are shown and typed into."""
+    return Things(
+        lists=tuple(_list(at, field, title, add) for field, title, add in LISTS),
+        readings=tuple(_list(at, field, title, add) for field, title, add in READINGS),
+    )
+
+
+def _list(at: Ask, field: Any, title: str, add: str) -> ThingList:
+    pointer = field_of(field).pointer
+    rows = tuple(_row(at, pointer, number, one) for number, one in enumerate(at.things(field), start=1))
+    return ThingList(pointer=pointer, title=title, add=add, rows=rows, additions=_additions(at, pointer))
+
+
+def _row(at: Ask, pointer: str, number: int, one: Any) -> Row:
+    base = f"{pointer}/{one.id}"
+    said = declared(ITEMS[pointer])
+    cells = tuple(
+        Cell(
+            field=name,
+            label=field.label,
+            text=field_text(field, getattr(one, name), at.units),
+            known=_known(at, f"{base}/{name}", getattr(one, name)),
+            pointer=f"{base}/{name}",
+        )
+        for name, field in said.items()
+        if field.kind in ("length", "number")
+    )
+    kind = str(one.kind) if "kind" in said else ""
+    name = (
+        (one.name if "name" in said else "")
+        or kind.replace("-", " ")
+        or f"{FIELDS[pointer].label[:-1]} {number}"
+    )
+    return Row(
+        id=one.id, name=name, kind=kind, main="main" in said and bool(one.main), pointer=base, cells=cells
+    )
+
+
+def _known(at: Ask, pointer: str, value: object) -> Known:
+    said = cast("Known | None", at.said(pointer))
+    return "assumed" if value is None else said or "measured"
+
+
+def _additions(at: Ask, pointer: str) -> tuple[Addition, ...]:
+    """Each ready to go in at its usual size, where it can be seen and dragged."""
+    middle = at(wall_mm) / 2.0
+    match pointer:
+        case "/survey/seats":
+            return (_one(pointer, "", _seat(at, middle)),)
+        case "/survey/boxes":
+            return tuple(_one(pointer, kind, _box(kind, middle)) for kind in get_args(BoxKind))
+        case "/survey/fittings":
+            return tuple(_one(pointer, kind, _fitting(kind)) for kind in get_args(FittingKind))
+        case "/survey/lamps":
+            names = {lamp.name for lamp in at.things(Survey.lamps)}
+            name = next(f"lamp {k}" for k in range(1, len(names) + 2) if f"lamp {k}" not in names)
+            place = {"x_mm": middle + 1000.0, "y_mm": LAMP_HEIGHT_MM, "z_mm": LAMP_FROM_WALL_MM}
+            return (_one(pointer, "", {"name": name, **place}),)
+    return ()
+
+
+def _one(pointer: str, kind: str, thing: dict[str, float | str | bool]) -> Addition:
+    return Addition(kind=kind, changes=(Change(pointer=f"{pointer}/-", value=thing, known="assumed"),))
+
+
+def _seat(at: Ask, middle: float) -> dict[str, float | str | bool]:
+    """Beside the last one, in its row; a second row begins where the first is full."""
+    there = at(seat_places)
+    if not there:
+        return {"x_mm": middle, "from_wall_mm": SEAT_FROM_WALL_MM}
+    last = there[-1]
+    x = last.x_mm + SEAT_STEP_MM
+    if x <= at(wall_mm) - SEAT_STEP_MM / 2.0:
+        return {"x_mm": x, "from_wall_mm": last.z_mm}
+    return {"x_mm": there[0].x_mm, "from_wall_mm": last.z_mm + ROW_MM}
+
+
+def _box(kind: str, middle: float) -> dict[str, float | str | bool]:
+    usual = BOXES[kind]
+    return {
+        "kind": kind,
+        "x_mm": middle - usual.width_mm / 2.0,
+        "y_mm": usual.bottom_mm,
+        "z_mm": usual.back_mm,
+        "width_mm": usual.width_mm,
+        "height_mm": usual.height_mm,
+        "depth_mm": usual.depth_mm,
+    }
+
+
+def _fitting(kind: str) -> dict[str, float | str | bool]:
+    usual = FITTINGS[kind]
+    return {
+        "kind": kind,
+        "x_mm": LEFT_MM,
+        "y_mm": usual.bottom_mm,
+        "width_mm": usual.width_mm,
+        "height_mm": usual.height_mm,
+    }

@@ -1,0 +1,81 @@
+"""Points, gaps, steps."""
+
+from gantline.core.tension.holds import School
+from gantline.core.tension.points import Side
+from gantline.job.field import field_of
+from gantline.job.model.hanging import Tensioning
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Figures, Shown
+from gantline.plan.working import term
+from gantline.stations.size import screen
+from gantline.stations.tension.solve import sequence, spacing_mm, tension
+
+FIGURES = Figures()
+
+
+@FIGURES.other("school", "Sequence", "", "the attachment's own unless it is chosen", Tensioning.school)
+def order(at: Ask) -> Shown:
+    """Corners first or middles outward."""
+    value = at(sequence)
+    return Shown(value, text=field_of(Tensioning.school).choice(value), how="the attachment's own")
+
+
+@FIGURES.length(
+    "hold_spacing", "Largest spacing", "the attachment's own unless it is set", Tensioning.spacing_mm
+)
+def spacing(at: Ask) -> Shown:
+    """Point to point."""
+    return Shown(at(spacing_mm), how="the attachment's own")
+
+
+@FIGURES.other("short_first", "Short sides first", "", "usual", Tensioning.short_sides_first)
+def short_first(at: Ask) -> Shown | None:
+    """Only where corners go first."""
+    corners = at(sequence) is School.CORNERS_FIRST
+    return Shown(at.field(Tensioning.short_sides_first)) if corners else None
+
+
+@FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")
+def points(at: Ask) -> Shown | None:
+    """All round the frame."""
+    found = at(tension)
+    if found.refused:
+        return None
+    rail = sum(1 for one in found.points if one.side is Side.TOP)
+    stile = sum(1 for one in found.points if one.side is Side.LEFT)
+    made = 2.0 * term("points on a rail", rail, "") + 2.0 * term("points on a stile", stile, "")
+    return Shown(float(len(found.points)), made, f"{len(found.points)}")
+
+
+def _gap(key: str, label: str, side: Side) -> None:
+    @FIGURES.length(key, label, "evenly spread")
+    def gap(at: Ask) -> Shown | None:
+        """Between neighbors."""
+        found = at(tension)
+        if found.refused:
+            return None
+        there = [one for one in found.points if one.side is side]
+        one = at(screen)
+        long = one.overall_width_mm if side is Side.TOP else one.overall_height_mm
+        inset = term("first point from corner", at.field(Tensioning.inset_mm))
+        made = (term("side", long) - 2.0 * inset) / term("gaps", len(there) - 1, "")
+        return Shown(abs(there[1].reading_mm - there[0].reading_mm), made)
+
+
+_gap("rail_gap", "Gap on the rails", Side.TOP)
+_gap("stile_gap", "Gap on the stiles", Side.LEFT)
+
+
+@FIGURES.other("steps", "Steps", "", "opposite pairs count as one step")
+def steps(at: Ask) -> Shown | None:
+    """Of the whole order."""
+    found = at(tension)
+    return (
+        None if found.refused else Shown(float(len(found.steps)), text=f"{len(found.steps)}", how="counted")
+    )
+
+
+def gist(at: Ask) -> str:
+    """How many points."""
+    found = at(tension)
+    return "no points" if found.refused else f"{len(found.points)} points"

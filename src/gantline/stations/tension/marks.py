@@ -1,0 +1,62 @@
+"""The numbered points on the back, and the frame's own dimensions there."""
+
+from collections.abc import Iterator
+
+from gantline.drawing.marks import Dimension, Dot, Line, Mark
+from gantline.plan.ask import Ask
+from gantline.plan.station import FaceName
+from gantline.stations.size import screen
+from gantline.stations.tension.solve import tension
+
+MANY = 120  # above this many points only every tenth bears its number, else every fifth
+
+
+def points(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """A dot for every point, some with their numbers."""
+    there = at(tension).points if face == "back" else ()
+    if not there:
+        return
+    every = 5 if len(there) <= MANY else 10
+    ends = [p.number for p, q in zip(there, (*there[1:], there[0]), strict=True) if p.side != q.side]
+    ends += [number % len(there) + 1 for number in ends]
+    for one in there:
+        clear = min(abs(one.number - end) for end in ends)
+        shown = clear == 0 or (one.number % every == 0 and clear > every // 2)
+        yield Dot(
+            key=f"point-{one.number}",
+            role="point" if one.first_pass else "point-fill",
+            layer="tension",
+            at=(one.u_mm, one.v_mm),
+            name=f"point {one.number}, {one.side}",
+            number=one.number if shown else None,
+            side=one.side.value,
+        )
+
+
+def frame(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """Center lines and overall dimensions."""
+    if face != "back":
+        return
+    one = at(screen)
+    wide, high = one.overall_width_mm, one.overall_height_mm
+    yield Line(key="center-u", role="center", layer="tension", points=((wide / 2, 0.0), (wide / 2, high)))
+    yield Line(key="center-v", role="center", layer="tension", points=((0.0, high / 2), (wide, high / 2)))
+    for key, axis, long, name in (
+        ("overall-width", "x", wide, "Overall width"),
+        ("overall-height", "y", high, "Overall height"),
+    ):
+        yield Dimension(
+            key=key,
+            layer="tension",
+            axis=axis,  # type: ignore[arg-type]
+            a_mm=0.0,
+            b_mm=long,
+            base_mm=0.0,
+            side=-1,
+            lane=2,
+            text=at.text(long),
+            name=name,
+        )
+
+
+DRAW = (frame, points)

@@ -1,0 +1,87 @@
+"""The points as they lie, seen from the back, and the steps."""
+
+from dataclasses import dataclass
+
+from gantline.core.defaults import Default, TensionDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
+from gantline.core.tension.order import Frame, TensionStep, tension_order
+from gantline.core.tension.points import Layout, TensionPoint, spread
+from gantline.job.model.hanging import FrameBuild, Tensioning
+from gantline.plan.ask import Ask
+from gantline.stations.size import screen
+
+SPACINGS: dict[Hold, Default] = {
+    Hold.STAPLE: TensionDefaults.spacing_staple_mm,
+    Hold.SPRING: TensionDefaults.spacing_spring_mm,
+    Hold.LUG: TensionDefaults.spacing_lug_mm,
+    Hold.SNAP: TensionDefaults.spacing_snap_mm,
+    Hold.LACE: TensionDefaults.spacing_lace_mm,
+    Hold.PIN: TensionDefaults.spacing_pin_mm,
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Spread:
+    """All points [mm, from the back] and steps; refused: why the frame cannot take them."""
+
+    points: tuple[TensionPoint, ...] = ()
+    steps: tuple[TensionStep, ...] = ()
+    refused: str = ""
+
+
+def hold(at: Ask) -> Hold:
+    """How the fabric is attached."""
+    return Hold(at.field(Tensioning.hold))
+
+
+def hold_kind(at: Ask) -> HoldKind:
+    """What sets that attachment apart."""
+    return HOLDS[at(hold)]
+
+
+def sequence(at: Ask) -> School:
+    """The order: as chosen, else the attachment's own."""
+    return at.given(Tensioning.school) or at(hold_kind).school
+
+
+def spacing_mm(at: Ask) -> float:
+    """Largest spacing [mm]: as entered, else the attachment's own."""
+    given = at.given(Tensioning.spacing_mm)
+    return at.default(SPACINGS[at(hold)]) if given is None else given
+
+
+def layout(at: Ask) -> Layout | str:
+    """How the points are spread, or why they cannot be."""
+    one = at(screen)
+    try:
+        return Layout(
+            width_mm=one.overall_width_mm,
+            height_mm=one.overall_height_mm,
+            spacing_mm=at(spacing_mm),
+            inset_mm=at.field(Tensioning.inset_mm),
+            rail_count=at.given(Tensioning.rail_count),
+            stile_count=at.given(Tensioning.stile_count),
+            first_pass_mm=at.default(TensionDefaults.first_pass_mm) if at(hold_kind).filled else None,
+        )
+    except OutOfRange as error:
+        return str(error)
+
+
+def tension(at: Ask) -> Spread:
+    """Spread the points and put them in order."""
+    laid = at(layout)
+    if isinstance(laid, str):
+        return Spread(refused=laid)
+    try:
+        points = spread(laid)
+    except OutOfRange as error:
+        return Spread(refused=str(error))
+    frame = Frame(
+        width_mm=laid.width_mm,
+        height_mm=laid.height_mm,
+        corner_stop_mm=at.default(TensionDefaults.corner_stop_mm),
+        short_sides_first=at.field(Tensioning.short_sides_first),
+        centre_bars=at.field(FrameBuild.centre_bars),
+    )
+    return Spread(points=points, steps=tension_order(points, frame, at(hold), at(sequence)))

@@ -1,0 +1,53 @@
+"""The tension as one value."""
+
+from gantline.core.tension.holds import Hold
+from gantline.job.field import field_of
+from gantline.job.model.hanging import FrameBuild, Tensioning
+from gantline.plan.ask import Ask
+from gantline.plan.station import Caution, Lit, Station, Table, fields_of
+from gantline.stations.tension.figures import FIGURES, gist
+from gantline.stations.tension.findings import FINDINGS
+from gantline.stations.tension.marks import DRAW
+from gantline.stations.tension.panel import PANEL
+from gantline.stations.tension.solve import hold
+from gantline.stations.tension.tables import steps
+
+FABRIC = Caution(
+    key="fabric",
+    name="Fabric",
+    text="Face down on a clean covered floor, clean gloves, nothing laid on it, never folded, never turned without "
+    "support.",
+)
+SPRINGS = Caution(
+    key="springs", name="Springs", text="Eye protection, and a hook tool instead of fingers: springs fly."
+)
+STAPLES = Caution(
+    key="staples",
+    name="Stapler",
+    text="Eye and ear protection. Legs at least 3 mm shorter than the board is thick; never a staple in the viewable "
+    "area.",
+)
+
+
+def cautions(at: Ask) -> tuple[Caution, ...]:
+    """The fabric always; springs and staples where they are used."""
+    own = {Hold.SPRING: SPRINGS, Hold.STAPLE: STAPLES}.get(at(hold))
+    return (FABRIC,) if own is None else (FABRIC, own)
+
+
+TENSION = Station(
+    key="tension",
+    label="Tension",
+    fields=(*fields_of(Tensioning), field_of(FrameBuild.centre_bars)),
+    figures=FIGURES,
+    findings=FINDINGS,
+    panel=PANEL,
+    gist=gist,
+    lit=Lit(layers=("tension",), dimensions=("tension",)),
+    tables=(Table(key="steps", question=steps),),
+    draw=DRAW,
+    cautions=cautions,
+    targets=("rail_gap", "stile_gap"),
+    face="back",
+    strip="steps",
+)

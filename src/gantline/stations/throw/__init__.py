@@ -1,0 +1,32 @@
+"""Throw: will this projector fill exactly that, from there. What other stations ask of it."""
+
+from gantline.stations.throw.body import body_shape, mount_kind, plate
+from gantline.stations.throw.lens import (
+    LensPlace,
+    lens_place,
+    lens_x_mm,
+    pixels_over,
+    projected,
+    throw_lens,
+    window,
+)
+from gantline.stations.throw.places import fits, wanted
+from gantline.stations.throw.shadows import shadows
+from gantline.stations.throw.turned import turned
+
+__all__ = [
+    "LensPlace",
+    "body_shape",
+    "fits",
+    "lens_place",
+    "lens_x_mm",
+    "mount_kind",
+    "pixels_over",
+    "plate",
+    "projected",
+    "shadows",
+    "throw_lens",
+    "turned",
+    "wanted",
+    "window",
+]

@@ -1,0 +1,81 @@
+"""A projector on a cabinet in front of the screen."""
+
+from dataclasses import dataclass
+
+from gantline.core.space import Solid
+from gantline.core.throw.cabinet import CabinetBody, CabinetPlace, cabinet_place
+from gantline.core.throw.window import Lens
+from gantline.job.model.throw import ProjectorBody as B
+from gantline.job.model.throw import ProjectorPlace as P
+from gantline.plan.ask import Ask
+from gantline.stations.common import fabric_plane_mm, hung
+from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.survey import box_solids
+from gantline.stations.throw.body import lens_above_base_mm, lens_from_left_mm, mount_kind
+from gantline.stations.throw.lens import in_front, projected, throw_lens
+
+HOLDS = ("cabinet", "furniture")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Footprint:
+    """The body's footprint [mm]: left and right edge, face to the wall and front edge, base above the floor."""
+
+    left_mm: float
+    right_mm: float
+    back_mm: float
+    front_mm: float
+    base_mm: float
+
+
+def cabinet_body(at: Ask) -> CabinetBody | None:
+    """A body without shift on a cabinet; None for any other, and while no height fits."""
+    lens = at(throw_lens)
+    if at(mount_kind) != "cabinet" or at(hung) or at.field(P.has_shift) or not isinstance(lens, Lens):
+        return None
+    if at(in_front) is None or not at(placement).possible:
+        return None
+    return CabinetBody(
+        ratio=lens.ratio_low,
+        offset=at.field(P.offset),
+        depth_mm=at.field(B.depth_mm),
+        lens_to_back_mm=at.field(B.lens_to_wall_face_mm),
+        lens_above_base_mm=at(lens_above_base_mm),
+    )
+
+
+def cabinet(at: Ask) -> CabinetPlace | None:
+    """Where the cabinet-top body stands, and how high its cabinet is."""
+    body = at(cabinet_body)
+    if body is None:
+        return None
+    centre = at(placement).picture_centre_mm
+    return cabinet_place(body, at(projected), picture_centre_mm=centre, fabric_mm=at(fabric_plane_mm))
+
+
+def footprint(at: Ask) -> Footprint | None:
+    """The body as it stands where the lens is."""
+    place, body = at(in_front), at(cabinet_body)
+    if place is None or body is None:
+        return None
+    left, back = place.x_mm - at(lens_from_left_mm), place.from_wall[2] - body.lens_to_back_mm
+    return Footprint(
+        left_mm=left,
+        right_mm=left + at.field(B.width_mm),
+        back_mm=back,
+        front_mm=back + body.depth_mm,
+        base_mm=place.y_mm - body.lens_above_base_mm,
+    )
+
+
+def under(at: Ask) -> tuple[str, Solid] | None:
+    """Id and shape of what it stands on: the highest cabinet or furniture under the screen's center line."""
+    needed, centre = at(cabinet), at(centre_x_mm)
+    if needed is None:
+        return None
+    there = [
+        (name, box)
+        for name, kind, box in at(box_solids)
+        if kind in HOLDS and box.low[0] <= centre <= box.high[0] and box.low[2] < needed.depth_needed_mm
+    ]
+    return max(there, key=lambda one: one[1].high[1], default=None)

@@ -1,0 +1,96 @@
+"""What stands against a cabinet-top body."""
+
+from collections.abc import Iterator
+
+from gantline.core.defaults import ThrowDefaults
+from gantline.core.height.place import WishKind
+from gantline.core.throw.cabinet import picture_centre_mm
+from gantline.job.field import field_of
+from gantline.job.model.height import HeightTarget
+from gantline.job.model.size import Size
+from gantline.job.model.survey import Survey
+from gantline.job.model.throw import ProjectorBody
+from gantline.job.model.throw import ProjectorPlace as P
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.stations.common import way_words
+from gantline.stations.height import placement
+from gantline.stations.throw.cabinet import cabinet, cabinet_body, under
+from gantline.stations.throw.codes import Code
+from gantline.stations.throw.lens import projected
+
+
+@found
+def depth(at: Ask) -> Iterator[Finding]:
+    """A body that would stand in the wall, and one that stands over its cabinet's edge."""
+    needed, on = at(cabinet), at(under)
+    if needed is None:
+        return
+    if needed.gap_mm < 0.0:
+        text = (
+            f"For this size the body's back would stand {at.text(-needed.gap_mm)} in the wall. Choose a larger picture "
+            "or another projector."
+        )
+        numbers, subject = {"short_mm": -needed.gap_mm}, field_of(Size.value_mm).pointer
+        yield Finding(code=Code.BODY_IN_WALL, severity="stop", text=text, subject=subject, numbers=numbers)
+    if on is None:
+        return
+    name, box = on
+    over = needed.depth_needed_mm - box.high[2]
+    if over > at.default(ThrowDefaults.place_tolerance_mm):
+        text = (
+            f"The body stands {at.text(over)} over the {box.name}'s front edge. It needs "
+            f"{at.text(needed.depth_needed_mm)} from the wall."
+        )
+        subject = f"{field_of(Survey.boxes).pointer}/{name}"
+        yield Finding(
+            code=Code.CABINET_DEPTH, severity="check", text=text, subject=subject, numbers={"over_mm": over}
+        )
+
+
+@found
+def height(at: Ask) -> Iterator[Finding]:
+    """A cabinet too low or too high for the feet, or turns of the feet."""
+    needed, body = at(cabinet), at(cabinet_body)
+    if needed is None or body is None:
+        return
+    on, boxes = at(under), field_of(Survey.boxes).pointer
+    if on is None:
+        text = "Survey the cabinet the projector stands on, to check its height and depth."
+        yield Finding(code=Code.NO_CABINET, severity="note", text=text, subject=boxes)
+        return
+    name, box = on
+    subject, top = f"{boxes}/{name}", box.high[1]
+    lift, feet = needed.base_mm - top, at.field(ProjectorBody.foot_range_mm)
+    if not 0.0 <= lift <= feet + at.default(ThrowDefaults.place_tolerance_mm):
+        hung = at(placement)
+        move = picture_centre_mm(body, at(projected), base_mm=top) - hung.picture_centre_mm
+        to, lens_y = hung.top_mm + move, top + body.lens_above_base_mm
+        follow = cure(
+            f"Set the lens at {at.text(lens_y)} on the {box.name}, and move the screen {way_words(at, 1, move)}, to a top "
+            f"of {at.text(to)}",
+            (P.lens_y_mm, lens_y),
+            (HeightTarget.wish, WishKind.FRAME_TOP.value),
+            (HeightTarget.wish_mm, to),
+        )
+        plinth = (
+            f"Add a plinth of {at.text(lift)}" if lift > 0 else f"Lower the {box.name} by {at.text(-lift)}"
+        )
+        way = "above" if move > 0 else "below"
+        yield Finding(
+            code=Code.CABINET_HEIGHT,
+            severity="stop",
+            text=f"From the {box.name} the picture sits {at.text(abs(move))} {way} the screen; the feet adjust only "
+            f"{at.text(feet)}.",
+            subject=subject,
+            numbers={"lift_mm": lift},
+            cures=(follow, Cure(text=plinth)),
+        )
+        return
+    turn = at.given(ProjectorBody.foot_turn_mm)
+    if lift > 0.0 and turn:
+        text = f"Level the {box.name} both ways first. Then turn all feet out {lift / turn:.1f} turns ({at.text(lift)})."
+        yield Finding(code=Code.FEET, severity="note", text=text, subject=subject)
+
+
+FINDINGS = (depth, height)

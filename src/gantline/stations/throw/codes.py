@@ -1,0 +1,36 @@
+"""Every finding of the throw station."""
+
+from enum import StrEnum
+
+
+class Code(StrEnum):
+    """The closed set."""
+
+    NO_THROW_RATIO = "no-throw-ratio"
+    RATIO_RANGE = "throw-ratio-range"
+    NO_LENS_PLACE = "no-lens-place"
+    LENS_BEHIND = "lens-behind-fabric"
+    OUTSIDE_WINDOW = "lens-outside-window"
+    IN_MARGIN = "lens-in-margin"
+    OUT_OF_REACH = "shift-out-of-reach"
+    TILT_INSTEAD = "tilt-instead"
+    NOT_COVERED = "turned-not-covered"
+    TURNED = "turned"
+    BODY_HITS = "body-hits"
+    BODY_PAST_ROOM = "body-past-room"
+    ZONE_EMPTY = "zone-empty"
+    OUTSIDE_ZONE = "outside-zone"
+    NO_JOISTS = "no-joists"
+    NO_JOIST_OVER_PLATE = "no-joist-over-plate"
+    NO_ROOM_FOR_MOUNT = "no-room-for-mount"
+    SHADOW = "shadow"
+    WALKWAY = "walkway"
+    BODY_IN_WALL = "body-in-wall"
+    NO_CABINET = "no-cabinet"
+    CABINET_HEIGHT = "cabinet-height"
+    FEET = "feet"
+    CABINET_DEPTH = "cabinet-depth"
+    WEAK_LINK = "weak-link"
+    LINK_UNKNOWN = "link-unknown"
+    NO_FORMAT = "no-format"
+    CABLE_TOO_LONG = "cable-too-long"

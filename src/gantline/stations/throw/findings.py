@@ -1,0 +1,223 @@
+"""What stands against a lens place: window, shift, tilt, turned body."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import replace
+
+from gantline.core.defaults import ThrowDefaults
+from gantline.core.height.bounds import bounds
+from gantline.core.height.place import WishKind
+from gantline.core.height.solve import solve_height
+from gantline.core.throw.keystone import tilt_needed
+from gantline.core.throw.shift import ShiftNeed, shift_need
+from gantline.core.throw.sizes import filled_diagonal_mm
+from gantline.core.throw.window import Lens
+from gantline.job.field import field_of
+from gantline.job.model.height import HeightTarget
+from gantline.job.model.size import Size, SizeLead
+from gantline.job.model.throw import ProjectorPlace as P
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Cure, Finding, change, cure, found
+from gantline.stations.common import hung, is_turned, overspill_mm, percent, way_words
+from gantline.stations.height import Placement, asked, placement
+from gantline.stations.size import screen
+from gantline.stations.throw.codes import Code
+from gantline.stations.throw.lens import (
+    in_front,
+    lens_place,
+    out_mm,
+    projected,
+    reached,
+    shift,
+    shortfall_mm,
+    throw_lens,
+    window,
+)
+from gantline.stations.throw.turned import Setting, price_of_tilt, setting, turned
+
+OTHER_PROJECTOR = Cure(text="Choose another projector (table below)")
+STEEPEST_DEG = 30.0  # the most a job may hold
+
+
+@found
+def entered(at: Ask) -> Iterator[Finding]:
+    """What is missing before anything can be checked, and a lens that cannot be."""
+    lens, subject = at(throw_lens), field_of(P.ratio_low).pointer
+    if lens is None:
+        text = "Enter the projector's throw ratio, wide and long, to see where the lens can be."
+        yield Finding(code=Code.NO_THROW_RATIO, severity="note", text=text, subject=subject, next=True)
+    elif isinstance(lens, str):
+        text = f"{lens[0].upper()}{lens[1:]}."
+        yield Finding(code=Code.RATIO_RANGE, severity="stop", text=text, subject=subject)
+    elif at(lens_place) is None:
+        text = "Enter the lens's height and its distance from the wall to check both."
+        subject = field_of(P.lens_y_mm).pointer
+        yield Finding(code=Code.NO_LENS_PLACE, severity="note", text=text, subject=subject, next=True)
+    elif at(in_front) is None:
+        text = "The lens is behind the fabric. Move it into the room."
+        subject = field_of(P.lens_from_wall_mm).pointer
+        yield Finding(code=Code.LENS_BEHIND, severity="stop", text=text, subject=subject)
+
+
+@found
+def distance(at: Ask) -> Iterator[Finding]:
+    """A lens outside its window, or close to its end."""
+    place, there, lens = at(in_front), at(window), at(throw_lens)
+    if place is None or there is None or not isinstance(lens, Lens) or at(is_turned):
+        return
+    subject = field_of(P.lens_from_wall_mm).pointer
+    short = at(shortfall_mm)
+    if short:
+        to = at(out_mm) + (there.near_mm if short > 0 else there.far_mm)
+        close = (
+            "The picture cannot be made large enough"
+            if short > 0
+            else "The picture cannot be made small enough"
+        )
+        way = "close" if short > 0 else "far"
+        why = "A fixed lens has one distance only" if lens.fixed else close
+        move = cure(
+            f"Move the lens {way_words(at, 2, short)}, to {at.text(to)} from the wall",
+            (P.lens_from_wall_mm, to),
+        )
+        yield Finding(
+            code=Code.OUTSIDE_WINDOW,
+            severity="stop",
+            text=f"The lens is {at.text(abs(short))} too {way}. {why}.",
+            subject=subject,
+            numbers={"short_mm": short},
+            cures=(move, *_other_size(at, lens, short), OTHER_PROJECTOR),
+        )
+    elif not lens.fixed and not there.inside_margin(place.distance_mm):
+        share = 100 * at.default(ThrowDefaults.throw_margin)
+        text = f"The lens is within {share:g} % of the zoom's end. A small error and the picture will not fill the screen."
+        yield Finding(code=Code.IN_MARGIN, severity="check", text=text, subject=subject)
+
+
+@found
+def shifting(at: Ask) -> Iterator[Finding]:
+    """Not enough lens shift; in a diamond one move sideways may do what a move up or down and one sideways would."""
+    need, place = at(shift), at(in_front)
+    if need is None or place is None or at(reached):
+        return
+    moves, cures = [], []
+    if need.excess_vertical:
+        moves.append(way_words(at, 1, need.move_up_mm))
+        to = place.y_mm + need.move_up_mm
+        if not need.excess_horizontal:
+            pole = "shorter" if need.move_up_mm > 0 else "longer"
+            pole = f" (pole {pole} by as much)" if at(hung) else ""
+            cures.append(
+                cure(f"Move the lens {moves[0]}, to {at.text(to)} above the floor{pole}", (P.lens_y_mm, to))
+            )
+    if need.excess_horizontal:
+        moves.append(way_words(at, 0, need.move_right_mm))
+    aside = need.move_right_alone_mm or (need.move_right_mm if need.excess_horizontal else 0.0)
+    if aside:
+        cures.append(cure(f"Move the lens {way_words(at, 0, aside)}", (P.lens_x_mm, place.x_mm + aside)))
+    kept = at(setting)
+    tilts = () if kept is None else _tilt(at(placement), need, kept, at(projected).height_mm)
+    yield Finding(
+        code=Code.OUT_OF_REACH,
+        severity="stop",
+        text=f"Not enough lens shift. Move the lens {' and '.join(moves)}.",
+        subject=field_of(P.lens_y_mm).pointer,
+        numbers={"move_up_mm": need.move_up_mm, "move_right_mm": need.move_right_mm},
+        cures=(*cures, OTHER_PROJECTOR, *tilts),
+    )
+
+
+@found
+def tilting_instead(at: Ask) -> Iterator[Finding]:
+    """Where only the lens stands against every height: how far a tilt would go, and its price."""
+    hung_at, kept = at(placement), at(setting)
+    if hung_at.possible or kept is None or at(is_turned):
+        return
+    bound = next(
+        (one for one in (hung_at.height.low, hung_at.height.high) if one.key.startswith("shift")), None
+    )
+    if bound is None:
+        return
+    free = solve_height(*bounds(replace(at(asked), lens=None)), bound.y_top_mm)
+    if free.chosen_mm is None:
+        return
+    there = replace(hung_at, top_mm=free.chosen_mm, possible=True)
+    need = shift_need(
+        picture_x_mm=there.place.centre_x_mm,
+        picture_y_mm=there.picture_centre_mm,
+        lens_x_mm=kept.place[0],
+        lens_y_mm=kept.place[1],
+        panel=at(projected),
+        reach=kept.reach,
+        offset=kept.offset,
+    )
+    top = (change(HeightTarget.wish, WishKind.FRAME_TOP.value), change(HeightTarget.wish_mm, free.chosen_mm))
+    for one in _tilt(there, need, kept, at(projected).height_mm):
+        yield Finding(
+            code=Code.TILT_INSTEAD,
+            severity="note",
+            text=f"Tilting also works, with the frame top at {at.text(free.chosen_mm)}, but loses pixels. "
+            "Moving the lens loses nothing.",
+            subject=field_of(P.pitch_deg).pointer,
+            cures=(replace(one, changes=(*one.changes, *top)),),
+        )
+
+
+@found
+def squared(at: Ask) -> Iterator[Finding]:
+    """A turned body: what digital correction leaves, or that it cannot cover the picture."""
+    if at(setting) is None or not at(is_turned) or not at(placement).possible:
+        return
+    one, subject = at(turned), field_of(P.pitch_deg).pointer
+    if one is None:
+        text = "Turned like this, zoom and shift cannot cover the picture, even with digital correction."
+        yield Finding(code=Code.NOT_COVERED, severity="stop", text=text, subject=subject)
+        return
+    kept = one.share / one.thrown.straight_share
+    text = (
+        f"Straighten the body first. Turned, digital correction leaves {percent(kept)} of pixels and light, and "
+        "softens the rest."
+    )
+    yield Finding(code=Code.TURNED, severity="check", text=text, subject=subject, numbers={"kept": kept})
+
+
+def _other_size(at: Ask, lens: Lens, short_mm: float) -> tuple[Cure, ...]:
+    """The size this place fills at the end of the zoom that it misses."""
+    place, picture, over = at(in_front), at(screen).picture, at(overspill_mm)
+    if place is None:
+        return ()
+    share = at(projected).width_mm / (picture.width_mm + 2.0 * over)
+    panel = place.distance_mm / (lens.ratio_low if short_mm > 0 else lens.ratio_high)
+    steps = filled_diagonal_mm(panel, picture, share, over) / at.step_mm
+    diagonal = at.step_mm * (math.floor(steps) if short_mm > 0 else math.ceil(steps))
+    if diagonal <= 0.0:
+        return ()
+    word = "smaller" if short_mm > 0 else "larger"
+    new = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, diagonal), (Size.tidy, None))
+    return (cure(f"Use a {word} screen: diagonal {at.text(diagonal)}", *new),)
+
+
+def _tilt(hung_at: Placement, need: ShiftNeed, kept: Setting, panel_height_mm: float) -> tuple[Cure, ...]:
+    """Tilting instead, with its price: the last way out."""
+    if need.excess_horizontal or not need.excess_vertical:
+        return ()
+    pitch = tilt_needed(
+        rise_mm=hung_at.picture_centre_mm - kept.place[1],
+        distance_mm=kept.place[2],
+        panel_height_mm=panel_height_mm,
+        reach=kept.reach,
+        horizontal=need.horizontal,
+    )
+    degrees = math.copysign(math.ceil(abs(math.degrees(pitch)) * 10.0) / 10.0, pitch)
+    left = price_of_tilt(hung_at, kept, math.radians(degrees)) if abs(degrees) <= STEEPEST_DEG else None
+    if left is None:
+        return ()
+    way = "up" if degrees > 0 else "down"
+    text = (
+        f"Tilt the nose {abs(degrees):.1f}° {way} and square it up digitally: {percent(left)} of the pixels and "
+        "light are left"
+    )
+    return (cure(text, (P.pitch_deg, degrees)),)
+
+
+FINDINGS = (entered, distance, shifting, tilting_instead, squared)

@@ -1,0 +1,58 @@
+"""Mount plate, pole and cable, from where the lens must be."""
+
+from dataclasses import dataclass
+
+from gantline.core.defaults import ThrowDefaults
+from gantline.core.space import Point3
+from gantline.core.throw.mount import cable_path, path_mm, pole_mm
+from gantline.job.model.throw import CablePoint
+from gantline.plan.ask import Ask
+from gantline.stations.common import hung
+from gantline.stations.survey import room
+from gantline.stations.throw.body import plate
+from gantline.stations.throw.lens import in_front
+from gantline.stations.throw.places import wanted
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mounted:
+    """The plate's center on the ceiling (x, z), the ceiling over it, and the pole [mm]."""
+
+    x_mm: float
+    z_mm: float
+    ceiling_mm: float
+    pole_mm: float
+
+
+def over_mm(at: Ask, x_mm: float) -> float:
+    """The ceiling at x, held to the wall's ends [mm]."""
+    here = at(room)
+    return here.ceiling.at(min(max(x_mm, 0.0), here.wall_mm))
+
+
+def mounted(at: Ask) -> Mounted | None:
+    """The mount of a ceiling-mounted projector; None for any other, and without a lens place."""
+    place = at(in_front)
+    if place is None or not at(hung) or at(wanted) is None:
+        return None
+    x, _, z = place.from_wall
+    on = at(plate)
+    ceiling = at(over_mm, x + on.right_mm)
+    pole = pole_mm(ceiling, place.y_mm, on)
+    return Mounted(x_mm=x + on.right_mm, z_mm=z + on.roomward_mm, ceiling_mm=ceiling, pole_mm=pole)
+
+
+def cable(at: Ask) -> tuple[Point3, ...]:
+    """Corners (x, y, z) of the cable's run; none until its source is entered."""
+    place = at(in_front)
+    x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
+    if place is None or at(wanted) is None or x is None or y is None or z is None:
+        return ()
+    level = at(over_mm, place.x_mm) if at(hung) else 0.0
+    return cable_path((x, y, z), place.from_wall, level_mm=level)
+
+
+def cable_mm(at: Ask) -> float | None:
+    """Length of the cable with its slack [mm]; None without a run."""
+    run = at(cable)
+    return path_mm(run) + at.default(ThrowDefaults.cable_slack_mm) if run else None

@@ -1,0 +1,191 @@
+"""What stands against a body where it is: things in its way, the room, its zone, joists, mount, shadows."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from functools import partial
+
+from gantline.core.defaults import ThrowDefaults
+from gantline.core.space import Point3, Solid
+from gantline.core.throw.light_path import part_of
+from gantline.core.throw.places import possible
+from gantline.core.throw.ways import Move, clearing_moves, clearing_rise_mm, into_zone, ways_out
+from gantline.job.field import field_of
+from gantline.job.model.survey import Joists, Survey
+from gantline.job.model.throw import ProjectorBody, Zone
+from gantline.job.model.throw import ProjectorPlace as P
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Change, Cure, Finding, change, cure, found
+from gantline.stations.common import distance_offset_mm, fabric_plane_mm, percent, way_words
+from gantline.stations.height import rect_of_picture
+from gantline.stations.throw.body import mount_kind, plate
+from gantline.stations.throw.codes import Code
+from gantline.stations.throw.lens import in_front
+from gantline.stations.throw.mount import mounted
+from gantline.stations.throw.places import hits, joist_places, lines, past, wanted, zone
+from gantline.stations.throw.shadows import Edges, dark, in_light, shadows
+
+LENS_AXES = (P.lens_x_mm, P.lens_y_mm, P.lens_from_wall_mm)
+WALKWAY = "walkway"
+
+
+def lens_change(at: Ask, axis: int, to_mm: float) -> Change:
+    """Putting the pupil at a coordinate: its distance is typed to the measuring point."""
+    return change(LENS_AXES[axis], to_mm + (at(distance_offset_mm) if axis == 2 else 0.0))
+
+
+def lens_cure(at: Ask, *moves: Move, after: str = "") -> Cure:
+    """Moving the lens."""
+    said = " and ".join(way_words(at, one.axis, one.by_mm) for one in moves)
+    changes = tuple(lens_change(at, one.axis, one.to_mm) for one in moves)
+    return Cure(text=f"Move the lens {said}{after}", changes=changes)
+
+
+@found
+def in_the_way(at: Ask) -> Iterator[Finding]:
+    """Body and air in something, or past the room."""
+    place, asked = at(in_front), at(wanted)
+    if place is None or asked is None:
+        return
+    free, boxes = replace(asked, lines=None), field_of(Survey.boxes).pointer
+    for name, one in at(hits):
+        yield Finding(
+            code=Code.BODY_HITS,
+            severity="stop",
+            text=f"The projector and its ventilation space hit the {one.name}.",
+            subject=f"{boxes}/{name}",
+            cures=tuple(lens_cure(at, move) for move in ways_out(free, one, place.from_wall)),
+        )
+    beyond = at(past)
+    if beyond:
+        text = (
+            f"The projector and its ventilation space do not fit: {at.text(beyond[1])} past the {beyond[0]}."
+        )
+        yield Finding(
+            code=Code.BODY_PAST_ROOM, severity="stop", text=text, subject=field_of(P.lens_x_mm).pointer
+        )
+
+
+@found
+def zoned(at: Ask) -> Iterator[Finding]:
+    """A lens outside its zone, or a zone that holds no place."""
+    place, asked, area = at(in_front), at(wanted), at(zone)
+    if place is None or asked is None or area is None:
+        return
+    subject = field_of(Zone.x_low_mm).pointer
+    if any(low > high for low, high in zip(area.low, area.high, strict=True)):
+        text = "The zone is empty: two limits are the wrong way round."
+        yield Finding(code=Code.ZONE_EMPTY, severity="check", text=text, subject=subject)
+        return
+    moves = into_zone(area, place.from_wall, tolerance_mm=at.default(ThrowDefaults.place_tolerance_mm))
+    if not moves:
+        return
+    to = [*place.from_wall]
+    for one in moves:
+        to[one.axis] = one.to_mm
+    said = " and ".join(way_words(at, one.axis, one.by_mm) for one in moves)
+    yield Finding(
+        code=Code.OUTSIDE_ZONE,
+        severity="check",
+        text=f"The lens is outside its zone. Move it {said}.",
+        subject=subject,
+        cures=(lens_cure(at, *moves),) if bool(possible(asked, *to)) else (),
+    )
+
+
+@found
+def on_a_joist(at: Ask) -> Iterator[Finding]:
+    """A mount that is to go into a joist, without one over its plate."""
+    if at(in_front) is None or at(wanted) is None or at(mount_kind) != "joist":
+        return
+    subject = field_of(Joists.spacing_mm).pointer
+    if at(lines) is None:
+        text = "Survey the joists to see which of them this mount can be fixed into."
+        yield Finding(code=Code.NO_JOISTS, severity="note", text=text, subject=subject)
+        return
+    there = at(joist_places)
+    if not there or abs(there[0].choice.move_mm) <= at.default(ThrowDefaults.joist_half_mm):
+        return
+    off = there[0].choice.move_mm
+    cures = tuple(
+        lens_cure(
+            at,
+            Move(axis=one.axis, by_mm=one.choice.move_mm, to_mm=one.choice.lens_mm),
+            after=f": plate on joist {one.choice.number}",
+        )
+        for one in there[:3]
+        if one.fits
+    )
+    blocking = cure("Add blocking between two joists", (P.mount, "blocking"))
+    yield Finding(
+        code=Code.NO_JOIST_OVER_PLATE,
+        severity="check",
+        text=f"No joist above the mount plate; the nearest is {at.text(abs(off))} away. "
+        "Drywall alone will not hold it.",
+        subject=subject,
+        numbers={"off_mm": off},
+        cures=(*cures, blocking),
+    )
+
+
+@found
+def under_the_ceiling(at: Ask) -> Iterator[Finding]:
+    """A lens so high that the mount has no room."""
+    there = at(mounted)
+    if there is None or there.pole_mm >= -at.default(ThrowDefaults.place_tolerance_mm):
+        return
+    need = at(plate).to_axis_mm
+    yield Finding(
+        code=Code.NO_ROOM_FOR_MOUNT,
+        severity="stop",
+        text=f"Lower the lens {at.text(-there.pole_mm)}: plate and adapter need {at.text(need)} under the ceiling.",
+        subject=field_of(ProjectorBody.plate_to_axis_mm).pointer,
+        numbers={"over_mm": -there.pole_mm},
+    )
+
+
+@found
+def in_the_light(at: Ask) -> Iterator[Finding]:
+    """Whatever shades the picture, with the least moves that clear it."""
+    place, asked = at(in_front), at(wanted)
+    there = at(shadows)
+    if place is None or asked is None or not there:
+        return
+    picture, fabric, step = at(rect_of_picture), at(fabric_plane_mm), at.step_mm
+    boxes = {name: box for name, _, box in at(in_light)}
+
+    def any_dark(lens: tuple[float, float, float]) -> bool:
+        return any(dark(box, lens, picture) is not None for box in boxes.values())
+
+    moves = clearing_moves(asked, place.from_fabric, fabric, any_dark, step_mm=step)
+    for name, kind, one in there:
+        cures = [
+            lens_cure(at, replace(move, to_mm=move.to_mm + (fabric if move.axis == 2 else 0.0)))
+            for move in moves
+        ]
+        box, lens = boxes[name], place.from_fabric
+        if box.low[1] > picture[1]:
+            up = clearing_rise_mm(box, partial(_shades, lens, picture), step_mm=step)
+            cures += [] if up is None else [Cure(text=f"Raise the {box.name} {at.text(up)}")]
+        share = percent(one.share) if one.share >= 0.01 else "less than 1 %"
+        where = f"{share} of the picture, at its {part_of(one.outline, picture)}"
+        walk = kind == WALKWAY
+        text = (
+            f"Somebody standing in the {box.name} shades {where}."
+            if walk
+            else f"The {box.name} blocks the light: {where}, stays dark."
+        )
+        yield Finding(
+            code=Code.WALKWAY if walk else Code.SHADOW,
+            severity="check" if walk else "stop",
+            text=text,
+            subject=f"{field_of(Survey.boxes).pointer}/{name}",
+            numbers={"share": one.share},
+            cures=tuple(cures),
+        )
+
+
+def _shades(lens: Point3, picture: Edges, box: Solid) -> bool:
+    return dark(box, lens, picture) is not None
+
+
+FINDINGS = (in_the_way, zoned, on_a_joist, under_the_ceiling, in_the_light)

@@ -1,0 +1,5 @@
+"""Wall: brackets, holes and the marks that find them. What other stations ask of it."""
+
+from gantline.stations.wall.solve import Drilling, drilling
+
+__all__ = ["Drilling", "drilling"]

@@ -1,0 +1,199 @@
+"""Holes from every reference, and what the tape must read between them."""
+
+from typing import Any
+
+from gantline.core.defaults import WallDefaults
+from gantline.core.wall.marks import HoleMark, level_tolerance_mm
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Figures, Shown
+from gantline.plan.working import Expr, least, root, size, square, term
+from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.size import screen
+from gantline.stations.survey import lattice, room
+from gantline.stations.wall.solve import FIXED, choice, drilling, on_studs, pair, spacing_asked_mm
+
+FIGURES = Figures()
+ONE_DATUM = "one datum, each mark rounded alone"
+DATUM = "marked from the datum line"
+READ_BACK = "read back after drilling"
+
+
+def _when(key: str, label: str, field: Any, show: Any) -> None:
+    @FIGURES.other(key, label, "", "usual", field)
+    def shown(at: Ask) -> Shown | None:
+        """Only where it matters."""
+        return Shown(at.field(field)) if show(at) else None
+
+
+_when("fix_to", "Fixed", Hanging.fix_to, lambda at: at(lattice) is not None)
+_when(
+    "spacing_share", "Share of frame width", Hanging.spacing_share, lambda at: at.field(Hanging.rule) != FIXED
+)
+_when("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, lambda at: at.field(Hanging.rule) == FIXED)
+
+
+@FIGURES.length("hole_left", "Left holes from left wall end", ONE_DATUM)
+def hole_left(at: Ask) -> Shown | None:
+    """Sideways mark of the left bracket."""
+    return _hole(at, left=True)
+
+
+@FIGURES.length("hole_right", "Right holes from left wall end", ONE_DATUM)
+def hole_right(at: Ask) -> Shown | None:
+    """Sideways mark of the right bracket."""
+    return _hole(at, left=False)
+
+
+@FIGURES.length("upper_row", "Upper holes above datum", DATUM)
+def upper_row(at: Ask) -> Shown | None:
+    """The upper holes from the datum line."""
+    found = at(drilling)
+    if found is None:
+        return None
+    made = term("frame top", at(placement).top_mm) - term("drop", at.field(Hanging.drop_mm))
+    return _from_datum("Upper holes", found.marks[0], made - term("datum line", at(room).datum_mm))
+
+
+@FIGURES.length("lower_row", "Lower holes above datum", DATUM)
+def lower_row(at: Ask) -> Shown | None:
+    """The lower holes from the datum line."""
+    found = at(drilling)
+    if found is None:
+        return None
+    upper, lower = found.marks[0], found.marks[2]
+    apart = term("overall height", at(screen).overall_height_mm) - term(
+        "hole-row spacing", at.field(Hanging.row_offset_mm)
+    )
+    return _from_datum("Lower holes", lower, term("upper row", upper.from_datum_mm) - apart)
+
+
+@FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
+def check_across(at: Ask) -> Shown | None:
+    """Between the planned holes."""
+    found = at(drilling)
+    if found is None:
+        return None
+    two = found.pair
+    return Shown(found.check.across_mm, term("right hole", two.right_mm) - term("left hole", two.left_mm))
+
+
+@FIGURES.length("check_down", "Check: upper to lower hole", READ_BACK)
+def check_down(at: Ask) -> Shown | None:
+    """Between the planned holes."""
+    found = at(drilling)
+    if found is None:
+        return None
+    upper, lower = found.marks[0], found.marks[2]
+    made = term("upper row", upper.from_datum_mm) - term("lower row", lower.from_datum_mm)
+    return Shown(found.check.down_mm, made)
+
+
+@FIGURES.length("check_diagonal", "Check: both hole diagonals", READ_BACK)
+def check_diagonal(at: Ask) -> Shown | None:
+    """Between the planned holes."""
+    found = at(drilling)
+    if found is None:
+        return None
+    across, down = term("across", found.check.across_mm), term("down", found.check.down_mm)
+    return Shown(found.check.diagonal_mm, root(square(across) + square(down)))
+
+
+@FIGURES.other("level_tolerance", "Left and right level within", "mm", "trade tolerance")
+def level_tolerance(at: Ask) -> Shown | None:
+    """How far the rows may be off level."""
+    found = at(drilling)
+    if found is None:
+        return None
+    most = at.default(WallDefaults.hole_level_mm)
+    across = found.check.across_mm
+    value = level_tolerance_mm(across, most_mm=most)
+    made = least(term("largest allowed", most), term("across", across) * 0.5 / 1000.0)
+    return Shown(value, made, f"{value:.1f}\u00a0mm", how="or 0.5 mm per meter, whichever is less")
+
+
+@FIGURES.length("wished_spacing", "Spacing by the rule", "two thirds of the width keeps the rail straight")
+def wished_spacing(at: Ask) -> Shown:
+    """What the rule asks for."""
+    value = at(spacing_asked_mm)
+    if at.field(Hanging.rule) == FIXED:
+        return Shown(value, term("the kit's fixed spacing", value))
+    share = term("share of frame width", at.field(Hanging.spacing_share), "")
+    return Shown(value, share * term("overall width", at(screen).overall_width_mm))
+
+
+@FIGURES.length("spacing", "Bracket to bracket", "two brackets on the rail")
+def spacing(at: Ask) -> Shown | None:
+    """Between the brackets."""
+    two = at(pair)
+    if two is None:
+        return None
+    how = (
+        "stud pair closest to the rule, then nearest to even"
+        if at(on_studs)
+        else "even about the screen's center"
+    )
+    return Shown(
+        two.spacing_mm, term("right bracket", two.right_mm) - term("left bracket", two.left_mm), how=how
+    )
+
+
+@FIGURES.other("studs_used", "Studs used", "", "nearest symmetric stud pair")
+def studs_used(at: Ask) -> Shown | None:
+    """Numbers of the two studs, counted from the left."""
+    found, studs = at(choice), at(lattice)
+    if found is None or studs is None or found.best is None:
+        return None
+    numbers = [studs.centres_mm.index(x) + 1 for x in (found.best.left_mm, found.best.right_mm)]
+    text = " and ".join(_ordinal(one) for one in numbers)
+    second = found.runner_up
+    how = "stud pair closest to the rule, then nearest to even"
+    if second is not None:
+        how += f"; runner-up {at.exact(second.left_mm)} and {at.exact(second.right_mm)}"
+    return Shown(text, text=text, how=how)
+
+
+@FIGURES.length(
+    "pair_offset", "Brackets' middle from center", "the rail slides this much, within the side play"
+)
+def pair_offset(at: Ask) -> Shown | None:
+    """How far the brackets are from even."""
+    two = at(pair)
+    if two is None or not at(on_studs):
+        return None
+    middle = (term("left bracket", two.left_mm) + term("right bracket", two.right_mm)) / 2.0
+    return Shown(two.offset_mm, middle - term("screen center", at(centre_x_mm)))
+
+
+def _hole(at: Ask, *, left: bool) -> Shown | None:
+    found, studs = at(drilling), at(lattice)
+    if found is None:
+        return None
+    x = found.pair.left_mm if left else found.pair.right_mm
+    if at(on_studs) and studs is not None:
+        number = studs.centres_mm.index(x)
+        steps = term("stud spacing", studs.spacing_mm) * float(number)
+        return Shown(
+            x, term("first stud", studs.first_mm) + steps, how=f"center of the {_ordinal(number + 1)} stud"
+        )
+    half = term("spacing", found.pair.spacing_mm) / 2.0
+    centre = term("screen center", at(centre_x_mm))
+    return Shown(x, centre - half if left else centre + half)
+
+
+def _from_datum(what: str, one: HoleMark, made: Expr) -> Shown:
+    way = "above" if one.from_datum_mm >= 0 else "below"
+    return Shown(
+        abs(one.from_datum_mm), size(made) if made.value < 0.0 else made, label=f"{what} {way} datum"
+    )
+
+
+def _ordinal(number: int) -> str:
+    ending = "th" if 10 <= number % 100 <= 20 else {1: "st", 2: "nd", 3: "rd"}.get(number % 10, "th")
+    return f"{number}{ending}"
+
+
+def gist(at: Ask) -> str:
+    """How far apart the brackets are."""
+    two = at(pair)
+    return "no brackets" if two is None else f"{at.text(two.spacing_mm)} apart"

@@ -1,0 +1,98 @@
+"""What stands against drilling."""
+
+from collections.abc import Iterator
+from enum import StrEnum
+
+from gantline.core.wall.bands import crosses
+from gantline.job.field import field_of
+from gantline.job.model.hanging import Hanging
+from gantline.job.model.height import HeightTarget
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.stations.common import percent, way_words
+from gantline.stations.height import centre_x_mm, fits
+from gantline.stations.survey import bands, lattice
+from gantline.stations.wall.solve import (
+    choice,
+    drilling,
+    on_studs,
+    pair,
+    rows_cross,
+    rule,
+    spacing_asked_mm,
+    usable_mm,
+)
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    SPACING_OFF_RAIL = "spacing-off-rail"
+    BACKER = "backer"
+    NO_STUD_PAIR = "no-stud-pair"
+    ROWS_CROSS = "rows-cross"
+    HOLE_IN_BAND = "hole-in-band"
+
+
+@found
+def spacing(at: Ask) -> Iterator[Finding]:
+    """A spacing longer than the rail."""
+    asked, most = at(spacing_asked_mm), at(usable_mm)
+    if asked > most:
+        text = f"The spacing, {at.text(asked)}, is more than the usable rail, {at.text(most)}."
+        subject = field_of(Hanging.spacing_mm).pointer
+        severity = "check" if at(on_studs) else "stop"
+        yield Finding(code=Code.SPACING_OFF_RAIL, severity=severity, text=text, subject=subject)  # type: ignore[arg-type]
+
+
+@found
+def brackets(at: Ask) -> Iterator[Finding]:
+    """A backer, or no stud pair that works."""
+    subject = field_of(Hanging.fix_to).pointer
+    if not at(on_studs) and at(lattice) is not None and at(pair) is not None:
+        text = "Screw the backer board to every stud it crosses. The brackets go anywhere on it."
+        yield Finding(code=Code.BACKER, severity="note", text=text, subject=subject)
+    there, one = at(choice), at(rule)
+    if there is None or there.best is not None:
+        return
+    cures: list[Cure] = []
+    move = there.move_screen_mm
+    if move is not None:
+        text = f"Move the screen {way_words(at, 0, move)}: a stud pair is then even about it"
+        cures.append(cure(text, (HeightTarget.centre_x_mm, at(centre_x_mm) + move)))
+    backer = "Put a backer board over the studs: brackets go where the rule says"
+    cures.append(cure(backer, (Hanging.fix_to, "backer")))
+    text = (
+        f"No stud pair works. Its midpoint must be within {at.text(one.allowed_offset_mm)} of the screen center, each stud "
+        f"at least {percent(one.centre_share)} of the width away from it."
+    )
+    yield Finding(code=Code.NO_STUD_PAIR, severity="stop", text=text, subject=subject, cures=tuple(cures))
+
+
+@found
+def rows(at: Ask) -> Iterator[Finding]:
+    """Hole rows that would cross."""
+    if at(rows_cross) and at(pair) is not None and at(fits):
+        offset = at.field(Hanging.row_offset_mm)
+        text = f"The hole rows would cross: {at.text(offset)} is more than the frame's height."
+        subject = field_of(Hanging.row_offset_mm).pointer
+        yield Finding(code=Code.ROWS_CROSS, severity="stop", text=text, subject=subject)
+
+
+@found
+def in_bands(at: Ask) -> Iterator[Finding]:
+    """A hole in a band is a stop: cable or pipe may run there."""
+    there = at(drilling)
+    for hole in there.holes if there else ():
+        hit = next((one for one in at(bands) if crosses(one, hole.x_mm, hole.y_mm)), None)
+        if hit is not None:
+            text = (
+                f"Do not drill the {hole.row} {hole.side} hole: it lies in the no-drill band of the {hit.name}. Cable or "
+                "pipe may run there."
+            )
+            subject = f"{field_of(Survey.fittings).pointer}#{hole.key}"
+            yield Finding(code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject)
+
+
+FINDINGS = (spacing, brackets, rows, in_bands)

@@ -1,0 +1,31 @@
+"""What the wall's panel shows, in order and by weight."""
+
+from gantline.plan.ask import Ask
+from gantline.plan.station import PanelPart
+
+
+def _marks(at: Ask) -> str:
+    return "from wall end, datum, center, stud, floor and ceiling"
+
+
+PANEL = (
+    PanelPart(widget="measure"),
+    PanelPart(weight="lead", rows=("hole_left", "hole_right", "upper_row", "lower_row")),
+    PanelPart(
+        title="Brackets",
+        rows=("drop", "row_offset", "fix_to", "rule", "spacing_share", "fixed_spacing", "side_play"),
+        widget="take-fixing",
+    ),
+    PanelPart(
+        title="Read back after drilling",
+        weight="detail",
+        rows=("check_across", "check_down", "check_diagonal", "level_tolerance"),
+    ),
+    PanelPart(title="Every mark of every hole", weight="detail", widget="marks", gist=_marks),
+    PanelPart(
+        title="How the brackets were chosen",
+        weight="detail",
+        rows=("spacing", "studs_used", "pair_offset", "wished_spacing", "lift_on", "bracket_name"),
+    ),
+    PanelPart(widget="cautions"),
+)

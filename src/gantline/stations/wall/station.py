@@ -1,0 +1,49 @@
+"""The wall as one value."""
+
+from gantline.core.defaults import SizeDefaults
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.plan.station import Caution, Lit, Station, Table, fields_of
+from gantline.stations.size import screen
+from gantline.stations.wall.figures import FIGURES, gist
+from gantline.stations.wall.findings import FINDINGS
+from gantline.stations.wall.marks import DRAW
+from gantline.stations.wall.panel import PANEL
+from gantline.stations.wall.tables import marks, tape
+
+DRILLING = Caution(
+    key="drilling",
+    name="Drilling",
+    text="Cable and pipe may run straight above, below and beside every outlet, switch and valve. Use a detector, "
+    "switch the circuit off if unsure, stop at the first odd resistance. Old walls may hold asbestos or lead paint: "
+    "test, don't drill.",
+)
+LADDERS = Caution(
+    key="ladders",
+    name="Ladders",
+    text="Two hands for the screen means no hand for the ladder: two platforms, not two ladders.",
+)
+LIFTING = "Two people, gloves, a planned path, doors shut. Nobody under it until every latch has clicked; pull-test each."
+
+
+def cautions(at: Ask) -> tuple[Caution, ...]:
+    """Lifting is needed for any stretched screen; above the two-person width its name says why."""
+    wide = at(screen).overall_width_mm > at.default(SizeDefaults.two_people_width_mm)
+    lifting = Caution(key="lifting", name="Lifting, wide screen" if wide else "Lifting", text=LIFTING)
+    return (DRILLING, LADDERS, lifting)
+
+
+WALL = Station(
+    key="wall",
+    label="Wall",
+    fields=fields_of(Hanging),
+    figures=FIGURES,
+    findings=FINDINGS,
+    panel=PANEL,
+    gist=gist,
+    lit=Lit(layers=("survey", "size", "wall"), dimensions=("wall", "datum"), handles=("height",)),
+    tables=(Table(key="marks", question=marks), Table(key="tape", question=tape)),
+    draw=DRAW,
+    cautions=cautions,
+    targets=("hole_left", "hole_right", "upper_row", "lower_row"),
+)
