@@ -22,7 +22,9 @@ from gantline.plan.plan import plan as make_plan
 from gantline.settings import Settings
 
 app = typer.Typer(
-    no_args_is_help=True, add_completion=False, help="Plans fixed-frame projection screens, right to the tape mark."
+    no_args_is_help=True,
+    add_completion=False,
+    help="Plans fixed-frame projection screens, right to the tape mark.",
 )
 JobFile = Annotated[Path, typer.Argument(help="a job file (.job.json)", exists=True, dir_okay=False)]
 
@@ -37,7 +39,9 @@ def _read(path: Path) -> Job:
 
 
 @app.command()
-def plan(job: JobFile, drawing: Annotated[bool, typer.Option(help="with the marks of all faces")] = False) -> None:
+def plan(
+    job: JobFile, drawing: Annotated[bool, typer.Option(help="with the marks of all faces")] = False
+) -> None:
     """Print the plan of a job file as JSON. Exit code 3 if it has a stop finding."""
     document = _read(job)
     planned = make_plan(document)
@@ -78,7 +82,9 @@ def sheets(
 
 
 @app.command()
-def schema(api: Annotated[bool, typer.Option(help="the HTTP interface (OpenAPI) instead of the job file")] = False) -> None:
+def schema(
+    api: Annotated[bool, typer.Option(help="the HTTP interface (OpenAPI) instead of the job file")] = False,
+) -> None:
     """Print the JSON schema of the job file."""
     if api:
         from gantline.server import create_app
@@ -90,7 +96,9 @@ def schema(api: Annotated[bool, typer.Option(help="the HTTP interface (OpenAPI) 
 
 
 @app.command()
-def demo(out: Annotated[Path, typer.Option(help="folder for the sample job files")] = Path("demo-jobs")) -> None:
+def demo(
+    out: Annotated[Path, typer.Option(help="folder for the sample job files")] = Path("demo-jobs"),
+) -> None:
     """Write the sample job files into a folder."""
     from gantline.demo.world import JOB_FILES, job_bytes
 
@@ -121,7 +129,9 @@ def meter(
 def serve(
     port: Annotated[int | None, typer.Option(help="port on 127.0.0.1")] = None,
     data: Annotated[Path | None, typer.Option(help="folder of the private database")] = None,
-    database: Annotated[str | None, typer.Option(help="URL of a PostgreSQL to use instead of the private one")] = None,
+    database: Annotated[
+        str | None, typer.Option(help="URL of a PostgreSQL to use instead of the private one")
+    ] = None,
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
 ) -> None:
     """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
@@ -149,7 +159,9 @@ def _database(settings: Settings) -> Iterator[str]:
         try:
             fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except OSError:
-            raise RuntimeError(f"Gantline already runs on {private.folder}. Stop it first, or give another --data.") from None
+            raise RuntimeError(
+                f"Gantline already runs on {private.folder}. Stop it first, or give another --data."
+            ) from None
         try:
             yield private.start()
         finally:
@@ -170,6 +182,12 @@ def _serve(settings: Settings) -> None:
             load(session)
     typer.echo(f"Gantline is at http://{settings.host}:{settings.port}  (Ctrl-C stops it)")
     try:
-        uvicorn.run(application, host=settings.host, port=settings.port, log_level="warning", timeout_graceful_shutdown=5)
+        uvicorn.run(
+            application,
+            host=settings.host,
+            port=settings.port,
+            log_level="warning",
+            timeout_graceful_shutdown=5,
+        )
     finally:
         application.state.engine.dispose()

@@ -62,9 +62,26 @@ class PrivateDatabase:
         if not self._ready():
             port = _free_port()
             (self.folder / "port").write_text(str(port))
-            settings = ["listen_addresses=127.0.0.1", f"port={port}", f"unix_socket_directories={self.folder}", *self.options]
+            settings = [
+                "listen_addresses=127.0.0.1",
+                f"port={port}",
+                f"unix_socket_directories={self.folder}",
+                *self.options,
+            ]
             flags = " ".join(f"-c {setting}" for setting in settings)
-            self._insist("pg_ctl", "-w", "-t", "60", "-l", str(self.folder / "log"), "-o", flags, "-D", str(self.data), "start")
+            self._insist(
+                "pg_ctl",
+                "-w",
+                "-t",
+                "60",
+                "-l",
+                str(self.folder / "log"),
+                "-o",
+                flags,
+                "-D",
+                str(self.data),
+                "start",
+            )
             self._wait()
         self._run_sql(DATABASE)
         return self.url
@@ -105,7 +122,9 @@ class PrivateDatabase:
             if done.returncode == 0:
                 return
             time.sleep(0.5)
-        raise DatabaseTrouble(f"{command[0]} failed: {done.stdout.strip()[-600:]} (log: {self.folder / 'log'})")
+        raise DatabaseTrouble(
+            f"{command[0]} failed: {done.stdout.strip()[-600:]} (log: {self.folder / 'log'})"
+        )
 
     def _run_sql(self, database: str) -> None:
         """Create the database if it is not there; through the driver, the password never in a command."""
@@ -142,7 +161,9 @@ class PrivateDatabase:
         # output goes to files: a server that inherits a pipe would hold it open for ever
         out = self.folder / "command.out"
         with out.open("w+") as handle:
-            done = subprocess.run(program, cwd="/", stdout=handle, stderr=subprocess.STDOUT, text=True, check=False)  # noqa: S603
+            done = subprocess.run(
+                program, cwd="/", stdout=handle, stderr=subprocess.STDOUT, text=True, check=False
+            )  # noqa: S603
             handle.seek(0)
             return subprocess.CompletedProcess(program, done.returncode, handle.read(), "")
 
@@ -153,7 +174,9 @@ class PrivateDatabase:
             folder = REACHABLE / f"gantline-{name}"
         # a socket path is at most 107 bytes
         if len(str(folder)) > 80:
-            raise DatabaseTrouble(f"The data folder's path is too long for PostgreSQL: {folder}. Set GANTLINE_DATA_FOLDER.")
+            raise DatabaseTrouble(
+                f"The data folder's path is too long for PostgreSQL: {folder}. Set GANTLINE_DATA_FOLDER."
+            )
         folder.mkdir(parents=True, exist_ok=True)
         self._own(folder)
         return folder
@@ -173,7 +196,9 @@ def find_programs() -> Path:
     """Folder of the newest PostgreSQL's programs. Raises: DatabaseTrouble if there is none."""
     found = sorted(Path("/usr/lib/postgresql").glob("*/bin/initdb"), key=lambda path: int(path.parts[-3]))
     if not found:
-        raise DatabaseTrouble("PostgreSQL is not installed: apt-get install postgresql, or set GANTLINE_DATABASE_URL.")
+        raise DatabaseTrouble(
+            "PostgreSQL is not installed: apt-get install postgresql, or set GANTLINE_DATABASE_URL."
+        )
     return found[-1].parent
 
 

@@ -21,7 +21,10 @@ def create_app(settings: Settings) -> FastAPI:
     """The application on a migrated database. Workers share nothing but that database."""
     app = FastAPI(title="Gantline", version=__version__, generate_unique_id_function=lambda route: route.name)
     engine = create_engine(
-        psycopg_url(settings.database_url), pool_size=8, pool_pre_ping=True, connect_args={"connect_timeout": 5}
+        psycopg_url(settings.database_url),
+        pool_size=8,
+        pool_pre_ping=True,
+        connect_args={"connect_timeout": 5},
     )
     app.state.engine, app.state.sessions = engine, sessionmaker(engine)
     problems.install(app)

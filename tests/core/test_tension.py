@@ -65,7 +65,7 @@ def test_springs_go_corners_first_crosswise_then_short_sides_then_the_bar_then_l
         "bottom left corner",
     ]
     parts = list(dict.fromkeys(step.part for step in steps))
-    assert parts == ["Corners", "Short sides", "Centre bar", "Long sides"]
+    assert parts == ["Corners", "Short sides", "Center bar", "Long sides"]
     assert all(len(step.points) == 2 for step in steps[:4])
     long_first = ordered(2400, 1400, Hold.SPRING, School.CORNERS_FIRST, short_sides_first=False)[1]
     assert list(dict.fromkeys(step.part for step in long_first)) == ["Corners", "Long sides", "Short sides"]

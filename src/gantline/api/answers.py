@@ -29,6 +29,8 @@ def answer(body: Any, status: int = 200) -> Response:
 
 def attachment(content: bytes, media_type: str, name: str) -> Response:
     """A file to keep; its name survives in full (RFC 5987) and as plain ASCII."""
-    plain = "".join(letter if (letter.isalnum() and letter.isascii()) or letter in " .,-" else "_" for letter in name)
+    plain = "".join(
+        letter if (letter.isalnum() and letter.isascii()) or letter in " .,-" else "_" for letter in name
+    )
     disposition = f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name, safe='')}"
     return Response(content, media_type=media_type, headers={"content-disposition": disposition})

@@ -46,7 +46,13 @@ class BodyLimit:
     async def _refuse(self, scope: Scope, send: Send) -> None:
         text = f"This is larger than the {self.largest // 1000} kB that are accepted."
         body = orjson.dumps(
-            {"type": "/problems/too-large", "title": "Too large", "status": 413, "detail": text, "instance": scope["path"]}
+            {
+                "type": "/problems/too-large",
+                "title": "Too large",
+                "status": 413,
+                "detail": text,
+                "instance": scope["path"],
+            }
         )
         headers = [
             (b"content-type", b"application/problem+json"),

@@ -87,7 +87,9 @@ def _on_design_error(request: Request, exc: Exception) -> Response:
     elif isinstance(exc, VersionConflict):
         more |= {"current": exc.current, "expected": exc.expected}
     elif isinstance(exc.context.get("field"), str):
-        more["errors"] = _fields([FieldProblem(f"/{exc.context['field']}", str(exc), str(exc.context.get("got", ""))[:80])])
+        more["errors"] = _fields(
+            [FieldProblem(f"/{exc.context['field']}", str(exc), str(exc.context.get("got", ""))[:80])]
+        )
     return problem(request, exc.code, status, title, str(exc), **more)
 
 
@@ -103,7 +105,9 @@ def _on_request(request: Request, exc: Exception) -> Response:
         shown = str(typed)[:80] if isinstance(typed, str | int | float) else ""
         place = [str(part) for part in error["loc"] if part != "body"]
         found.append(FieldProblem("/" + "/".join(place) if place else "", f"{error['msg']}.", shown))
-    return problem(request, "bad-request", 422, "This request cannot be read", found[0].text, errors=_fields(found))
+    return problem(
+        request, "bad-request", 422, "This request cannot be read", found[0].text, errors=_fields(found)
+    )
 
 
 def _on_validation(request: Request, exc: Exception) -> Response:
@@ -126,7 +130,15 @@ def _on_database(request: Request, exc: Exception) -> Response:
 
 def _on_unknown(request: Request, exc: Exception) -> Response:
     if isinstance(exc, RecursionError):
-        return problem(request, "bad-request", 422, "This request cannot be read", "This JSON is nested too deeply.")
+        return problem(
+            request, "bad-request", 422, "This request cannot be read", "This JSON is nested too deeply."
+        )
     name = secrets.token_hex(4)
     log.error("unexpected error %s", name, exc_info=exc)
-    return problem(request, "unexpected", 500, "Unexpected error", f"Something went wrong here; the log has it under {name}.")
+    return problem(
+        request,
+        "unexpected",
+        500,
+        "Unexpected error",
+        f"Something went wrong here; the log has it under {name}.",
+    )

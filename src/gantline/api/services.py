@@ -98,7 +98,9 @@ def preview(document: dict[str, Any], edits: list[Edit], shop: Shop, parts: str)
     }
 
 
-def save_edits(session: Session, shop_id: UUID, job_id: UUID, expected: int, job: Job, what: str, who: str) -> JobVersionRow:
+def save_edits(
+    session: Session, shop_id: UUID, job_id: UUID, expected: int, job: Job, what: str, who: str
+) -> JobVersionRow:
     """Save a changed document as the next version."""
     saved = jobs.Save(document=stored(job), what=what, who=who)
     return jobs.save(session, shop_id, job_id, expected, saved)

@@ -28,7 +28,9 @@ class DistanceMeter:
     def take(self, what: str, value_mm: float, x_mm: float | None = None) -> int:
         """Take a reading: written to the memory before anything else. Returns its number."""
         seq = len(self.readings()) + 1
-        line = json.dumps({"source": self.source, "seq": seq, "what": what, "x_mm": x_mm, "value_mm": value_mm})
+        line = json.dumps(
+            {"source": self.source, "seq": seq, "what": what, "x_mm": x_mm, "value_mm": value_mm}
+        )
         with self.memory.open("a", encoding="utf-8") as file:
             file.write(line + "\n")
             file.flush()
@@ -78,7 +80,9 @@ def _answer(socket: ClientConnection) -> dict[str, Any]:
     return said
 
 
-def survey_walk(wall_mm: float, ceiling_up_mm: float, sag_mm: float) -> Iterable[tuple[str, float, float | None]]:
+def survey_walk(
+    wall_mm: float, ceiling_up_mm: float, sag_mm: float
+) -> Iterable[tuple[str, float, float | None]]:
     """A made-up walk along a wall: width, then ceiling readings at both ends and the middle."""
     yield "wall-width", wall_mm, None
     for share in (0.0, 0.5, 1.0):

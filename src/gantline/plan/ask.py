@@ -31,10 +31,11 @@ FIRST_ITEM = FIRST_DEFAULT + len(DEFAULT_BITS)
 
 @dataclass(slots=True)
 class Bits:
-    """A bit for every field of every thing in a list, given when it is first met."""
+    """A bit for every field of every thing in a list, given when it is first met; names of sets of bits, once written."""
 
     of: dict[str, int] = field(default_factory=dict)
     pointers: list[str] = field(default_factory=list)
+    names: dict[int, tuple[str, ...]] = field(default_factory=dict)
 
     def bit(self, pointer: str) -> int:
         """The bit of a thing's field."""
@@ -56,14 +57,17 @@ class Answer:
 class Thing:
     """A thing of a list as a question sees it: every attribute that is read is noted."""
 
-    __slots__ = ("_ask", "_base", "_item")
+    __slots__ = ("_ask", "_base", "_bits", "_item", "id")
 
     def __init__(self, ask: "Ask", item: Item, base: str) -> None:
-        self._ask, self._item, self._base = ask, item, base
+        self._ask, self._item, self._base, self.id = ask, item, base, item.id
+        self._bits: dict[str, int] = {}
 
     def __getattr__(self, name: str) -> Any:
-        if name != "id":
-            self._ask.reads |= self._ask.bits.bit(f"{self._base}/{name}")
+        bit = self._bits.get(name)
+        if bit is None:
+            bit = self._bits[name] = self._ask.bits.bit(f"{self._base}/{name}")
+        self._ask.reads |= bit
         return getattr(self._item, name)
 
 
@@ -73,6 +77,7 @@ class Ask:
     def __init__(self, job: Job, shop: Shop, last: "Ask | None" = None) -> None:
         self.job, self.shop, self.reads = job, shop, 0
         self.answers: dict[Hashable, Answer] = {}
+        self.seen: dict[str, tuple[Thing, ...]] = {}
         self.bits: Bits
         if last is not None and last.shop.overrides == shop.overrides:
             self.bits = last.bits
@@ -82,7 +87,11 @@ class Ask:
 
     def __call__(self, question: Callable[Concatenate["Ask", P], R], *args: P.args, **_: P.kwargs) -> R:
         """The answer to a question."""
-        return cast(R, self.answer(question, *args).value)
+        got = self.answers.get((question, args) if args else question)
+        if got is None:
+            return cast(R, self.answer(question, *args).value)
+        self.reads |= got.reads
+        return cast(R, got.value)
 
     def answer(self, question: Callable[..., Any], *args: Any) -> Answer:
         """The same with what it rests on."""
@@ -117,8 +126,12 @@ class Ask:
         one = field_of(named)
         self.reads |= one.bit
         base = one.pointer
-        found = (Thing(self, thing, f"{base}/{thing.id}") for thing in one.read(self.job) or ())
-        return cast("Sequence[THINGS]", tuple(found))
+        got = self.seen.get(base)
+        if got is None:
+            got = self.seen[base] = tuple(
+                Thing(self, each, f"{base}/{each.id}") for each in one.read(self.job) or ()
+            )
+        return cast("Sequence[THINGS]", got)
 
     def of(self, thing: Item, named: T | None) -> T:
         """A field of a thing, or what stands in while it is absent."""
@@ -140,10 +153,11 @@ class Ask:
     def units(self) -> Units:
         """How this job writes lengths."""
         self.reads |= UNITS_BIT
-        return self._units
+        return self.own_units
 
     @cached_property
-    def _units(self) -> Units:
+    def own_units(self) -> Units:
+        """The same for what is written after all questions are answered, and reads nothing."""
         return self.job.units.to_core()
 
     @property

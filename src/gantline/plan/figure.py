@@ -2,10 +2,11 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import cache
 from typing import Any, Literal
 
 from gantline.core.defaults import Default
-from gantline.core.units import Units, length_text, read_tape
+from gantline.core.units import Units, length_text
 from gantline.job.field import Field, FieldKind
 from gantline.plan.ask import Ask
 from gantline.plan.working import Expr, Unwritten
@@ -14,7 +15,7 @@ Known = Literal["measured", "decided", "computed", "assumed"]
 Value = float | int | str | bool | None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True)  # not frozen: made by the hundred, as are figures
 class Shown:
     """What a figure's function gives: the value from the core, and the working that gives it again.
 
@@ -85,7 +86,7 @@ class Entry:
     fact: bool
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True, kw_only=True)
 class Figure:
     """One number or choice of the plan.
 
@@ -125,13 +126,14 @@ def field_text(field: Field, value: Any, units: Units) -> str:
             return str(value)
 
 
-def entry_of(field: Field, *, given: bool) -> Entry:
+@cache  # two for every field of the model
+def entry_of(field: Field, given: bool) -> Entry:
     """How a field is entered."""
     choices = tuple(Choice(*one) for one in field.choices)
     return Entry(field.pointer, field.kind, choices, given, field.fact)
 
 
-def entered_working(field: Field, ask: Ask, *, given: bool, text: str, units: Units) -> Unwritten:
+def entered_working(field: Field, ask: Ask, value: Any, text: str, *, given: bool) -> Unwritten:
     """Entered, or what stands in and who says so."""
     if given:
         how, source = "entered", "entered for this job"
@@ -141,12 +143,4 @@ def entered_working(field: Field, ask: Ask, *, given: bool, text: str, units: Un
         how, source = "usual; nothing entered", "usual unless it is set"
     else:
         how, source = "nothing entered", ""
-    return Unwritten(expr=None, how=how, source=source, result=text, rounding="", units=units)
-
-
-def rounding_text(length_mm: float, units: Units) -> tuple[str, str]:
-    """A length on the tape, and how far off that is in words."""
-    read = read_tape(length_mm, units)
-    off = abs(read.error_mm)
-    word = "long" if read.error_mm > 0 else "short"
-    return read.text, f"on the tape {read.text}" + (f", {off:.2f} mm {word}" if off >= 0.005 else ", exact")
+    return Unwritten(value, "" if field.kind == "length" else text, None, how, source, ask.own_units)

@@ -45,7 +45,7 @@ def cure(text: str, *changes: tuple[object, ChangeValue]) -> Cure:
     return Cure(text=text, changes=tuple(change(*one) for one in changes))
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True, kw_only=True)
 class Finding:
     """One finding. code: from its station's closed set. subject: what it is about, a pointer or a record's key.
 

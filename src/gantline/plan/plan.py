@@ -2,11 +2,12 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import Any
 
 from gantline.core.defaults import PLAIN_SHOP, Default, Shop
-from gantline.core.units import exact_text
-from gantline.job.field import Field
+from gantline.core.units import exact_text, length_text
+from gantline.job.field import Field, declared
 from gantline.job.model import FIELDS, ITEMS, Job
 from gantline.plan.ask import (
     ALL_DEFAULTS,
@@ -27,7 +28,6 @@ from gantline.plan.figure import (
     entered_working,
     entry_of,
     field_text,
-    rounding_text,
 )
 from gantline.plan.finding import RANK, Finding, Severity
 from gantline.plan.station import Caution, PanelPart, Station, Weight
@@ -37,6 +37,7 @@ LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and
 ALL_FIELDS = tuple(FIELDS.values())
 DEFAULT_KEYS = {bit.bit_length() - 1: one.key for one, bit in DEFAULT_BITS.items()}
 MEASURE = "measure"
+MOST_NAMES = 5000  # sets of assumptions whose names are kept
 READY = "Ready to mark and drill"
 
 
@@ -109,24 +110,66 @@ class Plan:
     assumptions: tuple[Assumption, ...]
     next_point: str
 
-    def figure(self, key: str) -> Figure | None:
-        """A figure by its key."""
-        return next((one for one in self.figures if one.key == key), None)
+
+# by key: what a figure was made from (its answer or its value), what of that is assumed, how it is known
+Built = dict[str, tuple[Any, int, str, Figure]]
+
+
+@dataclass(kw_only=True)
+class Planned:
+    """A job planned: its figures and findings, and all else asked for only when somebody looks."""
+
+    stations: Sequence[Station]
+    ask: Ask
+    rests: "Rests"
+    figures: dict[str, Figure] = field(default_factory=dict)
+    findings: tuple[Finding, ...] = ()
+    to_measure: tuple[ToMeasure, ...] = ()
+    states: tuple[StationState, ...] = ()
+    next_point: str = ""
+    built: "Built" = field(default_factory=dict)
 
     def text(self, key: str) -> str:
         """A figure's text, empty where there is none."""
-        found = self.figure(key)
+        found = self.figures.get(key)
         return found.text if found else ""
 
+    def table(self, key: str) -> Any:
+        """A station's table by its key; None while there is none."""
+        return self.ask(
+            next(one.question for station in self.stations for one in station.tables if one.key == key)
+        )
 
-@dataclass(slots=True)
-class Planned:
-    """A plan with the answers behind it, to ask further questions of and to plan the next edit from."""
+    @cached_property
+    def plan(self) -> Plan:
+        """The whole plan, as it is sent and printed."""
+        ask, rests = self.ask, self.rests
+        answers = {one.key: ask.answer(one.question) for station in self.stations for one in station.tables}
+        return Plan(
+            name=ask.job.name,
+            stations=self.states,
+            figures=tuple(self.figures.values()),
+            findings=self.findings,
+            tables={key: one.value for key, one in answers.items() if one.value is not None},
+            rests={key: rests.on(one.reads) for key, one in answers.items() if rests.on(one.reads)},
+            panels=tuple(_panel(station, ask, self.figures) for station in self.stations),
+            cautions=tuple(one for station in self.stations for one in _cautions(station, ask)),
+            local_rules=LOCAL_RULES,
+            to_measure=self.to_measure,
+            assumptions=_assumptions(self.figures.values(), ask),
+            next_point=self.next_point,
+        )
 
-    plan: Plan
-    ask: Ask
-    rests: "Rests"
-    built: dict[str, tuple[Any, Figure]] = field(default_factory=dict)
+
+# for every list of things: its field, and which of its fields count as assumed while they are absent
+STANDING = tuple(
+    (
+        FIELDS[base],
+        tuple(name for name, one in declared(kind).items() if one.stands and one.kind != "switch"),
+    )
+    for base, kind in ITEMS.items()
+)
+STAND = tuple(one for one in PLAIN if one.stands)
 
 
 class Rests:
@@ -135,40 +178,41 @@ class Rests:
     def __init__(self, ask: Ask) -> None:
         self.ask, job = ask, ask.job
         self.assumed = 0
-        for one in PLAIN:
-            absent = one.read(job) is None
-            if (absent and one.stands) or (job.known and job.known.get(one.pointer) == "assumed"):
+        for one in STAND:
+            if one.read(job) is None:
                 self.assumed |= one.bit
-        for base, kind in ITEMS.items():
-            for thing in FIELDS[base].read(job) or ():
-                for name in kind.model_fields:
-                    self._thing(f"{base}/{thing.id}/{name}", getattr(thing, name), getattr(kind, name, None))
-        self.keys: dict[int, tuple[str, ...]] = {0: ()}
-        self.shop_keys: dict[int, tuple[str, ...]] = {0: ()}
-
-    def _thing(self, pointer: str, value: object, said: object) -> None:
-        stands = isinstance(said, Field) and said.stands and said.kind != "switch"
-        if (value is None and stands) or self.ask.job.known.get(pointer) == "assumed":
-            self.assumed |= self.ask.bits.bit(pointer)
+        for one, names in STANDING:
+            for thing in one.read(job) or ():
+                for name in names:
+                    if getattr(thing, name) is None:
+                        self.assumed |= ask.bits.bit(f"{one.pointer}/{thing.id}/{name}")
+        for pointer, word in job.known.items():
+            if word == "assumed":
+                self.assumed |= FIELDS[pointer].bit if pointer in FIELDS else ask.bits.bit(pointer)
+        self.names = ask.bits.names
+        if len(self.names) > MOST_NAMES:
+            self.names.clear()
 
     def on(self, reads: int) -> tuple[str, ...]:
         """Keys and pointers of what is assumed among what was read."""
-        bits = reads & self.assumed
-        got = self.keys.get(bits)
-        if got is None:
-            got = self.keys[bits] = tuple(self._key(at) for at in single_bits(bits))
-        return got
+        return self._named(reads & self.assumed)
 
     def usual(self, reads: int) -> tuple[str, ...]:
         """Keys of the shop defaults among what was read."""
-        bits = reads & ALL_DEFAULTS
-        got = self.shop_keys.get(bits)
+        return self._named(reads & ALL_DEFAULTS)
+
+    def _named(self, bits: int) -> tuple[str, ...]:
+        if not bits:
+            return ()
+        got = self.names.get(bits)
         if got is None:
-            got = self.shop_keys[bits] = tuple(DEFAULT_KEYS[at] for at in single_bits(bits))
+            got = self.names[bits] = tuple([self._key(at) for at in single_bits(bits)])
         return got
 
     def _key(self, at: int) -> str:
-        return ALL_FIELDS[at].key if at < FIRST_DEFAULT else self.ask.bits.pointers[at - FIRST_ITEM]
+        if at < FIRST_DEFAULT:
+            return ALL_FIELDS[at].key
+        return DEFAULT_KEYS[at] if at < FIRST_ITEM else self.ask.bits.pointers[at - FIRST_ITEM]
 
 
 def plan(
@@ -180,73 +224,48 @@ def plan(
     of an earlier state of this job; answers that read nothing that changed since are kept.
     """
     ask = Ask(job, shop, last.ask if last else None)
-    rests = Rests(ask)
-    made = Planned(plan=EMPTY, ask=ask, rests=rests)
-    kept = last.built if last else {}
-    figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
-    to_measure = _to_measure(stations, figures, ask)
-    found = [one for station in stations for one in _findings(station, ask, rests)]
-    found += [_measure(stations, one) for one in to_measure]
-    findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
-    answers = {one.key: ask.answer(one.question) for station in stations for one in station.tables}
-    made.plan = Plan(
-        name=job.name,
-        stations=tuple(_state(station, ask, findings, figures) for station in stations),
-        figures=tuple(figures.values()),
-        findings=findings,
-        tables={key: one.value for key, one in answers.items() if one.value is not None},
-        rests={key: rests.on(one.reads) for key, one in answers.items() if rests.on(one.reads)},
-        panels=tuple(_panel(station, ask, figures) for station in stations),
-        cautions=tuple(one for station in stations for one in _cautions(station, ask)),
-        local_rules=LOCAL_RULES,
-        to_measure=to_measure,
-        assumptions=_assumptions(figures.values(), ask),
-        next_point=_next(findings, to_measure),
-    )
+    made = Planned(stations=stations, ask=ask, rests=Rests(ask))
+    same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
+    kept = last.built if last is not None and same else {}
+    made.figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
+    made.to_measure = _to_measure(stations, made.figures, ask)
+    found = [one for station in stations for one in _findings(station, ask, made.rests)]
+    found += [_measure(stations, one) for one in made.to_measure]
+    made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
+    made.states = tuple(_state(station, ask, made.findings, made.figures) for station in stations)
+    made.next_point = _next(made.findings, made.to_measure)
     return made
 
 
-EMPTY = Plan(
-    name="", stations=(), figures=(), findings=(), tables={}, rests={}, panels=(), cautions=(), local_rules="",
-    to_measure=(), assumptions=(), next_point="",
-)  # fmt: skip
-
-
-def _figures(station: Station, made: Planned, kept: dict[str, tuple[Any, Figure]]) -> Iterator[Figure]:
-    special = {one.field.pointer: one for one in station.figures if one.field is not None}
-    for one in station.fields:
-        own = special.get(one.pointer)
-        figure = _computed(station, own, made, kept) if own else _entered(station, one, made, kept)
+def _figures(station: Station, made: Planned, kept: Built) -> Iterator[Figure]:
+    for entered, computed in station.entries:
+        if computed is not None:
+            figure = _computed(station, computed, made, kept)
+        elif entered is not None:
+            figure = _entered(station, entered, made, kept)
         if figure is not None:
             yield figure
-    for each in station.figures:
-        if each.field is None:
-            figure = _computed(station, each, made, kept)
-            if figure is not None:
-                yield figure
 
 
-def _entered(station: Station, one: Field, made: Planned, kept: dict[str, tuple[Any, Figure]]) -> Figure:
+def _entered(station: Station, one: Field, made: Planned, kept: Built) -> Figure:
     """The figure of a field; unchanged it is the one of the last plan."""
     ask = made.ask
-    given = one.read(ask.job)
-    sign = (given, known_of(one, ask.job), ask.job.units, ask.shop)
+    given, known = one.read(ask.job), known_of(one, ask.job)
     old = kept.get(one.key)
-    if old is not None and old[0] == sign:
+    if old is not None and old[0] == given and old[2] == known:
         made.built[one.key] = old
-        return old[1]
+        return old[3]
     value = one.standing(ask.shop) if given is None else given
     figure = _field_figure(station, one, ask, value, given=given is not None)
-    made.built[one.key] = (sign, figure)
+    made.built[one.key] = (given, 0, known, figure)
     return figure
 
 
 def _field_figure(
     station: Station, one: Field, ask: Ask, value: Any, *, given: bool, label: str = ""
 ) -> Figure:
-    units = ask.job.units.to_core()
+    units = ask.own_units
     text, known = field_text(one, value, units), known_of(one, ask.job)
-    shown = exact_text(value, units) if one.kind == "length" and value is not None else text
     return Figure(
         key=one.key,
         station=station.key,
@@ -255,10 +274,10 @@ def _field_figure(
         unit="mm" if one.kind == "length" else "",
         text=text,
         known=known,
-        working=entered_working(one, ask, given=given, text=shown, units=units),
+        working=entered_working(one, ask, value, text, given=given),
         rests_on=(one.key,) if known == "assumed" and value is not None else (),
         usual=(),
-        entry=entry_of(one, given=given),
+        entry=entry_of(one, given),
     )
 
 
@@ -270,46 +289,40 @@ def known_of(one: Field, job: Job) -> Known:
     return said or ("measured" if one.fact and one.part == "survey" else "decided")
 
 
-def _computed(
-    station: Station, one: FigureDef, made: Planned, kept: dict[str, tuple[Any, Figure]]
-) -> Figure | None:
+def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> Figure | None:
     ask, rests = made.ask, made.rests
     answer = ask.answer(one.make)
     if answer.value is None:
         return None
     given = one.field is not None and one.field.read(ask.job) is not None
     known = known_of(one.field, ask.job) if one.field and given else ""
-    sign = (answer, rests.on(answer.reads), known, ask.job.units)
+    bits = answer.reads & rests.assumed
     old = kept.get(one.key)
-    if old is not None and old[0][0] is answer and old[0][1:] == sign[1:]:
+    if old is not None and old[0] is answer and old[1] == bits and old[2] == known:
         made.built[one.key] = old
-        return old[1]
+        return old[3]
     shown: Shown = answer.value
     if one.field is not None and not shown.forced and (given or (one.field.fact and shown.value is not None)):
         figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
         if not given:
-            figure = replace(figure, working=_working(one, shown, ask)[1])
+            figure.working = _working(one, shown, ask)[1]
     else:
         figure = _made(station, one, shown, answer, made)
-    made.built[one.key] = (sign, figure)
+    made.built[one.key] = (answer, bits, known, figure)
     return figure
 
 
 def _working(one: FigureDef, shown: Shown, ask: Ask) -> tuple[str, Unwritten]:
-    units = ask.job.units.to_core()
-    text, rounding, result = shown.text, "", shown.text
-    if one.unit == "mm" and isinstance(shown.value, float) and not shown.text:
-        text, rounding = rounding_text(shown.value, units)
-        result = exact_text(shown.value, units)
-    how = Unwritten(
-        expr=shown.working, how=shown.how, source=one.source, result=result, rounding=rounding, units=units
-    )
-    return text, how
+    units = ask.own_units
+    text = shown.text
+    if one.unit == "mm" and isinstance(shown.value, float) and not text:
+        text = length_text(shown.value, units)
+    return text, Unwritten(shown.value, shown.text, shown.working, shown.how, one.source, units)
 
 
 def _made(station: Station, one: FigureDef, shown: Shown, answer: Answer, made: Planned) -> Figure:
     text, working = _working(one, shown, made.ask)
-    entry: Entry | None = None if one.field is None or shown.forced else entry_of(one.field, given=False)
+    entry: Entry | None = None if one.field is None or shown.forced else entry_of(one.field, False)
     blank = one.field is not None and shown.value is None
     return Figure(
         key=one.key,
@@ -403,7 +416,7 @@ def _assumptions(figures: Any, ask: Ask) -> tuple[Assumption, ...]:
     """Everything any figure rests on, by key, with what it is called."""
     known = {one.key: one for one in ALL_FIELDS}
     shop: dict[str, Default] = {one.key: one for one in DEFAULT_BITS}
-    units = ask.job.units.to_core()
+    units = ask.own_units
     out: dict[str, Assumption] = {}
     for figure in figures:
         for key in figure.rests_on:
@@ -419,7 +432,7 @@ def _assumptions(figures: Any, ask: Ask) -> tuple[Assumption, ...]:
 
 
 def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:
-    units = ask.job.units.to_core()
+    units = ask.own_units
     if one is not None:
         given = one.read(ask.job)
         value = one.standing(ask.shop) if given is None else given

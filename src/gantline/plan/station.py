@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Any, Literal
 
 from gantline.job.field import Field, Part, declared
@@ -58,7 +59,7 @@ class Lit:
 Draw = Callable[[Ask, FaceName], Iterable[Any]]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Station:
     """One knot of the rope. targets: figures that get cut, drilled or hung, which assumptions are held against."""
 
@@ -76,6 +77,13 @@ class Station:
     targets: tuple[str, ...] = ()
     face: FaceName | Literal["seat"] = "front"
     strip: str = "tape"
+
+    @cached_property
+    def entries(self) -> tuple[tuple[Field | None, FigureDef | None], ...]:
+        """Every figure in order: the fields, some with a function of their own, then what is only computed."""
+        own = {one.field.pointer: one for one in self.figures if one.field is not None}
+        entered = tuple((one, own.get(one.pointer)) for one in self.fields)
+        return (*entered, *((None, one) for one in self.figures if one.field is None))
 
 
 def fields_of(*parts: type[Part]) -> tuple[Field, ...]:

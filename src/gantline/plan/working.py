@@ -8,21 +8,21 @@ import math
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 
-from gantline.core.units import Units, exact_text
+from gantline.core.units import Units, exact_text, read_tape
 
 Write = Callable[["Expr"], str]
 SUM, PRODUCT, SINGLE = 1, 2, 3
 
 
-@dataclass(frozen=True, slots=True, eq=False)
 class Expr:
     """A number and how it is made. name: of a term; op: what its parts are joined by."""
 
-    value: float
-    op: str
-    parts: tuple["Expr", ...] = ()
-    name: str = ""
-    unit: str = "mm"
+    __slots__ = ("name", "op", "parts", "unit", "value")
+
+    def __init__(
+        self, value: float, op: str, parts: tuple["Expr", ...] = (), name: str = "", unit: str = "mm"
+    ) -> None:
+        self.value, self.op, self.parts, self.name, self.unit = value, op, parts, name, unit
 
     def __add__(self, other: "Number") -> "Expr":
         return _joined("+", self, other)
@@ -149,9 +149,10 @@ def _expr(one: Number) -> Expr:
 
 
 def _joined(op: str, left: Expr, right: Number) -> Expr:
-    made = Expr(0.0, op, (left, _expr(right)))
-    object.__setattr__(made, "value", _apply(made, [one.value for one in made.parts]))
-    return made
+    other = _expr(right)
+    a, b = left.value, other.value
+    value = a + b if op == "+" else a - b if op == "−" else a * b if op == "×" else a / b
+    return Expr(value, op, (left, other))
 
 
 def _apply(one: Expr, values: list[float]) -> float:
@@ -211,38 +212,48 @@ class Working:
     source: str
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True)  # not frozen: made by the hundred
 class Unwritten:
-    """A working before it is written out: most are never looked at."""
+    """A working before it is written out: most are never looked at. text: the figure's own, for no length."""
 
+    value: object
+    text: str
     expr: Expr | None
     how: str
     source: str
-    result: str
-    rounding: str
     units: Units
 
     def written(self) -> Working:
         """In words and numbers."""
+        result, rounding = self.text, ""
+        if not self.text and isinstance(self.value, float):
+            result, rounding = exact_text(self.value, self.units), rounding_text(self.value, self.units)
         if self.expr is None:
             return Working(
                 formula=self.how,
                 terms=(),
                 substituted="",
-                result=self.result,
-                rounding=self.rounding,
+                result=result,
+                rounding=rounding,
                 source=self.source,
             )
         terms = tuple(
             Term(name=one.name, value=one.value, unit=one.unit, text=_number(one, self.units))
             for one in self.expr.terms()
         )
-        result = exact_text(self.expr.value, self.units) if self.result == "mm" else self.result
         return Working(
             formula=f"{self.expr.formula()}{f'; {self.how}' if self.how else ''}",
             terms=terms,
             substituted=self.expr.put_in(self.units),
             result=result,
-            rounding=self.rounding,
+            rounding=rounding,
             source=self.source,
         )
+
+
+def rounding_text(length_mm: float, units: Units) -> str:
+    """A length on the tape, and how far off that is, in words."""
+    read = read_tape(length_mm, units)
+    off = abs(read.error_mm)
+    word = "long" if read.error_mm > 0 else "short"
+    return f"on the tape {read.text}" + (f", {off:.2f} mm {word}" if off >= 0.005 else ", exact")

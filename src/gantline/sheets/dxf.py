@@ -73,6 +73,12 @@ def _dimension(space: "Modelspace", mark: Dimension) -> None:
     override = {"dimtxt": TEXT_MM, "dimasz": 18.0, "dimexo": 10.0, "dimexe": 10.0, "dimgap": 8.0}
     angle = 0.0 if mark.axis == "x" else 90.0
     made = space.add_linear_dim(
-        base=at, p1=a, p2=b, angle=angle, text=plain(mark.text), override=override, dxfattribs={"layer": DIMENSIONS[0]}
+        base=at,
+        p1=a,
+        p2=b,
+        angle=angle,
+        text=plain(mark.text),
+        override=override,
+        dxfattribs={"layer": DIMENSIONS[0]},
     )
     made.render()

@@ -74,7 +74,9 @@ def svg_text(x: float, y: float, text: str, size: float, anchor: str = "middle",
     out = []
     for plain, top, bottom in _parts(text):
         if plain:
-            out.append(f'<text x="{at:.2f}" y="{y:.2f}" font-size="{size:.2f}" xml:space="preserve">{escape(plain)}</text>')
+            out.append(
+                f'<text x="{at:.2f}" y="{y:.2f}" font-size="{size:.2f}" xml:space="preserve">{escape(plain)}</text>'
+            )
             at += width_em(plain) * size
         if top:
             wide = max(width_em(top), width_em(bottom)) * SMALL * size
@@ -84,6 +86,8 @@ def svg_text(x: float, y: float, text: str, size: float, anchor: str = "middle",
                     f'<text x="{middle:.2f}" y="{y + drop * size:.2f}" font-size="{small:.2f}" text-anchor="middle">{word}</text>'
                 )
             bar = y - 0.36 * size
-            out.append(f'<path d="M{at + 0.06 * size:.2f} {bar:.2f}h{wide + 0.04 * size:.2f}" stroke-width="{0.06 * size:.3f}"/>')
+            out.append(
+                f'<path d="M{at + 0.06 * size:.2f} {bar:.2f}h{wide + 0.04 * size:.2f}" stroke-width="{0.06 * size:.3f}"/>'
+            )
             at += wide + 0.16 * size
     return f'<g class="lettering {css}">{"".join(out)}</g>'

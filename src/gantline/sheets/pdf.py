@@ -57,7 +57,11 @@ def template(name: str) -> Template:
 
 def _css_string(text: str) -> str:
     """A text for a CSS string: quotes, backslashes and line ends escaped by code point."""
-    return Markup("".join(letter if letter.isalnum() or letter in " .,-·" else f"\\{ord(letter):06x}" for letter in text))  # noqa: S704
+    return Markup(
+        "".join(
+            letter if letter.isalnum() or letter in " .,-·" else f"\\{ord(letter):06x}" for letter in text
+        )
+    )  # noqa: S704
 
 
 def runs(numbers: Sequence[int]) -> str:
@@ -69,7 +73,11 @@ def runs(numbers: Sequence[int]) -> str:
             previous = number
             continue
         out.append(
-            str(start) if start == previous else f"{start}, {previous}" if previous == start + 1 else f"{start} to {previous}"
+            str(start)
+            if start == previous
+            else f"{start}, {previous}"
+            if previous == start + 1
+            else f"{start} to {previous}"
         )
         start = previous = number
     return ", ".join(out) if ordered else ""

@@ -37,7 +37,9 @@ class Open:
     effect: str
 
 
-def proposal_pdf(job: Job, planned: Planned, drawing: Drawing, paper: Paper, stamp: str, shop: Shop, records: Records) -> bytes:
+def proposal_pdf(
+    job: Job, planned: Planned, drawing: Drawing, paper: Paper, stamp: str, shop: Shop, records: Records
+) -> bytes:
     """Chosen size in the room, seats, fabric with its reason, light states, what was not chosen and why."""
     width = PAPERS[paper][1]
     sizes = size_table(job, shop)
@@ -74,7 +76,9 @@ def order_check_pdf(job: Job, planned: Planned, drawing: Drawing, paper: Paper, 
         for one in planned.plan.figures
         if one.known == "assumed" and one.text and one.station in ORDER_STATIONS
     ]
-    order = [(figures[key].label, figures[key].text) for key in ORDER_KEYS if key in figures and figures[key].text]
+    order = [
+        (figures[key].label, figures[key].text) for key in ORDER_KEYS if key in figures and figures[key].text
+    ]
     return to_pdf(
         render("order.html", paper, title="order check", stamp=stamp, job=job, plan=planned.plan, overall=_overall(job, drawing),
             open=assumed, order=order)

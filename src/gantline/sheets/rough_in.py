@@ -40,7 +40,9 @@ def rough_in_pdf(job: Job, planned: Planned, drawing: Drawing, paper: Paper, sta
     """Ceiling or shelf marks, lens point, pole, cable and power, the space to keep clear, and the lens's freedom."""
     units, beam = job.units.to_core(), planned.scene.beam
     width = PAPERS[paper][1]
-    figures = defaultdict(str, {one.key: one.text for one in planned.plan.figures})  # what a job lacks is left out
+    figures = defaultdict(
+        str, {one.key: one.text for one in planned.plan.figures}
+    )  # what a job lacks is left out
     return to_pdf(
         render(
             "rough_in.html", paper, title="rough-in", stamp=stamp, job=job, plan=planned.plan, figures=figures,
@@ -67,8 +69,18 @@ def _points(job: Job, planned: Planned, beam: Beam, units: Units) -> Iterator[Po
         yield Point(f"Mount plate, centre{on}", *across(x), text(z), "on the ceiling")
     if beam.floor_marks is not None:
         marks = beam.floor_marks
-        yield Point("Body on the cabinet, back left corner", *across(marks.left_mm), text(marks.back_mm), text(marks.base_mm))
-        yield Point("Body on the cabinet, front right corner", *across(marks.right_mm), text(marks.front_mm), text(marks.base_mm))
+        yield Point(
+            "Body on the cabinet, back left corner",
+            *across(marks.left_mm),
+            text(marks.back_mm),
+            text(marks.base_mm),
+        )
+        yield Point(
+            "Body on the cabinet, front right corner",
+            *across(marks.right_mm),
+            text(marks.front_mm),
+            text(marks.base_mm),
+        )
     source = job.throw.cable_from
     if source.x_mm is not None and source.y_mm is not None and source.z_mm is not None:
         yield Point("Signal and power come from", *across(source.x_mm), text(source.z_mm), text(source.y_mm))
@@ -83,7 +95,12 @@ def _freedom(planned: Planned, beam: Beam, units: Units) -> Iterator[Room]:
     if spans is None:
         return
     for axis, less, more, at, (low, high) in zip(
-        ("across", "in height", "to and fro"), ("left", "down", "nearer"), ("right", "up", "back"), place, spans, strict=True
+        ("across", "in height", "to and fro"),
+        ("left", "down", "nearer"),
+        ("right", "up", "back"),
+        place,
+        spans,
+        strict=True,
     ):
         yield Room(axis, f"{length_text(at - low, units)} {less}", f"{length_text(high - at, units)} {more}")
 
@@ -98,4 +115,6 @@ def _keep_clear(planned: Planned, beam: Beam, units: Units) -> str:
         ("above the floor", beam.lens_y_mm - body.below_mm, beam.lens_y_mm + body.above_mm),
         ("from the wall", z - body.wallward_mm, z + body.roomward_mm),
     )
-    return "; ".join(f"{length_text(low, units)} to {length_text(high, units)} {name}" for name, low, high in spans)
+    return "; ".join(
+        f"{length_text(low, units)} to {length_text(high, units)} {name}" for name, low, high in spans
+    )

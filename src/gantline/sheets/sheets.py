@@ -45,7 +45,9 @@ def _pdf(ready: Ready) -> bytes:
 
 def _proposal(ready: Ready) -> bytes:
     paper = cast(Paper, ready.paper)
-    return proposal_pdf(ready.job, ready.planned, ready.drawing, paper, ready.stamp, ready.shop, ready.fabrics)
+    return proposal_pdf(
+        ready.job, ready.planned, ready.drawing, paper, ready.stamp, ready.shop, ready.fabrics
+    )
 
 
 def _order(ready: Ready) -> bytes:
@@ -65,7 +67,9 @@ SHEETS: Mapping[str, SheetKind] = {
         "image/vnd.dxf", "frame and holes.dxf", lambda ready: frame_dxf(ready.drawing.front, ready.job.name)
     ),
     "marks": SheetKind(
-        "text/csv; charset=utf-8", "marks.csv", lambda ready: marks_csv(ready.planned.scene, ready.job.units.to_core())
+        "text/csv; charset=utf-8",
+        "marks.csv",
+        lambda ready: marks_csv(ready.planned.scene, ready.job.units.to_core()),
     ),
     "wall-drawing": SheetKind(
         "image/svg+xml",
@@ -73,6 +77,8 @@ SHEETS: Mapping[str, SheetKind] = {
         lambda ready: face_svg(ready.drawing.front, ("survey", "size", "wall"), 277.0, 180.0).encode(),
     ),
     "tension-drawing": SheetKind(
-        "image/svg+xml", "tension.svg", lambda ready: face_svg(ready.drawing.back, ("tension",), 277.0, 180.0).encode()
+        "image/svg+xml",
+        "tension.svg",
+        lambda ready: face_svg(ready.drawing.back, ("tension",), 277.0, 180.0).encode(),
     ),
 }

@@ -65,7 +65,9 @@ class Sheet:
         return self.base - self.up * y_mm * self.scale
 
 
-def face_svg(face: Face, layers: Collection[str], width: float, height: float, *, standalone: bool = True) -> str:
+def face_svg(
+    face: Face, layers: Collection[str], width: float, height: float, *, standalone: bool = True
+) -> str:
     """SVG of a face at most width x height paper mm, with the given layers' marks.
 
     standalone: the font travels inside; within a sheet the sheet's own fonts serve.
@@ -92,7 +94,9 @@ def _shown(face: Face, layers: Collection[str]) -> list[Mark]:
 
 def _fit(face: Face, shown: Iterable[Mark], width: float, height: float) -> tuple[Sheet, float, float]:
     lanes, up = face.lanes, -1 if face.y_down else 1
-    taken = [(mark.side * up, mark.lane) for mark in shown if isinstance(mark, Dimension) and mark.axis == "x"]
+    taken = [
+        (mark.side * up, mark.lane) for mark in shown if isinstance(mark, Dimension) and mark.axis == "x"
+    ]
     above, below = (max((lane for side, lane in taken if side == way), default=0) for way in (1, -1))
     pad_l, pad_r = LANE * lanes.left + 3.0, LANE * lanes.right + 3.0
     pad_t, pad_b = LANE * min(above, lanes.above) + 4.0, LANE * min(below, lanes.below) + 4.0
@@ -115,7 +119,14 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
             dy = _lift(mark, sheet)
             css = "" if mark.size == "large" else "quiet"
             dx = BESIDE[mark.anchor] if mark.size == "small" else 0.0
-            return svg_text(sheet.x(mark.at[0]) + dx, sheet.y(mark.at[1]) + dy, mark.text, TEXT[mark.size], mark.anchor, css)
+            return svg_text(
+                sheet.x(mark.at[0]) + dx,
+                sheet.y(mark.at[1]) + dy,
+                mark.text,
+                TEXT[mark.size],
+                mark.anchor,
+                css,
+            )
         case Dimension():
             return _dimension(mark, sheet)
         case Handle():
@@ -130,7 +141,9 @@ def _lift(mark: Label, sheet: Sheet) -> float:
     if mark.room_mm is None:
         return -0.8
     wide, high = (one * sheet.scale for one in mark.room_mm)
-    return 0.35 * size if wide >= OVERHANG * text_width(mark.text, size) and high >= size else -high / 2.0 - 0.8
+    return (
+        0.35 * size if wide >= OVERHANG * text_width(mark.text, size) and high >= size else -high / 2.0 - 0.8
+    )
 
 
 def _path(points: tuple[tuple[float, float], ...], sheet: Sheet) -> str:

@@ -29,9 +29,13 @@ def wall_sheet_html(job: Job, plan: Plan, drawing: Drawing, paper: Paper, stamp:
         stamp=stamp,
         aspect=f"{job.size.aspect}, {figures['diagonal']} diagonal",
         overall=pair_text(
-            drawing.back.right_mm - drawing.back.left_mm, drawing.back.top_mm - drawing.back.bottom_mm, job.units.to_core()
+            drawing.back.right_mm - drawing.back.left_mm,
+            drawing.back.top_mm - drawing.back.bottom_mm,
+            job.units.to_core(),
         ),
-        elevation=markup(face_svg(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH, standalone=False)),
+        elevation=markup(
+            face_svg(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH, standalone=False)
+        ),
         scale=scale_text(elevation.front, ELEVATION_LAYERS, width, ELEVATION_HIGH),
         back=markup(face_svg(drawing.back, ("tension", "wall"), width, BACK_HIGH, standalone=False)),
         back_scale=scale_text(drawing.back, ("tension", "wall"), width, BACK_HIGH),

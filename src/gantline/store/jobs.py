@@ -24,7 +24,9 @@ class VersionConflict(DesignError):
     code = "version-conflict"
 
     def __init__(self, head: JobVersionRow, expected: int) -> None:
-        super().__init__(f"Version {expected} was edited, but version {head.number} was saved meanwhile by {head.who}.")
+        super().__init__(
+            f"Version {expected} was edited, but version {head.number} was saved meanwhile by {head.who}."
+        )
         # plain values: the row is of no use once its session is gone
         self.current = {"version": head.number, "who": head.who, "what": head.what, "document": head.document}
         self.expected = expected
@@ -51,7 +53,14 @@ def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
     session.add(job)
     session.flush()
     first = JobVersionRow(
-        job_id=job.id, number=1, shop_id=shop_id, parent=None, stands_for=1, what=save.what, who=save.who, document=save.document
+        job_id=job.id,
+        number=1,
+        shop_id=shop_id,
+        parent=None,
+        stands_for=1,
+        what=save.what,
+        who=save.who,
+        document=save.document,
     )
     session.add(first)
     session.flush()
@@ -137,7 +146,13 @@ def _version(session: Session, now: JobVersionRow, number: int) -> JobVersionRow
 
 
 def _append(
-    session: Session, before: JobVersionRow, expected: int, save: Save, *, parent: int | None, stands_for: int | None
+    session: Session,
+    before: JobVersionRow,
+    expected: int,
+    save: Save,
+    *,
+    parent: int | None,
+    stands_for: int | None,
 ) -> JobVersionRow:
     number = expected + 1
     moved = update(JobRow).where(JobRow.id == before.job_id, JobRow.head == expected).values(head=number)

@@ -55,7 +55,9 @@ class JobVersionRow(Base):
     who: Mapped[str] = mapped_column(String(120))
     saved_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
-    __table_args__ = (ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),)
+    __table_args__ = (
+        ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),
+    )
 
 
 class RecordRow(Base):

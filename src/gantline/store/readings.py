@@ -22,7 +22,11 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
 
 def last_seq(session: Session, job_id: UUID, source: str) -> int:
     """Highest number without a gap below it that a source has delivered, 0 before the first."""
-    chosen = select(ReadingRow.seq).where(ReadingRow.job_id == job_id, ReadingRow.source == source).order_by(ReadingRow.seq)
+    chosen = (
+        select(ReadingRow.seq)
+        .where(ReadingRow.job_id == job_id, ReadingRow.source == source)
+        .order_by(ReadingRow.seq)
+    )
     last = 0
     for seq in session.scalars(chosen):
         if seq != last + 1:
@@ -34,9 +38,16 @@ def last_seq(session: Session, job_id: UUID, source: str) -> int:
 def of_job(session: Session, job_id: UUID) -> Sequence[ReadingRow]:
     """All readings of a job, newest first."""
     chosen = select(ReadingRow).where(ReadingRow.job_id == job_id)
-    return session.scalars(chosen.order_by(ReadingRow.taken_at.desc(), ReadingRow.source, ReadingRow.seq.desc()).limit(500)).all()
+    return session.scalars(
+        chosen.order_by(ReadingRow.taken_at.desc(), ReadingRow.source, ReadingRow.seq.desc()).limit(500)
+    ).all()
 
 
 def highest_seq(session: Session, job_id: UUID, source: str) -> int:
     """Highest number a source has used at all, 0 before the first."""
-    return session.scalar(select(func.max(ReadingRow.seq)).where(ReadingRow.job_id == job_id, ReadingRow.source == source)) or 0
+    return (
+        session.scalar(
+            select(func.max(ReadingRow.seq)).where(ReadingRow.job_id == job_id, ReadingRow.source == source)
+        )
+        or 0
+    )

@@ -67,11 +67,17 @@ def record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> Recor
     return found
 
 
-def put_record(session: Session, shop_id: UUID, kind: RecordKind, key: str, name: str, body: dict[str, Any]) -> RecordRow:
+def put_record(
+    session: Session, shop_id: UUID, kind: RecordKind, key: str, name: str, body: dict[str, Any]
+) -> RecordRow:
     """Insert or replace a record."""
     values = {"shop_id": shop_id, "kind": str(kind), "key": key, "name": name, "body": body}
     put = insert(RecordRow).values(values)
-    session.execute(put.on_conflict_do_update(index_elements=["shop_id", "kind", "key"], set_={"name": name, "body": body}))
+    session.execute(
+        put.on_conflict_do_update(
+            index_elements=["shop_id", "kind", "key"], set_={"name": name, "body": body}
+        )
+    )
     session.expire_all()
     return record(session, shop_id, kind, key)
 

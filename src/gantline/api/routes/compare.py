@@ -44,7 +44,9 @@ def compare_projectors(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Re
 
 
 @router.get("/{job_id}/floor", response_model=FloorMap | None)
-def map_floor(job_id: UUID, session: SessionDep, shop_id: ShopId, measure: Measure = Measure.ANGLE, state: State = 0) -> Response:
+def map_floor(
+    job_id: UUID, session: SessionDep, shop_id: ShopId, measure: Measure = Measure.ANGLE, state: State = 0
+) -> Response:
     """Where in the room the picture is good, for one measure; null where light is not known yet."""
     job = read_job(jobs.head(session, shop_id, job_id).document)
     shop = shops.settings_of(session, shop_id)
@@ -52,7 +54,9 @@ def map_floor(job_id: UUID, session: SessionDep, shop_id: ShopId, measure: Measu
 
 
 @router.get("/{job_id}/seats/{seat}/view", response_model=SeatView)
-def view_from_seat(job_id: UUID, seat: int, session: SessionDep, shop_id: ShopId, state: State = 0) -> Response:
+def view_from_seat(
+    job_id: UUID, seat: int, session: SessionDep, shop_id: ShopId, state: State = 0
+) -> Response:
     """What one seat sees."""
     job = read_job(jobs.head(session, shop_id, job_id).document)
     return answer(seat_view(plan(job, shops.settings_of(session, shop_id)), seat, state))

@@ -15,7 +15,9 @@ from gantline.job.records import RecordKind, edits_from
 from gantline.store import jobs, shops
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS)
-FILE_BODY: dict[str, Any] = {"requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}}
+FILE_BODY: dict[str, Any] = {
+    "requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}
+}
 
 
 @router.get("", response_model=list[JobCard])
@@ -61,7 +63,9 @@ def delete_job(job_id: UUID, session: SessionDep, shop_id: ShopId, expected: Exp
 
 
 @router.post("/{job_id}/edits", response_model=JobOut)
-def edit_job(job_id: UUID, body: Edits, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who) -> Response:
+def edit_job(
+    job_id: UUID, body: Edits, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+) -> Response:
     """Change fields of version If-Match and save the next one."""
     before = read_job(jobs.head(session, shop_id, job_id).document)
     job = apply(before, body.edits)
@@ -76,7 +80,13 @@ def mark_field(
     """Say how a field is known."""
     job = mark_known(read_job(jobs.head(session, shop_id, job_id).document), body.pointer, body.known)
     saved = services.save_edits(
-        session, shop_id, job_id, expected, job, f"{body.pointer.lstrip('/')} {body.known or 'as is'}"[:160], who
+        session,
+        shop_id,
+        job_id,
+        expected,
+        job,
+        f"{body.pointer.lstrip('/')} {body.known or 'as is'}"[:160],
+        who,
     )
     return answer(services.job_out(session, saved))
 
@@ -88,19 +98,25 @@ def take_record(
     """Copy a record of the stores into the job."""
     kind = RecordKind(body.kind)
     record = shops.record(session, shop_id, kind, body.key)
-    job = apply(read_job(jobs.head(session, shop_id, job_id).document), edits_from(kind, record.name, record.body))
+    job = apply(
+        read_job(jobs.head(session, shop_id, job_id).document), edits_from(kind, record.name, record.body)
+    )
     saved = services.save_edits(session, shop_id, job_id, expected, job, f"{kind} {record.name}", who)
     return answer(services.job_out(session, saved))
 
 
 @router.post("/{job_id}/undo", response_model=JobOut)
-def undo_job(job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who) -> Response:
+def undo_job(
+    job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+) -> Response:
     """Bring the state before the present one back, as a new version."""
     return answer(services.job_out(session, jobs.undo(session, shop_id, job_id, expected, who)))
 
 
 @router.post("/{job_id}/redo", response_model=JobOut)
-def redo_job(job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who) -> Response:
+def redo_job(
+    job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+) -> Response:
     """Bring back what was undone last, as a new version."""
     return answer(services.job_out(session, jobs.redo(session, shop_id, job_id, expected, who)))
 
@@ -109,7 +125,9 @@ def redo_job(job_id: UUID, session: SessionDep, shop_id: ShopId, expected: Expec
 def list_versions(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Response:
     """The history, newest first."""
     keys = ("number", "stands_for", "what", "who", "saved_at")
-    return answer([{key: getattr(one, key) for key in keys} for one in jobs.versions(session, shop_id, job_id)])
+    return answer(
+        [{key: getattr(one, key) for key in keys} for one in jobs.versions(session, shop_id, job_id)]
+    )
 
 
 @router.get("/{job_id}/file", response_class=Response)

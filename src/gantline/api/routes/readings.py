@@ -29,7 +29,9 @@ from gantline.store.models import ReadingRow
 
 router = APIRouter(prefix="/api/jobs", tags=["readings"], responses=PROBLEM_ANSWERS)
 CSV_SOURCE = "csv file"
-CSV_BODY: dict[str, Any] = {"requestBody": {"required": True, "content": {"text/csv": {"schema": {"type": "string"}}}}}
+CSV_BODY: dict[str, Any] = {
+    "requestBody": {"required": True, "content": {"text/csv": {"schema": {"type": "string"}}}}
+}
 
 
 @router.get("/{job_id}/readings", response_model=list[ReadingOut])
@@ -69,7 +71,9 @@ def use_readings(
     """Put readings into the survey, as measured, and save the next version."""
     job = read_job(jobs.head(session, shop_id, job_id).document)
     wanted = {(one.source, one.seq) for one in body.readings}
-    chosen = [_reading(row) for row in reversed(readings.of_job(session, job_id)) if (row.source, row.seq) in wanted]
+    chosen = [
+        _reading(row) for row in reversed(readings.of_job(session, job_id)) if (row.source, row.seq) in wanted
+    ]
     survey = job.survey
     places = {
         "ceiling_readings": [one.x_mm for one in survey.ceiling_readings],
@@ -77,8 +81,12 @@ def use_readings(
     }
     edits = use_edits(chosen, places)
     if not edits:
-        raise DesignError("These readings say no place in the survey: use their lengths by hand.", field="readings")
-    saved = services.save_edits(session, shop_id, job_id, expected, apply(job, edits), f"{len(edits)} readings put in", who)
+        raise DesignError(
+            "These readings say no place in the survey: use their lengths by hand.", field="readings"
+        )
+    saved = services.save_edits(
+        session, shop_id, job_id, expected, apply(job, edits), f"{len(edits)} readings put in", who
+    )
     return answer(services.job_out(session, saved))
 
 

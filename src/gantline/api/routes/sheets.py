@@ -20,7 +20,11 @@ SheetName = StrEnum("SheetName", {name.replace("-", "_").upper(): name for name 
 
 @router.get("/{job_id}/sheets/{sheet}", response_class=Response)
 def get_sheet(
-    job_id: UUID, sheet: SheetName, session: SessionDep, shop_id: ShopId, paper: Literal["a4", "letter"] = "a4"
+    job_id: UUID,
+    sheet: SheetName,
+    session: SessionDep,
+    shop_id: ShopId,
+    paper: Literal["a4", "letter"] = "a4",
 ) -> Response:
     """One sheet of the job's newest version."""
     version = jobs.head(session, shop_id, job_id)
@@ -30,5 +34,7 @@ def get_sheet(
     fabrics = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, RecordKind.FABRIC)]
     stamp = f"version {version.number}, {version.saved_at:%Y-%m-%d}"
     kind = SHEETS[str(sheet)]
-    content = kind.make(Ready(job=job, planned=made, drawing=drawing, stamp=stamp, paper=paper, shop=shop, fabrics=fabrics))
+    content = kind.make(
+        Ready(job=job, planned=made, drawing=drawing, stamp=stamp, paper=paper, shop=shop, fabrics=fabrics)
+    )
     return attachment(content, kind.media_type, f"{job.name}, {kind.ending}")

@@ -18,7 +18,10 @@ router = APIRouter(prefix="/api/stores", tags=["stores"], responses=PROBLEM_ANSW
 Key = Annotated[str, Path(pattern=KEY, max_length=60)]
 Form = Literal["csv", "json"]
 FILE_BODY: dict[str, Any] = {
-    "requestBody": {"required": True, "content": {"text/csv": {"schema": {"type": "string"}}, "application/json": {"schema": {}}}}
+    "requestBody": {
+        "required": True,
+        "content": {"text/csv": {"schema": {"type": "string"}}, "application/json": {"schema": {}}},
+    }
 }
 
 
@@ -34,7 +37,9 @@ def export_records(kind: RecordKind, form: Form, session: SessionDep, shop_id: S
     rows = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, kind)]
     if form == "csv":
         return attachment(write_records(kind, rows), "text/csv; charset=utf-8", f"{kind} records.csv")
-    content = orjson.dumps([{"key": key, "name": name, "body": body} for key, name, body in rows], option=orjson.OPT_INDENT_2)
+    content = orjson.dumps(
+        [{"key": key, "name": name, "body": body} for key, name, body in rows], option=orjson.OPT_INDENT_2
+    )
     return attachment(content, "application/json", f"{kind} records.json")
 
 
@@ -49,7 +54,9 @@ def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Re
     read = read_records(kind, content) if form == "csv" else read_json_records(kind, content)
     with request.app.state.sessions.begin() as session:
         shop_id = shops.the_shop(session)
-        return answer([_out(shops.put_record(session, shop_id, kind, key, name, body)) for key, name, body in read])
+        return answer(
+            [_out(shops.put_record(session, shop_id, kind, key, name, body)) for key, name, body in read]
+        )
 
 
 @router.get("/{kind}/{key}", response_model=RecordOut)

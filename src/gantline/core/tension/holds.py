@@ -47,20 +47,14 @@ HOLDS: Mapping[Hold, HoldKind] = {
         school=School.MIDDLES_OUTWARD,
         filled=True,
     ),
-    Hold.SPRING: HoldKind(
-        name="springs", verb="hook", school=School.CORNERS_FIRST
-    ),
+    Hold.SPRING: HoldKind(name="springs", verb="hook", school=School.CORNERS_FIRST),
     Hold.LUG: HoldKind(name="lugs", verb="seat", school=School.CORNERS_FIRST),
-    Hold.SNAP: HoldKind(
-        name="snaps", verb="press", school=School.MIDDLES_OUTWARD
-    ),
+    Hold.SNAP: HoldKind(name="snaps", verb="press", school=School.MIDDLES_OUTWARD),
     Hold.LACE: HoldKind(
         name="lacing",
         verb="tighten",
         school=School.MIDDLES_OUTWARD,
         loose_pass=True,
     ),
-    Hold.PIN: HoldKind(
-        name="pull pins", verb="set", school=School.CORNERS_FIRST
-    ),
+    Hold.PIN: HoldKind(name="pull pins", verb="set", school=School.CORNERS_FIRST),
 }

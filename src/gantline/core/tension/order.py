@@ -5,7 +5,7 @@ finish one side before its opposite is started.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from gantline.core.errors import require_positive
 from gantline.core.tension.holds import HOLDS, Hold, School
@@ -21,7 +21,7 @@ CROSSWISE = (
 MIDDLES = (Side.BOTTOM, Side.TOP, Side.LEFT, Side.RIGHT)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True, kw_only=True)  # not frozen: numbered once all are there
 class TensionStep:
     """One step: which points on which side, where the tape reads, and what their partners are.
 
@@ -78,7 +78,7 @@ def tension_order(
     Leaves out: what the fabric does under it.  Raises: nothing.
     """
     kind = HOLDS[hold]
-    work = _Work(points, frame, kind.verb)
+    work = _Work(points, frame, kind.verb, walked=school is School.MIDDLES_OUTWARD)
     drafts: list[TensionStep] = []
     if kind.loose_pass:
         drafts += work.loose()
@@ -88,45 +88,49 @@ def tension_order(
         drafts += work.middles_outward()
     if kind.filled:
         drafts += work.fill()
-    return tuple(replace(step, number=number) for number, step in enumerate(drafts, start=1))
+    for number, step in enumerate(drafts, start=1):
+        step.number = number
+    return tuple(drafts)
 
 
 class _Work:
-    """The points sorted into corners and sides, and the passes made from them."""
+    """The points sorted into corners and sides, and the passes made from them. Nothing changes once it is made."""
 
-    def __init__(self, points: Sequence[TensionPoint], frame: Frame, verb: str) -> None:
+    def __init__(self, points: Sequence[TensionPoint], frame: Frame, verb: str, *, walked: bool) -> None:
         self.frame, self.verb = frame, verb
-        self.sides = {side: sorted((p for p in points if p.side is side), key=_reading) for side in Side}
-        self.stop = {side: self._stop(side) for side in Side}
+        self.sides: dict[Side, list[TensionPoint]] = {side: [] for side in Side}
+        for point in points:
+            self.sides[point.side].append(point)
+        for held in self.sides.values():
+            held.sort(key=_reading)
         self.partner = {
-            own.number: across
+            own.number: across.number
             for side in Side
             for own, across in zip(self.sides[side], self.sides[OPPOSITE[side]], strict=True)
         }
+        self.ends = {side: self._ends(side, walked=walked) for side in Side}
+        self.inner = {
+            side: held[len(self.ends[side][0]) : len(held) - len(self.ends[side][1])]
+            for side, held in self.sides.items()
+        }
 
-    def _stop(self, side: Side) -> float:
-        """Points nearer the end than this belong to the corner: the first point of a side always."""
-        return self.sides[side][0].reading_mm + 1e-6
+    def _ends(self, side: Side, *, walked: bool) -> tuple[list[TensionPoint], list[TensionPoint]]:
+        """Points that belong to the corners at the start and the end of a side.
 
-    def walk_corners_out(self) -> None:
-        """Frozen by hand: everything within the corner stop is left for the diagonal pull."""
-        for side in Side:
-            if len(self.sides[side]) > 4:
-                third = self.frame.length(side) / 3.0
-                self.stop[side] = max(self.stop[side], min(self.frame.corner_stop_mm - 1e-6, third))
-
-    def in_corner(self, point: TensionPoint) -> bool:
-        length = self.frame.length(point.side)
-        return min(point.reading_mm, length - point.reading_mm) <= self.stop[point.side]
+        The first and the last always; frozen by hand (walked), everything within the corner stop, which is left for
+        the diagonal pull.
+        """
+        held, long = self.sides[side], self.frame.length(side)
+        stop = held[0].reading_mm + 1e-6
+        if walked and len(held) > 4:
+            stop = max(stop, min(self.frame.corner_stop_mm - 1e-6, long / 3.0))
+        count = next((at for at, one in enumerate(held) if one.reading_mm > stop), len(held))
+        count = min(count, (len(held) + 1) // 2)
+        return held[:count], held[max(count, len(held) - count) :]
 
     def corner(self, rail: Side, stile: Side) -> tuple[TensionPoint, ...]:
         near_left, near_top = stile is Side.LEFT, rail is Side.TOP
-        on_rail = [p for p in self.sides[rail] if self.in_corner(p) and self._near_start(p) is near_left]
-        on_stile = [p for p in self.sides[stile] if self.in_corner(p) and self._near_start(p) is near_top]
-        return (*on_rail, *on_stile)
-
-    def _near_start(self, point: TensionPoint) -> bool:
-        return point.reading_mm < self.frame.length(point.side) / 2.0
+        return (*self.ends[rail][0 if near_left else 1], *self.ends[stile][0 if near_top else 1])
 
     def corners(self, part: str, action: str, reason: str) -> Iterator[TensionStep]:
         for index, (rail, stile) in enumerate(CROSSWISE):
@@ -142,7 +146,8 @@ class _Work:
                 else ""
             )
             loose = _step("Loose pass", side, "thread loosely, no pull", tuple(self.sides[side]), (), "", why)
-            yield replace(loose, loose=True)
+            loose.loose = True
+            yield loose
 
     def corners_first(self) -> Iterator[TensionStep]:
         yield from self.corners("Corners", self.verb, "Fixed points: the corners set where the sheet lies.")
@@ -171,7 +176,6 @@ class _Work:
                 yield self._paired(names[side], side, (held,), self.verb, why)
 
     def middles_outward(self) -> Iterator[TensionStep]:
-        self.walk_corners_out()
         begun: set[int] = set()
         for index, side in enumerate(MIDDLES):
             group = self._middle_group(side)
@@ -206,7 +210,7 @@ class _Work:
             yield self._paired("Fill", side, run, self.verb, why)
 
     def _outward(self, side: Side) -> list[TensionPoint]:
-        held = [p for p in self.sides[side] if p.first_pass and not self.in_corner(p)]
+        held = [p for p in self.inner[side] if p.first_pass]
         return sorted(
             held, key=lambda p: (round(self.frame.outwardness(side, p.reading_mm), 9), p.reading_mm)
         )
@@ -217,12 +221,14 @@ class _Work:
 
     def _gaps(self, side: Side) -> Iterator[tuple[TensionPoint, ...]]:
         run: list[TensionPoint] = []
-        for point in self.sides[side]:
-            if not point.first_pass and not self.in_corner(point):
+        for point in self.inner[side]:
+            if not point.first_pass:
                 run.append(point)
             elif run:
                 yield tuple(run)
                 run = []
+        if run:
+            yield tuple(run)
 
     def _paired(
         self, part: str, side: Side, held: tuple[TensionPoint, ...], action: str, why: str
@@ -240,11 +246,22 @@ def _middle(run: tuple[TensionPoint, ...]) -> float:
 
 
 def _step(
-    part: str, place: str, action: str, held: tuple[TensionPoint, ...], partners: tuple[TensionPoint, ...],
-    partner_place: str, reason: str,
-) -> TensionStep:  # fmt: skip
+    part: str,
+    place: str,
+    action: str,
+    held: tuple[TensionPoint, ...],
+    partners: tuple[int, ...],
+    partner_place: str,
+    reason: str,
+) -> TensionStep:
     return TensionStep(
-        number=0, part=part, place=place, action=action, points=tuple(p.number for p in held),
-        partners=tuple(p.number for p in partners), partner_place=partner_place,
-        readings_mm=tuple(p.reading_mm for p in held), reason=reason,
-    )  # fmt: skip
+        number=0,
+        part=part,
+        place=place,
+        action=action,
+        points=tuple([p.number for p in held]),
+        partners=partners,
+        partner_place=partner_place,
+        readings_mm=tuple([p.reading_mm for p in held]),
+        reason=reason,
+    )

@@ -61,7 +61,7 @@ class Layout:
             )
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(slots=True)  # not frozen: made by the hundred, in one place
 class TensionPoint:
     """One point: its number, side, running tape reading from the hooked corner, place from the back
     [mm], and whether it belongs to the first pass."""
@@ -110,6 +110,6 @@ def spread(layout: Layout) -> tuple[TensionPoint, ...]:
         *((Side.LEFT, r, first, 0.0, h - r) for r, first in reversed(stile)),
     )
     return tuple(
-        TensionPoint(number=number, side=side, reading_mm=reading, u_mm=u, v_mm=v, first_pass=first)
+        TensionPoint(number, side, reading, u, v, first)
         for number, (side, reading, first, u, v) in enumerate(places, start=1)
     )

@@ -49,7 +49,9 @@ class Job(Part):
     frame: FrameBuild = FrameBuild()
     wall: Hanging = Hanging()
     tension: Tensioning = Tensioning()
-    known: Annotated[dict[PointerText, Known], Limit(max_length=4000), Field("known", "How it is known", "value")] = {}
+    known: Annotated[
+        dict[PointerText, Known], Limit(max_length=4000), Field("known", "How it is known", "value")
+    ] = {}
 
 
 FIELDS = bind(Job)

@@ -1,13 +1,11 @@
 """The frame's place on the wall, its interval, and the slack to every bound."""
 
-from gantline.core.height.bounds import bounds
 from gantline.core.height.place import Bound, Place, WishKind
 from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
 from gantline.plan.working import Expr, least, most, term
 from gantline.stations.height.solve import (
-    asked,
     centre_x_mm,
     place,
     placement,
@@ -25,6 +23,7 @@ LABELS = {
     WishKind.FRAME_BOTTOM: "Bottom of frame above floor",
     WishKind.CEILING_GAP: "Gap to ceiling",
 }
+FROM_ABOVE = ("ceiling", "lift-on", "soffit", "neck", "shift-upper")
 SLACKS = (
     ("ceiling", "ceiling gap"),
     ("lift-on", "lift-on clearance"),
@@ -124,8 +123,7 @@ def _slack(key: str, name: str) -> None:
         if found is None:
             return None
         bound, top = term("bound", found[0].y_top_mm), term("frame top", hung.top_mm)
-        upper = any(one.key == key for one in bounds(at(asked))[0])
-        return Shown(found[1], bound - top if upper else top - bound)
+        return Shown(found[1], bound - top if key in FROM_ABOVE else top - bound)
 
 
 for one in SLACKS:

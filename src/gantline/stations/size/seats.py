@@ -98,10 +98,10 @@ def seat_table(at: Ask) -> SeatTable:
 @found
 def guidance(at: Ask) -> Iterator[Finding]:
     """Seats outside the guidance, and the platforms that would help."""
-    bad = [(row.name, row.warnings) for row in at(seat_table).rows if row.warnings]
+    bad = [(one.seat.name, words) for one in at(sights) if (words := warnings(at, one))]
     if not bad:
         return
-    said = ". ".join(f"{name}: {', '.join(warnings)}" for name, warnings in bad[:NAMED])
+    said = ". ".join(f"{name}: {', '.join(words)}" for name, words in bad[:NAMED])
     rest = f". And {len(bad) - NAMED} more" if len(bad) > NAMED else ""
     needs = any(one.blocked for one in at(sights))
     cures = at(platforms, tuple(one.platform_mm for one in at(sights))) if needs else ()

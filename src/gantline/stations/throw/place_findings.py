@@ -21,7 +21,7 @@ from gantline.stations.throw.body import mount_kind, plate
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import in_front
 from gantline.stations.throw.mount import mounted
-from gantline.stations.throw.places import hits, joist_places, lines, past, wanted, zone
+from gantline.stations.throw.places import hits, joist_off_mm, joist_places, lines, past, wanted, zone
 from gantline.stations.throw.shadows import Edges, dark, in_light, shadows
 
 LENS_AXES = (P.lens_x_mm, P.lens_y_mm, P.lens_from_wall_mm)
@@ -102,17 +102,16 @@ def on_a_joist(at: Ask) -> Iterator[Finding]:
         text = "Survey the joists to see which of them this mount can be fixed into."
         yield Finding(code=Code.NO_JOISTS, severity="note", text=text, subject=subject)
         return
-    there = at(joist_places)
-    if not there or abs(there[0].choice.move_mm) <= at.default(ThrowDefaults.joist_half_mm):
+    off = at(joist_off_mm)
+    if off is None or abs(off) <= at.default(ThrowDefaults.joist_half_mm):
         return
-    off = there[0].choice.move_mm
     cures = tuple(
         lens_cure(
             at,
             Move(axis=one.axis, by_mm=one.choice.move_mm, to_mm=one.choice.lens_mm),
             after=f": plate on joist {one.choice.number}",
         )
-        for one in there[:3]
+        for one in at(joist_places)[:3]
         if one.fits
     )
     blocking = cure("Add blocking between two joists", (P.mount, "blocking"))

@@ -123,6 +123,16 @@ class JoistPlace:
     fits: bool
 
 
+def joist_off_mm(at: Ask) -> float | None:
+    """How far the nearest joist is from the mount plate, + right or back [mm]; None where none is asked for."""
+    place, asked = at(in_front), at(wanted)
+    if place is None or asked is None or asked.lines is None:
+        return None
+    here = place.from_wall[0 if asked.lines.axis == "x" else 2]
+    found = joist_choices(asked.lines.centres_mm, here, asked.lines.plate_mm)
+    return found[0].move_mm if found else None
+
+
 def joist_places(at: Ask) -> tuple[JoistPlace, ...]:
     """The joists nearest to the plate, near first; none without a lens place or surveyed joists."""
     place, asked = at(in_front), at(wanted)

@@ -102,8 +102,10 @@ def signal(at: Ask) -> SignalPlan:
 @found
 def chain(at: Ask) -> Iterator[Finding]:
     """The weakest link, links nobody knows, cables too long."""
-    rows, asked = at(signal).rows, at(needed)
     links = at.things(SignalChain.links)
+    if not links:
+        return
+    rows, asked = at(signal).rows, at(needed)
     for row, link in zip(rows, links, strict=True):
         if row.weakest and link.carries and asked is not None:
             cut = " and ".join(lacks(link.carries.to_core(), asked))

@@ -14,7 +14,9 @@ def _ours(thing: Any, name: str | None, kind: str, reflected: bool, other: Any) 
 
 
 def _run(connection: Connection) -> None:
-    context.configure(connection=connection, target_metadata=Base.metadata, include_object=_ours, compare_type=True)
+    context.configure(
+        connection=connection, target_metadata=Base.metadata, include_object=_ours, compare_type=True
+    )
     with context.begin_transaction():
         context.run_migrations()
 
