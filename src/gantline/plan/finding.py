@@ -1,7 +1,7 @@
 """Findings: something to know, with what would cure it."""
 
 from collections.abc import Callable, Iterable, Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from gantline.job.field import field_of
@@ -47,9 +47,10 @@ def cure(text: str, *changes: tuple[object, ChangeValue]) -> Cure:
 
 @dataclass(slots=True, kw_only=True)
 class Finding:
-    """One finding. code: from its station's closed set. subject: what it is about, a pointer or a record's key.
+    """One finding of a station. code: from its closed set. subject: what it is about, a pointer.
 
     severity: stop (do not go on), check (look again), note. next: it says what to do before anything else.
+    ways: a question (and its arguments) that finds more cures; asked only for a finding that is shown.
     """
 
     code: str
@@ -58,28 +59,36 @@ class Finding:
     subject: str = ""
     numbers: Mapping[str, float] = field(default_factory=dict)
     cures: tuple[Cure, ...] = ()
+    ways: tuple[Any, ...] = ()
     next: bool = False
-    station: str = ""
-    rests_on: tuple[str, ...] = ()
+
+
+@dataclass(slots=True, kw_only=True)
+class PlanFinding:
+    """A finding as the plan shows it: its station, its cures, and what it rests on."""
+
+    code: str
+    subject: str
+    severity: Severity
+    station: str
+    text: str
+    numbers: Mapping[str, float]
+    cures: tuple[Cure, ...]
+    next: bool
+    rests_on: tuple[str, ...]
 
 
 Find = Callable[[Ask], Iterable[Finding]]
 
 
 def found(find: Find) -> Callable[[Ask], tuple[Finding, ...]]:
-    """A question of findings: its generator is run out, and cures nobody can follow are left out."""
+    """A question of findings: its generator is run out."""
 
     def question(at: Ask) -> tuple[Finding, ...]:
-        return tuple(_offered(one) for one in find(at))
+        return tuple(find(at))
 
-    question.__doc__ = find.__doc__
+    question.__doc__, question.__name__ = find.__doc__, find.__name__
     return question
-
-
-def _offered(one: Finding) -> Finding:
-    if all(each.possible for each in one.cures):
-        return one
-    return replace(one, cures=tuple(each for each in one.cures if each.possible))
 
 
 def _holds(one: Change) -> bool:

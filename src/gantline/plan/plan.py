@@ -29,7 +29,7 @@ from gantline.plan.figure import (
     entry_of,
     field_text,
 )
-from gantline.plan.finding import RANK, Finding, Severity
+from gantline.plan.finding import RANK, PlanFinding, Severity
 from gantline.plan.station import Caution, PanelPart, Station, Weight
 from gantline.plan.working import Unwritten
 
@@ -100,7 +100,7 @@ class Plan:
     name: str
     stations: tuple[StationState, ...]
     figures: tuple[Figure, ...]
-    findings: tuple[Finding, ...]
+    findings: tuple[PlanFinding, ...]
     tables: dict[str, Any]
     rests: dict[str, tuple[str, ...]]
     panels: tuple[Panel, ...]
@@ -123,7 +123,7 @@ class Planned:
     ask: Ask
     rests: "Rests"
     figures: dict[str, Figure] = field(default_factory=dict)
-    findings: tuple[Finding, ...] = ()
+    findings: tuple[PlanFinding, ...] = ()
     to_measure: tuple[ToMeasure, ...] = ()
     states: tuple[StationState, ...] = ()
     next_point: str = ""
@@ -302,9 +302,9 @@ def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> F
         made.built[one.key] = old
         return old[3]
     shown: Shown = answer.value
-    if one.field is not None and not shown.forced and (given or (one.field.fact and shown.value is not None)):
+    if one.field is not None and not shown.forced and (given or one.field.stands):
         figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
-        if not given:
+        if not given and one.field.default is None:
             figure.working = _working(one, shown, ask)[1]
     else:
         figure = _made(station, one, shown, answer, made)
@@ -339,12 +339,25 @@ def _made(station: Station, one: FigureDef, shown: Shown, answer: Answer, made: 
     )
 
 
-def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[Finding]:
+def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[PlanFinding]:
     for question in station.findings:
         answer = ask.answer(question)
-        on = rests.on(answer.reads)
         for one in answer.value:
-            yield replace(one, station=station.key, rests_on=on)
+            reads, cures = answer.reads, one.cures
+            if one.ways:
+                more = ask.answer(*one.ways)
+                reads, cures = reads | more.reads, (*cures, *more.value)
+            yield PlanFinding(
+                code=str(one.code),
+                subject=one.subject,
+                severity=one.severity,
+                station=station.key,
+                text=one.text,
+                numbers=one.numbers,
+                cures=tuple(each for each in cures if each.possible),
+                next=one.next,
+                rests_on=rests.on(reads),
+            )
 
 
 def _to_measure(stations: Sequence[Station], figures: dict[str, Figure], ask: Ask) -> tuple[ToMeasure, ...]:
@@ -360,13 +373,21 @@ def _to_measure(stations: Sequence[Station], figures: dict[str, Figure], ask: As
     )
 
 
-def _measure(stations: Sequence[Station], one: ToMeasure) -> Finding:
+def _measure(stations: Sequence[Station], one: ToMeasure) -> PlanFinding:
     station = next(each.key for each in stations if any(f.pointer == one.pointer for f in each.fields))
     effect = f"{one.effect[0].upper()}{one.effect[1:]}"
     said = effect if " must " in effect else f"It moves {one.effect}"
     text = f"Measure before you drill: {small(one.label)} is assumed to be {one.text}. {said}."
-    return Finding(
-        code=MEASURE, severity="check", text=text, subject=one.pointer, station=station, rests_on=(one.key,)
+    return PlanFinding(
+        code=MEASURE,
+        subject=one.pointer,
+        severity="check",
+        station=station,
+        text=text,
+        numbers={},
+        cures=(),
+        next=False,
+        rests_on=(one.key,),
     )
 
 
@@ -376,7 +397,7 @@ def small(label: str) -> str:
 
 
 def _state(
-    station: Station, ask: Ask, findings: tuple[Finding, ...], figures: dict[str, Figure]
+    station: Station, ask: Ask, findings: tuple[PlanFinding, ...], figures: dict[str, Figure]
 ) -> StationState:
     own = [one.severity for one in findings if one.station == station.key]
     facts = (figures[one.key] for one in station.fields if one.key in figures and one.stands and one.fact)
@@ -454,7 +475,7 @@ def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:
     )
 
 
-def _next(findings: tuple[Finding, ...], to_measure: tuple[ToMeasure, ...]) -> str:
+def _next(findings: tuple[PlanFinding, ...], to_measure: tuple[ToMeasure, ...]) -> str:
     if findings and findings[0].severity == "stop":
         return findings[0].text
     if to_measure:

@@ -1,27 +1,23 @@
-"""The DXF pen: frame, holes and what they are measured from, in millimetres, on named layers."""
+"""The DXF pen: frame, holes and what they are measured from, in millimeters, on named layers."""
 
 import io
 from typing import TYPE_CHECKING
 
 from gantline.core.units import plain
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Label, Line, Mark
+from gantline.drawing.pens import DIMENSIONS, HATCH, PENS, dxf_layers
+from gantline.sheets.sheet import OPEN_FILES, Sheet
 
 if TYPE_CHECKING:
     from ezdxf.layouts.layout import Modelspace
 
-LAYERS = {  # role -> layer name, colour index
-    "wall": ("WALL", 8), "ceiling": ("WALL", 8), "floor": ("WALL", 8), "stud": ("STUDS", 9), "stud-predicted": ("STUDS", 9),
-    "datum": ("DATUM", 5), "frame": ("FRAME", 7), "frame-clash": ("FRAME", 7), "picture": ("VIEWABLE", 3),
-    "hole": ("HOLES", 1), "lens": ("LENS", 6), "lens-out": ("LENS", 6),
-}  # fmt: skip
-DIMENSIONS = ("DIMENSIONS", 4)
 HOLE_MARK_MM = 5.0  # diameter of the circle drawn for a hole; the drill is the fixing's business
 TEXT_MM = 30.0
 LANE_MM = 120.0
 
 
 def frame_dxf(face: Face, name: str) -> bytes:
-    """A DXF (R2010, millimetres) of a front face. Origin: left wall end, floor at the survey point."""
+    """A DXF (R2010, millimeters) of a front face. Origin: left wall end, floor at the survey point."""
     from ezdxf.filemanagement import new
     from ezdxf.units import MM
 
@@ -29,8 +25,8 @@ def frame_dxf(face: Face, name: str) -> bytes:
     document.units = MM
     document.header["$MEASUREMENT"] = 1
     document.header.custom_vars.append("Job", plain(name))
-    for layer, colour in dict([*LAYERS.values(), DIMENSIONS]).items():
-        document.layers.add(layer, color=colour)
+    for layer, color in dxf_layers().items():
+        document.layers.add(layer, color=color)
     space = document.modelspace()
     for mark in face.marks:
         _draw(space, mark)
@@ -43,9 +39,10 @@ def _draw(space: "Modelspace", mark: Mark) -> None:
     if mark.layer == "content":  # what is looked at, not what is built
         return
     role = getattr(mark, "role", "")
-    layer = LAYERS.get(role, ("", 0))[0]
+    pen = PENS.get(role)
+    layer = pen.layer[0] if pen else ""
     match mark:
-        case Area() if layer and role not in ("ceiling", "floor"):
+        case Area() if layer and pen and pen.paper.fill != HATCH:
             space.add_lwpolyline(mark.points, close=True, dxfattribs={"layer": layer})
         case Line() if layer:
             space.add_lwpolyline(mark.points, dxfattribs={"layer": layer})
@@ -82,3 +79,14 @@ def _dimension(space: "Modelspace", mark: Dimension) -> None:
         dxfattribs={"layer": DIMENSIONS[0]},
     )
     made.render()
+
+
+SHEET = Sheet(
+    key="frame-and-holes",
+    label="Frame and holes",
+    group=OPEN_FILES,
+    note="DXF, mm",
+    media_type="image/vnd.dxf",
+    ending="frame and holes.dxf",
+    make=lambda ready: frame_dxf(ready.front, ready.job.name),
+)

@@ -3,15 +3,15 @@
 from collections.abc import Sequence
 from functools import cache
 from pathlib import Path
-from typing import Any, Literal
+from typing import Any
 
 from jinja2 import Environment, FileSystemLoader, StrictUndefined, Template
 from markupsafe import Markup
 
 from gantline.sheets.lettering import FONTS, font_faces, html_text
+from gantline.sheets.sheet import Paper
 
 TEMPLATES = Path(__file__).parent / "templates"
-Paper = Literal["a4", "letter"]
 PAPERS: dict[Paper, tuple[str, float]] = {"a4": ("A4", 182.0), "letter": ("letter", 187.0)}
 
 

@@ -5,43 +5,25 @@ from dataclasses import dataclass
 from html import escape
 
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Line, Mark
+from gantline.drawing.pens import PENS, paper_css
 from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
-OVERHANG = 0.7  # a name may stand out of what holds it by this much
 BESIDE = {"start": 2.2, "middle": 0.0, "end": -2.2}  # how far a text beside its place keeps off it
-DOT = {
-    "hole": 1.5,
-    "lens": 1.8,
-    "lens-out": 1.8,
-    "bracket": 1.5,
-    "seat": 1.4,
-    "seat-main": 1.6,
-    "lamp": 1.4,
-    "plate": 1.4,
-    "source": 1.2,
-    "point": 0.75,
-    "point-fill": 0.4,
+NUMBER = {
+    "top": (0.0, -1.6, "middle"),
+    "bottom": (0.0, 3.4, "middle"),
+    "left": (-1.6, 0.8, "end"),
+    "right": (1.6, 0.8, "start"),
 }
-STYLE = """
-.a,.l,.d{fill:none;stroke:#000;stroke-width:.25}
-.frame,.frame-clash{stroke-width:.6}.frame-clash{stroke-dasharray:2 1}
-.picture{fill:#f4f4f4}.ceiling,.floor{fill:url(#hatch);stroke:none}
-.stud{fill:#e4e4e4;stroke:#888;stroke-width:.12}.stud-predicted{stroke:#888;stroke-width:.12;stroke-dasharray:1 1}
-.datum{stroke-dasharray:5 1 1 1}.limit,.eye,.centre{stroke-dasharray:2 1;stroke-width:.18}
-.zone{stroke:#555;stroke-width:.25;stroke-dasharray:3 1}.reach,.beam{stroke:#888;stroke-width:.15}
-.light{fill:#f6f6f6;stroke:#999;stroke-width:.12}.shadow{fill:#ccc;stroke:#555;stroke-width:.15}.quad,.kept,.spill{stroke-dasharray:1.5 .8;stroke-width:.2}
-.body{fill:#ddd;stroke-width:.3}.pole{stroke-width:.5}.plate,.source{fill:#fff;stroke-width:.35}.cable{stroke-width:.35;stroke-dasharray:.4 .8}
-.fitting,.box,.box-cut{fill:#fff;stroke:#555;stroke-width:.2}.band,.window{fill:none;stroke:#999;stroke-width:.12;stroke-dasharray:1 1}
-.seat,.seat-main,.lamp{fill:#fff;stroke-width:.35}.seat-main{fill:#000}.sight,.joist{stroke:#aaa;stroke-width:.12}.back-wall{stroke-width:.2}
-.bar{stroke-width:.4;stroke-dasharray:3 1}.interval{stroke-width:.6}
-.hole,.bracket{fill:#fff;stroke-width:.35}.lens{fill:#000}.point,.point-fill{fill:#000;stroke:none}
-.dim{stroke:#000;stroke-width:.18;fill:none}
-.lettering{font-family:Archivo;font-weight:600;fill:#000}.lettering path{stroke:#000;fill:none}
-.lettering.quiet{fill:#444}.halo{fill:#fff;stroke:none}
+STYLE = f"""
+{paper_css()}
+.dim{{stroke:#000;stroke-width:.18;fill:none}}
+.lettering{{font-family:Archivo;font-weight:600;fill:#000}}.lettering path{{stroke:#000;fill:none}}
+.lettering.quiet{{fill:#444}}.halo{{fill:#fff;stroke:none}}
 """
-HATCH = (
+PATTERN = (
     '<defs><pattern id="hatch" width="1.6" height="1.6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">'
     '<path d="M0 0V1.6" stroke="#777" stroke-width=".2"/></pattern></defs>'
 )
@@ -79,7 +61,7 @@ def face_svg(
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{total_w:.1f}mm" height="{total_h:.1f}mm" '
         f'viewBox="0 0 {total_w:.2f} {total_h:.2f}" role="img"><title>{escape(face.summary)}</title>'
         f"<style>{embedded_font() if standalone else ''}{STYLE.replace('#hatch', f'#hatch-{face.name}')}</style>"
-        f"{HATCH.replace('hatch', f'hatch-{face.name}')}{drawn}</svg>"
+        f"{PATTERN.replace('hatch', f'hatch-{face.name}')}{drawn}</svg>"
     )
 
 
@@ -110,13 +92,13 @@ def _fit(face: Face, shown: Iterable[Mark], width: float, height: float) -> tupl
 def _draw(mark: Mark, sheet: Sheet) -> str:
     match mark:
         case Area():
-            return f'<path class="a {mark.role}" d="{_path(mark.points, sheet)}Z"/>'
+            return f'<path class="{mark.role}" d="{_path(mark.points, sheet)}Z"/>'
         case Line():
-            return f'<path class="l {mark.role}" d="{_path(mark.points, sheet)}"/>'
+            return f'<path class="{mark.role}" d="{_path(mark.points, sheet)}"/>'
         case Dot():
             return _dot(mark, sheet)
         case Label():
-            dy = _lift(mark, sheet)
+            dy = _lift(mark)
             css = "" if mark.size == "large" else "quiet"
             dx = BESIDE[mark.anchor] if mark.size == "small" else 0.0
             return svg_text(
@@ -133,17 +115,10 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
             return ""
 
 
-def _lift(mark: Label, sheet: Sheet) -> float:
-    """From a label's place down to its baseline [paper mm]."""
+def _lift(mark: Label) -> float:
+    """From a label's place down to its baseline [paper mm]: its middle stands where it was placed."""
     size = TEXT[mark.size]
-    if mark.size == "large":
-        return 0.0
-    if mark.room_mm is None:
-        return -0.8
-    wide, high = (one * sheet.scale for one in mark.room_mm)
-    return (
-        0.35 * size if wide >= OVERHANG * text_width(mark.text, size) and high >= size else -high / 2.0 - 0.8
-    )
+    return 0.0 if mark.role == "picture" else 0.35 * size - mark.lift * TEXT["small"]
 
 
 def _path(points: tuple[tuple[float, float], ...], sheet: Sheet) -> str:
@@ -151,8 +126,8 @@ def _path(points: tuple[tuple[float, float], ...], sheet: Sheet) -> str:
 
 
 def _dot(mark: Dot, sheet: Sheet) -> str:
-    x, y, r = sheet.x(mark.at[0]), sheet.y(mark.at[1]), DOT.get(mark.role, 1.0)
-    out = f'<circle class="d {mark.role}" cx="{x:.2f}" cy="{y:.2f}" r="{r}"/>'
+    x, y, r = sheet.x(mark.at[0]), sheet.y(mark.at[1]), PENS[mark.role].dot[1]
+    out = f'<circle class="{mark.role}" cx="{x:.2f}" cy="{y:.2f}" r="{r}"/>'
     if mark.role in ("hole", "bracket"):
         out += f'<path class="dim" d="M{x - 2.4:.2f} {y:.2f}h4.8M{x:.2f} {y - 2.4:.2f}v4.8"/>'
     if mark.number is not None:
@@ -161,13 +136,7 @@ def _dot(mark: Dot, sheet: Sheet) -> str:
 
 
 def _number(mark: Dot, x: float, y: float) -> str:
-    side = mark.name.rsplit(" ", 1)[-1]
-    dx, dy, anchor = {
-        "top": (0, -1.6, "middle"),
-        "bottom": (0, 3.4, "middle"),
-        "left": (-1.6, 0.8, "end"),
-        "right": (1.6, 0.8, "start"),
-    }[side]
+    dx, dy, anchor = NUMBER[mark.side or "top"]
     return svg_text(x + dx, y + dy, str(mark.number), 2.3, anchor)
 
 

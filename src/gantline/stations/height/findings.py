@@ -120,29 +120,31 @@ def covered(at: Ask) -> Iterator[Finding]:
 
 @found
 def clash(at: Ask) -> Iterator[Finding]:
-    """No height fits: which two bounds, by how much, and what could give."""
+    """No height fits: which two bounds, by how much."""
     hung = at(placement)
     if hung.possible:
         return
-    solved, numbers = hung.height, {"clash_mm": hung.height.clash_mm}
-    cures: list[Cure] = []
-    fits_mm = _largest(at)
-    if fits_mm is not None and fits_mm >= SMALLEST_MM:
-        fits_mm = math.floor(fits_mm / at.step_mm) * at.step_mm
-        numbers["largest_diagonal_mm"] = fits_mm
-        smaller = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, fits_mm), (Size.tidy, None))
-        cures.append(cure(f"Use the largest diagonal that fits: {at.text(fits_mm)}", *smaller))
-    cures += _give(at)
-    tail = "" if len(numbers) > 1 else " No diagonal fits here."
+    solved = hung.height
     yield Finding(
         code=Code.CLASH,
         severity="stop",
         text=f"The screen does not fit: {at.text(solved.clash_mm)} short between the {solved.low.name} and the "
-        f"{solved.high.name}.{tail}",
+        f"{solved.high.name}.",
         subject=field_of(H.wish_mm).pointer,
-        numbers=numbers,
-        cures=tuple(cures),
+        numbers={"clash_mm": solved.clash_mm},
+        ways=(clash_ways,),
     )
+
+
+def clash_ways(at: Ask) -> tuple[Cure, ...]:
+    """The largest size that fits, and what else could give."""
+    cures: list[Cure] = []
+    fits_mm = _largest(at)
+    if fits_mm is not None and fits_mm >= SMALLEST_MM:
+        fits_mm = math.floor(fits_mm / at.step_mm) * at.step_mm
+        smaller = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, fits_mm), (Size.tidy, None))
+        cures.append(cure(f"Use the largest diagonal that fits: {at.text(fits_mm)}", *smaller))
+    return (*cures, *_give(at))
 
 
 def _give(at: Ask) -> Iterator[Cure]:

@@ -7,9 +7,10 @@ from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
 from gantline.plan.working import least, term
-from gantline.stations.light.solve import area_m2, bounce, light, lobe, reflectance, room_m2
+from gantline.stations.light.solve import area_m2, bounce, light, lobe, reflectance, room_m2, states
 
 FIGURES = Figures()
+MOST_STATES = 6
 
 
 @FIGURES.other("luminance", "Luminance on axis", "", "diffusing screen of that gain")
@@ -47,6 +48,28 @@ def reflected(at: Ask) -> Shown | None:
     flux = level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.gain, ""))
     work = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
     return Shown(back, work, f"{back:.1f} lux")
+
+
+def _state(index: int) -> None:
+    @FIGURES.other(
+        f"lux_{index}", "Light state", "lux", "point sources without shades, the room as an even sphere"
+    )
+    def lux(at: Ask) -> Shown | None:
+        """Light on the screen in one state."""
+        there = at(states)
+        if index >= len(there):
+            return None
+        one = there[index]
+        how = (
+            f"dark room, each lamp's direct light, what the room sends back: {one.how}"
+            if one.how
+            else "usual"
+        )
+        return Shown(one.lux, text=f"{one.lux:.3g} lux", how=how, label=f"Light, {one.name}")
+
+
+for number in range(MOST_STATES):
+    _state(number)
 
 
 def luminance_text(value: float) -> str:

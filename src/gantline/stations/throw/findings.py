@@ -115,16 +115,21 @@ def shifting(at: Ask) -> Iterator[Finding]:
     aside = need.move_right_alone_mm or (need.move_right_mm if need.excess_horizontal else 0.0)
     if aside:
         cures.append(cure(f"Move the lens {way_words(at, 0, aside)}", (P.lens_x_mm, place.x_mm + aside)))
-    kept = at(setting)
-    tilts = () if kept is None else _tilt(at(placement), need, kept, at(projected).height_mm)
     yield Finding(
         code=Code.OUT_OF_REACH,
         severity="stop",
         text=f"Not enough lens shift. Move the lens {' and '.join(moves)}.",
         subject=field_of(P.lens_y_mm).pointer,
         numbers={"move_up_mm": need.move_up_mm, "move_right_mm": need.move_right_mm},
-        cures=(*cures, OTHER_PROJECTOR, *tilts),
+        cures=(*cures, OTHER_PROJECTOR),
+        ways=(tilts,),
     )
+
+
+def tilts(at: Ask) -> tuple[Cure, ...]:
+    """Tilting instead, for a lens that does not reach."""
+    need, kept = at(shift), at(setting)
+    return () if need is None or kept is None else _tilt(at(placement), need, kept, at(projected).height_mm)
 
 
 @found

@@ -149,38 +149,47 @@ def in_the_light(at: Ask) -> Iterator[Finding]:
     there = at(shadows)
     if place is None or asked is None or not there:
         return
-    picture, fabric, step = at(rect_of_picture), at(fabric_plane_mm), at.step_mm
-    boxes = {name: box for name, _, box in at(in_light)}
-
-    def any_dark(lens: tuple[float, float, float]) -> bool:
-        return any(dark(box, lens, picture) is not None for box in boxes.values())
-
-    moves = clearing_moves(asked, place.from_fabric, fabric, any_dark, step_mm=step)
+    picture, names = at(rect_of_picture), {name: box.name for name, _, box in at(in_light)}
     for name, kind, one in there:
-        cures = [
-            lens_cure(at, replace(move, to_mm=move.to_mm + (fabric if move.axis == 2 else 0.0)))
-            for move in moves
-        ]
-        box, lens = boxes[name], place.from_fabric
-        if box.low[1] > picture[1]:
-            up = clearing_rise_mm(box, partial(_shades, lens, picture), step_mm=step)
-            cures += [] if up is None else [Cure(text=f"Raise the {box.name} {at.text(up)}")]
         share = percent(one.share) if one.share >= 0.01 else "less than 1 %"
         where = f"{share} of the picture, at its {part_of(one.outline, picture)}"
-        walk = kind == WALKWAY
-        text = (
-            f"Somebody standing in the {box.name} shades {where}."
-            if walk
-            else f"The {box.name} blocks the light: {where}, stays dark."
-        )
+        walk, called = kind == WALKWAY, names[name]
+        text = f"The {called} blocks the light: {where}, stays dark."
         yield Finding(
             code=Code.WALKWAY if walk else Code.SHADOW,
             severity="check" if walk else "stop",
-            text=text,
+            text=f"Somebody standing in the {called} shades {where}." if walk else text,
             subject=f"{field_of(Survey.boxes).pointer}/{name}",
             numbers={"share": one.share},
-            cures=tuple(cures),
+            ways=(light_ways, name),
         )
+
+
+def light_ways(at: Ask, name: str) -> tuple[Cure, ...]:
+    """The least move of the lens along each axis that clears every shadow, and how much higher the box would hang."""
+    place, asked = at(in_front), at(wanted)
+    if place is None or asked is None:
+        return ()
+    lens, box = place.from_fabric, {key: box for key, _, box in at(in_light)}[name]
+    cures = [lens_cure(at, move) for move in at(clear_moves)]
+    if box.low[1] > at(rect_of_picture)[1]:
+        up = clearing_rise_mm(box, partial(_shades, lens, at(rect_of_picture)), step_mm=at.step_mm)
+        cures += [] if up is None else [Cure(text=f"Raise the {box.name} {at.text(up)}")]
+    return tuple(cures)
+
+
+def clear_moves(at: Ask) -> tuple[Move, ...]:
+    """The least moves of the lens that leave no shadow, to coordinates from the bare wall [mm]."""
+    place, asked, fabric = at(in_front), at(wanted), at(fabric_plane_mm)
+    if place is None or asked is None:
+        return ()
+    picture, boxes = at(rect_of_picture), [box for _, _, box in at(in_light)]
+
+    def any_dark(lens: Point3) -> bool:
+        return any(dark(box, lens, picture) is not None for box in boxes)
+
+    moves = clearing_moves(asked, place.from_fabric, fabric, any_dark, step_mm=at.step_mm)
+    return tuple(replace(one, to_mm=one.to_mm + fabric) if one.axis == 2 else one for one in moves)
 
 
 def _shades(lens: Point3, picture: Edges, box: Solid) -> bool:

@@ -1,0 +1,251 @@
+"""All the shop's projectors for this screen: from the place that is set, and anywhere in the room."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from gantline.compare.verdict import against
+from gantline.core.light.luminance import contrast_band
+from gantline.core.space import Point3
+from gantline.core.throw.mount import joist_choices
+from gantline.core.throw.places import Wanted, freedom, search
+from gantline.core.throw.shift import fixed_offset
+from gantline.core.throw.sizes import Aim, filled_diagonal_mm, panel_widths_mm
+from gantline.core.throw.ways import STANDING_MM, best_place, search_grid
+from gantline.core.throw.window import Lens
+from gantline.job.edits import Edit, apply
+from gantline.job.model import Job
+from gantline.job.model.throw import ProjectorPlace as P
+from gantline.job.records import RecordKind, edits_from
+from gantline.job.records.projector import ProjectorRecord
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Change, change
+from gantline.stations.common import distance_offset_mm, hung, is_turned, overspill_mm, ratios
+from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.light.solve import seen, state_names
+from gantline.stations.light.tables import contrast_text
+from gantline.stations.size import screen
+from gantline.stations.size.seats import sights
+from gantline.stations.survey import main_seat, seats
+from gantline.stations.throw import fits, projected, throw_lens, wanted
+from gantline.stations.throw.lens import in_front, out_mm, window
+
+Record = tuple[str, str, Mapping[str, Any]]
+AGAINST = ("height", "throw", "light")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ProjectorRow:
+    """One projector of the stores: from the place that is set, in words, and where in the room it could be.
+
+    verdict is the first thing against it here; sizes what it could fill from here; place where it could be,
+    with the changes that put it there (none where it can be nowhere).
+    """
+
+    key: str
+    name: str
+    category: str
+    fits: bool
+    chosen: bool
+    verdict: str
+    margin: str
+    luminance: str
+    contrasts: tuple[str, ...]
+    bands: tuple[str, ...]
+    pixels: str
+    noise: str
+    price: str
+    sizes: str
+    place: str
+    changes: tuple[Change, ...]
+    sorts: dict[str, float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ProjectorTable:
+    """The projectors, those that fit here first; the light states of the contrasts; the place in words."""
+
+    rows: tuple[ProjectorRow, ...]
+    states: tuple[str, ...]
+    here: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Tried:
+    """One record in this room, and what its lens is asked for anywhere in it."""
+
+    record: Record
+    at: Ask
+    wanted: Wanted | None
+
+
+def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
+    """Every projector at the lens's place, and searched for over the room."""
+    tried = [_try(at, record) for record in records]
+    rows = [_row(at, one, place) for one, place in zip(tried, _places(at, tried), strict=True)]
+    rows.sort(key=lambda row: (not row.fits, not row.changes, -row.sorts["luminance"]))
+    y, z = at.given(P.lens_y_mm), at.given(P.lens_from_wall_mm)
+    here = (
+        f"lens {at.text(z)} from the wall, {at.text(y)} above the floor"
+        if y is not None and z is not None
+        else ""
+    )
+    return ProjectorTable(rows=tuple(rows), states=at(state_names), here=here)
+
+
+def _try(at: Ask, record: Record) -> Tried:
+    one = at.with_job(apply(at.job, edits_from(RecordKind.PROJECTOR, record[1], record[2])))
+    return Tried(record=record, at=one, wanted=_anywhere(one))
+
+
+def _anywhere(at: Ask) -> Wanted | None:
+    """What the lens is asked for when no place binds the picture: with the lens where it needs no shift."""
+    if at(in_front) is not None:
+        found = at(wanted)
+        if found is not None:
+            return found
+    loose = at.with_job(_with_throw(at.job, lens_y_mm=None))
+    both, panel = at(ratios), at(projected)
+    if both is None or not loose(placement).possible:
+        return None
+    offset = 0.0
+    if not at.field(P.has_shift):
+        offset = fixed_offset(at.field(P.offset), from_ceiling=at(hung)) * panel.height_mm
+    aimed = _with_throw(
+        at.job,
+        lens_y_mm=max(0.0, loose(placement).picture_centre_mm - offset),
+        lens_x_mm=at(centre_x_mm),
+        lens_from_wall_mm=both[0] * panel.width_mm + at(out_mm),
+    )
+    there = at.with_job(aimed)
+    return there(wanted) if there(in_front) is not None else None
+
+
+def _with_throw(job: Job, **update: float | None) -> Job:
+    return job.model_copy(update={"throw": job.throw.model_copy(update=update)})
+
+
+def _places(at: Ask, tried: Sequence[Tried]) -> list[Point3 | None]:
+    """A place (x, y, z of the pupil from the wall) for each, on a joist where one is wanted."""
+    known = [one.wanted for one in tried if one.wanted is not None]
+    if not known:
+        return [None] * len(tried)
+    own, near = at.given(P.lens_y_mm), at.given(P.lens_from_wall_mm)
+    x, y = search_grid(known, own)
+    found = zip(*search(known, x, y), strict=True)
+    places: list[Point3 | None] = []
+    for one in tried:
+        if one.wanted is None:
+            places.append(None)
+            continue
+        under = one.wanted.room.high[1] - one.wanted.body.above_mm
+        height = own if own is not None else under if at(hung) else STANDING_MM
+        z = None if near is None else near - one.at(distance_offset_mm)
+        places.append(best_place(one.wanted, *next(found), x, y, height_mm=height, near_mm=z))
+    return places
+
+
+def _row(at: Ask, tried: Tried, place: Point3 | None) -> ProjectorRow:
+    (key, name, body), one = tried.record, tried.at
+    about = ProjectorRecord.model_validate(dict(body))
+    stops, checks = against(one, "stop", AGAINST), against(one, "check", ("throw",))
+    light, lead = one(seen), one(main_seat)
+    index = one(seats).index(lead) if lead is not None else 0
+    mine = next((each for each in one(sights) if each.seat == lead), None)
+    luminance = 0.0 if light is None else float(light.luminance[index, 0])
+    contrasts = () if light is None else tuple(float(each) for each in light.contrast[index])
+    good = one(fits) and not stops
+    changes = _changes(at, tried, place)
+    said = stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
+    return ProjectorRow(
+        key=key,
+        name=name,
+        category=about.sort,
+        fits=good,
+        chosen=at.given(P.name) == name,
+        verdict=said,
+        margin=_margin(one) if good else "",
+        luminance="" if light is None else f"{luminance:.0f}",
+        contrasts=tuple(contrast_text(each) for each in contrasts),
+        bands=tuple(contrast_band(each) for each in contrasts),
+        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}′",
+        noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
+        price="" if about.price is None else f"{about.price:,.0f}",
+        sizes=_sizes(one),
+        place=_place_text(tried, place) + _still(at, changes),
+        changes=changes,
+        sorts={"luminance": luminance, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
+    )
+
+
+def _margin(at: Ask) -> str:
+    """How far the lens could still be off on its nearer side, each way alone, and still be where it can be."""
+    place, asked, there = at(in_front), at(wanted), at(window)
+    if place is None or asked is None or there is None or at(is_turned):
+        return ""
+    spans = freedom(replace(asked, lines=None), place.from_wall)
+    if spans is None:
+        return ""
+    aside, up, along = (
+        at.text(max(0.0, min(here - low, high - here)))
+        for here, (low, high) in zip(place.from_wall, spans, strict=True)
+    )
+    forward = "at its one distance" if there.near_mm == there.far_mm else f"{along} forward or back"
+    return f"spare: {forward}, {up} up or down, {aside} sideways"
+
+
+def _sizes(at: Ask) -> str:
+    """Diagonals this projector can fill from the lens's place, the picture's center kept."""
+    place, asked, lens = at(in_front), at(wanted), at(throw_lens)
+    if place is None or asked is None or not isinstance(lens, Lens):
+        return ""
+    panel, picture, over = at(projected), at(screen).picture, at(overspill_mm)
+    aim = Aim(
+        distance_mm=place.distance_mm,
+        rise_mm=asked.picture_y_mm - place.y_mm,
+        aside_mm=asked.picture_x_mm - place.x_mm,
+        offset=asked.offset,
+    )
+    aspect = panel.width_mm / panel.height_mm
+    found = panel_widths_mm(lens, asked.reach, aim, aspect, slack_mm=asked.slack_mm)
+    if found is None:
+        return "none"
+    share = panel.width_mm / (picture.width_mm + 2.0 * over)
+    low, high = (at.text(max(0.0, filled_diagonal_mm(wide, picture, share, over))) for wide in found)
+    return low if low == high else f"{low} to {high}"
+
+
+def _place_text(tried: Tried, place: Point3 | None) -> str:
+    asked, at = tried.wanted, tried.at
+    if asked is None or place is None:
+        return "nowhere in this room" if asked is None or asked.zone is None else "nowhere in its zone"
+    x, y, z = place
+    on = ""
+    if asked.lines is not None and asked.lines.axis == "x":
+        on = f", joist {joist_choices(asked.lines.centres_mm, x, asked.lines.plate_mm)[0].number}"
+    return f"{at.text(z + at(distance_offset_mm))} from the wall, {at.text(y)} high{on}"
+
+
+def _still(at: Ask, changes: tuple[Change, ...]) -> str:
+    """What would still be against that place, a shadow for instance: the search asks only for lens and body."""
+    if not changes:
+        return ""
+    job = apply(at.job, [Edit(pointer=one.pointer, value=one.value) for one in changes])
+    stop = next((one.text for one in against(at.with_job(job), "stop")), "")
+    return f". Then: {stop}" if stop else ""
+
+
+def _changes(at: Ask, tried: Tried, place: Point3 | None) -> tuple[Change, ...]:
+    """Take the projector and put its lens there, in one go. A zoom's place goes onto the tape's step."""
+    if place is None or tried.wanted is None:
+        return ()
+    _, name, record = tried.record
+    taken = tuple(
+        Change(pointer=one.pointer, value=one.value)  # type: ignore[arg-type]
+        for one in edits_from(RecordKind.PROJECTOR, name, record)
+    )
+    step, (x, y, z) = at.step_mm, place
+    out, near, far = tried.at(distance_offset_mm), tried.wanted.near_mm, tried.wanted.far_mm
+    if near < far:
+        z = min(max(round((z + out) / step) * step - out, near), far)
+    return (*taken, change(P.lens_x_mm, x), change(P.lens_y_mm, y), change(P.lens_from_wall_mm, z + out))

@@ -1,0 +1,140 @@
+"""Sizes side by side."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from gantline.compare.verdict import Against, against
+from gantline.core.light.luminance import contrast_band
+from gantline.core.units import pair_text
+from gantline.job.model.size import Size, SizeLead
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Change, change
+from gantline.stations.height import placement, rect_of_frame, rect_of_picture
+from gantline.stations.light.solve import seen, state_names
+from gantline.stations.light.tables import contrast_text
+from gantline.stations.size import screen
+from gantline.stations.size.seats import Sight, sights
+from gantline.stations.survey import main_seat, room, seats
+
+STEPS = (0.80, 0.87, 0.93, 1.0, 1.06, 1.12, 1.19, 1.26)  # diagonals beside the chosen one, as shares of it
+CHECKED = ("size", "height", "light", "throw")
+FITS = "fits, no warnings"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SizeRow:
+    """One candidate size; texts, numbers to sort by, what it would change, and its picture on the wall [mm]."""
+
+    size: str
+    diagonal: str
+    chosen: bool
+    angles: str
+    necks: str
+    pixels: str
+    luminance: str
+    contrasts: tuple[str, ...]
+    bands: tuple[str, ...]
+    to_ceiling: str
+    verdict: str
+    stops: tuple[str, ...]
+    checks: tuple[str, ...]
+    sort: dict[str, float]
+    changes: tuple[Change, ...]
+    picture_mm: tuple[float, float, float, float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SizeTable:
+    """Candidates from small to large, the light states their contrasts stand for, and which to take and why no
+    larger."""
+
+    rows: tuple[SizeRow, ...]
+    states: tuple[str, ...]
+    advice: str
+
+
+def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
+    """Sizes round the present one, eight unless other steps are given, each asked in full: nothing is estimated.
+
+    The candidates are exact sizes; rounded ones are picked after.
+    """
+    present, step_mm = at(screen).picture.diagonal_mm, at.step_mm
+    rows = []
+    for step in steps:
+        diagonal = present if step == 1.0 else round(present * step / step_mm) * step_mm
+        changes = (
+            change(Size.lead, SizeLead.DIAGONAL.value),
+            change(Size.value_mm, diagonal),
+            change(Size.tidy, None),
+        )
+        size = at.job.size.model_copy(update={"lead": SizeLead.DIAGONAL, "value_mm": diagonal, "tidy": None})
+        one = at if step == 1.0 else at.with_job(at.job.model_copy(update={"size": size}))
+        rows.append(_row(one, changes, chosen=step == 1.0))
+    return SizeTable(rows=tuple(rows), states=at(state_names), advice=_advice(rows))
+
+
+def _advice(rows: Sequence[SizeRow]) -> str:
+    """The largest size with nothing against it, else with the least; and what speaks against the next larger one."""
+    possible = [at for at, row in enumerate(rows) if not row.stops]
+    if not possible:
+        return f"None of these sizes works. {rows[0].verdict}"
+    fewest = min(len(rows[at].checks) for at in possible)
+    best = max(at for at in possible if len(rows[at].checks) == fewest)
+    one = rows[best]
+    why = "with no warnings" if fewest == 0 else f"with the fewest warnings ({one.verdict.rstrip('.')})"
+    said = f"{one.diagonal} is the largest size {why}."
+    return said if best + 1 == len(rows) else f"{said} At {rows[best + 1].diagonal}: {rows[best + 1].verdict}"
+
+
+def _row(at: Ask, changes: tuple[Change, ...], *, chosen: bool) -> SizeRow:
+    stops, checks = against(at, "stop"), against(at, "check", CHECKED)
+    picture, light, lead = at(screen).picture, at(seen), at(main_seat)
+    index = at(seats).index(lead) if lead is not None else 0
+    mine = next((one for one in at(sights) if one.seat == lead), None)
+    luminance = 0.0 if light is None else float(light.luminance[index, 0])
+    contrasts = () if light is None else tuple(float(one) for one in light.contrast[index])
+    return SizeRow(
+        size=pair_text(picture.width_mm, picture.height_mm, at.units),
+        diagonal=at.text(picture.diagonal_mm),
+        chosen=chosen,
+        angles=_angles(at(sights)),
+        necks="" if mine is None else f"{mine.top_deg:.0f}° · {mine.centre_deg:.0f}°".replace("-", "−"),
+        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}′",
+        luminance="" if light is None else f"{luminance:.0f}",
+        contrasts=tuple(contrast_text(one) for one in contrasts),
+        bands=tuple(contrast_band(one) for one in contrasts),
+        to_ceiling=_to_ceiling(at),
+        verdict=_first(stops) or _first(checks) or FITS,
+        stops=tuple(one.text for one in stops),
+        checks=tuple(one.text for one in checks),
+        sort={
+            "diagonal": picture.diagonal_mm,
+            "stops": float(len(stops)),
+            "checks": float(len(checks)),
+            "luminance": luminance,
+        },
+        changes=changes,
+        picture_mm=at(rect_of_picture),
+    )
+
+
+def _first(found: tuple[Against, ...]) -> str:
+    return found[0].text if found else ""
+
+
+def _angles(found: tuple[Sight, ...]) -> str:
+    """Viewing angle in the nearest seat, the main one, the farthest; always three, so that each has its name."""
+    if not found:
+        return ""
+    ordered = sorted(found, key=lambda one: one.seat.distance_mm)
+    main = next((one for one in found if one.seat.main), ordered[0])
+    return " · ".join(f"{one.angle_deg:.0f}°" for one in (ordered[0], main, ordered[-1]))
+
+
+def _to_ceiling(at: Ask) -> str:
+    """Frame to the lowest ceiling over it."""
+    hung = at(placement)
+    if not hung.possible:
+        return ""
+    left, _, right, top = at(rect_of_frame)
+    return at.text(at(room).ceiling.lowest(left, right) - top)

@@ -1,0 +1,35 @@
+"""What stands against one variant of a job, asked with the answers of the job at hand."""
+
+from collections.abc import Collection, Iterator
+from dataclasses import dataclass
+
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, Severity
+from gantline.stations.registry import STATIONS
+
+
+@dataclass(frozen=True, slots=True)
+class Against:
+    """One thing against a variant."""
+
+    code: str
+    severity: Severity
+    station: str
+    text: str
+
+
+def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tuple[Against, ...]:
+    """Findings of a severity at some stations, or at all of them. Their cures are not asked for."""
+    return tuple(
+        Against(str(one.code), one.severity, station, one.text)
+        for station, one in _findings(at, stations)
+        if one.severity == severity
+    )
+
+
+def _findings(at: Ask, stations: Collection[str]) -> Iterator[tuple[str, Finding]]:
+    for station in STATIONS:
+        if not stations or station.key in stations:
+            for question in station.findings:
+                for one in at(question):
+                    yield station.key, one

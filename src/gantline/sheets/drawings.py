@@ -1,0 +1,37 @@
+"""Drawings that travel alone, as SVG with their font inside."""
+
+from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
+from gantline.sheets.svg import face_svg
+
+SVG = "image/svg+xml"
+WIDE_MM, HIGH_MM = 277.0, 180.0  # what fits a sheet of A4 lying on its side
+
+
+def wall_svg(ready: Ready) -> bytes:
+    """The wall with its marks."""
+    return face_svg(ready.front, ("survey", "datum", "size", "wall"), WIDE_MM, HIGH_MM).encode()
+
+
+def tension_svg(ready: Ready) -> bytes:
+    """The frame from the back."""
+    return face_svg(ready.back, ("tension",), WIDE_MM, HIGH_MM).encode()
+
+
+WALL = Sheet(
+    key="wall-drawing",
+    label="Wall drawing",
+    group=OPEN_FILES,
+    note="SVG",
+    media_type=SVG,
+    ending="wall.svg",
+    make=wall_svg,
+)
+TENSION = Sheet(
+    key="tension-drawing",
+    label="Tension drawing",
+    group=OPEN_FILES,
+    note="SVG",
+    media_type=SVG,
+    ending="tension.svg",
+    make=tension_svg,
+)

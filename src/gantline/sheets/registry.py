@@ -1,0 +1,18 @@
+"""Every sheet, in the order of the menu."""
+
+from collections.abc import Mapping
+
+from gantline.sheets import drawings, dxf, marks_csv, order_check, proposal, rough_in, wall_sheet
+from gantline.sheets.sheet import Sheet
+
+ALL: tuple[Sheet, ...] = (
+    wall_sheet.SHEET,
+    proposal.SHEET,
+    order_check.SHEET,
+    rough_in.SHEET,
+    dxf.SHEET,
+    marks_csv.SHEET,
+    drawings.WALL,
+    drawings.TENSION,
+)
+SHEETS: Mapping[str, Sheet] = {one.key: one for one in ALL}

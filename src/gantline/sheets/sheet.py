@@ -1,0 +1,101 @@
+"""A sheet is a value: what leaves the program for one job, by name."""
+
+from collections import defaultdict
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any, Literal
+
+from gantline.core.units import Units, pair_text
+from gantline.drawing.marks import Face
+from gantline.job.model import Job
+from gantline.plan.finding import PlanFinding
+from gantline.plan.plan import Planned
+from gantline.plan.station import FaceName
+from gantline.stations import face
+from gantline.stations.size import screen
+
+Paper = Literal["a4", "letter"]
+Records = Sequence[tuple[str, str, Mapping[str, Any]]]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Ready:
+    """A job planned, and what goes to a sheet's foot. Faces are drawn when a sheet asks for them."""
+
+    made: Planned
+    stamp: str
+    paper: Paper = "a4"
+    fabrics: Records = ()
+
+    @property
+    def job(self) -> Job:
+        """The job."""
+        return self.made.ask.job
+
+    @property
+    def units(self) -> Units:
+        """How it writes lengths."""
+        return self.made.ask.own_units
+
+    @cached_property
+    def front(self) -> Face:
+        """The wall."""
+        return self.face("front")
+
+    @cached_property
+    def back(self) -> Face:
+        """The frame from the back."""
+        return self.face("back")
+
+    def face(self, name: FaceName) -> Face:
+        """One face of the board."""
+        return face(self.made, name)
+
+    @property
+    def overall(self) -> str:
+        """Outer size of the frame."""
+        one = self.made.ask(screen)
+        return pair_text(one.overall_width_mm, one.overall_height_mm, self.units)
+
+    @property
+    def stops(self) -> tuple[PlanFinding, ...]:
+        """What stops the job."""
+        return tuple(one for one in self.made.findings if one.severity == "stop")
+
+    @property
+    def common(self) -> dict[str, Any]:
+        """What every template is given."""
+        job, made = self.job, self.made
+        return {
+            "stamp": self.stamp,
+            "job": job,
+            "plan": made.plan,
+            "tables": defaultdict(lambda: None, made.plan.tables),
+            "figures": made.figures,
+            "text": made.text,
+            "stops": self.stops,
+            "overall": self.overall,
+            "aspect": f"{made.text('aspect')}, {made.text('diagonal')} diagonal",
+        }
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Sheet:
+    """One kind of sheet: its key, name and group in the menu, media type, end of its file name, how it is made.
+
+    papers: whether it comes on more than one paper.
+    """
+
+    key: str
+    label: str
+    group: str
+    note: str
+    media_type: str
+    ending: str
+    make: Callable[[Ready], bytes]
+    papers: bool = False
+
+
+PDF = "application/pdf"
+FOR_THE_WALL, FOR_THE_ORDER, OPEN_FILES = "For the wall", "For the client and the order", "Open files"
