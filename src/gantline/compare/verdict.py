@@ -5,7 +5,10 @@ from dataclasses import dataclass
 
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity
-from gantline.stations.registry import STATIONS
+from gantline.stations.registry import BY_KEY
+
+# what speaks first: where the screen and the lens are, then what they show
+ORDER = ("survey", "size", "height", "throw", "light", "wall", "tension")
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,8 +31,8 @@ def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tupl
 
 
 def _findings(at: Ask, stations: Collection[str]) -> Iterator[tuple[str, Finding]]:
-    for station in STATIONS:
-        if not stations or station.key in stations:
-            for question in station.findings:
+    for key in ORDER:
+        if not stations or key in stations:
+            for question in BY_KEY[key].findings:
                 for one in at(question):
-                    yield station.key, one
+                    yield key, one

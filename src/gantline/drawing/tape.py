@@ -8,12 +8,7 @@ SPAN_INCH_MM = 1.75 * INCH_MM
 SPAN_METRIC_MM = 46.0
 
 
-@dataclass(frozen=True, slots=True)
-class Tick:
-    """A line on the tape: place [mm from the hook] and length as a share of the tape's width."""
-
-    at_mm: float
-    share: float
+Tick = tuple[float, float]  # a line on the tape: place [mm from the hook], length as a share of the tape's width
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,7 +52,7 @@ def window(key: str, title: str, hook: str, length_mm: float, units: Units) -> T
 def _metric(start: float, end: float) -> tuple[tuple[Tick, ...], tuple[Numeral, ...]]:
     steps = range(int(start), int(end) + 1)
     ticks = tuple(
-        Tick(float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22)
+        (float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22)
         for mm in steps
         if start <= mm <= end
     )
@@ -75,8 +70,8 @@ def _inches(start: float, end: float, units: Units) -> tuple[tuple[Tick, ...], t
     step = INCH_MM / parts
     low, high = int(start / step), int(end / step) + 1
     ticks = tuple(
-        Tick(
-            k * step,
+        (
+            round(k * step, 4),
             next((share[part] for part in sorted(share, reverse=True) if part and k % part == 0), 0.2),
         )
         for k in range(low, high + 1)

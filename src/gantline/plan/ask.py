@@ -8,6 +8,7 @@ and a new plan keeps every answer of the last one that read no changed field.
 from collections.abc import Callable, Hashable, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
+from threading import Lock
 from typing import Any, Concatenate, ParamSpec, TypeVar, cast
 
 from gantline.core.defaults import DEFAULTS, Default, Shop
@@ -36,13 +37,17 @@ class Bits:
     of: dict[str, int] = field(default_factory=dict)
     pointers: list[str] = field(default_factory=list)
     names: dict[int, tuple[str, ...]] = field(default_factory=dict)
+    lock: Lock = field(default_factory=Lock)
 
     def bit(self, pointer: str) -> int:
         """The bit of a thing's field."""
         found = self.of.get(pointer)
         if found is None:
-            found = self.of[pointer] = 1 << (FIRST_ITEM + len(self.pointers))
-            self.pointers.append(pointer)
+            with self.lock:  # an Ask belongs to one thread, its bits to all that came from it
+                if pointer not in self.of:
+                    self.pointers.append(pointer)
+                    self.of[pointer] = 1 << (FIRST_ITEM + len(self.pointers) - 1)
+                found = self.of[pointer]
         return found
 
 

@@ -405,7 +405,7 @@ def _state(
         key=station.key,
         label=station.label,
         gist=ask(station.gist),
-        worst=min(own, key=RANK.__getitem__) if own else None,
+        worst=next((one for one in RANK if one in own), None),
         assumed=sum(1 for one in facts if one.known == "assumed" and one.text),
     )
 

@@ -212,16 +212,19 @@ class Working:
     source: str
 
 
-@dataclass(slots=True)  # not frozen: made by the hundred
 class Unwritten:
-    """A working before it is written out: most are never looked at. text: the figure's own, for no length."""
+    """A working before it is written out: most are never looked at. text: the figure's own, for no length.
 
-    value: object
-    text: str
-    expr: Expr | None
-    how: str
-    source: str
-    units: Units
+    No dataclass, so that a serializer has to ask for it to be written.
+    """
+
+    __slots__ = ("expr", "how", "source", "text", "units", "value")
+
+    def __init__(
+        self, value: object, text: str, expr: Expr | None, how: str, source: str, units: Units
+    ) -> None:
+        self.value, self.text, self.expr = value, text, expr
+        self.how, self.source, self.units = how, source, units
 
     def written(self) -> Working:
         """In words and numbers."""

@@ -15,7 +15,7 @@ def tape_svg(window: TapeWindow) -> str:
     def x(at_mm: float) -> float:
         return at_mm - window.start_mm
 
-    ticks = "".join(f"M{x(tick.at_mm):.3f} 5v{tick.share * BAND:.2f}" for tick in window.ticks)
+    ticks = "".join(f"M{x(at_mm):.3f} 5v{share * BAND:.2f}" for at_mm, share in window.ticks)
     numerals = "".join(
         svg_text(x(one.at_mm), 5 + BAND - 1.2, one.text, 3.4, "middle")
         for one in window.numerals
