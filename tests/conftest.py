@@ -13,7 +13,7 @@ from hypothesis import settings
 from sqlalchemy import create_engine
 
 from gantline.database import FAST, PrivateDatabase
-from gantline.job.document import Job
+from gantline.job.model import Job
 from gantline.job.file import read_job_file
 from gantline.store.migrate import migrate
 

@@ -13,13 +13,15 @@ import orjson
 import typer
 
 from gantline.core.errors import DesignError
-from gantline.drawing.drawing import draw
-from gantline.job.document import Job
 from gantline.job.file import read_job_file
+from gantline.job.model import Job
 from gantline.job.problems import BadDocument
 from gantline.job.records import RecordKind
-from gantline.plan.plan import plan as make_plan
+from gantline.plan.working import Unwritten
 from gantline.settings import Settings
+from gantline.stations import face
+from gantline.stations import plan as make_plan
+from gantline.stations.board import FACES
 
 app = typer.Typer(
     no_args_is_help=True,
@@ -45,10 +47,18 @@ def plan(
     """Print the plan of a job file as JSON. Exit code 3 if it has a stop finding."""
     document = _read(job)
     planned = make_plan(document)
-    body: object = planned.plan if not drawing else {"plan": planned.plan, "drawing": draw(document, planned)}
-    sys.stdout.buffer.write(orjson.dumps(body, option=orjson.OPT_INDENT_2) + b"\n")
+    body: object = planned.plan
+    if drawing:
+        body = {"plan": planned.plan, "drawing": {name: face(planned, name) for name in FACES}}
+    sys.stdout.buffer.write(orjson.dumps(body, default=_written, option=orjson.OPT_INDENT_2) + b"\n")
     if any(one.severity == "stop" for one in planned.plan.findings):
         raise typer.Exit(3)
+
+
+def _written(value: object) -> object:
+    if isinstance(value, Unwritten):
+        return value.written()
+    raise TypeError(type(value).__name__)
 
 
 @app.command()
@@ -60,20 +70,14 @@ def sheets(
     """Write every sheet of a job file into a folder; fabrics are compared with the sample stores."""
     from gantline.demo.world import named_records
     from gantline.sheets.pdf import PAPERS
-    from gantline.sheets.sheets import SHEETS, Ready
+    from gantline.sheets.registry import SHEETS
+    from gantline.sheets.sheet import Ready
 
     if paper not in PAPERS:
         raise typer.BadParameter("paper is a4 or letter")
     document = _read(job)
     planned = make_plan(document)
-    ready = Ready(
-        job=document,
-        planned=planned,
-        drawing=draw(document, planned),
-        stamp=job.name,
-        paper=paper,
-        fabrics=named_records(RecordKind.FABRIC),
-    )
+    ready = Ready(made=planned, stamp=job.name, paper=paper, fabrics=named_records(RecordKind.FABRIC))
     out.mkdir(parents=True, exist_ok=True)
     for kind in SHEETS.values():
         path = out / f"{document.name.replace('/', '-')}, {kind.ending}"
@@ -93,6 +97,14 @@ def schema(
     else:
         described = Job.model_json_schema()
     typer.echo(json.dumps(described, indent=2, ensure_ascii=False, sort_keys=api))
+
+
+@app.command()
+def pens() -> None:
+    """Print the board's style sheet, made from the table of pens."""
+    from gantline.drawing.pens import screen_css
+
+    typer.echo(f"/* made by `gantline pens` from drawing/pens.py */\n{screen_css()}", nl=False)
 
 
 @app.command()

@@ -12,8 +12,9 @@ from starlette.staticfiles import StaticFiles
 from gantline import __version__
 from gantline.api import problems
 from gantline.api.limits import BodyLimit
-from gantline.api.routes import compare, jobs, plans, readings, sheets, stores
+from gantline.api.routes import compare, jobs, readings, sheets, stores
 from gantline.api.routes import settings as settings_routes
+from gantline.api.services.memo import Memo
 from gantline.settings import Settings, psycopg_url
 
 
@@ -26,11 +27,13 @@ def create_app(settings: Settings) -> FastAPI:
         pool_pre_ping=True,
         connect_args={"connect_timeout": 5},
     )
-    app.state.engine, app.state.sessions = engine, sessionmaker(engine)
+    app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
     problems.install(app)
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
-    for module in (jobs, compare, readings, plans, sheets, stores, settings_routes):
+    for module in (jobs, compare, readings, sheets, stores, settings_routes):
         app.include_router(module.router)
+    plain_openapi = app.openapi
+    app.openapi = lambda: problems.described(plain_openapi())  # type: ignore[method-assign]
     _serve_pages(app, settings.web_folder)
     return app
 

@@ -6,6 +6,8 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
+from tests.conftest import DEMO
+
 PROBLEM = "application/problem+json"
 
 
@@ -66,19 +68,41 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
     assert (figure(redone, "lead_value")["text"], redone["version"]) == ("120″", 4)
     assert step("redo", 4).status_code == 409
     whats = [one["what"] for one in client.get(f"/api/jobs/{job['id']}/versions").json()]
-    assert whats == ["redo: size · value", "undo: size · value", "size · value", "made"]
+    assert whats == ["redo: Diagonal", "undo: Diagonal", "Diagonal", "created"]
 
 
-def test_a_preview_plans_without_saving(client: TestClient, job: dict[str, Any]) -> None:
-    edits = [
-        {"pointer": "/height/wish", "value": "frame-top"},
-        {"pointer": "/height/wish_mm", "value": 2200.0},
-    ]
-    body = {"document": job["document"], "edits": edits, "parts": "front"}
-    shown = client.post("/api/plan", json=body).json()
-    assert figure(shown, "frame_top")["value"] == pytest.approx(2200.0)
-    assert (shown["back"], shown["plan"]["steps"]) == (None, [])
-    assert client.get(f"/api/jobs/{job['id']}").json()["version"] == 1
+@pytest.mark.parametrize(
+    ("pointer", "value", "station", "face"),
+    [("/height/centre_x_mm", 2300.0, "height", "front"), ("/height/wish_mm", 1150.0, "wall", "front"), ("/throw/lens_y_mm", 2200.0, "throw", "side"), ("/survey/seats/s5/from_wall_mm", 4900.0, "survey", "top")],
+)  # fmt: skip
+def test_a_preview_is_what_saving_would_change_and_nothing_else(
+    client: TestClient, pointer: str, value: float, station: str, face: str
+) -> None:
+    job = client.post("/api/jobs/file", content=(DEMO / "mill-loft.job.json").read_bytes()).json()
+    edits = [{"pointer": pointer, "value": value}]
+    body = {"version": 1, "edits": edits, "station": station, "face": face, "open": ["frame_top"]}
+    answer = client.post(f"/api/jobs/{job['id']}/preview", json=body)
+    assert len(answer.content) < 10_000
+    got = answer.json()
+    saved = edit(client, job, *edits).json()
+    assert client.post(f"/api/jobs/{job['id']}/preview", json=body).json() == got  # still of version 1
+    told = {one["key"]: one for one in got["figures"]}
+    for one in saved["plan"]["figures"]:
+        kept = figure(job, one["key"]) | {key: said for key, said in told.get(one["key"], {}).items() if said is not None}
+        assert all(one[key] == kept[key] for key in ("text", "value", "known", "rests_on")), one["key"]
+    states = {one["key"]: one for one in job["plan"]["stations"]} | {one["key"]: one for one in got["stations"]}
+    assert saved["plan"]["stations"] == list(states.values())
+    for part in ("findings", "to_measure"):
+        assert saved["plan"][part] == (job["plan"][part] if got[part] is None else got[part])
+    marks = {one["key"]: one for one in got["face"]["marks"]}
+    before = {one["key"]: one for one in job["drawing"][face]["marks"]}
+    now = {one["key"]: one for one in saved["drawing"][face]["marks"]}
+    assert marks
+    for key, mark in marks.items():
+        assert now[key] == mark != before.get(key)
+    assert not set(got["face"]["gone"]) & set(now)
+    tape = saved["drawing"]["tape"]
+    assert (got["tape"] is None and tape == job["drawing"]["tape"]) or tape == got["tape"]
 
 
 def test_the_job_file_goes_out_and_comes_in_as_the_same_job(client: TestClient, job: dict[str, Any]) -> None:
@@ -145,8 +169,7 @@ def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str
         ("POST", "/api/jobs/file", b"\xff\xfe", 422),
         ("POST", "/api/jobs/file", b"[" * 100_000, 422),
         ("POST", "/api/jobs/file", {"name": "x", "size": {"value_mm": "NaN"}}, 422),
-        ("POST", "/api/plan", {"document": {"name": 3}}, 422),
-        ("POST", "/api/plan", b'{"document": ' + b"[" * 100_000, 400),
+        ("POST", "/api/jobs", b'{"name": ' + b"[" * 100_000, 400),
         (
             "PUT",
             "/api/stores/fabric/deep",

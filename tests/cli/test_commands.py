@@ -6,8 +6,8 @@ from pathlib import Path
 from typer.testing import CliRunner
 
 from gantline.cli import app
-from gantline.job.document import Job
-from gantline.plan.plan import plan
+from gantline.job.model import Job
+from gantline.stations import plan
 from tests.conftest import DEMO, demo_job
 
 runner = CliRunner()
@@ -79,6 +79,6 @@ def test_the_schema_describes_the_file_and_the_documented_example_is_valid() -> 
 
 def test_the_servers_interface_is_described_without_a_database() -> None:
     described = json.loads(runner.invoke(app, ["schema", "--api"]).stdout)
-    assert {"/api/plan", "/api/jobs/{job_id}/edits"} <= set(described["paths"])
+    assert {"/api/jobs/{job_id}/preview", "/api/jobs/{job_id}/edits"} <= set(described["paths"])
     names = [one["operationId"] for path in described["paths"].values() for one in path.values()]
     assert len(names) == len(set(names))

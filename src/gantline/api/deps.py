@@ -1,32 +1,30 @@
-"""What routes ask for: a session that commits before the answer leaves, the shop, who saves."""
+"""What routes ask for: a desk whose transaction commits before the answer leaves, who saves, on which version."""
 
 from collections.abc import Iterator
-from typing import Annotated
-from uuid import UUID
+from contextlib import contextmanager
+from typing import Annotated, Any
 
 from fastapi import Depends, Header, Request
-from sqlalchemy.orm import Session
 
+from gantline.api.desk import Desk
 from gantline.api.problems import VersionMissing
-from gantline.store.shops import the_shop
 
 
-def unit_of_work(request: Request) -> Iterator[Session]:
+def desk(request: Request) -> Iterator[Desk]:
     """One transaction a request, committed once at its end."""
-    with request.app.state.sessions.begin() as session:
-        yield session
+    with desk_of(request.app.state) as made:
+        yield made
+
+
+@contextmanager
+def desk_of(state: Any) -> Iterator[Desk]:
+    """The same where there is no request of its own: a socket, a body read as a whole."""
+    with state.sessions.begin() as session:
+        yield Desk(session=session, memo=state.memo)
 
 
 # function scope: a failing commit becomes an error answer, not a 201 that was already sent
-SessionDep = Annotated[Session, Depends(unit_of_work, scope="function")]
-
-
-def shop_id(session: SessionDep) -> UUID:
-    """The shop every row belongs to."""
-    return the_shop(session)
-
-
-ShopId = Annotated[UUID, Depends(shop_id, scope="function")]
+DeskDep = Annotated[Desk, Depends(desk, scope="function")]
 
 
 def who(gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:

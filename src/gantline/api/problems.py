@@ -59,6 +59,34 @@ class VersionMissing(DesignError):
     code = "version-missing"
 
 
+# every operation refers to these, so that the problem answers are declared once
+RESPONSES: dict[str, Any] = {
+    name: {
+        "description": what,
+        "content": {"application/problem+json": {"schema": {"$ref": "#/components/schemas/Problem"}}},
+    }
+    for name, what in (
+        ("Unreadable", "The request cannot be parsed"),
+        ("Missing", "Not there"),
+        ("Conflict", "Saved by someone else meanwhile, or nothing to bring back"),
+        ("TooLarge", "Too large"),
+        ("Refused", "A field cannot be used"),
+        ("VersionMissing", "If-Match is missing"),
+        ("Away", "The database is out of reach"),
+    )
+}
+
+
+def described(schema: dict[str, Any]) -> dict[str, Any]:
+    """The OpenAPI with the problem answers in its components."""
+    ref = "#/components/schemas/{model}"
+    made = Problem.model_json_schema(ref_template=ref, mode="serialization")
+    parts = schema.setdefault("components", {})
+    parts.setdefault("schemas", {}).update(made.pop("$defs", {}) | {"Problem": made})
+    parts["responses"] = RESPONSES
+    return schema
+
+
 def problem(request: Request, code: str, status: int, title: str, detail: str, **more: Any) -> Response:
     """The response for one problem."""
     body = {

@@ -6,7 +6,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from gantline.job.file import read_job_file
+from gantline.job.file import read_job_file, sparse
 from gantline.job.records import RecordKind, read_record
 from gantline.store import jobs, shops
 
@@ -36,7 +36,7 @@ def load(session: Session) -> int:
             shops.put_record(session, shop_id, RecordKind(kind), record["key"], record["name"], body)
     for name in reversed(JOB_FILES):
         job = read_job_file(job_bytes(name))
-        saved = jobs.Save(document=job.model_dump(mode="json"), what="surveyed and sized", who="Oda Brink")
+        saved = jobs.Save(document=sparse(job), what="surveyed and sized", who="Oda Brink")
         jobs.create(session, shop_id, saved)
     return len(JOB_FILES)
 

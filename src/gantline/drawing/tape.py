@@ -1,6 +1,9 @@
 """The tape: each mark as a strip of real tape at reading size, hook end to the left."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
+from functools import cache, partial
+from math import ceil, floor
 
 from gantline.core.units import FOOT_MM, FRACTIONAL, INCH_MM, LengthStyle, Units, read_tape
 
@@ -8,21 +11,20 @@ SPAN_INCH_MM = 1.75 * INCH_MM
 SPAN_METRIC_MM = 46.0
 
 
-Tick = tuple[float, float]  # a line on the tape: place [mm from the hook], length as a share of the tape's width
+Tick = tuple[
+    float, float
+]  # a line on the tape: place [mm from the hook], length as a share of the tape's width
 
 
-@dataclass(frozen=True, slots=True)
-class Numeral:
-    """A printed number: place [mm from the hook], text, and whether it counts whole feet or metres."""
-
-    at_mm: float
-    text: str
-    strong: bool
+Numeral = tuple[float, str, bool]  # place [mm from the hook], text, whether it counts whole feet or meters
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TapeWindow:
-    """The piece of tape round one mark [mm from the hook], and where the hook goes."""
+    """The piece of tape round one mark [mm from the hook], and where the hook goes.
+
+    ticks: lengths of its lines as shares of the tape's width; the first stands at first_mm, each next step_mm on.
+    """
 
     key: str
     title: str
@@ -31,7 +33,9 @@ class TapeWindow:
     read_mm: float
     start_mm: float
     end_mm: float
-    ticks: tuple[Tick, ...]
+    first_mm: float
+    step_mm: float
+    ticks: tuple[float, ...]
     numerals: tuple[Numeral, ...]
 
 
@@ -39,50 +43,47 @@ def window(key: str, title: str, hook: str, length_mm: float, units: Units) -> T
     """The tape round a length [mm] >= 0, read once; the mark sits on a tick of the tape's own grid."""
     read = read_tape(length_mm, units)
     metric = units.unit_mm != INCH_MM
-    span = SPAN_METRIC_MM if metric else SPAN_INCH_MM
-    start = max(0.0, read.read_mm - span / 2.0)
-    end = start + span
-    ticks, numerals = _metric(start, end) if metric else _inches(start, end, units)
+    start = max(0.0, read.read_mm - (SPAN_METRIC_MM if metric else SPAN_INCH_MM) / 2.0)
+    end = start + (SPAN_METRIC_MM if metric else SPAN_INCH_MM)
+    shares = METRIC if metric else _shares(units.denominator if units.style in FRACTIONAL else 10)
+    step = 1.0 if metric else INCH_MM / len(shares)
+    first, last = ceil(start / step - 1e-9), floor(end / step + 1e-9)
+    numerals = (
+        _numbered(start, end, 10.0, _centimeters)
+        if metric
+        else _numbered(start, end, INCH_MM, partial(_inches, units))
+    )
     return TapeWindow(
-        key=key, title=title, hook=hook, text=read.text, read_mm=read.read_mm, start_mm=start, end_mm=end, ticks=ticks,
+        key=key, title=title, hook=hook, text=read.text, read_mm=read.read_mm, start_mm=start, end_mm=end,
+        first_mm=first * step, step_mm=step, ticks=tuple(shares[at % len(shares)] for at in range(first, last + 1)),
         numerals=numerals,
     )  # fmt: skip
 
 
-def _metric(start: float, end: float) -> tuple[tuple[Tick, ...], tuple[Numeral, ...]]:
-    steps = range(int(start), int(end) + 1)
-    ticks = tuple(
-        (float(mm), 0.5 if mm % 10 == 0 else 0.36 if mm % 5 == 0 else 0.22)
-        for mm in steps
-        if start <= mm <= end
-    )
-    numerals = tuple(
-        Numeral(float(mm), f"{mm // 1000} m" if mm % 1000 == 0 else str(mm // 10), mm % 1000 == 0)
-        for mm in steps
-        if mm % 10 == 0 and start <= mm <= end and mm > 0
-    )
-    return ticks, numerals
+METRIC = (0.5, 0.22, 0.22, 0.22, 0.22, 0.36, 0.22, 0.22, 0.22, 0.22)
 
 
-def _inches(start: float, end: float, units: Units) -> tuple[tuple[Tick, ...], tuple[Numeral, ...]]:
-    parts = units.denominator if units.style in FRACTIONAL else 10
-    share = {parts: 0.58, parts // 2: 0.46, parts // 4: 0.36, parts // 8: 0.28}
-    step = INCH_MM / parts
-    low, high = int(start / step), int(end / step) + 1
-    ticks = tuple(
-        (
-            round(k * step, 4),
-            next((share[part] for part in sorted(share, reverse=True) if part and k % part == 0), 0.2),
-        )
-        for k in range(low, high + 1)
-        if start <= k * step <= end
-    )
-    inches = [
-        k
-        for k in range(int(start / INCH_MM), int(end / INCH_MM) + 2)
-        if k > 0 and start <= k * INCH_MM <= end
-    ]
-    return ticks, tuple(Numeral(k * INCH_MM, _inch_text(k, units), k % 12 == 0) for k in inches)
+@cache
+def _shares(parts: int) -> tuple[float, ...]:
+    """Lengths of the lines of one inch."""
+    known = {parts: 0.58, parts // 2: 0.46, parts // 4: 0.36, parts // 8: 0.28}
+    order = sorted((part for part in known if part), reverse=True)
+    return tuple(next((known[part] for part in order if at % part == 0), 0.2) for at in range(parts))
+
+
+def _numbered(
+    start: float, end: float, step: float, name: Callable[[int], tuple[str, bool]]
+) -> tuple[Numeral, ...]:
+    whole = range(max(1, ceil(start / step)), floor(end / step) + 1)
+    return tuple((at * step, *name(at)) for at in whole)
+
+
+def _centimeters(count: int) -> tuple[str, bool]:
+    return (f"{count // 100} m", True) if count % 100 == 0 else (str(count), False)
+
+
+def _inches(units: Units, count: int) -> tuple[str, bool]:
+    return _inch_text(count, units), count % 12 == 0
 
 
 def _inch_text(inches: int, units: Units) -> str:

@@ -67,8 +67,8 @@ def field_of(named: object) -> Field:
 class DeclaringMeta(ModelMetaclass):
     """Class access to a field gives its declaration; pydantic keeps none of its own there."""
 
-    def __getattr__(cls, name: str) -> Any:
-        declared = cls.__dict__.get("__declared__")
+    def __getattr__(self, name: str) -> Any:
+        declared = self.__dict__.get("__declared__")
         if declared is not None and name in declared:
             return declared[name]
         return super().__getattr__(name)  # type: ignore[misc]

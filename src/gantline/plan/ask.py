@@ -185,7 +185,7 @@ class Ask:
 
 def pointer_of(thing: Item, field: object) -> str:
     """The pointer of a thing's field, from inside a question."""
-    base = cast(Any, thing)._base  # noqa: SLF001 - the thing as Ask hands it out
+    base = cast(Any, thing)._base
     return f"{base}/{field_of(field).name}"
 
 

@@ -7,6 +7,7 @@ numbers put in, and it can be evaluated again from its terms.
 import math
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from gantline.core.units import Units, exact_text, read_tape
 
@@ -225,6 +226,11 @@ class Unwritten:
     ) -> None:
         self.value, self.text, self.expr = value, text, expr
         self.how, self.source, self.units = how, source, units
+
+    @classmethod
+    def __get_pydantic_core_schema__(cls, _: object, handler: Callable[[object], Any]) -> Any:
+        """Described as what it is once it is written."""
+        return handler(Working)
 
     def written(self) -> Working:
         """In words and numbers."""

@@ -61,7 +61,7 @@ def _css_string(text: str) -> str:
         "".join(
             letter if letter.isalnum() or letter in " .,-·" else f"\\{ord(letter):06x}" for letter in text
         )
-    )  # noqa: S704
+    )
 
 
 def runs(numbers: Sequence[int]) -> str:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Select, and_, select, update
+from sqlalchemy import Select, and_, func, null, select, update
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -40,11 +40,12 @@ class NothingToUndo(DesignError):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Save:
-    """One version to be saved."""
+    """One version to be saved. card: what the yard shows of it, made with its plan."""
 
     document: dict[str, Any]
     what: str
     who: str
+    card: dict[str, Any] | None = None
 
 
 def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
@@ -61,6 +62,7 @@ def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
         what=save.what,
         who=save.who,
         document=save.document,
+        card=save.card,
     )
     session.add(first)
     session.flush()
@@ -75,9 +77,48 @@ def head(session: Session, shop_id: UUID, job_id: UUID) -> JobVersionRow:
     return found
 
 
-def heads(session: Session, shop_id: UUID) -> Sequence[JobVersionRow]:
-    """The newest version of every job, the one saved last first."""
-    return session.scalars(_heads(shop_id).order_by(JobVersionRow.saved_at.desc(), JobRow.id)).all()
+def version(session: Session, shop_id: UUID, job_id: UUID, number: int) -> JobVersionRow:
+    """One version. Raises: NoSuchJob."""
+    found = session.get(JobVersionRow, (job_id, number))
+    if found is None or found.shop_id != shop_id:
+        raise NoSuchJob("There is no such version of a job.", job=str(job_id))
+    return found
+
+
+def check_there(session: Session, shop_id: UUID, job_id: UUID) -> None:
+    """Raises: NoSuchJob."""
+    there = select(JobRow.id).where(JobRow.id == job_id, JobRow.shop_id == shop_id)
+    if session.scalar(there) is None:
+        raise NoSuchJob("There is no such job.", job=str(job_id))
+
+
+def heads(
+    session: Session, shop_id: UUID, *, search: str = "", after: int = 0, most: int | None = None
+) -> Sequence[JobVersionRow]:
+    """The newest version of every job, the one saved last first. search: part of a name or a place."""
+    chosen = _found(_heads(shop_id), search).order_by(JobVersionRow.saved_at.desc(), JobRow.id)
+    return session.scalars(chosen.offset(after).limit(most)).all()
+
+
+def count(session: Session, shop_id: UUID, search: str = "") -> int:
+    """How many jobs there are."""
+    return session.scalar(select(func.count()).select_from(_found(_heads(shop_id), search).subquery())) or 0
+
+
+def forget_cards(session: Session, shop_id: UUID) -> None:
+    """Cards no longer hold, as when the shop's defaults change; each is made anew when it is shown."""
+    session.execute(update(JobVersionRow).where(JobVersionRow.shop_id == shop_id).values(card=null()))
+
+
+def _found(chosen: Select[JobVersionRow], search: str) -> Select[JobVersionRow]:
+    if not search.strip():
+        return chosen
+    text = (
+        JobVersionRow.document["name"].astext
+        + " "
+        + func.coalesce(JobVersionRow.document["place"].astext, "")
+    )
+    return chosen.where(text.icontains(search.strip(), autoescape=True))
 
 
 def _heads(shop_id: UUID) -> Select[JobVersionRow]:
@@ -105,7 +146,7 @@ def undo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str)
     if present.parent is None:
         raise NothingToUndo("There is nothing to undo.")
     earlier = _version(session, now, present.parent)
-    back = Save(document=earlier.document, what=f"undo: {present.what}"[:200], who=who)
+    back = Save(document=earlier.document, card=earlier.card, what=f"undo: {present.what}"[:200], who=who)
     return _append(session, now, expected, back, parent=earlier.parent, stands_for=earlier.number)
 
 
@@ -115,7 +156,7 @@ def redo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str)
     later = redoable(session, now)
     if later is None:
         raise NothingToUndo("There is nothing to redo.")
-    forward = Save(document=later.document, what=f"redo: {later.what}"[:200], who=who)
+    forward = Save(document=later.document, card=later.card, what=f"redo: {later.what}"[:200], who=who)
     return _append(session, now, expected, forward, parent=later.parent, stands_for=later.number)
 
 
@@ -161,7 +202,7 @@ def _append(
         raise VersionConflict(head(session, before.shop_id, before.job_id), expected)
     made = JobVersionRow(
         job_id=before.job_id, number=number, shop_id=before.shop_id, parent=parent, stands_for=stands_for or number,
-        what=save.what, who=save.who, document=save.document,
+        what=save.what, who=save.who, document=save.document, card=save.card,
     )  # fmt: skip
     session.add(made)
     session.flush()

@@ -43,7 +43,8 @@ class JobRow(Base):
 
 class JobVersionRow(Base):
     """One saved state of a job; never changed. `stands_for` is the version whose state this is: its
-    own number, or the one an undo or redo brought back. `parent` is the state it was made from."""
+    own number, or the one an undo or redo brought back. `parent` is the state it was made from. `card` is
+    what the yard shows of it; null: made when it is shown."""
 
     __tablename__ = "job_version"
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
@@ -55,6 +56,7 @@ class JobVersionRow(Base):
     who: Mapped[str] = mapped_column(String(120))
     saved_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    card: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
     __table_args__ = (
         ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),
     )

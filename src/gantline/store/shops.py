@@ -59,6 +59,11 @@ def records(session: Session, shop_id: UUID, kind: RecordKind) -> Sequence[Recor
     return session.scalars(chosen.order_by(RecordRow.name, RecordRow.key)).all()
 
 
+def named_records(session: Session, shop_id: UUID, kind: RecordKind) -> list[tuple[str, str, dict[str, Any]]]:
+    """All records of a kind as (key, name, body)."""
+    return [(row.key, row.name, row.body) for row in records(session, shop_id, kind)]
+
+
 def record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> RecordRow:
     """One record. Raises: NoSuchRecord."""
     found = session.get(RecordRow, (shop_id, kind, key))

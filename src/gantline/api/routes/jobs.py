@@ -1,14 +1,25 @@
-"""Jobs: list, make, read, change, undo, redo, take a record, delete, versions, the job file."""
+"""Jobs: list, create, read, change, preview, undo, redo, take a record, delete, versions, the job file."""
 
-from typing import Any
+from typing import Annotated, Any
 from uuid import UUID
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, Query, Request, Response
+from starlette.concurrency import run_in_threadpool
 
-from gantline.api import services
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import ExpectedVersion, SessionDep, ShopId, Who
-from gantline.api.schemas import Edits, JobCard, JobOut, KnownMark, NewJob, TakeRecord, VersionOut
+from gantline.api.deps import DeskDep, ExpectedVersion, Who, desk_of
+from gantline.api.schemas.jobs import (
+    Edits,
+    JobList,
+    JobOut,
+    KnownMark,
+    NewJob,
+    TakeRecord,
+    VersionOut,
+)
+from gantline.api.schemas.plans import Preview, PreviewOut
+from gantline.api.services import jobs as service
+from gantline.api.services.plans import job_out, preview
 from gantline.job.edits import apply, describe, mark_known
 from gantline.job.file import read_job, read_job_file, write_job_file
 from gantline.job.records import RecordKind, edits_from
@@ -20,118 +31,111 @@ FILE_BODY: dict[str, Any] = {
 }
 
 
-@router.get("", response_model=list[JobCard])
-def list_jobs(session: SessionDep, shop_id: ShopId) -> Response:
-    """Every job of the shop, the one saved last first."""
-    shop = shops.settings_of(session, shop_id)
-    return answer([services.job_card(version, shop) for version in jobs.heads(session, shop_id)])
+@router.get("", response_model=JobList)
+def list_jobs(
+    desk: DeskDep,
+    search: Annotated[str, Query(max_length=120, pattern=r"^[^\x00]*$")] = "",
+    after: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
+    most: Annotated[int, Query(ge=1, le=100)] = 24,
+) -> Response:
+    """A page of the shop's jobs, the one saved last first; search: part of a name or a place."""
+    rows = jobs.heads(desk.session, desk.shop_id, search=search, after=after, most=most)
+    total = jobs.count(desk.session, desk.shop_id, search)
+    return answer({"jobs": service.cards(desk, rows), "total": total})
 
 
 @router.post("", response_model=JobOut, status_code=201)
-def create_job(body: NewJob, session: SessionDep, shop_id: ShopId, who: Who) -> Response:
-    """Make a job from a name and a diagonal."""
-    saved = jobs.Save(document=services.stored(services.new_job(body)), what="made", who=who)
-    return answer(services.job_out(session, jobs.create(session, shop_id, saved)), 201)
+def create_job(body: NewJob, desk: DeskDep, who: Who) -> Response:
+    """Create a job from a name and a diagonal."""
+    return answer(service.create(desk, service.new_job(body), "created", who), 201)
 
 
 @router.post("/file", response_model=JobOut, status_code=201, openapi_extra=FILE_BODY)
-async def import_job_file(request: Request) -> Response:
-    """Make a job from a job file."""
-    from starlette.concurrency import run_in_threadpool
-
+async def import_job_file(request: Request, who: Who) -> Response:
+    """Create a job from a job file."""
     content = await request.body()
-    return await run_in_threadpool(_import, request, content)
+    return await run_in_threadpool(_import, request, content, who)
 
 
-def _import(request: Request, content: bytes) -> Response:
+def _import(request: Request, content: bytes, who: str) -> Response:
     job = read_job_file(content)
-    with request.app.state.sessions.begin() as session:
-        saved = jobs.Save(document=services.stored(job), what="read from a file", who="office")
-        return answer(services.job_out(session, jobs.create(session, shops.the_shop(session), saved)), 201)
+    with desk_of(request.app.state) as desk:
+        return answer(service.create(desk, job, "imported from a file", who), 201)
 
 
 @router.get("/{job_id}", response_model=JobOut)
-def read_job_by_id(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Response:
+def read_job_by_id(job_id: UUID, desk: DeskDep) -> Response:
     """A job with its plan and drawing."""
-    return answer(services.job_out(session, jobs.head(session, shop_id, job_id)))
+    return answer(job_out(desk, jobs.head(desk.session, desk.shop_id, job_id)))
 
 
 @router.delete("/{job_id}", status_code=204)
-def delete_job(job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion) -> None:
+def delete_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion) -> None:
     """Delete a job with all its versions."""
-    jobs.remove(session, shop_id, job_id, expected)
+    jobs.remove(desk.session, desk.shop_id, job_id, expected)
 
 
 @router.post("/{job_id}/edits", response_model=JobOut)
-def edit_job(
-    job_id: UUID, body: Edits, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
-) -> Response:
+def edit_job(job_id: UUID, body: Edits, desk: DeskDep, expected: ExpectedVersion, who: Who) -> Response:
     """Change fields of version If-Match and save the next one."""
-    before = read_job(jobs.head(session, shop_id, job_id).document)
-    job = apply(before, body.edits)
-    saved = services.save_edits(session, shop_id, job_id, expected, job, describe(body.edits), who)
-    return answer(services.job_out(session, saved))
+    edits = body.edits
+    return answer(
+        service.change(desk, job_id, expected, who, lambda job: (apply(job, edits), describe(job, edits)))
+    )
+
+
+@router.post("/{job_id}/preview", response_model=PreviewOut)
+def preview_edits(job_id: UUID, body: Preview, desk: DeskDep) -> Response:
+    """What edits would change of a version's plan; nothing is saved."""
+    return answer(preview(desk, job_id, body))
 
 
 @router.post("/{job_id}/known", response_model=JobOut)
-def mark_field(
-    job_id: UUID, body: KnownMark, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+def mark_field_known(
+    job_id: UUID, body: KnownMark, desk: DeskDep, expected: ExpectedVersion, who: Who
 ) -> Response:
     """Say how a field is known."""
-    job = mark_known(read_job(jobs.head(session, shop_id, job_id).document), body.pointer, body.known)
-    saved = services.save_edits(
-        session,
-        shop_id,
-        job_id,
-        expected,
-        job,
-        f"{body.pointer.lstrip('/')} {body.known or 'as is'}"[:160],
-        who,
+    what = f"{body.pointer.strip('/')} {body.known or 'as usual'}"
+    return answer(
+        service.change(
+            desk, job_id, expected, who, lambda job: (mark_known(job, body.pointer, body.known), what)
+        )
     )
-    return answer(services.job_out(session, saved))
 
 
 @router.post("/{job_id}/take", response_model=JobOut)
 def take_record(
-    job_id: UUID, body: TakeRecord, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+    job_id: UUID, body: TakeRecord, desk: DeskDep, expected: ExpectedVersion, who: Who
 ) -> Response:
     """Copy a record of the stores into the job."""
     kind = RecordKind(body.kind)
-    record = shops.record(session, shop_id, kind, body.key)
-    job = apply(
-        read_job(jobs.head(session, shop_id, job_id).document), edits_from(kind, record.name, record.body)
-    )
-    saved = services.save_edits(session, shop_id, job_id, expected, job, f"{kind} {record.name}", who)
-    return answer(services.job_out(session, saved))
+    record = shops.record(desk.session, desk.shop_id, kind, body.key)
+    edits, what = edits_from(kind, record.name, record.body), f"{kind} {record.name}"
+    return answer(service.change(desk, job_id, expected, who, lambda job: (apply(job, edits), what)))
 
 
 @router.post("/{job_id}/undo", response_model=JobOut)
-def undo_job(
-    job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
-) -> Response:
+def undo_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion, who: Who) -> Response:
     """Bring the state before the present one back, as a new version."""
-    return answer(services.job_out(session, jobs.undo(session, shop_id, job_id, expected, who)))
+    return answer(job_out(desk, jobs.undo(desk.session, desk.shop_id, job_id, expected, who)))
 
 
 @router.post("/{job_id}/redo", response_model=JobOut)
-def redo_job(
-    job_id: UUID, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
-) -> Response:
+def redo_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion, who: Who) -> Response:
     """Bring back what was undone last, as a new version."""
-    return answer(services.job_out(session, jobs.redo(session, shop_id, job_id, expected, who)))
+    return answer(job_out(desk, jobs.redo(desk.session, desk.shop_id, job_id, expected, who)))
 
 
 @router.get("/{job_id}/versions", response_model=list[VersionOut])
-def list_versions(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Response:
+def list_versions(job_id: UUID, desk: DeskDep) -> Response:
     """The history, newest first."""
+    rows = jobs.versions(desk.session, desk.shop_id, job_id)
     keys = ("number", "stands_for", "what", "who", "saved_at")
-    return answer(
-        [{key: getattr(one, key) for key in keys} for one in jobs.versions(session, shop_id, job_id)]
-    )
+    return answer([{key: getattr(one, key) for key in keys} for one in rows])
 
 
 @router.get("/{job_id}/file", response_class=Response)
-def export_job_file(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Response:
+def export_job_file(job_id: UUID, desk: DeskDep) -> Response:
     """The open job file."""
-    job = read_job(jobs.head(session, shop_id, job_id).document)
+    job = read_job(jobs.head(desk.session, desk.shop_id, job_id).document)
     return attachment(write_job_file(job), "application/json", f"{job.name}.job.json")

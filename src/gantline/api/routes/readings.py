@@ -14,38 +14,33 @@ from pydantic import ValidationError
 from sqlalchemy.exc import SQLAlchemyError
 from starlette.concurrency import run_in_threadpool
 
-from gantline.api import services
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import ExpectedVersion, SessionDep, ShopId, Who
-from gantline.api.schemas import JobOut, Kept, ReadingOut, ReadingsIn, UseReadings
+from gantline.api.deps import DeskDep, ExpectedVersion, Who, desk_of
+from gantline.api.schemas.jobs import JobOut
+from gantline.api.schemas.readings import Kept, ReadingOut, ReadingsIn, UseReadings
+from gantline.api.services import readings as service
+from gantline.api.services.jobs import change
 from gantline.core.errors import DesignError
-from gantline.job.document import Job
-from gantline.job.edits import apply
-from gantline.job.file import read_job
 from gantline.job.problems import from_validation
-from gantline.job.readings import Reading, read_csv, use_edits
-from gantline.store import jobs, readings, shops
-from gantline.store.models import ReadingRow
+from gantline.job.readings import Reading
+from gantline.store import jobs, readings
 
 router = APIRouter(prefix="/api/jobs", tags=["readings"], responses=PROBLEM_ANSWERS)
-CSV_SOURCE = "csv file"
 CSV_BODY: dict[str, Any] = {
     "requestBody": {"required": True, "content": {"text/csv": {"schema": {"type": "string"}}}}
 }
 
 
 @router.get("/{job_id}/readings", response_model=list[ReadingOut])
-def list_readings(job_id: UUID, session: SessionDep, shop_id: ShopId) -> Response:
+def list_readings(job_id: UUID, desk: DeskDep) -> Response:
     """All readings of a job, newest first, in the job's units."""
-    job = read_job(jobs.head(session, shop_id, job_id).document)
-    return answer([_out(row, job) for row in readings.of_job(session, job_id)])
+    return answer(service.listed(desk, job_id))
 
 
 @router.post("/{job_id}/readings", response_model=Kept)
-def send_readings(job_id: UUID, body: ReadingsIn, session: SessionDep, shop_id: ShopId) -> Response:
+def send_readings(job_id: UUID, body: ReadingsIn, desk: DeskDep) -> Response:
     """Keep readings; those already there are left as they were."""
-    jobs.head(session, shop_id, job_id)
-    return answer({"new": readings.keep(session, shop_id, job_id, body.readings), "sent": len(body.readings)})
+    return answer(service.keep(desk, job_id, body.readings))
 
 
 @router.post("/{job_id}/readings/csv", response_model=Kept, openapi_extra=CSV_BODY)
@@ -56,38 +51,17 @@ async def send_csv(job_id: UUID, request: Request) -> Response:
 
 
 def _keep_csv(request: Request, job_id: UUID, content: bytes) -> Response:
-    with request.app.state.sessions.begin() as session:
-        shop_id = shops.the_shop(session)
-        job = read_job(jobs.head(session, shop_id, job_id).document)
-        first = readings.highest_seq(session, job_id, CSV_SOURCE) + 1
-        found = read_csv(content, job.units.to_core(), CSV_SOURCE, first)
-        return answer({"new": readings.keep(session, shop_id, job_id, found), "sent": len(found)})
+    with desk_of(request.app.state) as desk:
+        return answer(service.keep_csv(desk, job_id, content))
 
 
 @router.post("/{job_id}/readings/use", response_model=JobOut)
 def use_readings(
-    job_id: UUID, body: UseReadings, session: SessionDep, shop_id: ShopId, expected: ExpectedVersion, who: Who
+    job_id: UUID, body: UseReadings, desk: DeskDep, expected: ExpectedVersion, who: Who
 ) -> Response:
     """Put readings into the survey, as measured, and save the next version."""
-    job = read_job(jobs.head(session, shop_id, job_id).document)
-    wanted = {(one.source, one.seq) for one in body.readings}
-    chosen = [
-        _reading(row) for row in reversed(readings.of_job(session, job_id)) if (row.source, row.seq) in wanted
-    ]
-    survey = job.survey
-    places = {
-        "ceiling_readings": [one.x_mm for one in survey.ceiling_readings],
-        "floor_readings": [one.x_mm for one in survey.floor_readings],
-    }
-    edits = use_edits(chosen, places)
-    if not edits:
-        raise DesignError(
-            "These readings say no place in the survey: use their lengths by hand.", field="readings"
-        )
-    saved = services.save_edits(
-        session, shop_id, job_id, expected, apply(job, edits), f"{len(edits)} readings put in", who
-    )
-    return answer(services.job_out(session, saved))
+    named = body.readings
+    return answer(change(desk, job_id, expected, who, lambda job: service.put_in(desk, job_id, job, named)))
 
 
 @router.websocket("/{job_id}/feed")
@@ -106,8 +80,8 @@ async def feed(socket: WebSocket, job_id: UUID) -> None:
 
 def _take(socket: WebSocket, job_id: UUID, message: Any) -> dict[str, Any]:
     given = message if isinstance(message, dict) else {}
-    with socket.app.state.sessions.begin() as session:
-        shop_id = shops.the_shop(session)
+    with desk_of(socket.app.state) as desk:
+        session, shop_id = desk.session, desk.shop_id
         try:
             jobs.head(session, shop_id, job_id)
             if given.get("hello"):
@@ -119,19 +93,3 @@ def _take(socket: WebSocket, job_id: UUID, message: Any) -> dict[str, Any]:
             return {"refused": given.get("seq"), "text": str(error)}
         readings.keep(session, shop_id, job_id, [reading])
     return {"ack": reading.seq}  # after the commit: an acknowledged reading is never lost
-
-
-def _reading(row: ReadingRow) -> Reading:
-    return Reading.model_validate(
-        {"source": row.source, "seq": row.seq, "what": row.what, "x_mm": row.x_mm, "value_mm": row.value_mm}
-    )
-
-
-def _out(row: ReadingRow, job: Job) -> dict[str, Any]:
-    from gantline.core.units import length_text
-
-    units = job.units.to_core()
-    return {
-        "source": row.source, "seq": row.seq, "what": row.what, "x": "" if row.x_mm is None else length_text(row.x_mm, units),
-        "value": length_text(row.value_mm, units), "value_mm": row.value_mm, "taken_at": row.taken_at,
-    }  # fmt: skip

@@ -7,31 +7,33 @@ from sqlalchemy import text
 
 from gantline import __version__
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import SessionDep, ShopId
-from gantline.api.schemas import DefaultOut, Health, SettingsIn
+from gantline.api.deps import DeskDep
+from gantline.api.schemas.settings import DefaultOut, Health, SettingsIn
 from gantline.core.defaults import DEFAULTS
-from gantline.store import shops
+from gantline.store import jobs, shops
 
 router = APIRouter(prefix="/api", tags=["settings"], responses=PROBLEM_ANSWERS)
 
 
 @router.get("/health", response_model=Health)
-def health(session: SessionDep) -> Response:
+def health(desk: DeskDep) -> Response:
     """Answers only while the database does."""
-    session.execute(text("SELECT 1"))
+    desk.session.execute(text("SELECT 1"))
     return answer({"ok": True, "version": __version__})
 
 
 @router.get("/settings", response_model=list[DefaultOut])
-def get_settings(session: SessionDep, shop_id: ShopId) -> Response:
+def get_settings(desk: DeskDep) -> Response:
     """Every default, with the shop's own value where it has one."""
-    return answer(_out(shops.settings_of(session, shop_id).overrides))
+    return answer(_out(desk.shop.overrides))
 
 
 @router.put("/settings", response_model=list[DefaultOut])
-def put_settings(body: SettingsIn, session: SessionDep, shop_id: ShopId) -> Response:
+def put_settings(body: SettingsIn, desk: DeskDep) -> Response:
     """Replace the shop's own values."""
-    return answer(_out(shops.put_settings(session, shop_id, body.values).overrides))
+    shop = shops.put_settings(desk.session, desk.shop_id, body.values)
+    jobs.forget_cards(desk.session, desk.shop_id)
+    return answer(_out(shop.overrides))
 
 
 def _out(own: Mapping[str, float]) -> list[dict[str, object]]:

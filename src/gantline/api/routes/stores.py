@@ -7,10 +7,10 @@ from fastapi import APIRouter, Path, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import SessionDep, ShopId
-from gantline.api.schemas import RecordIn, RecordOut
-from gantline.job.record_files import KEY, read_json_records, read_records, write_records
+from gantline.api.deps import DeskDep, desk_of
+from gantline.api.schemas.stores import RecordIn, RecordOut
 from gantline.job.records import RecordKind, read_record
+from gantline.job.records.files import KEY, read_json_records, read_records, write_records
 from gantline.store import shops
 from gantline.store.models import RecordRow
 
@@ -26,15 +26,15 @@ FILE_BODY: dict[str, Any] = {
 
 
 @router.get("/{kind}", response_model=list[RecordOut])
-def list_records(kind: RecordKind, session: SessionDep, shop_id: ShopId) -> Response:
+def list_records(kind: RecordKind, desk: DeskDep) -> Response:
     """All records of a kind."""
-    return answer([_out(row) for row in shops.records(session, shop_id, kind)])
+    return answer([_out(row) for row in shops.records(desk.session, desk.shop_id, kind)])
 
 
 @router.get("/{kind}/file/{form}", response_class=Response)
-def export_records(kind: RecordKind, form: Form, session: SessionDep, shop_id: ShopId) -> Response:
+def export_records(kind: RecordKind, form: Form, desk: DeskDep) -> Response:
     """All records of a kind as one file, CSV or JSON."""
-    rows = [(row.key, row.name, row.body) for row in shops.records(session, shop_id, kind)]
+    rows = shops.named_records(desk.session, desk.shop_id, kind)
     if form == "csv":
         return attachment(write_records(kind, rows), "text/csv; charset=utf-8", f"{kind} records.csv")
     content = orjson.dumps(
@@ -52,30 +52,32 @@ async def import_records(kind: RecordKind, form: Form, request: Request) -> Resp
 
 def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Response:
     read = read_records(kind, content) if form == "csv" else read_json_records(kind, content)
-    with request.app.state.sessions.begin() as session:
-        shop_id = shops.the_shop(session)
+    with desk_of(request.app.state) as desk:
         return answer(
-            [_out(shops.put_record(session, shop_id, kind, key, name, body)) for key, name, body in read]
+            [
+                _out(shops.put_record(desk.session, desk.shop_id, kind, key, name, body))
+                for key, name, body in read
+            ]
         )
 
 
 @router.get("/{kind}/{key}", response_model=RecordOut)
-def get_record(kind: RecordKind, key: Key, session: SessionDep, shop_id: ShopId) -> Response:
+def get_record(kind: RecordKind, key: Key, desk: DeskDep) -> Response:
     """One record."""
-    return answer(_out(shops.record(session, shop_id, kind, key)))
+    return answer(_out(shops.record(desk.session, desk.shop_id, kind, key)))
 
 
 @router.put("/{kind}/{key}", response_model=RecordOut)
-def put_record(kind: RecordKind, key: Key, body: RecordIn, session: SessionDep, shop_id: ShopId) -> Response:
+def put_record(kind: RecordKind, key: Key, body: RecordIn, desk: DeskDep) -> Response:
     """Make or replace a record; unknown fields of its body are kept."""
     checked = read_record(kind, body.body)
-    return answer(_out(shops.put_record(session, shop_id, kind, key, body.name, checked)))
+    return answer(_out(shops.put_record(desk.session, desk.shop_id, kind, key, body.name, checked)))
 
 
 @router.delete("/{kind}/{key}", status_code=204)
-def delete_record(kind: RecordKind, key: Key, session: SessionDep, shop_id: ShopId) -> None:
+def delete_record(kind: RecordKind, key: Key, desk: DeskDep) -> None:
     """Delete a record; jobs that took it keep their copy."""
-    shops.remove_record(session, shop_id, kind, key)
+    shops.remove_record(desk.session, desk.shop_id, kind, key)
 
 
 def _out(row: RecordRow) -> dict[str, object]:

@@ -1,25 +1,19 @@
-"""Bodies in and out. What goes out is built from core values and serialised once, by orjson."""
+"""Jobs: made, listed, changed."""
 
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import BaseModel, ConfigDict, Field, StrictFloat, StrictInt, StrictStr
+from pydantic import Field, StrictFloat, StrictInt, StrictStr
 
-from gantline.drawing.drawing import Drawing
+from gantline.api.schemas.base import Out
+from gantline.api.schemas.plans import Drawing, PlanOut
 from gantline.drawing.marks import Face
-from gantline.drawing.tape import TapeWindow
-from gantline.job.document import Job, JobUnits
 from gantline.job.edits import Edit, Pointer
-from gantline.job.fields import Closed, Line, Name
-from gantline.job.readings import Reading
-from gantline.plan.plan import Plan
-
-
-class Out(BaseModel):
-    """An answer."""
-
-    model_config = ConfigDict(json_schema_serialization_defaults_required=True)
+from gantline.job.field import Closed
+from gantline.job.model import Job, JobUnits
+from gantline.job.types import Line, Name
+from gantline.plan.finding import Severity
 
 
 class NewJob(Closed):
@@ -52,14 +46,6 @@ class TakeRecord(Closed):
     key: Annotated[str, Field(max_length=60)]
 
 
-class Preview(Closed):
-    """A re-plan of edits that are not saved. parts: what the asker draws just now."""
-
-    document: dict[str, Any]
-    edits: Annotated[list[Edit], Field(max_length=100)] = []
-    parts: Literal["front", "side", "top", "all"] = "all"
-
-
 class JobCard(Out):
     """One job in the yard."""
 
@@ -69,11 +55,18 @@ class JobCard(Out):
     place: str
     size_text: str
     next_point: str
-    stops: int
-    minds: int
+    worst: Severity | None
+    station: str
     saved_at: datetime
     who: str
     front: Face
+
+
+class JobList(Out):
+    """One page of jobs, the one saved last first, of how many there are."""
+
+    jobs: list[JobCard]
+    total: int
 
 
 class JobOut(Out):
@@ -87,20 +80,8 @@ class JobOut(Out):
     can_undo: bool
     can_redo: bool
     document: Job
-    plan: Plan
+    plan: PlanOut
     drawing: Drawing
-
-
-class PreviewOut(Out):
-    """An unsaved plan; only the faces that were asked for, and no steps unless all were."""
-
-    document: Job
-    plan: Plan
-    front: Face | None
-    side: Face | None
-    top: Face | None
-    back: Face | None
-    tape: list[TapeWindow]
 
 
 class VersionOut(Out):
@@ -113,81 +94,11 @@ class VersionOut(Out):
     saved_at: datetime
 
 
-class RecordIn(Closed):
-    """A record of the shop's stores. body is open JSON, checked by its kind."""
-
-    name: Name
-    body: dict[str, Any]
-
-
-class RecordOut(Out):
-    """A stored record."""
-
-    kind: str
-    key: str
-    name: str
-    body: dict[str, Any]
-
-
-class DefaultOut(Out):
-    """One default with the shop's own value, if it has one."""
+class SheetOut(Out):
+    """A line of the menu of sheets: where it is, what it is."""
 
     key: str
-    value: float
-    own: float | None
-    low: float
-    high: float
-    unit: str
-    meaning: str
-    source: str
-
-
-class SettingsIn(Closed):
-    """The shop's own values over the defaults; what is left out falls back."""
-
-    values: Annotated[dict[str, float], Field(max_length=100)]
-
-
-class Health(Out):
-    """The server and its database answer."""
-
-    ok: bool
-    version: str
-
-
-class ReadingsIn(Closed):
-    """Readings to keep."""
-
-    readings: Annotated[list[Reading], Field(min_length=1, max_length=500)]
-
-
-class ReadingName(Closed):
-    """A reading by its source and number."""
-
-    source: Annotated[str, Field(max_length=60)]
-    seq: Annotated[int, Field(ge=1, le=2_000_000_000)]
-
-
-class UseReadings(Closed):
-    """Readings to put into the survey."""
-
-    readings: Annotated[list[ReadingName], Field(min_length=1, max_length=100)]
-
-
-class Kept(Out):
-    """How many readings were new among those sent."""
-
-    new: int
-    sent: int
-
-
-class ReadingOut(Out):
-    """One stored reading, in the job's units."""
-
-    source: str
-    seq: int
-    what: str
-    x: str
-    value: str
-    value_mm: float
-    taken_at: datetime
+    label: str
+    group: str
+    note: str
+    papers: bool

@@ -118,10 +118,7 @@ def _side(at: Ask, key: str) -> Shown:
 def _from_lead(lead: Lead, made: Expr, ratio: float, key: str) -> Expr:
     """Width or height from whatever leads."""
     a = term("a", ratio, "")
-    if lead is Lead.DIAGONAL:
-        high = made / root(1.0 + square(a))
-    else:
-        high = made / a if lead is Lead.WIDTH else made
+    high = made / root(1.0 + square(a)) if lead is Lead.DIAGONAL else made / a if lead is Lead.WIDTH else made
     return high if key == "height" else high * a
 
 

@@ -7,8 +7,16 @@ from gantline.stations.survey.figures import FIGURES, gist
 from gantline.stations.survey.findings import FINDINGS
 from gantline.stations.survey.marks import DRAW
 from gantline.stations.survey.panel import PANEL
-from gantline.stations.survey.tables import things
+from gantline.stations.survey.tables import (
+    box_list,
+    ceiling_list,
+    fitting_list,
+    floor_list,
+    lamp_list,
+    seat_list,
+)
 
+LISTS = (seat_list, box_list, fitting_list, lamp_list, ceiling_list, floor_list)
 SURVEY = Station(
     key="survey",
     label="Survey",
@@ -22,6 +30,6 @@ SURVEY = Station(
         dimensions=("survey", "lamps", "datum"),
         handles=("survey", "lamps", "height"),
     ),
-    tables=(Table(key="things", question=things),),
+    tables=tuple(Table(key=one.__name__, question=one) for one in LISTS),
     draw=DRAW,
 )

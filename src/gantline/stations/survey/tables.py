@@ -21,27 +21,16 @@ from gantline.plan.finding import Change
 from gantline.stations.survey.solve import seat_places, wall_mm
 
 LEFT_MM = 150.0  # a new fitting begins this far from the left wall end, clear of the frame
-LISTS = (
-    (Survey.seats, "Seats", "Add a seat"),
-    (Survey.boxes, "In the room", "Add something in the room"),
-    (Survey.fittings, "On the wall", "Add something on the wall"),
-    (Survey.lamps, "Lamps", "Add a lamp"),
-)
-READINGS = (
-    (Survey.ceiling_readings, "Ceiling, up from the datum line", ""),
-    (Survey.floor_readings, "Floor, down from the datum line", ""),
-)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Cell:
-    """A length or number of a thing: its field, what it is called, its text, how it is known, its pointer."""
+    """A length or number of a thing: its field, what it is called, its text, how it is known."""
 
     field: str
     label: str
     text: str
     known: Known
-    pointer: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -75,20 +64,34 @@ class ThingList:
     additions: tuple[Addition, ...]
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Things:
-    """Everything surveyed that stands in a list."""
-
-    lists: tuple[ThingList, ...]
-    readings: tuple[ThingList, ...]
+def seat_list(at: Ask) -> ThingList:
+    """Seats, as they are shown and typed into."""
+    return _list(at, Survey.seats, "Seats", "Add a seat")
 
 
-def things(at: Ask) -> Things:
-    """The lists as they are shown and typed into."""
-    return Things(
-        lists=tuple(_list(at, field, title, add) for field, title, add in LISTS),
-        readings=tuple(_list(at, field, title, add) for field, title, add in READINGS),
-    )
+def box_list(at: Ask) -> ThingList:
+    """What stands or hangs in the room."""
+    return _list(at, Survey.boxes, "In the room", "Add something in the room")
+
+
+def fitting_list(at: Ask) -> ThingList:
+    """What is on or in the wall."""
+    return _list(at, Survey.fittings, "On the wall", "Add something on the wall")
+
+
+def lamp_list(at: Ask) -> ThingList:
+    """Lamps."""
+    return _list(at, Survey.lamps, "Lamps", "Add a lamp")
+
+
+def ceiling_list(at: Ask) -> ThingList:
+    """Readings of the ceiling."""
+    return _list(at, Survey.ceiling_readings, "Ceiling, up from the datum line", "")
+
+
+def floor_list(at: Ask) -> ThingList:
+    """Readings of the floor."""
+    return _list(at, Survey.floor_readings, "Floor, down from the datum line", "")
 
 
 def _list(at: Ask, field: Any, title: str, add: str) -> ThingList:
@@ -106,7 +109,6 @@ def _row(at: Ask, pointer: str, number: int, one: Any) -> Row:
             label=field.label,
             text=field_text(field, getattr(one, name), at.units),
             known=_known(at, f"{base}/{name}", getattr(one, name)),
-            pointer=f"{base}/{name}",
         )
         for name, field in said.items()
         if field.kind in ("length", "number")

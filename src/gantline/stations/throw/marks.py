@@ -192,7 +192,7 @@ def _dimensions(at: Ask, face: FaceName, place: LensPlace) -> Iterator[Mark]:
     x, y, z = place.x_mm, place.y_mm, place.measured_z_mm
     across = (x, "Lens from left wall end", P.lens_x_mm)
     high, out = (y, "Lens above floor", P.lens_y_mm), (z, "Lens from bare wall", P.lens_from_wall_mm)
-    floor, ceiling = at(outlines)
+    _floor, ceiling = at(outlines)
     match face:
         case "front":
             top = max(*(one for _, one in ceiling), at(rect_of_picture)[3]) + HATCH_MM

@@ -19,7 +19,7 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     found = at(drilling)
     if found is None or face not in ("front", "back"):
         return
-    left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
+    _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
     for one in found.holes:
         name = f"{one.row} {one.side}"
         if face == "front":

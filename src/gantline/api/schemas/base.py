@@ -1,0 +1,9 @@
+"""What every answer is."""
+
+from pydantic import BaseModel, ConfigDict
+
+
+class Out(BaseModel):
+    """An answer."""
+
+    model_config = ConfigDict(json_schema_serialization_defaults_required=True)

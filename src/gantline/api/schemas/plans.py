@@ -1,0 +1,94 @@
+"""A plan as it is sent, and what of it changes while something is dragged."""
+
+from dataclasses import fields
+from typing import TYPE_CHECKING, Annotated, Any, get_type_hints
+
+from pydantic import Field, create_model
+
+from gantline.api.schemas.base import Out
+from gantline.drawing.marks import Face, Mark
+from gantline.drawing.tape import TapeWindow
+from gantline.job.edits import Edit
+from gantline.job.field import Closed
+from gantline.plan.figure import Figure, Known, Value
+from gantline.plan.finding import PlanFinding
+from gantline.plan.plan import Plan, StationState, ToMeasure
+from gantline.plan.station import FaceName
+from gantline.stations.registry import BY_KEY, STATIONS
+
+
+def _tables() -> dict[str, Any]:
+    """Every station's tables by key, each of the type its question returns; absent while there are none."""
+    found = [one for station in STATIONS for one in station.tables]
+    return {one.key: (get_type_hints(one.question)["return"] | None, None) for one in found}
+
+
+if TYPE_CHECKING:
+    Tables = dict[str, Any]
+    PlanOut = Plan
+else:
+    Tables = create_model("Tables", **_tables())
+    own = get_type_hints(Plan)
+    parts = {one.name: (own[one.name], ...) for one in fields(Plan)} | {"tables": (Tables, ...)}
+    PlanOut = create_model("Plan", __base__=Out, **parts)
+
+
+class Drawing(Out):
+    """All faces of the board, and the tape."""
+
+    front: Face
+    side: Face
+    top: Face
+    back: Face
+    tape: tuple[TapeWindow, ...]
+
+
+class Preview(Closed):
+    """Edits of a saved version that are not saved, and what the page shows just now.
+
+    open: keys of the figures whose working is looked at. shape: the aspect ratio whose masks or light are shown.
+    """
+
+    version: Annotated[int, Field(ge=1)]
+    edits: Annotated[list[Edit], Field(min_length=1, max_length=100)]
+    station: Annotated[str, Field(pattern=f"^({'|'.join(BY_KEY)})$")]
+    face: FaceName = "front"
+    open: Annotated[list[str], Field(max_length=40)] = []
+    shape: Annotated[str, Field(max_length=40)] = ""
+
+
+class FigurePatch(Out):
+    """What changed of a figure. rests_on: null if it rests on the same."""
+
+    key: str
+    label: str
+    value: Value
+    text: str
+    known: Known
+    rests_on: tuple[str, ...] | None
+
+
+class FacePatch(Out):
+    """What changed of a face: marks in place of those with their key, or new; keys of those that went.
+
+    bounds: the face without its marks, where that changed.
+    """
+
+    name: FaceName
+    bounds: Face | None
+    marks: list[Mark]
+    gone: list[str]
+
+
+class PreviewOut(Out):
+    """What differs from the plan of the version that was named. Null: nothing of that kind changed."""
+
+    figures: list[FigurePatch]
+    opened: list[Figure]
+    gone: list[str]
+    findings: list[PlanFinding] | None
+    stations: list[StationState]
+    to_measure: list[ToMeasure] | None
+    tables: Tables
+    face: FacePatch
+    tape: list[TapeWindow] | None

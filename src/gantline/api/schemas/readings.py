@@ -1,0 +1,48 @@
+"""Readings of instruments."""
+
+from datetime import datetime
+from typing import Annotated
+
+from pydantic import Field
+
+from gantline.api.schemas.base import Out
+from gantline.job.field import Closed
+from gantline.job.readings import Reading
+
+
+class ReadingsIn(Closed):
+    """Readings to keep."""
+
+    readings: Annotated[list[Reading], Field(min_length=1, max_length=500)]
+
+
+class ReadingName(Closed):
+    """A reading by its source and number."""
+
+    source: Annotated[str, Field(max_length=60)]
+    seq: Annotated[int, Field(ge=1, le=2_000_000_000)]
+
+
+class UseReadings(Closed):
+    """Readings to put into the survey."""
+
+    readings: Annotated[list[ReadingName], Field(min_length=1, max_length=100)]
+
+
+class Kept(Out):
+    """How many readings were new among those sent."""
+
+    new: int
+    sent: int
+
+
+class ReadingOut(Out):
+    """One stored reading, in the job's units."""
+
+    source: str
+    seq: int
+    what: str
+    x: str
+    value: str
+    value_mm: float
+    taken_at: datetime

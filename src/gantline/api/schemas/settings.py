@@ -1,0 +1,34 @@
+"""The shop's own defaults, and the server's health."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from gantline.api.schemas.base import Out
+from gantline.job.field import Closed
+
+
+class DefaultOut(Out):
+    """One default with the shop's own value, if it has one."""
+
+    key: str
+    value: float
+    own: float | None
+    low: float
+    high: float
+    unit: str
+    meaning: str
+    source: str
+
+
+class SettingsIn(Closed):
+    """The shop's own values over the defaults; what is left out falls back."""
+
+    values: Annotated[dict[str, float], Field(max_length=100)]
+
+
+class Health(Out):
+    """The server and its database answer."""
+
+    ok: bool
+    version: str

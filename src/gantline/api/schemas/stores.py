@@ -1,0 +1,23 @@
+"""Records of the shop's stores."""
+
+from typing import Any
+
+from gantline.api.schemas.base import Out
+from gantline.job.field import Closed
+from gantline.job.types import Name
+
+
+class RecordIn(Closed):
+    """A record of the shop's stores. body is open JSON, checked by its kind."""
+
+    name: Name
+    body: dict[str, Any]
+
+
+class RecordOut(Out):
+    """A stored record."""
+
+    kind: str
+    key: str
+    name: str
+    body: dict[str, Any]

@@ -1,0 +1,1 @@
+"""What the routes do: read, plan, draw, save. No HTTP here."""

@@ -1,0 +1,54 @@
+"""Plans at hand: the newest few, so that a re-plan keeps what did not change. Losing one costs only time."""
+
+from collections import OrderedDict
+from collections.abc import Mapping
+from dataclasses import dataclass
+from threading import Lock
+from typing import Any
+from uuid import UUID
+
+from gantline.plan.plan import Planned
+
+MOST = 64  # a plan with its drawing is about a megabyte
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A plan that nobody asks any further, with its faces and its tape."""
+
+    made: Planned
+    drawing: Mapping[str, Any]
+
+
+class Memo:
+    """Plans by job and version, the least lately used dropped first."""
+
+    def __init__(self, most: int = MOST) -> None:
+        self.most = most
+        self.plans: OrderedDict[tuple[UUID, int], Kept] = OrderedDict()
+        self.lock = Lock()
+
+    def get(self, job_id: UUID, version: int) -> Kept | None:
+        """The plan of a version."""
+        with self.lock:
+            found = self.plans.get((job_id, version))
+            if found is not None:
+                self.plans.move_to_end((job_id, version))
+            return found
+
+    def near(self, job_id: UUID, version: int) -> Planned | None:
+        """The plan of a version, or of another one of the same job: its answers may serve."""
+        found = self.get(job_id, version)
+        if found is None:
+            with self.lock:
+                key = next((one for one in reversed(self.plans) if one[0] == job_id), None)
+                found = self.plans[key] if key else None
+        return found.made if found else None
+
+    def put(self, job_id: UUID, version: int, kept: Kept) -> None:
+        """Keep a plan."""
+        with self.lock:
+            self.plans[(job_id, version)] = kept
+            self.plans.move_to_end((job_id, version))
+            while len(self.plans) > self.most:
+                self.plans.popitem(last=False)

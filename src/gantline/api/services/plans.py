@@ -1,0 +1,151 @@
+"""A version planned and drawn; what a drag changes; what the yard shows."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import Any
+from uuid import UUID
+
+from gantline.api.desk import Desk
+from gantline.api.schemas.plans import Preview
+from gantline.api.services.memo import Kept
+from gantline.drawing.marks import Area, Face
+from gantline.drawing.tape import TapeWindow
+from gantline.job.edits import apply
+from gantline.job.file import read_job
+from gantline.plan.figure import Figure
+from gantline.plan.plan import Planned
+from gantline.plan.station import Station
+from gantline.stations import face, plan
+from gantline.stations.board import FACES, shown
+from gantline.stations.registry import BY_KEY
+from gantline.store import jobs
+from gantline.store.models import JobVersionRow
+
+CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
+
+
+def planned(desk: Desk, version: JobVersionRow) -> Planned:
+    """A version's plan, fresh: whoever asks may ask on."""
+    return plan(read_job(version.document), desk.shop, desk.memo.near(version.job_id, version.number))
+
+
+def drawing(made: Planned) -> dict[str, Any]:
+    """All faces and the tape."""
+    return {name: face(made, name) for name in FACES} | {"tape": tape(made)}
+
+
+def tape(made: Planned) -> tuple[TapeWindow, ...]:
+    """The pieces of tape round the marks."""
+    found = made.table("tape")
+    return found.windows if found else ()
+
+
+def job_out(desk: Desk, version: JobVersionRow, made: Planned | None = None) -> dict[str, Any]:
+    """A saved version with everything a page shows of it."""
+    made = made or planned(desk, version)
+    kept = Kept(made, drawing(made))
+    out = {
+        "id": version.job_id,
+        "version": version.number,
+        "who": version.who,
+        "what": version.what,
+        "saved_at": version.saved_at,
+        "can_undo": jobs.undoable(desk.session, version),
+        "can_redo": jobs.redoable(desk.session, version) is not None,
+        "document": made.ask.job.model_dump(mode="json"),
+        "plan": made.plan,
+        "drawing": kept.drawing,
+    }
+    desk.memo.put(version.job_id, version.number, kept)
+    return out
+
+
+def card(made: Planned) -> dict[str, Any]:
+    """What the yard shows of a job: its little wall, its size, what comes next and where."""
+    wall = face(made, "front")
+    marks = tuple(one for one in wall.marks if isinstance(one, Area) and one.role in CARD_ROLES)
+    first = made.findings[0] if made.findings else None
+    return {
+        "name": made.ask.job.name,
+        "place": made.ask.job.place or "",
+        "size_text": made.text("size"),
+        "next_point": made.next_point,
+        "worst": first.severity if first else None,
+        "station": first.station if first and first.severity == "stop" else "wall",
+        "front": replace(wall, marks=marks, rests=()),
+    }
+
+
+def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
+    """What edits would change of a version's plan, of what the page shows."""
+    before = _kept(desk, job_id, asked.version)
+    old = before.made
+    new = plan(apply(old.ask.job, asked.edits), desk.shop, old)
+    station = BY_KEY[asked.station]
+    changed = [one for one in new.figures.values() if differs(old.figures.get(one.key), one)]
+    return {
+        "figures": [_figure_patch(old.figures.get(one.key), one) for one in changed],
+        "opened": [one for one in changed if one.key in asked.open],
+        "gone": [key for key in old.figures if key not in new.figures],
+        "findings": _changed(old.findings, new.findings),
+        "stations": [one for one, was in zip(new.states, old.states, strict=True) if one != was],
+        "to_measure": _changed(old.to_measure, new.to_measure),
+        "tables": _tables(station, old, new),
+        "face": _face_patch(before.drawing[asked.face], face(new, asked.face), station, asked.shape),
+        "tape": _changed(before.drawing["tape"], tape(new)) if station.strip == "tape" else None,
+    }
+
+
+def _kept(desk: Desk, job_id: UUID, number: int) -> Kept:
+    """A version's plan from the memo; otherwise it is planned now."""
+    kept = desk.memo.get(job_id, number)
+    if kept is not None and kept.made.ask.shop.overrides == desk.shop.overrides:
+        jobs.check_there(desk.session, desk.shop_id, job_id)
+        return kept
+    made = planned(desk, jobs.version(desk.session, desk.shop_id, job_id, number))
+    kept = Kept(made, drawing(made))
+    _ = made.plan  # asks for every table
+    desk.memo.put(job_id, number, kept)
+    return kept
+
+
+def _tables(station: Station, old: Planned, new: Planned) -> dict[str, Any]:
+    """The station's tables that changed; the tape travels by itself."""
+    found = {}
+    for one in station.tables:
+        value = new.ask(one.question)
+        if one.key != "tape" and value != old.plan.tables.get(one.key):
+            found[one.key] = value
+    return found
+
+
+def differs(old: Figure | None, new: Figure) -> bool:
+    """Whether a figure reads otherwise: kept answers give the same object."""
+    return old is not new and (
+        old is None
+        or (old.value, old.text, old.known, old.rests_on, old.label)
+        != (new.value, new.text, new.known, new.rests_on, new.label)
+    )
+
+
+def _figure_patch(old: Figure | None, new: Figure) -> dict[str, Any]:
+    patch = {key: getattr(new, key) for key in ("key", "label", "value", "text", "known")}
+    same = old is not None and old.rests_on == new.rests_on
+    return patch | {"rests_on": None if same else new.rests_on}
+
+
+def _changed(old: Sequence[Any], new: Sequence[Any]) -> Sequence[Any] | None:
+    return None if old == new else new
+
+
+def _face_patch(old: Face, new: Face, station: Station, shape: str) -> dict[str, Any]:
+    before = {one.key: one for one in old.marks}
+    now = {one.key for one in new.marks}
+    bare = replace(new, marks=(), rests=())
+    marks = [one for one in shown(new.marks, station) if before.get(one.key) != one]
+    return {
+        "name": new.name,
+        "bounds": bare if bare != replace(old, marks=(), rests=()) else None,
+        "marks": [one for one in marks if getattr(one, "of", None) in (None, shape)],
+        "gone": [key for key in before if key not in now],
+    }
