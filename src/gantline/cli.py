@@ -100,11 +100,14 @@ def schema(
 
 
 @app.command()
-def pens() -> None:
-    """Print the board's style sheet, made from the table of pens."""
-    from gantline.drawing.pens import screen_css
+def pens(
+    out: Annotated[Path, typer.Option(help="folder for the two files")] = Path("web/src/board"),
+) -> None:
+    """Write the board's pens, made from drawing/pens.py: a style sheet, and radius and weight for the code."""
+    from gantline.drawing.pens import screen_code, screen_css
 
-    typer.echo(f"/* made by `gantline pens` from drawing/pens.py */\n{screen_css()}", nl=False)
+    (out / "pens.generated.css").write_text(screen_css(), encoding="utf-8")
+    (out / "pens.generated.ts").write_text(screen_code(), encoding="utf-8")
 
 
 @app.command()

@@ -3,8 +3,8 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Route, Routes } from 'react-router'
 import { Refused } from './api/client'
-import { JobPage } from './app/JobPage'
-import './app/theme.css'
+import { JobPage } from './shell/JobPage'
+import './shell/theme.css'
 import { Yard } from './yard/Yard'
 
 const client = new QueryClient({

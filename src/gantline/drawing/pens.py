@@ -107,9 +107,23 @@ PENS: Mapping[str, Pen] = {
 }
 
 
+MADE = "made by `gantline pens` from drawing/pens.py"
+
+
 def screen_css() -> str:
     """The screen's style sheet: one rule a role, inside .board."""
-    return "".join(f".board .{role} {{{_screen(pen.screen)}}}\n" for role, pen in PENS.items())
+    rules = "".join(f".board .{role} {{\n{_screen(pen.screen)}}}\n" for role, pen in PENS.items())
+    return f"/* {MADE} */\n{rules}"
+
+
+def screen_code() -> str:
+    """What the screen's code needs of the pens, as TypeScript: radius of dots [px], what is always drawn."""
+    dots = "".join(f"  '{role}': {pen.dot[0]:g},\n" for role, pen in PENS.items() if pen.dot != (4.0, 1.0))
+    always = "".join(f"  '{role}',\n" for role, pen in PENS.items() if pen.always)
+    return (
+        f"// {MADE}\nexport const DOT_PX: Record<string, number> = {{\n{dots}}}\n"
+        f"export const ALWAYS: ReadonlySet<string> = new Set([\n{always}])\n"
+    )
 
 
 def paper_css() -> str:
@@ -134,7 +148,7 @@ def _screen(one: Screen) -> str:
         rules.append("stroke-linecap: round")
     if one.opacity != 1.0:
         rules.append(f"opacity: {one.opacity:g}")
-    return f" {'; '.join(rules)}; "
+    return "".join(f"  {rule};\n" for rule in rules)
 
 
 def _color(name: str) -> str:

@@ -16,7 +16,13 @@ Tick = tuple[
 ]  # a line on the tape: place [mm from the hook], length as a share of the tape's width
 
 
-Numeral = tuple[float, str, bool]  # place [mm from the hook], text, whether it counts whole feet or meters
+@dataclass(frozen=True, slots=True)
+class Numeral:
+    """A printed number: place [mm from the hook], text, and whether it counts whole feet or meters."""
+
+    at_mm: float
+    text: str
+    strong: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -75,7 +81,7 @@ def _numbered(
     start: float, end: float, step: float, name: Callable[[int], tuple[str, bool]]
 ) -> tuple[Numeral, ...]:
     whole = range(max(1, ceil(start / step)), floor(end / step) + 1)
-    return tuple((at * step, *name(at)) for at in whole)
+    return tuple(Numeral(at * step, *name(at)) for at in whole)
 
 
 def _centimeters(count: int) -> tuple[str, bool]:

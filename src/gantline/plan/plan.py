@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
-from typing import Any
+from typing import Any, Literal
 
 from gantline.core.defaults import PLAIN_SHOP, Default, Shop
 from gantline.core.units import exact_text, length_text
@@ -30,7 +30,7 @@ from gantline.plan.figure import (
     field_text,
 )
 from gantline.plan.finding import RANK, PlanFinding, Severity
-from gantline.plan.station import Caution, PanelPart, Station, Weight
+from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
 from gantline.plan.working import Unwritten
 
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
@@ -76,9 +76,12 @@ class PanelPartOut:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Panel:
-    """A station's panel."""
+    """A station's panel, what the board lights up for it, the face it turns to, the strip below."""
 
     station: str
+    lit: Lit
+    face: FaceName | Literal["seat"]
+    strip: str
     parts: tuple[PanelPartOut, ...]
 
 
@@ -412,7 +415,8 @@ def _state(
 
 def _panel(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
     parts = (_part(one, ask, figures) for one in station.panel if one.when is None or ask(one.when))
-    return Panel(station=station.key, parts=tuple(one for one in parts if one.rows or one.widget))
+    shown = tuple(one for one in parts if one.rows or one.widget)
+    return Panel(station=station.key, lit=station.lit, face=station.face, strip=station.strip, parts=shown)
 
 
 def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:

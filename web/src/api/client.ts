@@ -1,44 +1,45 @@
-import createClient from 'openapi-fetch'
+import createClient, { type MaybeOptionalInit } from 'openapi-fetch'
+import type { PathsWithMethod, RequiredKeysOf } from 'openapi-typescript-helpers'
 import type { components, paths } from './schema.generated'
 
 type Schemas = components['schemas']
 export type JobOut = Schemas['JobOut']
 export type JobCard = Schemas['JobCard']
+export type JobList = Schemas['JobList']
 export type PreviewOut = Schemas['PreviewOut']
 export type Plan = Schemas['Plan']
 export type Figure = Schemas['Figure']
-export type Finding = Schemas['Finding']
+export type Finding = Schemas['PlanFinding']
+export type Severity = Finding['severity']
+export type Panel = Schemas['Panel']
+export type PanelPart = Schemas['PanelPartOut']
 export type Change = Schemas['Change']
 export type Edit = Schemas['Edit']
 export type Face = Schemas['Face']
 export type FaceName = Face['name']
 export type SizeTable = Schemas['SizeTable']
 export type SizeRow = Schemas['SizeRow']
-export type FabricTable = Schemas['FabricTable']
-export type ProjectorTable = Schemas['ProjectorTable']
 export type ProjectorRow = Schemas['ProjectorRow']
 export type ByZoom = Schemas['ByZoom']
-export type JoistRow = Schemas['JoistRow']
+export type JoistTable = Schemas['JoistTable']
 export type SignalPlan = Schemas['SignalPlan']
+export type ThingList = Schemas['ThingList']
+export type ThingRow = Schemas['Row']
 export type FloorMap = Schemas['FloorMap']
+export type Measure = Schemas['Measure']
 export type SeatView = Schemas['SeatView']
 export type Mark = Face['marks'][number]
 export type Dimension = Schemas['Dimension']
+export type Label = Schemas['Label']
 export type Handle = Schemas['Handle']
-export type Dot = Schemas['Dot']
 export type TapeWindow = Schemas['TapeWindow']
 export type StepRow = Schemas['StepRow']
-export type TidyRow = Schemas['TidyRow']
 export type StationState = Schemas['StationState']
-export type StationKey = StationState['key']
 export type Problem = Schemas['Problem']
-export type RecordOut = Schemas['RecordOut']
-export type ReadingOut = Schemas['ReadingOut']
-export type VersionOut = Schemas['VersionOut']
-export type Units = Schemas['JobUnits-Input']
 export type KnownWord = 'measured' | 'decided' | 'assumed'
+export type RecordKind = Schemas['TakeRecord']['kind']
 
-export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) })
+const client = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) })
 
 /** The server did not answer, or its database did not: worth another try, nothing typed is lost. */
 export class ServerAway extends Error {}
@@ -52,27 +53,49 @@ export class Refused extends Error {
   about(pointer: string): string {
     return this.problem.errors?.find((one) => one.pointer === pointer)?.text ?? this.problem.detail
   }
+  /** Every refused field with its place, or the whole. */
+  get fields(): readonly { pointer: string; text: string }[] {
+    return this.problem.errors?.length ? this.problem.errors : [{ pointer: '', text: this.problem.detail }]
+  }
 }
 
 type Answer = { data?: unknown; error?: unknown; response: Response }
 
-/** Unwrap an answer: data, or ServerAway, or Refused. The client widens tuples, so the type is named. */
-export const ask = async <T>(asked: Promise<Answer>): Promise<T> => {
+/** Unwrap an answer: its data, or ServerAway, or Refused. */
+const unwrapped = async (asked: Promise<Answer>): Promise<unknown> => {
   let answer: Answer
   try {
     answer = await asked
   } catch {
     throw new ServerAway('The server does not answer.')
   }
-  if (answer.response.ok) return answer.data as T
+  if (answer.response.ok) return answer.data
   const isProblem = answer.response.headers.get('content-type')?.includes('problem+json')
   if (answer.response.status >= 500 || !isProblem) throw new ServerAway('The server does not answer.')
   throw new Refused(answer.error as Problem)
 }
 
-/** Changes a cure, a dimension or a tidy size carries, as edits; a typed text takes the open place. */
+type Json<Reply> = Reply extends { content: { 'application/json': infer Body } } ? Body : undefined
+type Ok<Op> = Op extends { responses: infer All } ? Json<All[keyof All & (200 | 201)]> : never
+type Init<I> = RequiredKeysOf<I> extends never ? [init?: I] : [init: I]
+type Ask<M extends 'get' | 'post' | 'delete'> = <P extends PathsWithMethod<paths, M>, I extends MaybeOptionalInit<paths[P], M>>(
+  path: P,
+  ...init: Init<I>
+) => Promise<Ok<paths[P][M]>>
+
+// the client's own types turn tuples into lists, so the answers are typed from the schema itself
+const asking = <M extends 'get' | 'post' | 'delete'>(method: unknown) => {
+  const send = method as (path: unknown, ...init: unknown[]) => Promise<Answer>
+  return ((path, ...init) => unwrapped(send(path, ...init))) as Ask<M>
+}
+
+/** Ask the server; what comes back is typed by the path. Throws ServerAway or Refused. */
+export const ask = { get: asking<'get'>(client.GET), post: asking<'post'>(client.POST), delete: asking<'delete'>(client.DELETE) }
+
+/** Changes a cure, a dimension or a rounded size carries, as edits; a typed text takes the open place. */
 export const toEdits = (changes: readonly Change[], typed?: string): Edit[] =>
-  changes.map(({ pointer, value }) => ({
+  changes.map(({ pointer, value, known }) => ({
     pointer,
     value: value === null && typed !== undefined ? typed : value,
+    ...(known ? { known } : {}),
   }))

@@ -33,13 +33,13 @@ export interface paths {
         };
         /**
          * List Jobs
-         * @description Every job of the shop, the one saved last first.
+         * @description A page of the shop's jobs, the one saved last first; search: part of a name or a place.
          */
         get: operations["list_jobs"];
         put?: never;
         /**
          * Create Job
-         * @description Make a job from a name and a diagonal.
+         * @description Create a job from a name and a diagonal.
          */
         post: operations["create_job"];
         delete?: never;
@@ -59,7 +59,7 @@ export interface paths {
         put?: never;
         /**
          * Import Job File
-         * @description Make a job from a job file.
+         * @description Create a job from a job file.
          */
         post: operations["import_job_file"];
         delete?: never;
@@ -182,10 +182,30 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Mark Field
+         * Mark Field Known
          * @description Say how a field is known.
          */
-        post: operations["mark_field"];
+        post: operations["mark_field_known"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Edits
+         * @description What edits would change of a version's plan; nothing is saved.
+         */
+        post: operations["preview_edits"];
         delete?: never;
         options?: never;
         head?: never;
@@ -305,7 +325,7 @@ export interface paths {
         };
         /**
          * View From Seat
-         * @description What one seat sees.
+         * @description What one seat sees, by the seat's id.
          */
         get: operations["view_from_seat"];
         put?: never;
@@ -416,26 +436,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Preview Plan
-         * @description Plan a document with some edits; nothing is saved.
-         */
-        post: operations["preview_plan"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -453,6 +453,26 @@ export interface paths {
          * @description Replace the shop's own values.
          */
         put: operations["put_settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sheets
+         * @description The menu of sheets, in order.
+         */
+        get: operations["list_sheets"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -538,13 +558,11 @@ export interface components {
     schemas: {
         /**
          * Addition
-         * @description One thing to add: the survey list it goes into, its kind ("" where the list has none), and the change.
+         * @description One thing to add: its kind ("" where the list has none), and the change, its place still assumed.
          */
         Addition: {
             /** Changes */
             changes: components["schemas"]["Change"][];
-            /** Into */
-            into: string;
             /** Kind */
             kind: string;
         };
@@ -562,40 +580,46 @@ export interface components {
              */
             kind: "area";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
+            layer: string;
             /** Moves */
             moves: string | null;
+            /** Of */
+            of: string | null;
             /** Points */
             points: [
                 number,
                 number
             ][];
-            /**
-             * Role
-             * @enum {string}
-             */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
+            /** Role */
+            role: string;
+        };
+        /**
+         * Assumption
+         * @description Something that figures rest on: a field nobody entered, or a shop default. pointer: empty for a default.
+         */
+        Assumption: {
+            /** Fact */
+            fact: boolean;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Pointer */
+            pointer: string;
+            /** Text */
+            text: string;
         };
         /**
          * BorderFaces
          * @description Border face widths [mm]; 0 is edgeless.
          */
         BorderFaces: {
-            /**
-             * Bottom Mm
-             * @default 0
-             */
-            bottom_mm: number;
-            /**
-             * Side Mm
-             * @default 0
-             */
-            side_mm: number;
-            /**
-             * Top Mm
-             * @default 0
-             */
-            top_mm: number;
+            /** Bottom Mm */
+            bottom_mm: number | null;
+            /** Side Mm */
+            side_mm: number | null;
+            /** Top Mm */
+            top_mm: number | null;
         };
         /**
          * Box
@@ -606,31 +630,27 @@ export interface components {
             depth_mm: number;
             /** Height Mm */
             height_mm: number;
+            /** Id */
+            id: string;
             /**
              * Kind
              * @enum {string}
              */
             kind: "cabinet" | "loudspeaker" | "furniture" | "soffit" | "beam" | "fan" | "pendant" | "walkway";
-            /**
-             * Name
-             * @default
-             */
-            name: string;
+            /** Name */
+            name: string | null;
             /** Width Mm */
             width_mm: number;
             /** X Mm */
             x_mm: number;
             /** Y Mm */
             y_mm: number;
-            /**
-             * Z Mm
-             * @default 0
-             */
-            z_mm: number;
+            /** Z Mm */
+            z_mm: number | null;
         };
         /**
          * ByZoom
-         * @description All shapes, the screen's own first, and where one place serves them all.
+         * @description All aspect ratios, the screen's own first, and where one place serves them all.
          */
         ByZoom: {
             /** Rows */
@@ -652,14 +672,17 @@ export interface components {
         };
         /**
          * Caution
-         * @description One caution: the station it belongs to, a word to name it, the sentence to read.
+         * @description Where the work can hurt someone or ruin the fabric: shown at its station, before the action.
          */
         Caution: {
             /** Key */
             key: string;
             /** Name */
             name: string;
-            /** Station */
+            /**
+             * Station
+             * @default
+             */
             station: string;
             /** Text */
             text: string;
@@ -669,22 +692,43 @@ export interface components {
          * @description Ceiling read upward from the datum line at x from the left wall end [mm].
          */
         CeilingReading: {
+            /** Id */
+            id: string;
             /** Up Mm */
             up_mm: number;
             /** X Mm */
             x_mm: number;
         };
         /**
+         * Cell
+         * @description A length or number of a thing: its field, what it is called, its text, how it is known.
+         */
+        Cell: {
+            /** Field */
+            field: string;
+            /**
+             * Known
+             * @enum {string}
+             */
+            known: "measured" | "decided" | "computed" | "assumed";
+            /** Label */
+            label: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Change
-         * @description One set operation a cure or a dimension carries, for the API's edits.
+         * @description One set operation a cure, a dimension or an addition carries, for the API's edits.
          */
         Change: {
+            /** Known */
+            known?: ("measured" | "decided" | "assumed") | null;
             /** Pointer */
             pointer: string;
             /** Value */
             value: number | string | boolean | {
                 [key: string]: number | string | boolean;
-            } | null;
+            } | string[] | null;
         };
         /**
          * Choice
@@ -698,7 +742,7 @@ export interface components {
         };
         /**
          * Content
-         * @description Shapes shown on this screen, and the lap of removable mask panels [mm].
+         * @description Aspect ratios shown on this screen, and the lap of removable mask panels [mm].
          */
         Content: {
             /** Lap Mm */
@@ -707,11 +751,11 @@ export interface components {
              * Shapes
              * @default []
              */
-            shapes: string[];
+            shapes: components["schemas"]["Shape"][];
         };
         /**
          * Cure
-         * @description A way out: what to do, how much it gives, and the changes that do it (empty: by hand).
+         * @description A way out: what to do, and the changes that do it (none: by hand).
          */
         Cure: {
             /**
@@ -767,6 +811,11 @@ export interface components {
              * @default []
              */
             changes: components["schemas"]["Change"][];
+            /**
+             * Inside
+             * @default false
+             */
+            inside: boolean;
             /** Key */
             key: string;
             /**
@@ -778,7 +827,7 @@ export interface components {
             /** Lane */
             lane: number;
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
+            layer: string;
             /** Moves */
             moves: string | null;
             /** Name */
@@ -810,22 +859,21 @@ export interface components {
              */
             kind: "dot";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
+            layer: string;
             /** Moves */
             moves: string | null;
             /** Name */
             name: string;
             /** Number */
             number: number | null;
-            /**
-             * Role
-             * @enum {string}
-             */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
+            /** Role */
+            role: string;
+            /** Side */
+            side: ("top" | "right" | "bottom" | "left") | null;
         };
         /**
          * Drawing
-         * @description What is drawn of a plan: the four faces and the tape windows of the marks.
+         * @description All faces of the board, and the tape.
          */
         Drawing: {
             back: components["schemas"]["Face"];
@@ -837,10 +885,10 @@ export interface components {
         };
         /**
          * Edit
-         * @description Set the field at `pointer` to `value` (null: back to the shop default).
+         * @description Set the field at `pointer` to `value` (null: absent again; a thing in a list goes).
          *
-         *     A pointer ending in "/-" appends to a list. `known` says how the value is known; without it the
-         *     field's natural kind holds. Lengths may be text.
+         *     A pointer ending in "/-" appends to a list; a thing without an id gets one. `known` says how the value is
+         *     known, of an appended thing all that it holds; without it the field's natural kind holds. Lengths may be text.
          */
         Edit: {
             /** Known */
@@ -852,7 +900,7 @@ export interface components {
                 [key: string]: boolean | number | string | null;
             } | {
                 [key: string]: boolean | number | string | null;
-            }[] | null;
+            }[] | string[] | null;
         };
         /**
          * Edits
@@ -864,50 +912,39 @@ export interface components {
         };
         /**
          * Entry
-         * @description How a figure is entered: the pointer that sets it, the kind of field, its choices.
+         * @description How a figure is entered: the pointer that sets it, the kind of field, its choices; given: it was entered.
          */
         Entry: {
-            /**
-             * Choices
-             * @default []
-             */
+            /** Choices */
             choices: components["schemas"]["Choice"][];
+            /** Fact */
+            fact: boolean;
+            /** Given */
+            given: boolean;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "length" | "number" | "count" | "share" | "choice" | "switch" | "text";
-            /**
-             * Optional
-             * @default false
-             */
-            optional: boolean;
+            kind: "length" | "number" | "count" | "share" | "choice" | "switch" | "text" | "list" | "value";
             /** Pointer */
             pointer: string;
         };
         /**
          * FabricChoice
-         * @description The fabric as light sees it. half_gain_deg null: constant gain.
+         * @description The fabric as light sees it. half_gain_deg absent: constant gain.
          */
         FabricChoice: {
-            /**
-             * Acoustic
-             * @default false
-             */
-            acoustic: boolean;
+            /** Acoustic */
+            acoustic: boolean | null;
             /** Ambient Reflectance */
             ambient_reflectance: number | null;
             /** Gain */
             gain: number | null;
             /** Half Gain Deg */
             half_gain_deg: number | null;
-            /** @default diffuse */
-            kind: components["schemas"]["FabricKind"];
-            /**
-             * Name
-             * @default
-             */
-            name: string;
+            kind: components["schemas"]["FabricKind"] | null;
+            /** Name */
+            name: string | null;
             /** Roll Mm */
             roll_mm: number | null;
         };
@@ -924,12 +961,12 @@ export interface components {
         FabricRow: {
             /** Bands */
             bands: string[];
+            /** Category */
+            category: string;
             /** Chosen */
             chosen: boolean;
             /** Contrasts */
             contrasts: string[];
-            /** Evenness */
-            evenness: string;
             /** Key */
             key: string;
             /** Lobe */
@@ -945,10 +982,10 @@ export interface components {
             rank: number;
             /** Reason */
             reason: string;
-            /** Sort */
-            sort: string;
             /** Stops */
             stops: string[];
+            /** Uniformity */
+            uniformity: string;
             /** Worst Seat */
             worst_seat: string;
         };
@@ -981,6 +1018,11 @@ export interface components {
              * @enum {string}
              */
             name: "front" | "side" | "top" | "back";
+            /**
+             * Rests
+             * @default []
+             */
+            rests: components["schemas"]["MarkRests"][];
             /** Right Mm */
             right_mm: number;
             /** Summary */
@@ -992,6 +1034,24 @@ export interface components {
              * @default false
              */
             y_down: boolean;
+        };
+        /**
+         * FacePatch
+         * @description What changed of a face: marks in place of those with their key, or new; keys of those that went.
+         *
+         *     bounds: the face without its marks, where that changed.
+         */
+        FacePatch: {
+            bounds: components["schemas"]["Face"] | null;
+            /** Gone */
+            gone: string[];
+            /** Marks */
+            marks: (components["schemas"]["Area"] | components["schemas"]["Line"] | components["schemas"]["Dot"] | components["schemas"]["Label"] | components["schemas"]["Dimension"] | components["schemas"]["Handle"])[];
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "front" | "side" | "top" | "back";
         };
         /**
          * FieldProblemOut
@@ -1007,7 +1067,10 @@ export interface components {
         };
         /**
          * Figure
-         * @description One number or choice of the plan. rests_on names the assumed figures it depends on.
+         * @description One number or choice of the plan.
+         *
+         *     rests_on: what nobody entered or measured yet and it depends on, by key (of a field) or pointer (of a thing's
+         *     field). usual: the shop defaults it depends on besides.
          */
         Figure: {
             entry: components["schemas"]["Entry"] | null;
@@ -1020,60 +1083,46 @@ export interface components {
             known: "measured" | "decided" | "computed" | "assumed";
             /** Label */
             label: string;
-            /**
-             * Rests On
-             * @default []
-             */
+            /** Rests On */
             rests_on: string[];
-            /**
-             * Station
-             * @enum {string}
-             */
-            station: "survey" | "size" | "light" | "height" | "throw" | "wall" | "tension";
+            /** Station */
+            station: string;
             /** Text */
             text: string;
             /** Unit */
             unit: string;
+            /** Usual */
+            usual: string[];
             /** Value */
-            value: number | string | boolean | {
-                [key: string]: number | string | boolean;
-            } | null;
+            value: number | string | boolean | null;
             working: components["schemas"]["Working"];
         };
         /**
-         * Finding
-         * @description Something to know: stop (cannot be), mind (look again), note.
+         * FigurePatch
+         * @description What changed of a figure. rests_on: null if it rests on the same.
          */
-        Finding: {
-            /** Code */
-            code: string;
+        FigurePatch: {
+            /** Key */
+            key: string;
             /**
-             * Cures
-             * @default []
-             */
-            cures: components["schemas"]["Cure"][];
-            /** Numbers */
-            numbers: {
-                [key: string]: number;
-            };
-            /**
-             * Severity
+             * Known
              * @enum {string}
              */
-            severity: "stop" | "mind" | "note";
-            /**
-             * Station
-             * @enum {string}
-             */
-            station: "survey" | "size" | "light" | "height" | "throw" | "wall" | "tension";
+            known: "measured" | "decided" | "computed" | "assumed";
+            /** Label */
+            label: string;
+            /** Rests On */
+            rests_on: string[] | null;
             /** Text */
             text: string;
+            /** Value */
+            value: number | string | boolean | null;
         };
         /**
          * Fitting
          * @description A rectangle on the wall [mm]: left edge from the left wall end, bottom edge above the floor.
          *
-         *     band_mm: no drilling straight above, below and beside within this; null is the shop default for
+         *     band_mm: no drilling straight above, below and beside within this; absent it is the shop default for
          *     outlets, switches, thermostats and radiators, none for openings.
          */
         Fitting: {
@@ -1081,16 +1130,15 @@ export interface components {
             band_mm: number | null;
             /** Height Mm */
             height_mm: number;
+            /** Id */
+            id: string;
             /**
              * Kind
              * @enum {string}
              */
             kind: "window" | "door" | "outlet" | "switch" | "vent" | "return-air" | "thermostat" | "radiator" | "other";
-            /**
-             * Name
-             * @default
-             */
-            name: string;
+            /** Name */
+            name: string | null;
             /** Width Mm */
             width_mm: number;
             /** X Mm */
@@ -1134,6 +1182,8 @@ export interface components {
         FloorReading: {
             /** Down Mm */
             down_mm: number;
+            /** Id */
+            id: string;
             /** X Mm */
             x_mm: number;
         };
@@ -1154,18 +1204,12 @@ export interface components {
          * @description The frame's depth and how far its back stands off the wall [mm].
          */
         FrameBuild: {
-            /**
-             * Centre Bars
-             * @default 0
-             */
-            centre_bars: number;
+            /** Centre Bars */
+            centre_bars: number | null;
             /** Depth Mm */
             depth_mm: number | null;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
+            /** Name */
+            name: string | null;
             /** Standoff Mm */
             standoff_mm: number | null;
         };
@@ -1190,7 +1234,7 @@ export interface components {
              */
             kind: "handle";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
+            layer: string;
             /** Name */
             name: string;
             /** Origin */
@@ -1227,27 +1271,16 @@ export interface components {
         Hanging: {
             /** Drop Mm */
             drop_mm: number | null;
-            /**
-             * Fix To
-             * @default studs
-             * @enum {string}
-             */
-            fix_to: "studs" | "backer";
+            /** Fix To */
+            fix_to: ("studs" | "backer") | null;
             /** Lift On Mm */
             lift_on_mm: number | null;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
+            /** Name */
+            name: string | null;
             /** Row Offset Mm */
             row_offset_mm: number | null;
-            /**
-             * Rule
-             * @default share
-             * @enum {string}
-             */
-            rule: "share" | "fixed";
+            /** Rule */
+            rule: ("share" | "fixed") | null;
             /** Side Play Mm */
             side_play_mm: number | null;
             /** Spacing Mm */
@@ -1266,10 +1299,10 @@ export interface components {
             version: string;
         };
         /**
-         * HeightWish
+         * HeightTarget
          * @description Where on the wall. wish_mm is what `wish` names [mm].
          */
-        HeightWish: {
+        HeightTarget: {
             /** Ceiling Gap Mm */
             ceiling_gap_mm: number | null;
             /** Centre X Mm */
@@ -1280,8 +1313,7 @@ export interface components {
             lowest_edge_mm: number | null;
             /** Skirting Mm */
             skirting_mm: number | null;
-            /** @default eye-line */
-            wish: components["schemas"]["WishKind"];
+            wish: components["schemas"]["WishKind"] | null;
             /** Wish Mm */
             wish_mm: number | null;
         };
@@ -1310,23 +1342,14 @@ export interface components {
             format: "gantline-job";
             /**
              * Format Version
-             * @default 1
+             * @default 2
              * @constant
              */
-            format_version: 1;
-            /**
-             * @default {
-             *       "centre_bars": 0,
-             *       "name": ""
-             *     }
-             */
+            format_version: 2;
+            /** @default {} */
             frame: components["schemas"]["FrameBuild"];
-            /**
-             * @default {
-             *       "wish": "eye-line"
-             *     }
-             */
-            height: components["schemas"]["HeightWish"];
+            /** @default {} */
+            height: components["schemas"]["HeightTarget"];
             /**
              * Known
              * @default {}
@@ -1336,100 +1359,43 @@ export interface components {
             };
             /**
              * @default {
-             *       "fabric": {
-             *         "acoustic": false,
-             *         "kind": "diffuse",
-             *         "name": ""
-             *       },
-             *       "states": [
-             *         {
-             *           "lamps": [],
-             *           "name": "dark"
-             *         },
-             *         {
-             *           "lamps": [],
-             *           "name": "one lamp"
-             *         },
-             *         {
-             *           "lamps": [],
-             *           "name": "evening"
-             *         },
-             *         {
-             *           "lamps": [],
-             *           "name": "day, curtained"
-             *         }
-             *       ],
-             *       "surfaces": "mid"
+             *       "fabric": {}
              *     }
              */
             light: components["schemas"]["Lighting"];
             /** Name */
             name: string;
-            /**
-             * Notes
-             * @default
-             */
-            notes: string;
-            /**
-             * Place
-             * @default
-             */
-            place: string;
+            /** Notes */
+            notes: string | null;
+            /** Place */
+            place: string | null;
             /**
              * @default {
-             *       "angle_deg": 40,
-             *       "aspect": "16:9",
-             *       "border": {
-             *         "bottom_mm": 0,
-             *         "side_mm": 0,
-             *         "top_mm": 0
-             *       },
-             *       "lead": "diagonal",
-             *       "value_mm": 2540
+             *       "border": {}
              *     }
              */
             size: components["schemas"]["Size"];
             /**
              * @default {
              *       "boxes": [],
-             *       "build": "studs",
              *       "ceiling_readings": [],
              *       "fittings": [],
              *       "floor_readings": [],
+             *       "joists": {},
              *       "lamps": [],
              *       "seats": []
              *     }
              */
             survey: components["schemas"]["Survey"];
-            /**
-             * @default {
-             *       "fabric": "",
-             *       "hold": "staple",
-             *       "people": "two",
-             *       "short_sides_first": true
-             *     }
-             */
+            /** @default {} */
             tension: components["schemas"]["Tensioning"];
             /**
              * @default {
              *       "body": {},
              *       "cable_from": {},
-             *       "distance_offset_mm": 0,
-             *       "has_shift": true,
-             *       "hung": false,
-             *       "name": "",
-             *       "offset": 0,
-             *       "panel_aspect": "16:9",
-             *       "pitch_deg": 0,
-             *       "reach": "rectangle",
-             *       "roll_deg": 0,
-             *       "shift_down": 0,
-             *       "shift_side": 0,
-             *       "shift_up": 0,
              *       "signal": {
              *         "links": []
              *       },
-             *       "yaw_deg": 0,
              *       "zone": {}
              *     }
              */
@@ -1441,13 +1407,7 @@ export interface components {
              *     }
              */
             units: components["schemas"]["JobUnits-Output"];
-            /**
-             * @default {
-             *       "fix_to": "studs",
-             *       "name": "",
-             *       "rule": "share"
-             *     }
-             */
+            /** @default {} */
             wall: components["schemas"]["Hanging"];
         };
         /**
@@ -1461,8 +1421,6 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Minds */
-            minds: number;
             /** Name */
             name: string;
             /** Next Point */
@@ -1476,12 +1434,24 @@ export interface components {
             saved_at: string;
             /** Size Text */
             size_text: string;
-            /** Stops */
-            stops: number;
+            /** Station */
+            station: string;
             /** Version */
             version: number;
             /** Who */
             who: string;
+            /** Worst */
+            worst: ("stop" | "check" | "note") | null;
+        };
+        /**
+         * JobList
+         * @description One page of jobs, the one saved last first, of how many there are.
+         */
+        JobList: {
+            /** Jobs */
+            jobs: components["schemas"]["JobCard"][];
+            /** Total */
+            total: number;
         };
         /**
          * JobOut
@@ -1542,11 +1512,11 @@ export interface components {
         };
         /**
          * JoistRow
-         * @description One joist: where it is, where the lens comes with the plate on it, how far that is, and whether it fits there.
+         * @description One joist: where it is, where the lens comes with the plate on it, how far that is, whether it fits there.
          */
         JoistRow: {
-            /** Centre */
-            centre: string;
+            /** Center */
+            center: string;
             /** Changes */
             changes: components["schemas"]["Change"][];
             /** Fits */
@@ -1561,26 +1531,24 @@ export interface components {
             number: number;
         };
         /**
+         * JoistTable
+         * @description The joists nearest to the plate, near first.
+         */
+        JoistTable: {
+            /** Rows */
+            rows: components["schemas"]["JoistRow"][];
+        };
+        /**
          * Joists
-         * @description Ceiling joists: which way they run, the first one and the spacing [mm].
+         * @description Ceiling joists: which way they run, the first one and the spacing [mm]. No spacing: not surveyed.
          */
         Joists: {
-            /**
-             * First Mm
-             * @default 406.4
-             */
-            first_mm: number;
-            /**
-             * Runs
-             * @default to-the-wall
-             * @enum {string}
-             */
-            runs: "to-the-wall" | "along-the-wall";
-            /**
-             * Spacing Mm
-             * @default 406.4
-             */
-            spacing_mm: number;
+            /** First Mm */
+            first_mm: number | null;
+            /** Runs */
+            runs: ("to-the-wall" | "along-the-wall") | null;
+            /** Spacing Mm */
+            spacing_mm: number | null;
         };
         /**
          * Kept
@@ -1604,9 +1572,10 @@ export interface components {
         };
         /**
          * Label
-         * @description A text over its place [mm]; `size` large is the one thing the drawing says.
+         * @description A text at its place [mm]; `size` large is the one thing the drawing says.
          *
-         *     room_mm: width and height of the thing whose middle the place is. The text stands in it where it fits, else over it.
+         *     room_mm: width and height of the thing whose middle the place is. lift: how far the text's middle stands over
+         *     its place, in heights of the text; set once, for every pen, where labels are placed.
          */
         Label: {
             /**
@@ -1629,15 +1598,21 @@ export interface components {
              */
             kind: "label";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
+            layer: string;
+            /**
+             * Lift
+             * @default 0
+             */
+            lift: number;
             /** Moves */
             moves: string | null;
+            /** Of */
+            of: string | null;
             /**
              * Role
              * @default wall
-             * @enum {string}
              */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
+            role: string;
             /** Room Mm */
             room_mm: [
                 number,
@@ -1657,6 +1632,8 @@ export interface components {
          * @description A lamp's bulb [mm]: from the left wall end, above the floor, out of the bare wall; its light [lm].
          */
         Lamp: {
+            /** Id */
+            id: string;
             /** Lumens */
             lumens: number | null;
             /** Name */
@@ -1667,6 +1644,18 @@ export interface components {
             y_mm: number;
             /** Z Mm */
             z_mm: number;
+        };
+        /**
+         * LampSwitch
+         * @description A lamp that may be lit in a state.
+         */
+        LampSwitch: {
+            /** Id */
+            id: string;
+            /** Lit */
+            lit: boolean;
+            /** Name */
+            name: string;
         };
         /**
          * Lanes
@@ -1704,9 +1693,11 @@ export interface components {
          * LightState
          * @description Lamps and curtains as they will be used: illuminance on the screen [lux].
          *
-         *     lux null: worked out from the named lamps that are lit, or the shop default where none is named.
+         *     lux absent: worked out from the lamps that are lit (their ids), or the shop default where none is lit.
          */
         LightState: {
+            /** Id */
+            id: string;
             /**
              * Lamps
              * @default []
@@ -1718,21 +1709,33 @@ export interface components {
             name: string;
         };
         /**
+         * LightStates
+         * @description The light states.
+         */
+        LightStates: {
+            /** Rows */
+            rows: components["schemas"]["StateRow"][];
+        };
+        /**
+         * LightTable
+         * @description The seats' light, and the light states the contrasts stand for.
+         */
+        LightTable: {
+            /** Rows */
+            rows: components["schemas"]["SeatLight"][];
+            /** States */
+            states: string[];
+        };
+        /**
          * Lighting
-         * @description Fabric, the projector's light, and the light states of the room.
+         * @description What makes the picture bright, and what washes it out. states absent: the usual four.
          */
         Lighting: {
             /** Age Share */
             age_share: number | null;
             /** Contrast */
             contrast: number | null;
-            /**
-             * @default {
-             *       "acoustic": false,
-             *       "kind": "diffuse",
-             *       "name": ""
-             *     }
-             */
+            /** @default {} */
             fabric: components["schemas"]["FabricChoice"];
             /** Mode Share */
             mode_share: number | null;
@@ -1740,34 +1743,10 @@ export interface components {
             pixels_across: number | null;
             /** Rated Lm */
             rated_lm: number | null;
-            /**
-             * States
-             * @default [
-             *       {
-             *         "lamps": [],
-             *         "name": "dark"
-             *       },
-             *       {
-             *         "lamps": [],
-             *         "name": "one lamp"
-             *       },
-             *       {
-             *         "lamps": [],
-             *         "name": "evening"
-             *       },
-             *       {
-             *         "lamps": [],
-             *         "name": "day, curtained"
-             *       }
-             *     ]
-             */
-            states: components["schemas"]["LightState"][];
-            /**
-             * Surfaces
-             * @default mid
-             * @enum {string}
-             */
-            surfaces: "white" | "mid" | "dark" | "velvet";
+            /** States */
+            states: components["schemas"]["LightState"][] | null;
+            /** Surfaces */
+            surfaces: ("white" | "mid" | "dark" | "velvet") | null;
             /** Zoom Long Share */
             zoom_long_share: number | null;
         };
@@ -1785,7 +1764,7 @@ export interface components {
              */
             kind: "line";
             /** Layer */
-            layer: ("survey" | "size" | "light" | "height" | "throw" | "wall" | "tension") | ("base" | "content" | "lamps");
+            layer: string;
             /** Moves */
             moves: string | null;
             /** Points */
@@ -1793,20 +1772,20 @@ export interface components {
                 number,
                 number
             ][];
-            /**
-             * Role
-             * @enum {string}
-             */
-            role: "wall" | "ceiling" | "floor" | "back-wall" | "stud" | "stud-predicted" | "joist" | "datum" | "frame" | "frame-clash" | "picture" | "limit" | "eye" | "interval" | "fitting" | "band" | "box" | "box-cut" | "seat" | "seat-main" | "sight" | "window" | "hole" | "reach" | "beam" | "lens" | "lens-out" | "bar" | "point" | "point-fill" | "centre" | "bracket" | "lamp" | "mask" | "mask-edge" | "light" | "shadow" | "quad" | "kept" | "spill" | "body" | "pole" | "plate" | "cable" | "source" | "zone";
+            /** Role */
+            role: string;
         };
         /**
          * Link
-         * @description One link. carries: null until asked. A cable: its length, null for the run as computed; the length it is good for [mm].
+         * @description One link. carries: absent until asked. A cable: its length, absent for the run as computed; the length it
+         *     is good for [mm].
          */
         Link: {
             carries: components["schemas"]["PictureFormat"] | null;
             /** Good For Mm */
             good_for_mm: number | null;
+            /** Id */
+            id: string;
             /**
              * Kind
              * @enum {string}
@@ -1814,29 +1793,28 @@ export interface components {
             kind: "source" | "receiver" | "cable" | "projector input";
             /** Length Mm */
             length_mm: number | null;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
+            /** Name */
+            name: string | null;
         };
         /**
          * LinkRow
-         * @description One link in words. trouble is empty where the wished format passes; length and good_for only for cables.
+         * @description One link in words. trouble is empty where the format passes; length and good_for only for cables.
          */
         LinkRow: {
             /** Carries */
             carries: string;
             /** Good For */
             good_for: string;
-            /** Index */
-            index: number;
+            /** Id */
+            id: string;
             /** Kind */
             kind: string;
             /** Length */
             length: string;
             /** Name */
             name: string;
+            /** Pointer */
+            pointer: string;
             /** Too Long */
             too_long: boolean;
             /** Trouble */
@@ -1845,12 +1823,37 @@ export interface components {
             weakest: boolean;
         };
         /**
+         * Lit
+         * @description The layers of the board a station lights up, and those whose dimensions and handles it shows.
+         */
+        Lit: {
+            /** Dimensions */
+            dimensions: string[];
+            /**
+             * Handles
+             * @default []
+             */
+            handles: string[];
+            /** Layers */
+            layers: string[];
+        };
+        /**
+         * MarkRests
+         * @description What some marks rest on that nobody entered or measured yet.
+         */
+        MarkRests: {
+            /** Marks */
+            marks: string[];
+            /** On */
+            on: string[];
+        };
+        /**
          * MarkRow
          * @description One hole's marks in the job's texts, one reading per reference; note spells out the rounding.
          */
         MarkRow: {
-            /** From Centre */
-            from_centre: string;
+            /** From Center */
+            from_center: string;
             /** From Datum */
             from_datum: string;
             /** From Left */
@@ -1869,11 +1872,19 @@ export interface components {
             to_floor: string;
         };
         /**
+         * MarkTable
+         * @description Every hole.
+         */
+        MarkTable: {
+            /** Rows */
+            rows: components["schemas"]["MarkRow"][];
+        };
+        /**
          * Measure
          * @description What the floor is coloured by.
          * @enum {string}
          */
-        Measure: "angle" | "brightness" | "evenness" | "contrast" | "sight";
+        Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
          * NewJob
          * @description A job from a name and a diagonal (a number in mm, or text in the job's units).
@@ -1903,7 +1914,7 @@ export interface components {
         };
         /**
          * Numeral
-         * @description A printed number: place [mm from the hook], text, and whether it counts whole feet or metres.
+         * @description A printed number: place [mm from the hook], text, and whether it counts whole feet or meters.
          */
         Numeral: {
             /** At Mm */
@@ -1914,8 +1925,42 @@ export interface components {
             text: string;
         };
         /**
+         * Panel
+         * @description A station's panel, what the board lights up for it, the face it turns to, the strip below.
+         */
+        Panel: {
+            /** Face */
+            face: ("front" | "side" | "top" | "back") | "seat";
+            lit: components["schemas"]["Lit"];
+            /** Parts */
+            parts: components["schemas"]["PanelPartOut"][];
+            /** Station */
+            station: string;
+            /** Strip */
+            strip: string;
+        };
+        /**
+         * PanelPartOut
+         * @description A part of a panel as it is for this job: only what there is, and for a folded one its gist.
+         */
+        PanelPartOut: {
+            /** Gist */
+            gist: string;
+            /** Rows */
+            rows: string[];
+            /** Title */
+            title: string;
+            /**
+             * Weight
+             * @enum {string}
+             */
+            weight: "lead" | "entry" | "detail";
+            /** Widget */
+            widget: string;
+        };
+        /**
          * PictureFormat
-         * @description Lines, pictures per second [Hz], depth per colour [bit], and whether with high dynamic range.
+         * @description Lines, pictures per second [Hz], depth per color [bit], and whether with high dynamic range.
          */
         PictureFormat: {
             /** Depth Bits */
@@ -1930,98 +1975,125 @@ export interface components {
             /** Rate Hz */
             rate_hz: number;
         };
-        /**
-         * Plan
-         * @description One job worked out: what is known, what it came to, what to do next. Scene is drawn elsewhere.
-         */
+        /** Plan */
         Plan: {
-            /** Additions */
-            additions: components["schemas"]["Addition"][];
-            by_zoom: components["schemas"]["ByZoom"] | null;
+            /** Assumptions */
+            assumptions: components["schemas"]["Assumption"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Figures */
             figures: components["schemas"]["Figure"][];
             /** Findings */
-            findings: components["schemas"]["Finding"][];
-            /** Hooks */
-            hooks: string;
-            /** Joists */
-            joists: components["schemas"]["JoistRow"][];
-            /** Light States */
-            light_states: string[];
+            findings: components["schemas"]["PlanFinding"][];
             /** Local Rules */
             local_rules: string;
-            /** Marks */
-            marks: components["schemas"]["MarkRow"][];
             /** Name */
             name: string;
             /** Next Point */
             next_point: string;
-            /** Reading Texts */
-            reading_texts: {
-                [key: string]: string;
+            /** Panels */
+            panels: components["schemas"]["Panel"][];
+            /** Rests */
+            rests: {
+                [key: string]: string[];
             };
-            /** Seat Light */
-            seat_light: components["schemas"]["SeatLight"][];
-            /** Seats */
-            seats: components["schemas"]["SeatRow"][];
-            /** Shapes */
-            shapes: components["schemas"]["ShapeRow"][];
-            signal: components["schemas"]["SignalPlan"] | null;
-            /** Size Text */
-            size_text: string;
             /** Stations */
             stations: components["schemas"]["StationState"][];
-            /** Steps */
-            steps: components["schemas"]["StepRow"][];
-            /** Tidy */
-            tidy: components["schemas"]["TidyRow"][];
+            tables: components["schemas"]["Tables"];
             /** To Measure */
             to_measure: components["schemas"]["ToMeasure"][];
         };
         /**
-         * Preview
-         * @description A re-plan of edits that are not saved. parts: what the asker draws just now.
+         * PlanFinding
+         * @description A finding as the plan shows it: its station, its cures, and what it rests on.
          */
-        Preview: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
+        PlanFinding: {
+            /** Code */
+            code: string;
+            /** Cures */
+            cures: components["schemas"]["Cure"][];
+            /** Next */
+            next: boolean;
+            /** Numbers */
+            numbers: {
+                [key: string]: number;
             };
+            /** Rests On */
+            rests_on: string[];
             /**
-             * Edits
-             * @default []
-             */
-            edits: components["schemas"]["Edit"][];
-            /**
-             * Parts
-             * @default all
+             * Severity
              * @enum {string}
              */
-            parts: "front" | "side" | "top" | "all";
+            severity: "stop" | "check" | "note";
+            /** Station */
+            station: string;
+            /** Subject */
+            subject: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Preview
+         * @description Edits of a saved version that are not saved, and what the page shows just now.
+         *
+         *     open: keys of the figures whose working is looked at. shape: the aspect ratio whose masks or light are shown.
+         */
+        Preview: {
+            /** Edits */
+            edits: components["schemas"]["Edit"][];
+            /**
+             * Face
+             * @default front
+             * @enum {string}
+             */
+            face: "front" | "side" | "top" | "back";
+            /**
+             * Open
+             * @default []
+             */
+            open: string[];
+            /**
+             * Shape
+             * @default
+             */
+            shape: string;
+            /** Station */
+            station: string;
+            /** Version */
+            version: number;
         };
         /**
          * PreviewOut
-         * @description An unsaved plan; only the faces that were asked for, and no steps unless all were.
+         * @description What differs from the plan of the version that was named. Null: nothing of that kind changed.
          */
         PreviewOut: {
-            back: components["schemas"]["Face"] | null;
-            document: components["schemas"]["Job"];
-            front: components["schemas"]["Face"] | null;
-            plan: components["schemas"]["Plan"];
-            side: components["schemas"]["Face"] | null;
+            face: components["schemas"]["FacePatch"];
+            /** Figures */
+            figures: components["schemas"]["FigurePatch"][];
+            /** Findings */
+            findings: components["schemas"]["PlanFinding"][] | null;
+            /** Gone */
+            gone: string[];
+            /** Opened */
+            opened: components["schemas"]["Figure"][];
+            /** Stations */
+            stations: components["schemas"]["StationState"][];
+            tables: components["schemas"]["Tables"];
             /** Tape */
-            tape: components["schemas"]["TapeWindow"][];
-            top: components["schemas"]["Face"] | null;
+            tape: components["schemas"]["TapeWindow"][] | null;
+            /** To Measure */
+            to_measure: components["schemas"]["ToMeasure"][] | null;
         };
         /**
          * Problem
          * @description A problem document. `errors` names fields; `current` is the newest job version after a conflict.
          */
         Problem: {
-            /** Current */
-            current?: {
+            /**
+             * Current
+             * @default null
+             */
+            current: {
                 [key: string]: unknown;
             } | null;
             /** Detail */
@@ -2031,8 +2103,11 @@ export interface components {
              * @default []
              */
             errors: components["schemas"]["FieldProblemOut"][];
-            /** Expected */
-            expected?: number | null;
+            /**
+             * Expected
+             * @default null
+             */
+            expected: number | null;
             /** Instance */
             instance: string;
             /** Status */
@@ -2044,10 +2119,11 @@ export interface components {
         };
         /**
          * ProjectorBody
-         * @description The projector's body, standing, seen facing the screen [mm]; null is the shop default.
+         * @description The projector's body, standing, seen facing the screen [mm]; absent is the shop default.
          *
          *     lens_to_wall_face_mm: from the lens to the face that looks at the wall, a cabinet-top body's back.
-         *     plate_*: where the mount plate's centre sits from the lens when hung; the axis lies plate_to_axis_mm under it.
+         *     plate_*: where the mount plate's center sits from the lens when ceiling-mounted; the axis lies
+         *     plate_to_axis_mm under it.
          */
         ProjectorBody: {
             /** Depth Mm */
@@ -2095,21 +2171,12 @@ export interface components {
             body: components["schemas"]["ProjectorBody"];
             /** @default {} */
             cable_from: components["schemas"]["CablePoint"];
-            /**
-             * Distance Offset Mm
-             * @default 0
-             */
-            distance_offset_mm: number;
-            /**
-             * Has Shift
-             * @default true
-             */
-            has_shift: boolean;
-            /**
-             * Hung
-             * @default false
-             */
-            hung: boolean;
+            /** Distance Offset Mm */
+            distance_offset_mm: number | null;
+            /** Has Shift */
+            has_shift: boolean | null;
+            /** Hung */
+            hung: boolean | null;
             /** Lens From Wall Mm */
             lens_from_wall_mm: number | null;
             /** Lens X Mm */
@@ -2118,63 +2185,35 @@ export interface components {
             lens_y_mm: number | null;
             /** Mount */
             mount: ("joist" | "blocking" | "shelf" | "cabinet") | null;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
-            /**
-             * Offset
-             * @default 0
-             */
-            offset: number;
-            /**
-             * Panel Aspect
-             * @default 16:9
-             */
-            panel_aspect: string;
-            /**
-             * Pitch Deg
-             * @default 0
-             */
-            pitch_deg: number;
+            /** Name */
+            name: string | null;
+            /** Offset */
+            offset: number | null;
+            /** Panel Aspect */
+            panel_aspect: string | null;
+            /** Pitch Deg */
+            pitch_deg: number | null;
             /** Ratio High */
             ratio_high: number | null;
             /** Ratio Low */
             ratio_low: number | null;
-            /** @default rectangle */
-            reach: components["schemas"]["ReachShape"];
-            /**
-             * Roll Deg
-             * @default 0
-             */
-            roll_deg: number;
-            /**
-             * Shift Down
-             * @default 0
-             */
-            shift_down: number;
-            /**
-             * Shift Side
-             * @default 0
-             */
-            shift_side: number;
-            /**
-             * Shift Up
-             * @default 0
-             */
-            shift_up: number;
+            reach: components["schemas"]["ReachShape"] | null;
+            /** Roll Deg */
+            roll_deg: number | null;
+            /** Shift Down */
+            shift_down: number | null;
+            /** Shift Side */
+            shift_side: number | null;
+            /** Shift Up */
+            shift_up: number | null;
             /**
              * @default {
              *       "links": []
              *     }
              */
             signal: components["schemas"]["SignalChain"];
-            /**
-             * Yaw Deg
-             * @default 0
-             */
-            yaw_deg: number;
+            /** Yaw Deg */
+            yaw_deg: number | null;
             /** @default {} */
             zone: components["schemas"]["Zone"];
         };
@@ -2188,6 +2227,8 @@ export interface components {
         ProjectorRow: {
             /** Bands */
             bands: string[];
+            /** Category */
+            category: string;
             /** Changes */
             changes: components["schemas"]["Change"][];
             /** Chosen */
@@ -2214,8 +2255,6 @@ export interface components {
             price: string;
             /** Sizes */
             sizes: string;
-            /** Sort */
-            sort: string;
             /** Sorts */
             sorts: {
                 [key: string]: number;
@@ -2339,6 +2378,64 @@ export interface components {
             name: string;
         };
         /**
+         * RoundedPick
+         * @description A rounded size that was chosen [mm].
+         */
+        RoundedPick: {
+            /** Height Mm */
+            height_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * RoundedRow
+         * @description One rounded size on offer, in the job's texts, and the changes that take it.
+         */
+        RoundedRow: {
+            /** Aspect Error */
+            aspect_error: string;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Chosen */
+            chosen: boolean;
+            /** Diagonal */
+            diagonal: string;
+            /** Diagonal Change */
+            diagonal_change: string;
+            /** Edge Error */
+            edge_error: string;
+            /** Exact */
+            exact: boolean;
+            /** Size */
+            size: string;
+        };
+        /**
+         * RoundedSizes
+         * @description The rounded sizes, best first.
+         */
+        RoundedSizes: {
+            /** Rows */
+            rows: components["schemas"]["RoundedRow"][];
+        };
+        /**
+         * Row
+         * @description A thing of the survey, or a reading.
+         */
+        Row: {
+            /** Cells */
+            cells: components["schemas"]["Cell"][];
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Main */
+            main: boolean;
+            /** Name */
+            name: string;
+            /** Pointer */
+            pointer: string;
+        };
+        /**
          * School
          * @description The two families of tension order.
          * @enum {string}
@@ -2353,49 +2450,38 @@ export interface components {
             eye_mm: number | null;
             /** From Wall Mm */
             from_wall_mm: number;
-            /**
-             * Main
-             * @default false
-             */
-            main: boolean;
-            /**
-             * Name
-             * @default
-             */
-            name: string;
-            /**
-             * Platform Mm
-             * @default 0
-             */
-            platform_mm: number;
+            /** Id */
+            id: string;
+            /** Main */
+            main: boolean | null;
+            /** Name */
+            name: string | null;
+            /** Platform Mm */
+            platform_mm: number | null;
             /** X Mm */
             x_mm: number;
         };
         /**
          * SeatLight
-         * @description One seat's light: luminance at the centre and at POINTS, gain at the far edge, evenness, contrast per state.
+         * @description One seat's light: luminance at the center and at POINTS, gain at the far edge, uniformity, contrasts.
          */
         SeatLight: {
             /** Bands */
             bands: string[];
             /** Contrasts */
             contrasts: string[];
-            /** Evenness */
-            evenness: string;
             /** Far Gain */
             far_gain: string;
             /** Foot Lamberts */
             foot_lamberts: string;
-            /** Index */
-            index: number;
+            /** Id */
+            id: string;
             /** Luminance */
             luminance: string;
-            /** Main */
-            main: boolean;
-            /** Name */
-            name: string;
             /** Points */
             points: string[];
+            /** Uniformity */
+            uniformity: string;
         };
         /**
          * SeatRow
@@ -2404,14 +2490,14 @@ export interface components {
         SeatRow: {
             /** Angle */
             angle: string;
-            /** Centre Neck */
-            centre_neck: string;
+            /** Center Neck */
+            center_neck: string;
             /** Distance */
             distance: string;
             /** Far Edge */
             far_edge: string;
-            /** Index */
-            index: number;
+            /** Id */
+            id: string;
             /** Main */
             main: boolean;
             /** Name */
@@ -2424,6 +2510,14 @@ export interface components {
             top_neck: string;
             /** Warnings */
             warnings: string[];
+        };
+        /**
+         * SeatTable
+         * @description The seats.
+         */
+        SeatTable: {
+            /** Rows */
+            rows: components["schemas"]["SeatRow"][];
         };
         /**
          * SeatView
@@ -2454,8 +2548,18 @@ export interface components {
             };
         };
         /**
+         * Shape
+         * @description An aspect ratio shown on this screen.
+         */
+        Shape: {
+            /** Aspect */
+            aspect: string;
+            /** Id */
+            id: string;
+        };
+        /**
          * ShapeRow
-         * @description One content aspect on the screen, in the job's texts.
+         * @description One aspect ratio on the screen, in the job's texts. zoom_fits: None while no lens is entered.
          */
         ShapeRow: {
             /** Area */
@@ -2466,20 +2570,30 @@ export interface components {
             diagonal: string;
             /** Equal Area */
             equal_area: string;
+            /** Id */
+            id: string;
             /** Mask */
             mask: string;
             /** Panel */
             panel: string;
             /** Picture */
             picture: string;
-            /** Side Share */
-            side_share: number;
-            /** Top Share */
-            top_share: number;
+            /** Pointer */
+            pointer: string;
             /** Zoom */
             zoom: string;
             /** Zoom Fits */
             zoom_fits: boolean | null;
+        };
+        /**
+         * Shapes
+         * @description The aspect ratios shown on this screen; add: where another goes, empty when there is no room for one.
+         */
+        Shapes: {
+            /** Add */
+            add: string;
+            /** Rows */
+            rows: components["schemas"]["ShapeRow"][];
         };
         /**
          * SheetName
@@ -2487,8 +2601,24 @@ export interface components {
          */
         SheetName: "wall-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing";
         /**
+         * SheetOut
+         * @description A line of the menu of sheets: where it is, what it is.
+         */
+        SheetOut: {
+            /** Group */
+            group: string;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Note */
+            note: string;
+            /** Papers */
+            papers: boolean;
+        };
+        /**
          * SignalChain
-         * @description The format that is wished, and every link it must pass, in order from the source.
+         * @description The format needed, and every link it must pass, in order from the source.
          */
         SignalChain: {
             /**
@@ -2500,7 +2630,7 @@ export interface components {
         };
         /**
          * SignalPlan
-         * @description The chain, what is wished and what arrives; kinds: what can be added to it, none when it is full.
+         * @description The chain, the format needed and what arrives; kinds: what can be added to it, none when it is full.
          */
         SignalPlan: {
             /** Arrives */
@@ -2509,46 +2639,34 @@ export interface components {
             formats: components["schemas"]["FormatChoice"][];
             /** Kinds */
             kinds: string[];
+            /** Pointer */
+            pointer: string;
             /** Rows */
             rows: components["schemas"]["LinkRow"][];
             /** Wanted */
             wanted: string;
+            /** Wanted Pointer */
+            wanted_pointer: string;
         };
         /**
          * Size
          * @description The size and which number leads it.
          */
         Size: {
-            /**
-             * Angle Deg
-             * @default 40
-             */
-            angle_deg: number;
-            /**
-             * Aspect
-             * @default 16:9
-             */
-            aspect: string;
-            /**
-             * @default {
-             *       "bottom_mm": 0,
-             *       "side_mm": 0,
-             *       "top_mm": 0
-             *     }
-             */
+            /** Angle Deg */
+            angle_deg: number | null;
+            /** Aspect */
+            aspect: string | null;
+            /** @default {} */
             border: components["schemas"]["BorderFaces"];
-            /** @default diagonal */
-            lead: components["schemas"]["SizeLead"];
+            lead: components["schemas"]["SizeLead"] | null;
             /** Overspill Mm */
             overspill_mm: number | null;
-            tidy: components["schemas"]["TidyPick"] | null;
+            tidy: components["schemas"]["RoundedPick"] | null;
             /** Tidy Grid Mm */
             tidy_grid_mm: number | null;
-            /**
-             * Value Mm
-             * @default 2540
-             */
-            value_mm: number;
+            /** Value Mm */
+            value_mm: number | null;
         };
         /**
          * SizeLead
@@ -2566,22 +2684,18 @@ export interface components {
             angles: string;
             /** Bands */
             bands: string[];
-            /** Ceiling Slack */
-            ceiling_slack: string;
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /** Checks */
+            checks: string[];
             /** Chosen */
             chosen: boolean;
             /** Contrasts */
             contrasts: string[];
             /** Diagonal */
             diagonal: string;
-            /** Furniture Slack */
-            furniture_slack: string;
             /** Luminance */
             luminance: string;
-            /** Minds */
-            minds: string[];
             /** Necks */
             necks: string;
             /** Picture Mm */
@@ -2601,12 +2715,15 @@ export interface components {
             };
             /** Stops */
             stops: string[];
+            /** To Ceiling */
+            to_ceiling: string;
             /** Verdict */
             verdict: string;
         };
         /**
          * SizeTable
-         * @description Candidates from small to large, the light states their contrasts stand for, and which to take and why no larger.
+         * @description Candidates from small to large, the light states their contrasts stand for, and which to take and why no
+         *     larger.
          */
         SizeTable: {
             /** Advice */
@@ -2617,31 +2734,55 @@ export interface components {
             states: string[];
         };
         /**
+         * StateRow
+         * @description A light state: its light, how that is known, and the lamps that are lit in it.
+         */
+        StateRow: {
+            /** How */
+            how: string;
+            /** Id */
+            id: string;
+            /**
+             * Known
+             * @enum {string}
+             */
+            known: "measured" | "decided" | "computed" | "assumed";
+            /** Lamps */
+            lamps: components["schemas"]["LampSwitch"][];
+            /** Lux */
+            lux: string;
+            /** Name */
+            name: string;
+            /** Pointer */
+            pointer: string;
+        };
+        /**
          * StationState
-         * @description A station on the rope: its gist and the worst of its findings.
+         * @description A station on the rope: its gist, the worst of its findings, how much of it is assumed.
          */
         StationState: {
             /** Assumed */
             assumed: number;
             /** Gist */
             gist: string;
-            /**
-             * Key
-             * @enum {string}
-             */
-            key: "survey" | "size" | "light" | "height" | "throw" | "wall" | "tension";
+            /** Key */
+            key: string;
             /** Label */
             label: string;
             /** Worst */
-            worst: ("stop" | "mind" | "note") | null;
+            worst: ("stop" | "check" | "note") | null;
         };
         /**
          * StepRow
          * @description One step in the job's texts. numbers and partners name points; who says which person does which.
+         *
+         *     loose: it holds nothing yet.
          */
         StepRow: {
             /** Action */
             action: string;
+            /** Loose */
+            loose: boolean;
             /** Number */
             number: number;
             /** Numbers */
@@ -2662,6 +2803,16 @@ export interface components {
             who: string;
         };
         /**
+         * Steps
+         * @description Every step, and where the tape hooks.
+         */
+        Steps: {
+            /** Hooks */
+            hooks: string;
+            /** Rows */
+            rows: components["schemas"]["StepRow"][];
+        };
+        /**
          * Stop
          * @description An end of a handle's travel along one axis [mm], with the name of what stops it there.
          */
@@ -2673,7 +2824,7 @@ export interface components {
         };
         /**
          * Survey
-         * @description What was measured in the room. ceiling_mm is the plain height; readings take over from it.
+         * @description The room. ceiling_mm is the plain height; readings take over from it.
          */
         Survey: {
             /**
@@ -2681,12 +2832,8 @@ export interface components {
              * @default []
              */
             boxes: components["schemas"]["Box"][];
-            /**
-             * Build
-             * @default studs
-             * @enum {string}
-             */
-            build: "studs" | "masonry";
+            /** Build */
+            build: ("studs" | "masonry") | null;
             /** Ceiling Mm */
             ceiling_mm: number | null;
             /**
@@ -2706,7 +2853,8 @@ export interface components {
              * @default []
              */
             floor_readings: components["schemas"]["FloorReading"][];
-            joists: components["schemas"]["Joists"] | null;
+            /** @default {} */
+            joists: components["schemas"]["Joists"];
             /**
              * Lamps
              * @default []
@@ -2728,6 +2876,26 @@ export interface components {
             /** Wall Width Mm */
             wall_width_mm: number | null;
         };
+        /** Tables */
+        Tables: {
+            box_list?: components["schemas"]["ThingList"] | null;
+            by_zoom?: components["schemas"]["ByZoom"] | null;
+            ceiling_list?: components["schemas"]["ThingList"] | null;
+            fitting_list?: components["schemas"]["ThingList"] | null;
+            floor_list?: components["schemas"]["ThingList"] | null;
+            joists?: components["schemas"]["JoistTable"] | null;
+            lamp_list?: components["schemas"]["ThingList"] | null;
+            light?: components["schemas"]["LightTable"] | null;
+            marks?: components["schemas"]["MarkTable"] | null;
+            rounded?: components["schemas"]["RoundedSizes"] | null;
+            seat_list?: components["schemas"]["ThingList"] | null;
+            seats?: components["schemas"]["SeatTable"] | null;
+            shapes?: components["schemas"]["Shapes"] | null;
+            signal?: components["schemas"]["SignalPlan"] | null;
+            states?: components["schemas"]["LightStates"] | null;
+            steps?: components["schemas"]["Steps"] | null;
+            tape?: components["schemas"]["Tape"] | null;
+        };
         /**
          * TakeRecord
          * @description A record to copy into the job.
@@ -2742,12 +2910,24 @@ export interface components {
             kind: "fabric" | "kit" | "projector" | "fixing";
         };
         /**
+         * Tape
+         * @description One window of tape for each mark a crew makes for the holes: across twice, the center, the two rows.
+         */
+        Tape: {
+            /** Windows */
+            windows: components["schemas"]["TapeWindow"][];
+        };
+        /**
          * TapeWindow
          * @description The piece of tape round one mark [mm from the hook], and where the hook goes.
+         *
+         *     ticks: lengths of its lines as shares of the tape's width; the first stands at first_mm, each next step_mm on.
          */
         TapeWindow: {
             /** End Mm */
             end_mm: number;
+            /** First Mm */
+            first_mm: number;
             /** Hook */
             hook: string;
             /** Key */
@@ -2758,10 +2938,12 @@ export interface components {
             read_mm: number;
             /** Start Mm */
             start_mm: number;
+            /** Step Mm */
+            step_mm: number;
             /** Text */
             text: string;
             /** Ticks */
-            ticks: components["schemas"]["Tick"][];
+            ticks: number[];
             /** Title */
             title: string;
         };
@@ -2770,75 +2952,52 @@ export interface components {
          * @description How the fabric is held. Counts, where given, take the place of the spacing.
          */
         Tensioning: {
-            /**
-             * Fabric
-             * @default
-             */
-            fabric: string;
-            /** @default staple */
-            hold: components["schemas"]["Hold"];
+            /** Fabric */
+            fabric: string | null;
+            hold: components["schemas"]["Hold"] | null;
             /** Inset Mm */
             inset_mm: number | null;
-            /**
-             * People
-             * @default two
-             * @enum {string}
-             */
-            people: "one" | "two";
+            /** People */
+            people: ("one" | "two") | null;
             /** Rail Count */
             rail_count: number | null;
             school: components["schemas"]["School"] | null;
-            /**
-             * Short Sides First
-             * @default true
-             */
-            short_sides_first: boolean;
+            /** Short Sides First */
+            short_sides_first: boolean | null;
             /** Spacing Mm */
             spacing_mm: number | null;
             /** Stile Count */
             stile_count: number | null;
         };
         /**
-         * Tick
-         * @description A line on the tape: place [mm from the hook] and length as a share of the tape's width.
+         * Term
+         * @description One named number of a working.
          */
-        Tick: {
-            /** At Mm */
-            at_mm: number;
-            /** Share */
-            share: number;
+        Term: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
         };
         /**
-         * TidyPick
-         * @description A tidy size that was chosen [mm].
+         * ThingList
+         * @description A list of the survey: its pointer and name, the button that adds to it, what is in it, what can be added.
          */
-        TidyPick: {
-            /** Height Mm */
-            height_mm: number;
-            /** Width Mm */
-            width_mm: number;
-        };
-        /**
-         * TidyRow
-         * @description One tidy size on offer, in the job's texts, and the changes that take it.
-         */
-        TidyRow: {
-            /** Aspect Error */
-            aspect_error: string;
-            /** Changes */
-            changes: components["schemas"]["Change"][];
-            /** Chosen */
-            chosen: boolean;
-            /** Diagonal */
-            diagonal: string;
-            /** Diagonal Change */
-            diagonal_change: string;
-            /** Edge Error */
-            edge_error: string;
-            /** Exact */
-            exact: boolean;
-            /** Size */
-            size: string;
+        ThingList: {
+            /** Add */
+            add: string;
+            /** Additions */
+            additions: components["schemas"]["Addition"][];
+            /** Pointer */
+            pointer: string;
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            /** Title */
+            title: string;
         };
         /**
          * ToMeasure
@@ -2847,6 +3006,8 @@ export interface components {
         ToMeasure: {
             /** Effect */
             effect: string;
+            /** Key */
+            key: string;
             /** Label */
             label: string;
             /** Pointer */
@@ -2904,7 +3065,7 @@ export interface components {
         WishKind: "eye-line" | "frame-top" | "frame-bottom" | "ceiling-gap";
         /**
          * Working
-         * @description How a figure came about: formula in words, values put in, result, rounding, source.
+         * @description How a figure came about: formula in words, its terms, numbers put in, result, rounding, source.
          */
         Working: {
             /** Formula */
@@ -2917,10 +3078,13 @@ export interface components {
             source: string;
             /** Substituted */
             substituted: string;
+            /** Terms */
+            terms: components["schemas"]["Term"][];
         };
         /**
          * Zone
-         * @description Where the lens may be [mm]: from the left wall end, above the floor, out of the bare wall; null leaves a side open.
+         * @description Where the lens may be [mm]: from the left wall end, above the floor, out of the bare wall; absent leaves
+         *     a side open.
          */
         Zone: {
             /** X High Mm */
@@ -2938,20 +3102,13 @@ export interface components {
         };
         /**
          * ZoomRow
-         * @description One shape from this place, in words; image is the panel's image round the picture [mm]: left, bottom, right, top.
+         * @description One aspect ratio from this place, in words.
          */
         ZoomRow: {
             /** Aspect */
             aspect: string;
-            /** Image Mm */
-            image_mm: [
-                number,
-                number,
-                number,
-                number
-            ];
-            /** Index */
-            index: number;
+            /** Id */
+            id: string;
             /** Light */
             light: string;
             /** Picture */
@@ -2966,7 +3123,71 @@ export interface components {
             zoom: string;
         };
     };
-    responses: never;
+    responses: {
+        /** @description The database is out of reach */
+        Away: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Saved by someone else meanwhile, or nothing to bring back */
+        Conflict: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Not there */
+        Missing: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description A field cannot be used */
+        Refused: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Too large */
+        TooLarge: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The request cannot be parsed */
+        Unreadable: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description If-Match is missing */
+        VersionMissing: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
@@ -2992,81 +3213,29 @@ export interface operations {
                     "application/json": components["schemas"]["Health"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     list_jobs: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                after?: number;
+                most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3079,79 +3248,23 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobCard"][];
+                    "application/json": components["schemas"]["JobList"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     create_job: {
@@ -3178,82 +3291,28 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     import_job_file: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "gantline-who"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3272,76 +3331,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     read_job_by_id: {
@@ -3364,76 +3367,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     delete_job: {
@@ -3456,76 +3403,20 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     edit_job: {
@@ -3555,76 +3446,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     compare_fabrics: {
@@ -3647,76 +3482,20 @@ export interface operations {
                     "application/json": components["schemas"]["FabricTable"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     export_job_file: {
@@ -3737,76 +3516,20 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     map_floor: {
@@ -3832,79 +3555,23 @@ export interface operations {
                     "application/json": components["schemas"]["FloorMap"] | null;
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
-    mark_field: {
+    mark_field_known: {
         parameters: {
             query?: never;
             header?: {
@@ -3931,76 +3598,60 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    preview_edits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Preview"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["PreviewOut"];
                 };
             };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     compare_projectors: {
@@ -4023,76 +3674,20 @@ export interface operations {
                     "application/json": components["schemas"]["ProjectorTable"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     list_readings: {
@@ -4115,76 +3710,20 @@ export interface operations {
                     "application/json": components["schemas"]["ReadingOut"][];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     send_readings: {
@@ -4211,76 +3750,20 @@ export interface operations {
                     "application/json": components["schemas"]["Kept"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     send_csv: {
@@ -4307,76 +3790,20 @@ export interface operations {
                     "application/json": components["schemas"]["Kept"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     use_readings: {
@@ -4406,76 +3833,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     redo_job: {
@@ -4501,76 +3872,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     view_from_seat: {
@@ -4581,7 +3896,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
-                seat: number;
+                seat: string;
             };
             cookie?: never;
         };
@@ -4596,76 +3911,20 @@ export interface operations {
                     "application/json": components["schemas"]["SeatView"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     get_sheet: {
@@ -4689,76 +3948,20 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     compare_sizes: {
@@ -4781,76 +3984,20 @@ export interface operations {
                     "application/json": components["schemas"]["SizeTable"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     take_record: {
@@ -4880,76 +4027,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     undo_job: {
@@ -4975,76 +4066,20 @@ export interface operations {
                     "application/json": components["schemas"]["JobOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     list_versions: {
@@ -5067,170 +4102,20 @@ export interface operations {
                     "application/json": components["schemas"]["VersionOut"][];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    preview_plan: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Preview"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PreviewOut"];
-                };
-            };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     get_settings: {
@@ -5251,76 +4136,20 @@ export interface operations {
                     "application/json": components["schemas"]["DefaultOut"][];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     put_settings: {
@@ -5345,76 +4174,54 @@ export interface operations {
                     "application/json": components["schemas"]["DefaultOut"][];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    list_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["SheetOut"][];
                 };
             };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     list_records: {
@@ -5437,76 +4244,20 @@ export interface operations {
                     "application/json": components["schemas"]["RecordOut"][];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     export_records: {
@@ -5528,76 +4279,20 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     import_records: {
@@ -5626,76 +4321,20 @@ export interface operations {
                     "application/json": components["schemas"]["RecordOut"][];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     get_record: {
@@ -5719,76 +4358,20 @@ export interface operations {
                     "application/json": components["schemas"]["RecordOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     put_record: {
@@ -5816,76 +4399,20 @@ export interface operations {
                     "application/json": components["schemas"]["RecordOut"];
                 };
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
     delete_record: {
@@ -5907,76 +4434,20 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description The request cannot be parsed */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile, or nothing to bring back */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description A field cannot be used */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description If-Match is missing */
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description The database is out of reach */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
         };
     };
 }

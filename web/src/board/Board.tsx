@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react'
-import type { Dimension, Face, FloorMap, Handle, Mark, StationKey } from '../api/client'
+import type { Dimension, Face, FloorMap, Handle, Label, Mark, Panel } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Num, Rich } from '../parts/Num'
 import { DimensionTag } from './DimensionTag'
@@ -7,24 +7,23 @@ import { placeDimension } from './dimensionLines'
 import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
 import { typePx } from './pictureText'
-import { type LabelBox, placeLabels } from './placeLabels'
-import { dotPx, Shapes } from './Shapes'
+import { Shapes } from './Shapes'
 import { fitFace, type Sheet, toPx } from './sheet'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
 
 type BoardProps = {
   face: Face
-  station: StationKey
+  panel: Panel
   floor?: FloorMap
   ghosts?: readonly Ghost[]
-  shape?: number | null
+  shape?: string
   now?: ReadonlySet<number>
   done?: ReadonlySet<number>
 }
 
 /** The to-scale scene of one face: always live, handled directly. */
-export const Board = ({ face, station, now, done, floor, ghosts = [], shape = null }: BoardProps) => {
+export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }: BoardProps) => {
   const [box, size] = useSize<HTMLDivElement>()
   const frozen = useRef<Sheet | null>(null)
   const job = useThisJob()
@@ -41,16 +40,12 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
       void job.edit(edits)
     },
   })
-  const shown = face.marks.filter((mark) => isShown(mark, station) || isLooked(mark, station, shape))
+  const shown = face.marks.filter((mark) => isShown(mark, panel, shape))
   const handles = shown.filter((mark): mark is Handle => mark.kind === 'handle')
   const shift = useShift(live, handles, sheet)
   const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
   const hit = live?.hit ?? ''
   const room = pictureRoom(shown, sheet)
-  const apart = placeLabels(
-    shown.flatMap((mark) => boxOf(mark, sheet)),
-    shown.flatMap((mark) => dotOf(mark, sheet)),
-  )
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
   return (
     <div ref={box} className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}>
@@ -62,7 +57,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
           </pattern>
         </defs>
         {floor && <FloorMapLayer map={floor} sheet={sheet} />}
-        <Shapes marks={shown} sheet={sheet} station={station} shift={shift} now={now} done={done} />
+        <Shapes marks={shown} sheet={sheet} panel={panel} shift={shift} now={now} done={done} />
         {ghosts.map((ghost) => (
           <Outline key={ghost.name} ghost={ghost} sheet={sheet} />
         ))}
@@ -75,15 +70,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
       {shown.map(
         (mark) =>
           mark.kind === 'label' && (
-            <BoardLabel
-              key={mark.key}
-              mark={mark}
-              sheet={sheet}
-              shift={shift}
-              downPx={apart.get(mark.key) ?? 0}
-              narrow={size.width < NARROW_PX}
-              room={room}
-            />
+            <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={size.width < NARROW_PX} room={room} />
           ),
       )}
       <svg
@@ -98,13 +85,7 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
         ))}
       </svg>
       {dimensions.map((mark) => (
-        <DimensionTag
-          key={mark.key}
-          mark={mark}
-          place={placeDimension(mark, sheet)}
-          inside={mark.key.startsWith('viewable')}
-          widthPx={size.width}
-        />
+        <DimensionTag key={mark.key} mark={mark} place={placeDimension(mark, sheet)} widthPx={size.width} />
       ))}
       {floor && <FloorLegend map={floor} />}
       {hit && (
@@ -118,10 +99,6 @@ export const Board = ({ face, station, now, done, floor, ghosts = [], shape = nu
     </div>
   )
 }
-
-/** The content shape looked at: its masks at Size, its spilled light at Throw. */
-const isLooked = (mark: Mark, station: StationKey, shape: number | null) =>
-  shape !== null && mark.key.startsWith(`${station === 'throw' ? 'spill' : 'mask'}-${shape}-`)
 
 /** A size that was not taken, for comparison: left, bottom, right, top [mm]. */
 export type Ghost = { name: string; rect: readonly number[] }
@@ -160,8 +137,8 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
       const lit = now?.has(number) ?? false
       if (!lit && typeof mark.number !== 'number') return null
       const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
-      const [dx, dy] = BESIDE[mark.name.split(' ').at(-1) ?? ''] ?? [0, 0]
-      const look = lit ? 'z-10 rounded bg-chalk px-1 font-bold text-[15px] text-velvet' : 'text-[13px] text-ink'
+      const [dx, dy] = BESIDE[mark.side ?? ''] ?? [0, 0]
+      const look = lit ? 'z-10 rounded bg-chalk px-1 font-bold text-body text-velvet' : 'text-fine text-ink'
       return (
         <span
           key={mark.key}
@@ -177,39 +154,8 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
 
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 
-type LabelMark = Extract<Mark, { kind: 'label' }>
-
-const BESIDE_SHARE = { start: 0, middle: 0.5, end: 1 }
 const BESIDE_PX = { start: 6, middle: 0, end: -6 }
-const LETTER_PX = 7.4 // mean advance at the small size: labels are set once, measuring each would cost a layout
-const HEIGHT_PX = 20
-const OVERHANG = 0.7 // a name may stand out of what holds it by this much
-
-/** How far down of its place a label's upper edge is [px]: in what holds it, under a limit, else above. */
-const topPx = (mark: LabelMark, sheet: Sheet) => {
-  if (mark.role === 'limit') return 1
-  if (!mark.room_mm) return -HEIGHT_PX - 8
-  const [wide = 0, high = 0] = mark.room_mm.map((mm) => mm * sheet.pxPerMm)
-  const held = wide >= OVERHANG * mark.text.length * LETTER_PX && high >= HEIGHT_PX - 4
-  return held ? -HEIGHT_PX / 2 : -high / 2 - HEIGHT_PX - 2
-}
-
-/** About the room a small label takes; the picture's own texts keep their places. */
-const boxOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
-  if (mark.kind !== 'label' || mark.role === 'picture') return []
-  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
-  const widthPx = mark.text.length * LETTER_PX
-  const left = xPx + BESIDE_PX[mark.anchor] - widthPx * BESIDE_SHARE[mark.anchor]
-  return [{ key: mark.key, xPx: left, yPx: yPx + topPx(mark, sheet), widthPx, heightPx: HEIGHT_PX }]
-}
-
-/** The room of a dot that a label must not cover; tension points are too many and bear their own numbers. */
-const dotOf = (mark: Mark, sheet: Sheet): LabelBox[] => {
-  if (mark.kind !== 'dot' || mark.number !== null) return []
-  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
-  const rPx = dotPx(mark.role) - 1
-  return [{ key: mark.key, xPx: xPx - rPx, yPx: yPx - rPx, widthPx: 2 * rPx, heightPx: 2 * rPx }]
-}
+const TEXT_PX = 17 // the height of a text that labels were lifted by
 
 const TAG_PX = 42 // what a number on a dimension line inside the picture takes at its edge
 
@@ -221,46 +167,39 @@ const pictureRoom = (marks: readonly Mark[], sheet: Sheet) => {
     const ends = points.map((point) => point[axis])
     return (Math.max(...ends, 0) - Math.min(...ends, Number.POSITIVE_INFINITY)) * sheet.pxPerMm
   }
-  const inside = marks.some((mark) => mark.kind === 'dimension' && mark.key.startsWith('viewable'))
+  const inside = marks.some((mark) => mark.kind === 'dimension' && mark.inside)
   return { widthPx: span(0) - 2 * (inside ? TAG_PX : 8), heightPx: span(1) }
 }
 
 type BoardLabelProps = {
-  downPx: number
   narrow: boolean
   room: { widthPx: number; heightPx: number }
-  mark: LabelMark
+  mark: Label
   sheet: Sheet
   shift: { key: string; dxPx: number; dyPx: number } | null
 }
 
-const SIZES = { large: '', text: 'text-[16px] font-medium', small: 'text-[14.5px] font-medium' }
+const SIZES = { large: '', text: 'text-body font-medium', small: 'text-smallall font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-const BoardLabel = ({ mark, sheet, shift, downPx, narrow, room }: BoardLabelProps) => {
+const COLORS: Record<string, string> = { limit: 'text-brass', shadow: 'on-shadow' }
+
+const BoardLabel = ({ mark, sheet, shift, narrow, room }: BoardLabelProps) => {
+  const picture = mark.role === 'picture'
   const sized = mark.key === 'size' || mark.key === 'aspect'
   const px = sized ? typePx(mark.text, mark.size === 'large' ? 'large' : 'text', room.widthPx, room.heightPx) : undefined
-  if (px === null || (narrow && mark.role === 'picture' && mark.size !== 'large')) return null
-  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+  if (px === null || (narrow && picture && mark.size !== 'large')) return null
+  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0] ?? 0, yMm: mark.at[1] ?? 0 })
   const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
-  const picture = mark.role === 'picture'
-  const colour = picture
-    ? mark.size === 'large'
-      ? 'text-[var(--on-canvas)]'
-      : 'text-[var(--canvas-quiet)]'
-    : mark.role === 'limit'
-      ? 'text-brass'
-      : mark.role === 'shadow'
-        ? 'on-shadow'
-        : 'text-chalk'
-  const up = mark.key === 'aspect' ? '0%' : picture ? '-50%' : `${topPx(mark, sheet)}px`
+  const color = picture ? (mark.size === 'large' ? 'on-canvas' : 'on-canvas quiet') : (COLORS[mark.role] ?? 'text-chalk')
+  const up = mark.key === 'aspect' ? '0%' : '-50%'
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap ${SIZES[mark.size]} ${colour} ${picture ? '' : 'haloed'}`}
+      className={`pointer-events-none absolute whitespace-nowrap leading-tight ${SIZES[mark.size]} ${color} ${picture ? '' : 'haloed'}`}
       style={{
         fontSize: px,
         left: xPx + moved.dxPx + BESIDE_PX[mark.anchor],
-        top: yPx + moved.dyPx + downPx,
+        top: yPx + moved.dyPx - mark.lift * TEXT_PX,
         transform: `translate(${ANCHOR[mark.anchor]}, ${up})`,
       }}
     >

@@ -1,18 +1,20 @@
 import { type Dimension, toEdits } from '../api/client'
 import { useThisJob } from '../job/context'
-import { Num, Rich } from '../parts/Num'
+import { Num } from '../parts/Num'
+import { Trouble } from '../parts/Trouble'
 import { useTyping } from '../parts/useTyping'
 import type { DimensionPlace } from './dimensionLines'
 
-type DimensionTagProps = { mark: Dimension; place: DimensionPlace; inside: boolean; widthPx: number }
+type DimensionTagProps = { mark: Dimension; place: DimensionPlace; widthPx: number }
 
 const SHORT_PX = 52 // a shorter line would vanish behind its own number, so the number stands beside it
 const FIELD_PX = 76
 
 /** The number on a dimension line: a button where typing a length can set it. */
-export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps) => {
+export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
+  const { inside } = mark
   const { edit } = useThisJob()
-  const { typing, open, trouble, field } = useTyping({ text: mark.text, save: (typed) => edit(toEdits(mark.changes, typed)) })
+  const { typing, open, trouble, id, field } = useTyping({ text: mark.text, save: (typed) => edit(toEdits(mark.changes, typed)) })
   const beside = place.upright && place.lengthPx < SHORT_PX && !inside
   const turn = place.upright && !beside ? 'rotate(-90deg)' : ''
   const start = mark.side > 0 ? '8px' : 'calc(-100% - 8px)'
@@ -26,20 +28,20 @@ export const DimensionTag = ({ mark, place, inside, widthPx }: DimensionTagProps
     top: place.yPx,
     transform: 'translate(-50%, -20px)',
   }
-  const ground = inside ? 'bg-[var(--canvas)] text-[var(--on-canvas)]' : 'bg-velvet text-ink'
-  const tag = `absolute grid min-h-7 place-items-center rounded px-1.5 text-[16px] ${ground}`
+  const ground = inside ? 'bg-canvas text-on-canvas' : 'bg-velvet text-ink'
+  const tag = `absolute grid min-h-7 place-items-center rounded px-1.5 text-body ${ground}`
   if (typing)
     return (
       <div style={fieldStyle} className="absolute z-20 flex flex-col gap-1">
         <input
           {...field}
           aria-label={mark.name}
-          className="w-32 rounded border-2 border-chalk bg-velvet px-2 py-1 text-center font-semibold text-[17px] text-ink"
+          className="w-32 rounded border-2 border-chalk bg-velvet px-2 py-1 text-center font-semibold text-value text-ink"
         />
         {trouble && (
-          <p role="alert" className="w-64 rounded border-stop border-l-4 bg-stop-ground p-2 text-[14px] text-ink">
-            <Rich text={trouble} />
-          </p>
+          <div className="w-64 rounded bg-stop-ground">
+            <Trouble text={trouble} id={id} />
+          </div>
         )}
       </div>
     )

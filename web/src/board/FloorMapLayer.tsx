@@ -65,7 +65,7 @@ const runs = (map: FloorMap) => {
 }
 
 export const FloorLegend = ({ map }: { map: FloorMap }) => (
-  <ul className="absolute right-2 bottom-2 rounded bg-bench/95 px-3 py-2 text-[13.5px]" aria-label="Shades of the floor">
+  <ul className="absolute right-2 bottom-2 rounded bg-bench/95 px-3 py-2 text-fine" aria-label="Shades of the floor">
     {map.words.map((word, at) => (
       <li key={word} className="flex items-center gap-2">
         <span

@@ -39,7 +39,7 @@ export const SeatViewFace = ({ view }: { view: SeatView }) => (
         )
       })}
     </svg>
-    <figcaption className="text-[15px]">
+    <figcaption className="text-body">
       <strong>{view.name}</strong>, {view.state}: {view.said}
     </figcaption>
   </figure>

@@ -1,6 +1,7 @@
 import { memo } from 'react'
-import type { Mark, StationKey } from '../api/client'
+import type { Mark, Panel } from '../api/client'
 import { isLit } from './layers'
+import { DOT_PX } from './pens.generated'
 import { type Sheet, toPx } from './sheet'
 
 export type Shift = { key: string; dxPx: number; dyPx: number } | null
@@ -11,49 +12,25 @@ const path = (sheet: Sheet, points: readonly (readonly number[])[]) =>
     .map(({ xPx, yPx }) => `${xPx.toFixed(1)} ${yPx.toFixed(1)}`)
     .join('L')
 
-const DOT_PX: Record<string, number> = {
-  seat: 8,
-  'seat-main': 9,
-  hole: 6,
-  bracket: 6,
-  lamp: 8,
-  lens: 9,
-  plate: 5,
-  'lens-out': 9,
-  point: 4.2,
-  'point-fill': 2.2,
-}
-
-/** Radius of a dot [px]. */
-export const dotPx = (role: string): number => DOT_PX[role] ?? 4
+const PLAIN_PX = 4
 
 type ShapeProps = {
   mark: Mark
   sheet: Sheet
-  station: StationKey
+  panel: Panel
   now?: ReadonlySet<number>
   done?: ReadonlySet<number>
 }
 
-const Shape = ({ mark, sheet, station, now, done }: ShapeProps) => {
-  const faint = isLit(mark, station) ? '' : 'faint'
-  if (mark.kind === 'area') {
-    const hatched = mark.role === 'ceiling' || mark.role === 'floor'
-    return (
-      <path
-        className={`mark ${mark.role} ${faint}`}
-        d={`M${path(sheet, mark.points)}Z`}
-        fill={hatched ? 'url(#hatch)' : undefined}
-        style={hatched ? { fill: 'url(#hatch)' } : undefined}
-      />
-    )
-  }
+const Shape = ({ mark, sheet, panel, now, done }: ShapeProps) => {
+  const faint = isLit(mark, panel) ? '' : 'faint'
+  if (mark.kind === 'area') return <path className={`mark ${mark.role} ${faint}`} d={`M${path(sheet, mark.points)}Z`} />
   if (mark.kind === 'line') return <path className={`mark ${mark.role} ${faint}`} d={`M${path(sheet, mark.points)}`} />
   if (mark.kind !== 'dot') return null
   const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
   const number = Number(mark.key.replace('point-', ''))
   const lit = now?.has(number) ? 'now' : done?.has(number) ? 'done' : ''
-  const radius = dotPx(mark.role) * (lit === 'now' ? 1.9 : 1)
+  const radius = (DOT_PX[mark.role] ?? PLAIN_PX) * (lit === 'now' ? 1.9 : 1)
   return (
     <g className={faint}>
       {(mark.role === 'hole' || mark.role === 'bracket') && <circle cx={xPx} cy={yPx} r={radius + 1} className="hole-ground" />}
@@ -68,16 +45,16 @@ const Shape = ({ mark, sheet, station, now, done }: ShapeProps) => {
 type ShapesProps = {
   marks: readonly Mark[]
   sheet: Sheet
-  station: StationKey
+  panel: Panel
   shift: Shift
   now?: ReadonlySet<number>
   done?: ReadonlySet<number>
 }
 
 /** Areas, lines and dots; what travels with a dragged handle is moved as one group. */
-export const Shapes = memo(({ marks, sheet, station, shift, now, done }: ShapesProps) => {
+export const Shapes = memo(({ marks, sheet, panel, shift, now, done }: ShapesProps) => {
   const moving = (mark: Mark) => shift !== null && 'moves' in mark && mark.moves === shift.key
-  const draw = (mark: Mark) => <Shape key={mark.key} mark={mark} sheet={sheet} station={station} now={now} done={done} />
+  const draw = (mark: Mark) => <Shape key={mark.key} mark={mark} sheet={sheet} panel={panel} now={now} done={done} />
   const order = (mark: Mark) => (mark.kind === 'dot' ? 2 : mark.kind === 'line' && mark.role !== 'datum' ? 1 : 0)
   const sorted = [...marks].sort((a, b) => order(a) - order(b))
   return (

@@ -14,7 +14,7 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
   return (
     <figure className="min-w-32 flex-1">
       <figcaption className="flex h-9 items-center">
-        <Num text={piece.text} className="text-[22px]" />
+        <Num text={piece.text} className="text-title" />
       </figcaption>
       <svg
         viewBox={`0 -2.6 ${wide} ${BAND + 2.6}`}
@@ -24,7 +24,7 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
       >
         <rect x="0" y="0" width={wide} height={BAND} fill="var(--tape)" />
         <path
-          d={piece.ticks.map((tick) => `M${x(tick.at_mm)} 0V${tick.share * BAND * 0.92}`).join('')}
+          d={piece.ticks.map((share, at) => `M${x(piece.first_mm + at * piece.step_mm)} 0V${share * BAND * 0.92}`).join('')}
           stroke="var(--on-tape)"
           strokeWidth=".24"
         />
@@ -47,7 +47,7 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
         <path d={`M${mark} 0V${BAND * 0.6}`} stroke="var(--tape-mark)" strokeWidth=".5" />
         {piece.start_mm === 0 && <path d={`M.4 -1.5V${BAND}`} stroke="var(--quiet)" strokeWidth=".9" />}
       </svg>
-      <p className="mt-1 h-9 text-[13.5px] leading-tight">
+      <p className="mt-1 h-9 text-fine leading-tight">
         <span className="font-semibold">{piece.title}</span> <span className="text-quiet">from the {piece.hook}</span>
       </p>
     </figure>

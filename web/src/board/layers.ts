@@ -1,62 +1,19 @@
-import type { Mark, StationKey } from '../api/client'
+import type { Mark, Panel } from '../api/client'
+import { ALWAYS } from './pens.generated'
 
-/** What a station lights up; the rest of the board is dimmed, its dimensions rest. */
-const LIT: Record<StationKey, readonly string[]> = {
-  survey: ['survey', 'lamps'],
-  size: ['size', 'light'],
-  light: ['size', 'light', 'lamps'],
-  height: ['size', 'light', 'height'],
-  throw: ['size', 'throw'],
-  wall: ['survey', 'size', 'wall'],
-  tension: ['tension'],
-}
-const DIMENSIONS: Record<StationKey, readonly string[]> = {
-  survey: ['survey', 'lamps'],
-  size: ['size'],
-  light: [],
-  height: ['height'],
-  throw: ['throw'],
-  wall: ['wall'],
-  tension: ['tension'],
-}
-/** Drawn even where they are not lit: what a wall consists of. */
-const ALWAYS = new Set([
-  'wall',
-  'ceiling',
-  'floor',
-  'stud',
-  'stud-predicted',
-  'frame',
-  'frame-clash',
-  'picture',
-  'datum',
-  'hole',
-  'fitting',
-  'box',
-  'seat',
-  'seat-main',
-  'back-wall',
-])
+/** Whether a station lights a mark up; the rest of the board is dimmed. */
+export const isLit = (mark: Mark, { lit }: Panel): boolean =>
+  mark.layer === 'base' || mark.layer === 'content' || lit.layers.includes(mark.layer)
 
-/** Which stations let a handle of each layer be dragged. */
-const HANDLES: Record<string, readonly StationKey[]> = {
-  height: ['survey', 'size', 'light', 'height', 'wall'],
-  throw: ['throw'],
-  survey: ['survey', 'light'],
-  lamps: ['survey', 'light'],
-}
-
-export const isLit = (mark: Mark, station: StationKey): boolean =>
-  mark.layer === 'base' || mark.layer === 'content' || LIT[station].includes(mark.layer)
-
-/** Whether a mark is drawn at all while this station is at work. */
-export const isShown = (mark: Mark, station: StationKey): boolean => {
+/** Whether a mark is drawn at all while this station is at work. shape: the aspect ratio that is looked at. */
+export const isShown = (mark: Mark, panel: Panel, shape: string): boolean => {
+  const { lit, station } = panel
   // at Throw the picture is what the light does to it, so its own texts step back
   if (station === 'throw' && mark.kind === 'label' && mark.role === 'picture') return false
+  if ('of' in mark && mark.of) return mark.of === shape && (station === 'throw') === mark.role.startsWith('spill')
   if (mark.layer === 'base') return true
   if (mark.layer === 'content') return false
-  if (mark.kind === 'dimension') return DIMENSIONS[station].includes(mark.layer)
-  if (mark.kind === 'label') return DIMENSIONS[station].includes(mark.layer) || (mark.key === 'datum-name' && station === 'wall')
-  if (mark.kind === 'handle') return HANDLES[mark.layer]?.includes(station) ?? false
-  return LIT[station].includes(mark.layer) || ALWAYS.has(mark.role)
+  if (mark.kind === 'dimension' || mark.kind === 'label') return lit.dimensions.includes(mark.layer)
+  if (mark.kind === 'handle') return lit.handles.includes(mark.layer)
+  return lit.layers.includes(mark.layer) || ALWAYS.has(mark.role)
 }

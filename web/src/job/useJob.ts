@@ -1,30 +1,32 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import {
-  api,
   ask,
   type Edit,
   type FaceName,
   type JobOut,
   type KnownWord,
   type PreviewOut,
+  type RecordKind,
   Refused,
   ServerAway,
 } from '../api/client'
+import { keys } from '../api/keys'
+import { patched } from './patched'
 import { keepPending, readPending } from './pending'
 
-export const jobKeys = { all: ['jobs'] as const, one: (id: string) => ['job', id] as const }
 const RETRY_MS = 1500
 
 type Waiter = { resolve: () => void; reject: (reason: unknown) => void }
+type Look = { station: string; open: string[]; shape: string }
 export type Conflict = { version: number; who: string; what: string; edits: Edit[] }
 
 /** One job: what is saved, what is being dragged, and a queue of edits that nothing typed falls out of. */
 export const useJob = (id: string) => {
   const client = useQueryClient()
   const query = useQuery({
-    queryKey: jobKeys.one(id),
-    queryFn: () => ask<JobOut>(api.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } })),
+    queryKey: keys.job(id),
+    queryFn: () => ask.get('/api/jobs/{job_id}', { params: { path: { job_id: id } } }),
   })
   const [preview, setPreview] = useState<PreviewOut | null>(null)
   const [away, setAway] = useState(false)
@@ -37,8 +39,8 @@ export const useJob = (id: string) => {
   const take = useCallback(
     (job: JobOut) => {
       newest.current = job
-      client.setQueryData(jobKeys.one(id), job)
-      void client.invalidateQueries({ queryKey: jobKeys.all })
+      client.setQueryData(keys.job(id), job)
+      void client.invalidateQueries({ queryKey: keys.jobs })
       setPreview(null)
     },
     [client, id],
@@ -59,7 +61,7 @@ export const useJob = (id: string) => {
     for (let queue = readPending(id); queue.length > 0; queue = readPending(id)) {
       const edits = queue[0] ?? []
       try {
-        take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/edits', { params: match(), body: { edits } })))
+        take(await ask.post('/api/jobs/{job_id}/edits', { params: match(), body: { edits } }))
         settle()?.resolve()
         setAway(false)
       } catch (error) {
@@ -105,7 +107,7 @@ export const useJob = (id: string) => {
     const timer = setInterval(() => {
       if (readPending(id).length > 0) void pump()
       else
-        void ask<unknown>(api.GET('/api/health')).then(
+        void ask.get('/api/health').then(
           () => setAway(false),
           () => undefined,
         )
@@ -113,6 +115,8 @@ export const useJob = (id: string) => {
     return () => clearInterval(timer)
   }, [away, id, pump])
 
+  // what the page shows just now: a preview is of that and no more
+  const look = useRef<Look>({ station: 'wall', open: [], shape: '' })
   const dragging = useRef<{ next: Edit[] | null; face: FaceName; busy: boolean; live: boolean }>({
     next: null,
     face: 'front',
@@ -120,35 +124,35 @@ export const useJob = (id: string) => {
     live: false,
   })
   /** Re-plan while something is dragged: one request under way, the newest place next. */
-  const drag = useCallback(async (edits: Edit[] | null, face: FaceName = 'front'): Promise<void> => {
-    const state = dragging.current
-    state.face = face
-    state.live = edits !== null
-    state.next = edits
-    while (!state.busy && state.next && newest.current) {
-      const body = {
-        document: newest.current.document as unknown as Record<string, unknown>,
-        edits: state.next,
-        parts: state.face === 'back' ? ('all' as const) : state.face,
+  const drag = useCallback(
+    async (edits: Edit[] | null, face: FaceName = 'front'): Promise<void> => {
+      const state = dragging.current
+      state.face = face
+      state.live = edits !== null
+      state.next = edits
+      while (!state.busy && state.next && newest.current) {
+        const version = newest.current.version
+        const body = { version, edits: state.next, face: state.face, ...look.current }
+        state.next = null
+        state.busy = true
+        try {
+          const found = await ask.post('/api/jobs/{job_id}/preview', { params: { path: { job_id: id } }, body })
+          if (state.live && newest.current?.version === version) setPreview(found)
+        } catch (error) {
+          if (error instanceof ServerAway) setAway(true)
+        } finally {
+          state.busy = false
+        }
       }
-      state.next = null
-      state.busy = true
-      try {
-        const plan = await ask<PreviewOut>(api.POST('/api/plan', { body }))
-        if (state.live) setPreview(plan)
-      } catch (error) {
-        if (error instanceof ServerAway) setAway(true)
-      } finally {
-        state.busy = false
-      }
-    }
-  }, [])
+    },
+    [id],
+  )
 
   const step = useCallback(
     async (way: 'undo' | 'redo'): Promise<void> => {
       const path = way === 'undo' ? ('/api/jobs/{job_id}/undo' as const) : ('/api/jobs/{job_id}/redo' as const)
       try {
-        take(await ask<JobOut>(api.POST(path, { params: match() })))
+        take(await ask.post(path, { params: match() }))
       } catch (error) {
         if (error instanceof ServerAway) setAway(true)
         else if (error instanceof Refused && error.problem.type.endsWith('version-conflict')) void query.refetch()
@@ -159,19 +163,19 @@ export const useJob = (id: string) => {
 
   const markKnown = useCallback(
     async (pointer: string, known: KnownWord | null) =>
-      take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } }))),
+      take(await ask.post('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } })),
     [take, match],
   )
 
   const takeRecord = useCallback(
-    async (kind: 'fabric' | 'kit' | 'projector' | 'fixing', key: string) =>
-      take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/take', { params: match(), body: { kind, key } }))),
+    async (kind: RecordKind, key: string) =>
+      take(await ask.post('/api/jobs/{job_id}/take', { params: match(), body: { kind, key } })),
     [take, match],
   )
 
   const putReadings = useCallback(
     async (readings: { source: string; seq: number }[]) =>
-      take(await ask<JobOut>(api.POST('/api/jobs/{job_id}/readings/use', { params: match(), body: { readings } }))),
+      take(await ask.post('/api/jobs/{job_id}/readings/use', { params: match(), body: { readings } })),
     [take, match],
   )
 
@@ -187,7 +191,8 @@ export const useJob = (id: string) => {
     [conflict, edit, query.refetch],
   )
 
-  return { query, saved, preview, away, waiting, conflict, edit, drag, step, markKnown, takeRecord, putReadings, resolve }
+  const shown = useMemo(() => (saved && preview ? patched(saved, preview) : saved), [saved, preview])
+  return { query, saved, shown, look, away, waiting, conflict, edit, drag, step, markKnown, takeRecord, putReadings, resolve }
 }
 
 export type JobHandle = ReturnType<typeof useJob>

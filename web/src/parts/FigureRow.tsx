@@ -1,19 +1,22 @@
-import { useId, useState } from 'react'
+import { useEffect, useId, useState } from 'react'
 import type { Figure } from '../api/client'
+import { useThisJob } from '../job/context'
 import { KnownMark } from './KnownMark'
 import { Num } from './Num'
 import { Working } from './Working'
 
-type FigureRowProps = { figure: Figure; all: readonly Figure[] }
-
-export const restsOf = (figure: Figure, all: readonly Figure[]) =>
-  figure.rests_on.flatMap((key) => all.filter((one) => one.key === key && one.key !== figure.key))
-
 /** A computed figure; tap it to see its working. */
-export const FigureRow = ({ figure, all }: FigureRowProps) => {
+export const FigureRow = ({ figure, lead = false }: { figure: Figure; lead?: boolean }) => {
+  const { look } = useThisJob()
   const [open, setOpen] = useState(false)
   const id = useId()
-  const rests = restsOf(figure, all)
+  useEffect(() => {
+    // while something is dragged, the working of an open figure follows
+    const open_ = look.current.open
+    if (!open) return
+    open_.push(figure.key)
+    return () => void open_.splice(open_.indexOf(figure.key), 1)
+  }, [open, figure.key, look])
   return (
     <div className={open ? '-mx-2 rounded bg-lift px-2' : ''}>
       <button
@@ -21,14 +24,14 @@ export const FigureRow = ({ figure, all }: FigureRowProps) => {
         aria-expanded={open}
         aria-controls={id}
         onClick={() => setOpen(!open)}
-        className="flex min-h-9 w-full items-center gap-2.5 py-1 text-left"
+        className={`flex w-full items-center gap-2.5 py-1 text-left ${lead ? 'min-h-11' : 'min-h-9'}`}
       >
-        <KnownMark known={figure.known} rests={rests.length > 0} />
-        <span className="flex-1 text-quiet leading-tight">{figure.label}</span>
-        <Num text={figure.text} className="text-[17px]" />
+        <KnownMark known={figure.known} rests={figure.rests_on.length > 0} />
+        <span className={`flex-1 leading-tight ${lead ? '' : 'text-quiet'}`}>{figure.label}</span>
+        <Num text={figure.text || '—'} className={lead ? 'text-title' : 'text-value'} />
       </button>
       <div id={id} hidden={!open}>
-        {open && <Working figure={figure} rests={rests} />}
+        {open && <Working figure={figure} />}
       </div>
     </div>
   )

@@ -1,11 +1,12 @@
 import { type Finding, toEdits } from '../api/client'
 import { useThisJob } from '../job/context'
+import { Button } from './Button'
 import { Rich } from './Num'
 
-const WORD = { stop: 'Stop', mind: 'Mind', note: 'Note' } as const
+export const SEVERITY = { stop: 'Stop', check: 'Check', note: 'Note' } as const
 const LOOK = {
   stop: 'border-l-[6px] border-stop bg-stop-ground',
-  mind: 'border-l-[6px] border-brass bg-lift',
+  check: 'border-l-[6px] border-brass bg-lift',
   note: 'border-l-2 border-seam',
 } as const
 
@@ -13,8 +14,8 @@ const LOOK = {
 export const FindingNote = ({ finding }: { finding: Finding }) => {
   const { edit } = useThisJob()
   return (
-    <div className={`rounded-r px-3 py-2 text-[14.5px] leading-snug ${LOOK[finding.severity]}`}>
-      <strong className={finding.severity === 'stop' ? 'text-stop' : ''}>{WORD[finding.severity]}</strong>
+    <div className={`rounded-r px-3 py-2 text-smallall leading-snug ${LOOK[finding.severity]}`}>
+      <strong className={finding.severity === 'stop' ? 'text-stop' : ''}>{SEVERITY[finding.severity]}</strong>
       {' · '}
       <Rich text={finding.text} />
       {finding.cures.length > 0 && (
@@ -22,13 +23,9 @@ export const FindingNote = ({ finding }: { finding: Finding }) => {
           {finding.cures.map((one) => (
             <li key={one.text}>
               {one.changes.length > 0 ? (
-                <button
-                  type="button"
-                  onClick={() => void edit(toEdits(one.changes))}
-                  className="min-h-9 w-full rounded border border-seam bg-bench px-2.5 py-1 text-left hover:border-brass"
-                >
+                <Button className="w-full bg-bench py-1 text-left" onClick={() => void edit(toEdits(one.changes))}>
                   <Rich text={one.text} />
-                </button>
+                </Button>
               ) : (
                 <Rich text={one.text} />
               )}

@@ -66,5 +66,5 @@ export const MenuChoices = ({ value, onChange, choices }: ChoicesProps) => (
 )
 
 export const MenuHeading = ({ children }: { children: ReactNode }) => (
-  <DropdownMenu.Label className="px-3 pt-2 pb-1 text-quiet text-sm">{children}</DropdownMenu.Label>
+  <DropdownMenu.Label className="px-3 pt-2 pb-1 text-quiet text-small">{children}</DropdownMenu.Label>
 )

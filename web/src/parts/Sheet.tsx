@@ -18,7 +18,7 @@ export const Sheet = ({ open, onClose, title, describe, children }: SheetProps) 
         {...(describe ? {} : { 'aria-describedby': undefined })}
         className="fixed top-[12vh] left-1/2 z-50 max-h-[80vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-xl border border-seam bg-bench p-6 text-ink shadow-2xl"
       >
-        <Dialog.Title className="font-bold text-xl">{title}</Dialog.Title>
+        <Dialog.Title className="font-bold text-lead">{title}</Dialog.Title>
         {describe && <Dialog.Description className="mt-1 text-quiet">{describe}</Dialog.Description>}
         {children}
       </Dialog.Content>

@@ -1,26 +1,36 @@
 import type { Figure } from '../api/client'
+import { useThisJob } from '../job/context'
 import { Rich } from './Num'
 
-type Rest = { key: string; label: string }
-
 /** How a figure came about, to be checked by hand in half a minute. */
-export const Working = ({ figure, rests }: { figure: Figure; rests: readonly Rest[] }) => {
+export const Working = ({ figure }: { figure: Figure }) => {
+  const { shown } = useThisJob()
   const { formula, substituted, result, rounding, source } = figure.working
+  const known = new Map(shown?.plan.assumptions.map((one) => [one.key, one]))
+  const named = (keys: readonly string[]) =>
+    keys
+      .filter((key) => key !== figure.key)
+      .flatMap((key) => {
+        const one = known.get(key)
+        return one ? [`${one.label.charAt(0).toLowerCase()}${one.label.slice(1)} ${one.text}`.trim()] : []
+      })
+      .join('; ')
   const lines: [string, string][] = [
     ['how', formula],
     ['with', substituted],
     ['gives', [result, rounding].filter(Boolean).join(', ')],
     ['from', source],
-    ['rests on', rests.map((one) => `${one.label.toLowerCase()}, assumed`).join('; ')],
+    ['assumes', named(figure.rests_on)],
+    ['usual', named(figure.usual)],
   ]
   return (
-    <dl className="grid grid-cols-[4rem_1fr] gap-x-2 gap-y-0.5 pb-2 pl-7 text-[13.5px]">
+    <dl className="grid grid-cols-[4rem_1fr] gap-x-2 gap-y-0.5 pb-2 pl-7 text-fine">
       {lines
         .filter(([, text]) => text)
         .map(([word, text]) => (
           <div key={word} className="contents">
             <dt className="text-quiet">{word}</dt>
-            <dd className={word === 'rests on' ? 'text-brass' : ''}>
+            <dd className={word === 'assumes' ? 'text-brass' : ''}>
               <Rich text={text} />
             </dd>
           </div>

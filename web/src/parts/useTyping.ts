@@ -1,4 +1,4 @@
-import { type ChangeEvent, type FocusEvent, type KeyboardEvent, useState } from 'react'
+import { type ChangeEvent, type FocusEvent, type KeyboardEvent, useId, useState } from 'react'
 import { Refused } from '../api/client'
 import { typeable } from './Num'
 
@@ -12,14 +12,15 @@ type Typing = {
 export const useTyping = ({ text, save, said = (refused) => refused.message }: Typing) => {
   const [draft, setDraft] = useState<string | null>(null)
   const [trouble, setTrouble] = useState('')
+  const id = useId()
   const close = () => {
     setDraft(null)
     setTrouble('')
   }
-  const commit = async () => {
-    if (draft === null || draft.trim() === typeable(text)) return close()
+  const commit = async (typed = draft) => {
+    if (typed === null || typed.trim() === typeable(text)) return close()
     try {
-      await save(draft.trim())
+      await save(typed.trim())
       close()
     } catch (error) {
       setTrouble(error instanceof Refused ? said(error) : 'This could not be saved.')
@@ -29,14 +30,25 @@ export const useTyping = ({ text, save, said = (refused) => refused.message }: T
     // the field appears because its value was tapped
     autoFocus: true,
     'aria-invalid': trouble !== '',
+    'aria-describedby': trouble ? id : undefined,
     value: draft ?? '',
     onFocus: (event: FocusEvent<HTMLInputElement>) => event.target.select(),
     onChange: (event: ChangeEvent<HTMLInputElement>) => setDraft(event.target.value),
-    onBlur: () => void commit(),
+    onBlur: (event: FocusEvent<HTMLInputElement>) => {
+      const chip = event.relatedTarget instanceof HTMLElement && event.relatedTarget.dataset.chip
+      if (!chip) void commit()
+    },
     onKeyDown: (event: KeyboardEvent) => {
       if (event.key === 'Enter') void commit()
       if (event.key === 'Escape') close()
     },
   }
-  return { typing: draft !== null, open: () => setDraft(typeable(text)), trouble, field }
+  return {
+    typing: draft !== null,
+    open: () => setDraft(typeable(text)),
+    take: (value: string) => commit(value),
+    trouble,
+    id,
+    field,
+  }
 }

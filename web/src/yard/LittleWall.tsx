@@ -1,7 +1,6 @@
 import type { Face } from '../api/client'
 
 const path = (points: readonly (readonly number[])[]) => points.map(([x = 0, y = 0]) => `${x} ${-y}`).join('L')
-const DRAWN = new Set(['wall', 'frame', 'frame-clash', 'picture', 'floor', 'ceiling'])
 
 /** A job's wall at the yard's one scale. */
 export const LittleWall = ({ face, pxPerMm }: { face: Face; pxPerMm: number }) => {
@@ -17,7 +16,7 @@ export const LittleWall = ({ face, pxPerMm }: { face: Face; pxPerMm: number }) =
       aria-label={face.summary}
     >
       {face.marks.map((mark) =>
-        mark.kind === 'area' && DRAWN.has(mark.role) ? (
+        mark.kind === 'area' ? (
           <path
             key={mark.key}
             className={`mark ${mark.role}`}

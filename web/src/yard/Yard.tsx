@@ -1,19 +1,23 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query'
+import { useDeferredValue, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { api, ask, type JobCard, type JobOut, Refused } from '../api/client'
-import { KeysHelp } from '../app/KeysHelp'
-import { BAR_BUTTON, TopBar } from '../app/TopBar'
-import { useCommands } from '../app/useCommands'
-import { useSize } from '../board/useSize'
-import { jobKeys } from '../job/useJob'
+import { ask, type JobCard, type JobOut, Refused, type Severity } from '../api/client'
+import { keys } from '../api/keys'
+import { useSize } from '../board'
+import { Button } from '../parts/Button'
+import { FilePick } from '../parts/FilePick'
+import { SEVERITY } from '../parts/FindingNote'
 import { Num, Rich } from '../parts/Num'
+import { KeysHelp } from '../shell/KeysHelp'
+import { TopBar } from '../shell/TopBar'
+import { useCommands } from '../shell/useCommands'
 import { LittleWall } from './LittleWall'
 import { NewJob } from './NewJob'
 
 const WORDS_PX = 232
 const GAP_PX = 40
 const SCALES = [0.08, 0.072, 0.066, 0.06, 0.056, 0.052, 0.048]
+const PAGE = 24
 
 /** All walls at one scale on one floor line, so that a hall is a hall and a den is a den. */
 export const scaleOf = (cards: readonly JobCard[], widthPx: number): number => {
@@ -22,32 +26,44 @@ export const scaleOf = (cards: readonly JobCard[], widthPx: number): number => {
   return SCALES.find((scale) => row(scale) <= widthPx) ?? 0.052
 }
 
+/** The jobs page by page, as they were saved: nothing is planned for this. */
+const useJobs = (search: string) =>
+  useInfiniteQuery({
+    queryKey: keys.jobList(search),
+    queryFn: ({ pageParam }) => ask.get('/api/jobs', { params: { query: { search, after: pageParam, most: PAGE } } }),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const had = pages.reduce((sum, one) => sum + one.jobs.length, 0)
+      return had < last.total ? had : undefined
+    },
+    placeholderData: (before) => before,
+  })
+
 export const Yard = () => {
   const [making, setMaking] = useState(false)
   const [help, setHelp] = useState(false)
+  const [search, setSearch] = useState('')
   const [box, size] = useSize<HTMLElement>()
-  const file = useRef<HTMLInputElement>(null)
   const client = useQueryClient()
   const go = useNavigate()
-  const list = useQuery({ queryKey: jobKeys.all, queryFn: () => ask<JobCard[]>(api.GET('/api/jobs')) })
+  const list = useJobs(useDeferredValue(search.trim()))
   const made = (job: JobOut) => {
-    client.setQueryData(jobKeys.one(job.id), job)
-    void client.invalidateQueries({ queryKey: jobKeys.all })
+    client.setQueryData(keys.job(job.id), job)
+    void client.invalidateQueries({ queryKey: keys.jobs })
     void go(`/jobs/${job.id}/size`)
   }
   const read = useMutation({
-    mutationFn: async (chosen: File) =>
-      ask<JobOut>(
-        api.POST('/api/jobs/file', {
-          body: {},
-          bodySerializer: () => chosen,
-          headers: { 'content-type': 'application/json' },
-        }),
-      ),
+    mutationFn: (chosen: File) =>
+      ask.post('/api/jobs/file', {
+        body: {},
+        bodySerializer: () => chosen,
+        headers: { 'content-type': 'application/json' },
+      }),
     onSuccess: made,
   })
   useCommands({ create: () => setMaking(true) })
-  const cards = list.data ?? []
+  const cards = list.data?.pages.flatMap((one) => one.jobs) ?? []
+  const total = list.data?.pages[0]?.total ?? 0
   const scale = scaleOf(cards, size.width - 48)
   return (
     <div className="flex min-h-full flex-col">
@@ -55,45 +71,47 @@ export const Yard = () => {
         onHelp={() => setHelp(true)}
         tools={
           <>
-            <button type="button" className={BAR_BUTTON} onClick={() => file.current?.click()}>
-              Read a job file
-            </button>
             <input
-              ref={file}
-              type="file"
-              accept=".json,application/json"
-              aria-label="Job file"
-              className="sr-only"
-              tabIndex={-1}
-              onChange={(event) => event.target.files?.[0] && read.mutate(event.target.files[0])}
+              type="search"
+              aria-label="Search jobs by name or place"
+              placeholder="Search"
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+              className="min-h-10 w-44 rounded-md border border-seam bg-velvet px-3 max-[520px]:w-24"
             />
-            <button
-              type="button"
-              onClick={() => setMaking(true)}
-              className="min-h-10 rounded-md bg-brass px-4 font-bold text-on-brass"
-            >
+            <FilePick label="Job file" accept=".json,application/json" size="bar" onPick={read.mutate}>
+              Import job file
+            </FilePick>
+            <Button look="main" size="bar" onClick={() => setMaking(true)}>
               New job
-            </button>
+            </Button>
           </>
         }
       >
-        <h1 className="font-bold text-xl">The yard</h1>
+        <h1 className="font-bold text-lead">The yard</h1>
         <span className="text-quiet">all walls at one scale</span>
       </TopBar>
       <main ref={box} className="flex flex-1 flex-col px-6 pt-6 pb-10">
         {read.error && (
-          <p role="alert" className="mb-4 max-w-2xl border-stop border-l-[6px] bg-stop-ground px-3 py-2">
-            <strong className="text-stop">Not read</strong> ·{' '}
+          <div role="alert" className="mb-4 max-w-2xl border-stop border-l-[6px] bg-stop-ground px-3 py-2">
+            <strong className="text-stop">Not imported</strong> ·{' '}
             {read.error instanceof Refused ? <FileTrouble refused={read.error} /> : 'the server does not answer.'}
-          </p>
+          </div>
         )}
         {list.isError && <p role="alert">The server does not answer. This page tries again by itself.</p>}
-        {list.isSuccess && cards.length === 0 && (
-          <p className="mt-16 text-center text-lg">No jobs yet. Make one with a name and a diagonal, or read a job file.</p>
+        {list.isSuccess && total === 0 && (
+          <p className="mt-16 text-center text-lead">
+            {search ? `No job has “${search}” in its name or place.` : 'No jobs yet. Create one, or import a job file.'}
+          </p>
         )}
         <ul className="my-auto flex flex-wrap items-stretch justify-center gap-x-10 gap-y-14">
           {size.width > 0 && cards.map((card) => <Wall key={card.id} card={card} scale={scale} />)}
         </ul>
+        {list.hasNextPage && (
+          <Button size="tall" className="mx-auto mt-10" disabled={list.isFetching} onClick={() => void list.fetchNextPage()}>
+            Show more: {total - cards.length} left
+          </Button>
+        )}
       </main>
       <NewJob open={making} onClose={() => setMaking(false)} onMade={made} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />
@@ -103,7 +121,7 @@ export const Yard = () => {
 
 const FileTrouble = ({ refused }: { refused: Refused }) => (
   <>
-    {(refused.problem.errors?.length ? refused.problem.errors : [{ pointer: '', text: refused.message }]).map((one) => (
+    {refused.fields.map((one) => (
       <span key={one.pointer + one.text} className="block">
         {one.pointer && <code>{one.pointer} </code>}
         <Rich text={one.text} />
@@ -112,22 +130,23 @@ const FileTrouble = ({ refused }: { refused: Refused }) => (
   </>
 )
 
+const EDGES: Record<Severity, string> = {
+  stop: 'border-stop border-l-[6px]',
+  check: 'border-brass border-l-[6px]',
+  note: 'border-seam border-l-2',
+}
+
 const Wall = ({ card, scale }: { card: JobCard; scale: number }) => (
   <li className="flex">
-    <Link
-      to={`/jobs/${card.id}/${card.stops > 0 ? 'height' : 'wall'}`}
-      className="group flex w-min min-w-[232px] flex-col rounded"
-    >
+    <Link to={`/jobs/${card.id}/${card.station}`} className="group flex w-min min-w-[232px] flex-col rounded">
       <span className="flex flex-1 items-end">
         <LittleWall face={card.front} pxPerMm={scale} />
       </span>
-      <span className="mt-3 font-bold text-[19px] group-hover:text-brass">{card.name}</span>
+      <span className="mt-3 font-bold text-lead group-hover:text-brass">{card.name}</span>
       <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>
-      <Num text={card.size_text} className="mt-1.5 h-7 text-[18px]" />
-      <span
-        className={`mt-1.5 block min-h-16 leading-snug ${card.stops > 0 ? 'border-stop border-l-[6px] pl-2.5' : card.minds > 0 ? 'border-brass border-l-[6px] pl-2.5' : 'border-seam border-l-2 pl-2.5'}`}
-      >
-        {card.stops > 0 && <strong className="text-stop">Stop · </strong>}
+      <Num text={card.size_text} className="mt-1.5 h-7 text-value" />
+      <span className={`mt-1.5 block min-h-16 pl-2.5 leading-snug ${EDGES[card.worst ?? 'note']}`}>
+        {card.worst === 'stop' && <strong className="text-stop">{SEVERITY.stop} · </strong>}
         <Rich text={card.next_point} />
       </span>
     </Link>

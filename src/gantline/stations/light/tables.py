@@ -1,12 +1,14 @@
 """Light seat by seat, and the light states."""
 
 from dataclasses import dataclass
+from typing import cast
 
 from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, contrast_band, luminance_cd_m2
 from gantline.job.field import field_of
 from gantline.job.model.light import Lighting
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
+from gantline.plan.figure import Known
 from gantline.stations.light.solve import given_states, light_model, seen, state_names, states
 from gantline.stations.survey import seats
 
@@ -51,7 +53,7 @@ class StateRow:
     id: str
     name: str
     lux: str
-    known: str
+    known: Known
     how: str
     pointer: str
     lamps: tuple[LampSwitch, ...]
@@ -76,14 +78,14 @@ def light_states(at: Ask) -> LightStates:
     rows = []
     for state, given in zip(at(states), given_states(at), strict=True):
         pointer = f"{base}/{state.id}"
-        known = "measured" if given.lux is not None else "computed" if state.how else "assumed"
+        known: Known = "measured" if given.lux is not None else "computed" if state.how else "assumed"
         switches = tuple(LampSwitch(id=key, name=name, lit=key in given.lamps) for key, name in lamps)
         rows.append(
             StateRow(
                 id=state.id,
                 name=state.name,
                 lux=f"{state.lux:.3g} lux",
-                known=at.said(f"{pointer}/lux") or known if given.lux is not None else known,
+                known=cast(Known, at.said(f"{pointer}/lux") or known) if given.lux is not None else known,
                 how=state.how,
                 pointer=pointer,
                 lamps=switches,

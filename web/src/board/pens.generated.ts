@@ -1,0 +1,31 @@
+// made by `gantline pens` from drawing/pens.py
+export const DOT_PX: Record<string, number> = {
+  'seat': 8,
+  'seat-main': 9,
+  'lamp': 8,
+  'plate': 5,
+  'source': 4,
+  'lens': 9,
+  'lens-out': 9,
+  'hole': 6,
+  'bracket': 6,
+  'point': 4.2,
+  'point-fill': 2.2,
+}
+export const ALWAYS: ReadonlySet<string> = new Set([
+  'wall',
+  'ceiling',
+  'floor',
+  'back-wall',
+  'stud',
+  'stud-predicted',
+  'datum',
+  'frame',
+  'frame-clash',
+  'picture',
+  'fitting',
+  'box',
+  'seat',
+  'seat-main',
+  'hole',
+])

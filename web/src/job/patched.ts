@@ -1,0 +1,42 @@
+import type { Face, Figure, JobOut, PreviewOut } from '../api/client'
+
+/** A job as it looks while something is dragged: the saved one with what the preview says is different. */
+export const patched = (job: JobOut, preview: PreviewOut): JobOut => {
+  const { plan, drawing } = job
+  const face = drawing[preview.face.name]
+  return {
+    ...job,
+    plan: {
+      ...plan,
+      figures: figuresOf(plan.figures, preview),
+      findings: preview.findings ?? plan.findings,
+      stations: plan.stations.map((one) => preview.stations.find((now) => now.key === one.key) ?? one),
+      to_measure: preview.to_measure ?? plan.to_measure,
+      tables: { ...plan.tables, ...preview.tables },
+    },
+    drawing: { ...drawing, [face.name]: faceOf(face, preview), tape: preview.tape ?? drawing.tape },
+  }
+}
+
+const figuresOf = (figures: readonly Figure[], preview: PreviewOut): Figure[] => {
+  const said = new Map(preview.figures.map((one) => [one.key, one]))
+  const opened = new Map(preview.opened.map((one) => [one.key, one]))
+  return figures
+    .filter((one) => !preview.gone.includes(one.key))
+    .map((one) => {
+      const now = said.get(one.key)
+      return opened.get(one.key) ?? (now ? { ...one, ...now, rests_on: now.rests_on ?? one.rests_on } : one)
+    })
+}
+
+const faceOf = (face: Face, { face: { bounds, marks, gone } }: PreviewOut): Face => {
+  const said = new Map(marks.map((one) => [one.key, one]))
+  const kept = face.marks
+    .filter((one) => !gone.includes(one.key))
+    .map((one) => {
+      const now = said.get(one.key)
+      said.delete(one.key)
+      return now ?? one
+    })
+  return { ...(bounds ?? face), rests: face.rests, marks: [...kept, ...said.values()] }
+}

@@ -1,0 +1,50 @@
+import { useState } from 'react'
+import type { Edit } from '../api/client'
+import { useThisJob } from '../job/context'
+import { Button } from './Button'
+import { said, Trouble } from './Trouble'
+
+type AddProps = {
+  cells: readonly { name: string; label: string; hint: string }[]
+  edit: (typed: Record<string, string>) => Edit
+  button: string
+}
+
+/** A new line of a list: typed in one go, and kept as it was typed while it is refused. */
+export const Add = ({ cells, edit: make, button }: AddProps) => {
+  const { edit } = useThisJob()
+  const [draft, setDraft] = useState<Record<string, string>>({})
+  const [trouble, setTrouble] = useState('')
+  const add = async () => {
+    const missing = cells.find(({ name }) => !draft[name]?.trim())
+    if (missing) return setTrouble(`Enter ${missing.hint} too.`)
+    try {
+      await edit([make(draft)])
+      setDraft({})
+      setTrouble('')
+    } catch (error) {
+      setTrouble(said(error))
+    }
+  }
+  return (
+    <>
+      <div className="flex items-center gap-2">
+        {cells.map(({ name, label, hint }) => (
+          <input
+            key={name}
+            aria-label={label}
+            placeholder={hint}
+            value={draft[name] ?? ''}
+            onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
+            onKeyDown={(event) => event.key === 'Enter' && void add()}
+            className="min-h-9 w-full min-w-0 max-w-32 rounded border border-seam bg-velvet px-2 text-body"
+          />
+        ))}
+        <Button className="whitespace-nowrap" onClick={() => void add()}>
+          {button}
+        </Button>
+      </div>
+      <Trouble text={trouble} />
+    </>
+  )
+}

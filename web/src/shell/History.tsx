@@ -1,0 +1,39 @@
+import { useQuery } from '@tanstack/react-query'
+import { ask, type JobOut } from '../api/client'
+import { keys } from '../api/keys'
+import { Menu, MenuHeading } from '../parts/Menu'
+
+const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+
+/** Which version this is; opened, all versions before it. */
+export const History = ({ job }: { job: JobOut }) => (
+  <Menu
+    label=""
+    className="ml-auto min-h-10 rounded px-2 text-smallall text-quiet hover:text-ink"
+    trigger={<>version {job.version}, saved ▾</>}
+  >
+    <MenuHeading>Versions, newest first</MenuHeading>
+    <Versions job={job} />
+  </Menu>
+)
+
+const Versions = ({ job }: { job: JobOut }) => {
+  const list = useQuery({
+    queryKey: keys.versions(job.id, job.version),
+    queryFn: () => ask.get('/api/jobs/{job_id}/versions', { params: { path: { job_id: job.id } } }),
+  })
+  return (
+    <table className="mx-3 mb-2 text-smallall">
+      <tbody>
+        {list.data?.slice(0, 40).map((one) => (
+          <tr key={one.number} className="h-8">
+            <td className="pr-4 text-right font-semibold">{one.number}</td>
+            <td className="max-w-72 truncate pr-6">{one.what}</td>
+            <td className="pr-4 text-quiet">{one.who}</td>
+            <td className="whitespace-nowrap text-quiet">{when.format(new Date(one.saved_at))}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

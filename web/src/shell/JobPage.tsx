@@ -1,0 +1,169 @@
+import { useEffect, useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import type { FaceName, JobOut, Panel, Plan } from '../api/client'
+import { Board, type Ghost } from '../board'
+import { JobContext, useThisJob } from '../job/context'
+import { ShownContext } from '../job/shown'
+import { useJob } from '../job/useJob'
+import { Button } from '../parts/Button'
+import { FloorFace, isTall, SeatFace, StationPanel, Strip, useSizeTable } from '../stations'
+import { History } from './History'
+import { JobTools } from './JobTools'
+import { KeysHelp } from './KeysHelp'
+import { Notices } from './Notices'
+import { Rope } from './Rope'
+import { TopBar } from './TopBar'
+import { useCommands } from './useCommands'
+
+export const JobPage = () => {
+  const { jobId = '', station = 'wall' } = useParams()
+  const job = useJob(jobId)
+  const go = useNavigate()
+  if (job.query.isError && !job.saved)
+    return (
+      <main className="p-10">
+        <h1 className="font-bold text-lead">This job cannot be opened</h1>
+        <p className="mt-2">{job.query.error.message}</p>
+        <Button size="tall" className="mt-4" onClick={() => void go('/')}>
+          Back to the yard
+        </Button>
+      </main>
+    )
+  if (!job.shown) return <main className="p-10 text-quiet" aria-busy="true" />
+  const { panels } = job.shown.plan
+  const panel = panels.find((one) => one.station === station) ?? panels.find((one) => one.station === 'wall')
+  return <JobContext value={job}>{panel && <Bench job={job.shown} panel={panel} />}</JobContext>
+}
+
+const FACES = ['front', 'side', 'top', 'back'] as const
+const LIGHT_FACES = ['floor', 'seat'] as const
+type Shown = (typeof FACES)[number] | (typeof LIGHT_FACES)[number]
+const NAMES: Record<Shown, string> = {
+  front: 'Front',
+  side: 'Side',
+  top: 'Top',
+  back: 'Back',
+  floor: 'Floor map',
+  seat: 'From a seat',
+}
+
+const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
+  const { look, step } = useThisJob()
+  const { plan } = job
+  const { station, strip } = panel
+  const [side, setSide] = useState<Shown | null>(null)
+  const [at, setAt] = useState(0)
+  const [help, setHelp] = useState(false)
+  const [shape, showShape] = useState('')
+  const go = useNavigate()
+  const shown: Shown = side ?? panel.face
+  const face: FaceName = shown === 'floor' || shown === 'seat' ? 'top' : shown
+  // the back shows the fabric's points, and the front has none of them
+  const lit = plan.panels.find((one) => one.station === litOf(shown, station)) ?? panel
+  const last = Math.max(0, (plan.tables.steps?.rows.length ?? 0) - 1)
+  const reached = Math.min(at, last)
+  const [now, done] = useSteps(plan, reached)
+  const keys = plan.stations.map((one) => one.key)
+  const looked = station === 'size' || station === 'throw' ? shape : ''
+  useEffect(() => {
+    look.current = { ...look.current, station: lit.station, shape: looked }
+  }, [look, lit.station, looked])
+  const move = (by: number) => {
+    const next = keys[keys.indexOf(station) + by]
+    if (next) turnTo(next)
+  }
+  const turnTo = (next: string) => {
+    setSide(null)
+    void go(`/jobs/${job.id}/${next}`)
+  }
+  const stepBy = (by: number) => setAt(Math.min(Math.max(0, reached + by), last))
+  useCommands({
+    yard: () => void go('/'),
+    nextStation: () => move(1),
+    lastStation: () => move(-1),
+    flip: () => setSide(FACES[(FACES.indexOf(shown as (typeof FACES)[number]) + 1) % FACES.length] ?? 'front'),
+    nextStep: () => stepBy(1),
+    lastStep: () => stepBy(-1),
+    undo: () => void step('undo'),
+    redo: () => void step('redo'),
+  })
+  const ghosts = useGhosts(job, station === 'size' && shown === 'front')
+  return (
+    <ShownContext value={{ shape, showShape }}>
+      <div className="flex h-full flex-col">
+        <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
+          <h1 className="truncate font-bold text-lead max-[520px]:text-value">{job.document.name}</h1>
+          <span className="truncate text-quiet max-[520px]:hidden">{job.document.place}</span>
+        </TopBar>
+        <Notices />
+        <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
+          <Rope jobId={job.id} stations={plan.stations} current={station} />
+          <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
+            <div className="flex px-3 pt-2">
+              <div role="tablist" aria-label="Face" className="flex gap-1">
+                {(station === 'light' ? [...FACES, ...LIGHT_FACES] : FACES).map((one) => (
+                  <button
+                    key={one}
+                    type="button"
+                    role="tab"
+                    aria-selected={one === shown}
+                    onClick={() => setSide(one)}
+                    className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
+                  >
+                    {NAMES[one]}
+                  </button>
+                ))}
+              </div>
+              <History job={job} />
+            </div>
+            <div className="min-h-0 flex-1 px-2">
+              {shown === 'floor' && <FloorFace job={job} plan={plan} face={job.drawing.top} panel={panel} />}
+              {shown === 'seat' && <SeatFace job={job} plan={plan} />}
+              {shown === face && (
+                <Board key={shown} face={job.drawing[face]} panel={lit} now={now} done={done} ghosts={ghosts} shape={looked} />
+              )}
+            </div>
+            <div
+              className={`shrink-0 border-seam border-t ${isTall(strip) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
+            >
+              <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} />
+            </div>
+          </main>
+          <aside
+            aria-label="Station"
+            className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
+          >
+            <StationPanel job={job} plan={plan} station={station} />
+          </aside>
+        </div>
+        <KeysHelp open={help} onClose={() => setHelp(false)} />
+      </div>
+    </ShownContext>
+  )
+}
+
+const litOf = (shown: Shown, station: string) => {
+  if (shown === 'back' && station !== 'wall') return 'tension'
+  return shown === 'front' && station === 'tension' ? 'wall' : station
+}
+
+/** The points of this step, and all points held before it. */
+const useSteps = (plan: Plan, at: number) =>
+  useMemo(() => {
+    const steps = plan.tables.steps?.rows ?? []
+    const step = steps[at]
+    const held = steps.slice(0, at).filter((one) => !one.loose)
+    return [
+      new Set(step ? [...step.numbers, ...step.partners] : []),
+      new Set(held.flatMap((one) => [...one.numbers, ...one.partners])),
+    ] as const
+  }, [plan.tables.steps, at])
+
+/** The next smaller and larger size, drawn as ghosts beside the chosen one. */
+const useGhosts = (job: JobOut, wanted: boolean): Ghost[] => {
+  const table = useSizeTable(job, wanted)
+  const rows = table.data?.rows ?? []
+  const at = rows.findIndex((row) => row.chosen)
+  if (!wanted || at < 0) return []
+  return [rows[at - 1], rows[at + 1]].flatMap((row) => (row ? [{ name: row.diagonal, rect: row.picture_mm }] : []))
+}

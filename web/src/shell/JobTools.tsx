@@ -1,0 +1,85 @@
+import { useQuery } from '@tanstack/react-query'
+import { Fragment } from 'react'
+import { ask, type JobOut } from '../api/client'
+import { keys } from '../api/keys'
+import { useThisJob } from '../job/context'
+import { Button, buttonLook } from '../parts/Button'
+import { Menu, MenuChoices, MenuHeading, MenuLink } from '../parts/Menu'
+import { FRACTIONS, LENGTH_STYLES } from '../parts/units'
+
+const JOB_FILE = { key: 'file', label: 'Job file', group: 'Open files', note: 'JSON', papers: false }
+
+/** Undo and redo, the sheets, the units of this job. */
+export const JobTools = ({ job }: { job: JobOut }) => {
+  const { edit, step } = useThisJob()
+  const { style, denominator } = job.document.units
+  const fractional = style === 'in-fraction' || style === 'ft-in'
+  const short = LENGTH_STYLES.find((one) => one.value === style)?.short
+  return (
+    <>
+      <Button size="bar" disabled={!job.can_undo} onClick={() => void step('undo')}>
+        Undo
+      </Button>
+      <Button size="bar" disabled={!job.can_redo} onClick={() => void step('redo')}>
+        Redo
+      </Button>
+      <Menu
+        label="Units"
+        className={`whitespace-nowrap ${buttonLook('plain', 'bar')}`}
+        trigger={<>{`${short}${fractional ? `, 1/${denominator}` : ''}`} ▾</>}
+      >
+        <MenuHeading>Lengths in this job</MenuHeading>
+        <MenuChoices
+          value={style}
+          choices={LENGTH_STYLES}
+          onChange={(value) => void edit([{ pointer: '/units/style', value }])}
+        />
+        {fractional && (
+          <>
+            <MenuHeading>Finest mark on the tape</MenuHeading>
+            <MenuChoices
+              value={String(denominator)}
+              choices={FRACTIONS}
+              onChange={(value) => void edit([{ pointer: '/units/denominator', value: Number(value) }])}
+            />
+          </>
+        )}
+      </Menu>
+      <Menu label="" className={`whitespace-nowrap ${buttonLook('main', 'bar')}`} trigger={<>Sheets ▾</>}>
+        <Sheets job={job} />
+      </Menu>
+    </>
+  )
+}
+
+/** Every sheet the server makes, in its own order, and the job file. */
+const Sheets = ({ job }: { job: JobOut }) => {
+  const list = useQuery({
+    queryKey: keys.sheets,
+    queryFn: () => ask.get('/api/sheets'),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  const sheets = [...(list.data ?? []), JOB_FILE]
+  const groups = [...new Set(sheets.map((one) => one.group))]
+  const papers = (one: (typeof sheets)[number]) => (one.papers ? ['a4', 'letter'] : [''])
+  const href = (key: string, paper: string) =>
+    key === 'file' ? `/api/jobs/${job.id}/file` : `/api/jobs/${job.id}/sheets/${key}${paper && `?paper=${paper}`}`
+  return groups.map((group) => (
+    <Fragment key={group}>
+      <MenuHeading>{group}</MenuHeading>
+      {sheets
+        .filter((one) => one.group === group)
+        .flatMap((one) =>
+          papers(one).map((paper) => (
+            <MenuLink
+              key={one.key + paper}
+              href={href(one.key, paper)}
+              note={[one.note, paper.replace('a4', 'A4')].filter(Boolean).join(', ')}
+            >
+              {one.label}
+            </MenuLink>
+          )),
+        )}
+    </Fragment>
+  ))
+}

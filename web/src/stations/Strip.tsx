@@ -1,0 +1,27 @@
+import type { JobOut, Plan } from '../api/client'
+import { TapeStrip } from '../board'
+import { LightStrip } from './light/LightStrip'
+import { SizeStrip } from './size/SizeStrip'
+import { StepStrip } from './tension/StepStrip'
+import { ThrowStrip } from './throw/ThrowStrip'
+
+type StripProps = { job: JobOut; plan: Plan; strip: string; at: number; onStep: (at: number) => void }
+
+/** What stands below the board at a station. */
+export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
+  switch (strip) {
+    case 'steps':
+      return <StepStrip steps={plan.tables.steps?.rows ?? []} at={at} onStep={onStep} />
+    case 'sizes':
+      return <SizeStrip job={job} />
+    case 'light':
+      return <LightStrip job={job} plan={plan} />
+    case 'throw':
+      return <ThrowStrip job={job} plan={plan} />
+    default:
+      return <TapeStrip pieces={job.drawing.tape} />
+  }
+}
+
+/** Strips that hold a table need more height. */
+export const isTall = (strip: string) => strip === 'sizes' || strip === 'light' || strip === 'throw'

@@ -1,0 +1,28 @@
+import { useState } from 'react'
+import type { Plan } from '../../api/client'
+import { Button } from '../../parts/Button'
+import { FindingNote } from '../../parts/FindingNote'
+
+const SHOWN = 2
+
+/** What is found out at a station, the worst first; every stop, and after that the first few. */
+export const Findings = ({ plan, station }: { plan: Plan; station: string }) => {
+  const [all, setAll] = useState(false)
+  // what is to be measured has a list of its own at Wall, and a mark at its field
+  const own = plan.findings.filter((one) => one.station === station && one.code !== 'measure')
+  const stops = own.filter((one) => one.severity === 'stop').length
+  const shown = all ? own : own.slice(0, Math.max(stops, SHOWN))
+  if (own.length === 0) return null
+  return (
+    <div className="mb-3 flex flex-col gap-2" role="status" aria-label="Findings">
+      {shown.map((one) => (
+        <FindingNote key={`${one.code} ${one.subject}`} finding={one} />
+      ))}
+      {shown.length < own.length && (
+        <Button look="quiet" className="self-start" onClick={() => setAll(true)}>
+          {own.length - shown.length} more
+        </Button>
+      )}
+    </div>
+  )
+}

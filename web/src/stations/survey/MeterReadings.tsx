@@ -1,0 +1,76 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { ask, type JobOut } from '../../api/client'
+import { keys } from '../../api/keys'
+import { useThisJob } from '../../job/context'
+import { Button } from '../../parts/Button'
+import { FilePick } from '../../parts/FilePick'
+import { Num, Rich } from '../../parts/Num'
+import { said, Trouble } from '../../parts/Trouble'
+
+const SHOWN = 8
+const EVERY_MS = 4000
+const USABLE = new Set(['ceiling', 'floor', 'wall-width', 'room-depth', 'datum'])
+
+/** What a distance meter or a CSV file delivered, to be put into the survey. */
+export const MeterReadings = ({ job }: { job: JobOut }) => {
+  const client = useQueryClient()
+  const { putReadings } = useThisJob()
+  const params = { path: { job_id: job.id } }
+  const list = useQuery({
+    queryKey: keys.readings(job.id),
+    queryFn: () => ask.get('/api/jobs/{job_id}/readings', { params }),
+    refetchInterval: EVERY_MS,
+  })
+  const send = useMutation({
+    mutationFn: (chosen: File) =>
+      ask.post('/api/jobs/{job_id}/readings/csv', {
+        params,
+        body: '',
+        bodySerializer: () => chosen,
+        headers: { 'content-type': 'text/csv' },
+      }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.readings(job.id) }),
+  })
+  const rows = list.data ?? []
+  const usable = rows.filter((row) => USABLE.has(row.what)).slice(0, SHOWN)
+  return (
+    <div>
+      {rows.length === 0 && (
+        <p className="pb-1 text-quiet text-smallall">
+          None yet. A meter sends them over the feed; a file has the columns what, x, value.
+        </p>
+      )}
+      <ul>
+        {rows.slice(0, SHOWN).map((row) => (
+          <li key={`${row.source} ${row.seq}`} className="flex min-h-10 items-center gap-2">
+            <span className="flex-1 leading-tight">
+              {row.what.replace('-', ' ')}
+              <span className="block text-fine text-quiet">
+                {row.x && <Rich text={`at ${row.x}, `} />}
+                {row.source} {row.seq}
+              </span>
+            </span>
+            <Num text={row.value} className="text-body" />
+            {USABLE.has(row.what) && (
+              <Button
+                aria-label={`Use ${row.what} ${row.seq}`}
+                onClick={() => void putReadings([{ source: row.source, seq: row.seq }])}
+              >
+                Use
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <div className="flex gap-2">
+        <FilePick label="Readings file" accept=".csv,text/csv" onPick={send.mutate}>
+          Import CSV
+        </FilePick>
+        {usable.length > 1 && (
+          <Button onClick={() => void putReadings(usable.map(({ source, seq }) => ({ source, seq })))}>Use all shown</Button>
+        )}
+      </div>
+      <Trouble text={said(send.error)} />
+    </div>
+  )
+}

@@ -1,0 +1,63 @@
+import type { Plan, ThingList } from '../../api/client'
+import { useThisJob } from '../../job/context'
+import { Add } from '../../parts/Add'
+import { Button } from '../../parts/Button'
+import { Typed } from '../../parts/Typed'
+
+/** Readings along the wall, neither ceiling nor floor being level. */
+export const Readings = ({ plan }: { plan: Plan }) => (
+  <>
+    {plan.tables.ceiling_list && <ReadingList list={plan.tables.ceiling_list} field="up_mm" word="up" />}
+    {plan.tables.floor_list && <ReadingList list={plan.tables.floor_list} field="down_mm" word="down" />}
+  </>
+)
+
+const ReadingList = ({ list, field, word }: { list: ThingList; field: string; word: string }) => {
+  const { edit } = useThisJob()
+  return (
+    <div className="mt-1">
+      <h4 className="text-quiet text-smallall">{list.title}</h4>
+      <table className="w-full">
+        <thead className="sr-only">
+          <tr>
+            <th>from the left wall end</th>
+            <th>{word}</th>
+            <th>remove</th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.rows.map((row) => {
+            const text = (name: string) => row.cells.find((one) => one.field === name)?.text ?? ''
+            return (
+              <tr key={row.id} className="h-9">
+                <td className="text-quiet">
+                  at <Typed look="cell" label={`${row.name}, at`} pointer={`${row.pointer}/x_mm`} text={text('x_mm')} />
+                </td>
+                <td className="text-right text-body">
+                  <Typed look="cell" label={`${row.name}, ${word}`} pointer={`${row.pointer}/${field}`} text={text(field)} />
+                </td>
+                <td className="w-11 text-right">
+                  <Button
+                    look="remove"
+                    aria-label={`Remove the reading at ${text('x_mm')}`}
+                    onClick={() => void edit([{ pointer: row.pointer, value: null }])}
+                  >
+                    ×
+                  </Button>
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <Add
+        button="Add"
+        cells={[
+          { name: 'x_mm', label: `${list.title}: place from the left wall end`, hint: 'at' },
+          { name: field, label: `${list.title}: reading`, hint: word },
+        ]}
+        edit={(typed) => ({ pointer: `${list.pointer}/-`, value: typed })}
+      />
+    </div>
+  )
+}

@@ -1,0 +1,65 @@
+import type { StepRow } from '../../api/client'
+import { Button } from '../../parts/Button'
+import { Num } from '../../parts/Num'
+
+type StepStripProps = { steps: readonly StepRow[]; at: number; onStep: (at: number) => void }
+
+const runs = (numbers: readonly number[]): string => {
+  const sorted = [...numbers].sort((a, b) => a - b)
+  const [first, last] = [sorted[0], sorted.at(-1)]
+  return sorted.length > 2 && last !== undefined && first !== undefined && last - first === sorted.length - 1
+    ? `${first} to ${last}`
+    : sorted.join(', ')
+}
+
+/** Which corner next: one step of the tension order at a time, large. */
+export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
+  const step = steps[at]
+  if (!step) return <p className="flex h-full items-center px-4 text-quiet">No order yet: the frame cannot take its points.</p>
+  return (
+    <div className="flex min-h-[150px] items-center gap-6 px-5 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
+      <Button size="step" disabled={at === 0} onClick={() => onStep(at - 1)}>
+        Back
+      </Button>
+      <div className="min-w-0 flex-1 max-[820px]:order-first max-[820px]:basis-full" aria-live="polite">
+        <p className="text-quiet">
+          step {step.number} of {steps.length} · {step.part}
+        </p>
+        <p className="font-bold text-mark leading-tight">
+          {step.place}
+          {step.partner_place && ` and ${step.partner_place}`}
+          {step.numbers.length > 0 && (
+            <span className="font-medium">
+              {' '}
+              · {runs(step.numbers)}
+              {step.partners.length > 0 && ` with ${runs(step.partners)}`}
+            </span>
+          )}
+        </p>
+        <p className="text-body">
+          {step.action}
+          {step.who && `, ${step.who}`}. <span className="text-quiet">{step.reason}</span>
+        </p>
+      </div>
+      {step.readings.length > 0 && (
+        <div className="shrink-0 rounded bg-tape px-4 py-2 text-on-tape">
+          <p className="text-fine">tape reads</p>
+          <p className="text-mark leading-tight">
+            {step.readings.map((one, index) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: readings of one step never reorder
+              <span key={index}>
+                {index > 0 && (
+                  <span className="mx-1.5 text-body">{step.readings.length < step.numbers.length ? 'to' : 'and'}</span>
+                )}
+                <Num text={one} />
+              </span>
+            ))}
+          </p>
+        </div>
+      )}
+      <Button look="main" size="step" disabled={at === steps.length - 1} onClick={() => onStep(at + 1)}>
+        Done, next
+      </Button>
+    </div>
+  )
+}

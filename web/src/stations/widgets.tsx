@@ -1,0 +1,47 @@
+import type { ReactNode } from 'react'
+import type { JobOut, Plan, ThingList as Things } from '../api/client'
+import { Cautions } from './common/Cautions'
+import { TakeFrom } from './common/TakeFrom'
+import { States } from './light/States'
+import { RoundedSizes } from './size/RoundedSizes'
+import { Shapes } from './size/Shapes'
+import { DeleteJob } from './survey/DeleteJob'
+import { MeterReadings } from './survey/MeterReadings'
+import { Readings } from './survey/Readings'
+import { ThingList } from './survey/ThingList'
+import { SignalChain } from './throw/SignalChain'
+import { MarksTable } from './wall/MarksTable'
+import { ToMeasure } from './wall/ToMeasure'
+
+export type StationProps = { job: JobOut; plan: Plan; station: string }
+type Draw = (props: StationProps) => ReactNode
+
+const things =
+  (list: (tables: Plan['tables']) => Things | null | undefined): Draw =>
+  ({ plan }) => {
+    const found = list(plan.tables)
+    return found ? <ThingList list={found} /> : null
+  }
+
+/** What a part of a panel is drawn with besides rows of figures: where a station is special. */
+export const WIDGETS: Record<string, Draw> = {
+  '/survey/seats': things((tables) => tables.seat_list),
+  '/survey/boxes': things((tables) => tables.box_list),
+  '/survey/fittings': things((tables) => tables.fitting_list),
+  '/survey/lamps': things((tables) => tables.lamp_list),
+  readings: Readings,
+  meter: MeterReadings,
+  job: DeleteJob,
+  rounded: RoundedSizes,
+  shapes: Shapes,
+  'take-kit': () => <TakeFrom kind="kit" />,
+  'take-fabric': () => <TakeFrom kind="fabric" />,
+  'take-projector': () => <TakeFrom kind="projector" />,
+  'take-fixing': () => <TakeFrom kind="fixing" />,
+  states: States,
+  signal: ({ plan }) => plan.tables.signal && <SignalChain signal={plan.tables.signal} />,
+  measure: ToMeasure,
+  marks: MarksTable,
+  hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
+  cautions: Cautions,
+}
