@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { afterEach, beforeAll, expect, test, vi } from 'vitest'
-import type { Face } from '../api/client'
+import type { Face, Panel } from '../api/client'
 import { JobContext } from '../job/context'
 import type { JobHandle } from '../job/useJob'
 import { Board } from './Board'
@@ -26,11 +26,13 @@ const face = {
   ],
 } as unknown as Face // biome-ignore format: a drawing by hand
 
+const panel = { station: 'height', lit: { layers: ['size'], dimensions: ['height'], handles: ['height'] } } as unknown as Panel
+
 const show = () => {
   const job = { edit: vi.fn(async () => undefined), drag: vi.fn(async () => undefined) }
   render(
     <JobContext value={job as unknown as JobHandle}>
-      <Board face={face} station="height" />
+      <Board face={face} panel={panel} />
     </JobContext>,
   )
   return job

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { Dimension, Mark } from '../api/client'
+import type { Dimension, Mark, Panel } from '../api/client'
 import { placeDimension } from './dimensionLines'
 import { isShown } from './layers'
 import { LANE_PX } from './sheet'
@@ -19,13 +19,19 @@ test('a dimension lies in its lane, at scale, on its side of what it measures', 
   expect(upright.xPx).toBeLessThan(100)
 })
 
-test('a station shows its own dimensions and handles, and always what a wall consists of', () => {
-  expect(isShown(across, 'size')).toBe(true)
-  expect(isShown(across, 'wall')).toBe(false)
-  const stud = { kind: 'area', role: 'stud', layer: 'wall' } as Mark
+test('a station shows its own dimensions and handles, what a wall consists of, and the shape that is looked at', () => {
+  const panel = (station: string, own: string) =>
+    ({ station, lit: { layers: ['size'], dimensions: [own], handles: [own] } }) as unknown as Panel
+  const [size, wall] = [panel('size', 'size'), panel('wall', 'wall')]
+  expect([isShown(across, size, ''), isShown(across, wall, '')]).toEqual([true, false])
+  const stud = { kind: 'area', role: 'stud', layer: 'survey' } as Mark
   const lens = { kind: 'handle', layer: 'throw' } as Mark
-  const frame = { kind: 'handle', layer: 'height' } as Mark
-  expect(isShown(stud, 'size')).toBe(true)
-  expect([isShown(lens, 'throw'), isShown(lens, 'height')]).toEqual([true, false])
-  expect([isShown(frame, 'height'), isShown(frame, 'throw')]).toEqual([true, false])
+  expect(isShown(stud, size, '')).toBe(true)
+  expect([isShown(lens, panel('throw', 'throw'), ''), isShown(lens, size, '')]).toEqual([true, false])
+  const mask = { kind: 'area', role: 'mask', layer: 'content', of: 'a1' } as Mark
+  expect([isShown(mask, size, 'a1'), isShown(mask, size, 'a2'), isShown(mask, panel('throw', 'x'), 'a1')]).toEqual([
+    true,
+    false,
+    false,
+  ])
 })

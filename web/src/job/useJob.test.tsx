@@ -6,6 +6,20 @@ import { Refused } from '../api/client'
 import { readPending } from './pending'
 import { useJob } from './useJob'
 
+const figure = (key: string, text: string) => ({ key, text, rests_on: [key] })
+const PLAN = {
+  figures: [figure('a', '1'), figure('b', '2')],
+  findings: [],
+  stations: [],
+  to_measure: [],
+  tables: { steps: null },
+}
+const DRAWING = { side: { name: 'side', marks: [{ key: 'x' }, { key: 'y' }] }, tape: [] }
+const PREVIEW = {
+  figures: [{ key: 'a', text: '9', rests_on: null }], opened: [], gone: ['b'], findings: null, stations: [], to_measure: null,
+  tables: {}, tape: null, face: { name: 'side', bounds: null, marks: [{ key: 'y', moved: true }, { key: 'z' }], gone: ['x'] },
+} // biome-ignore format: a preview by hand
+
 type Answer = { status: number; body: object } | 'away'
 type Asked = { path: string; method: string; match: string | null; body: unknown }
 
@@ -13,7 +27,7 @@ type Asked = { path: string; method: string; match: string | null; body: unknown
 const serverOf = (script: Answer[]) => {
   const asked: Asked[] = []
   let version = 1
-  const job = () => ({ id: 'j', version, document: { name: 'x' }, plan: { steps: [] }, drawing: {} })
+  const job = () => ({ id: 'j', version, document: { name: 'x' }, plan: PLAN, drawing: DRAWING })
   vi.stubGlobal('fetch', async (request: Request) => {
     const path = new URL(request.url).pathname
     const body: unknown =
@@ -25,6 +39,7 @@ const serverOf = (script: Answer[]) => {
         : null
     asked.push({ path, method: request.method, match: request.headers.get('if-match'), body })
     if (request.method === 'GET') return Response.json(path.endsWith('/health') ? { ok: true } : job())
+    if (path.endsWith('/preview')) return Response.json(PREVIEW)
     const next = script.shift() ?? { status: 200, body: {} }
     if (next === 'away') throw new TypeError('network')
     if (next.status === 200) {
@@ -115,14 +130,18 @@ test('a conflict is shown, and mine goes on top only when I say so', async () =>
   expect(server.saved()).toBe(2)
 })
 
-test('a drag asks for one plan at a time and the newest place last', async () => {
+test('a drag sends edits on a version, one request at a time, and shows what that changes until it is dropped', async () => {
   const server = serverOf([])
   const { result } = await open()
   await act(async () => {
     const all = ['1', '2', '3', '4'].map((value) => result.current.drag(edit(value), 'side'))
     await Promise.all(all)
   })
-  const plans = server.asked.filter((one) => one.path === '/api/plan')
+  const plans = server.asked.filter((one) => one.path.endsWith('/preview'))
   expect(plans.length).toBeLessThan(4)
-  expect(plans.at(-1)?.body).toMatchObject({ edits: edit('4'), parts: 'side' })
+  expect(plans.at(-1)?.body).toEqual({ version: 1, edits: edit('4'), face: 'side', station: 'wall', open: [], shape: '' })
+  expect(result.current.shown?.plan.figures).toEqual([{ key: 'a', text: '9', rests_on: ['a'] }])
+  expect(result.current.shown?.drawing.side.marks).toEqual([{ key: 'y', moved: true }, { key: 'z' }])
+  await act(() => result.current.edit(edit('4')))
+  expect(result.current.shown?.plan.figures).toHaveLength(2)
 })

@@ -8,7 +8,7 @@ import { FigureRow } from './FigureRow'
 
 afterEach(cleanup)
 
-const working = { formula: 'entered', substituted: '', result: '', rounding: '', source: 'entered for this job' }
+const working = { formula: 'entered', terms: [], substituted: '', result: '', rounding: '', source: 'entered for this job' }
 const figure = (more: Partial<Figure>): Figure => ({
   key: 'ceiling',
   station: 'survey',
@@ -18,15 +18,16 @@ const figure = (more: Partial<Figure>): Figure => ({
   text: '96\u00a01⁄16″',
   known: 'measured',
   rests_on: [],
+  usual: [],
   working,
-  entry: { pointer: '/survey/ceiling_mm', kind: 'length', choices: [], optional: true },
+  entry: { pointer: '/survey/ceiling_mm', kind: 'length', choices: [], given: true, fact: true },
   ...more,
 })
 
 const show = (one: Figure, edit: (edits: Edit[]) => Promise<void>) =>
   render(
     <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
-      <Field figure={one} all={[one]} />
+      <Field figure={one} />
     </JobContext>,
   )
 
@@ -75,7 +76,11 @@ test('an emptied field goes back to the default; leaving it untouched sends noth
 test('a switch says its state and turns it', () => {
   const edit = vi.fn(async () => undefined)
   show(
-    figure({ value: false, text: 'no', entry: { pointer: '/throw/hung', kind: 'switch', choices: [], optional: false } }),
+    figure({
+      value: false,
+      text: 'no',
+      entry: { pointer: '/throw/hung', kind: 'switch', choices: [], given: true, fact: false },
+    }),
     edit,
   )
   const turn = screen.getByRole('switch', { name: 'Ceiling' })
@@ -84,15 +89,26 @@ test('a switch says its state and turns it', () => {
   expect(edit).toHaveBeenCalledWith([{ pointer: '/throw/hung', value: true }])
 })
 
-test('a figure opens its working, with what it rests on', () => {
-  const assumed = figure({ key: 'drop', label: 'Drop', known: 'assumed' })
+test('a figure opens its working, with what it rests on and what is usual', () => {
+  const assumption = (key: string, label: string, text: string) => ({ key, label, text, pointer: '', fact: true })
+  const assumptions = [assumption('drop', 'Drop', '30\u00a0mm'), assumption('fill', 'Fill pitch', '70\u00a0mm')]
   const row = figure({
-    key: 'upper', label: 'Upper holes', known: 'computed', rests_on: ['drop'], entry: null,
+    key: 'upper', label: 'Upper holes', known: 'computed', rests_on: ['drop'], usual: ['fill'], entry: null,
     working: { ...working, formula: 'frame top − drop', substituted: '83.875 in − 1.181 in', source: 'marked from the datum' },
   }) // biome-ignore format: one line a thought
-  render(<FigureRow figure={row} all={[assumed, row]} />)
+  const look = { current: { open: [] as string[] } }
+  const job = { look, shown: { plan: { assumptions } } } as unknown as JobHandle
+  render(
+    <JobContext value={job}>
+      <FigureRow figure={row} />
+    </JobContext>,
+  )
   expect(screen.getByRole('img', { name: 'computed, rests on an assumption' })).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: /Upper holes/ }))
   expect(screen.getByText('frame top − drop')).toBeTruthy()
-  expect(screen.getByText('drop, assumed')).toBeTruthy()
+  expect(screen.getByText(/drop 30/)).toBeTruthy()
+  expect(screen.getByText(/fill pitch 70/)).toBeTruthy()
+  expect(look.current.open).toEqual(['upper'])
+  fireEvent.click(screen.getByRole('button', { name: /Upper holes/ }))
+  expect(look.current.open).toEqual([])
 })

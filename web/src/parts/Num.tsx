@@ -18,27 +18,22 @@ const units = (plain: string) =>
 /** A number stays on one line with what it counts. */
 const held = (text: string) => text.replace(/(\d) (?=(?:%|cd|lux|lm|dB|kg)(?:\W|$))/g, '$1\u00a0')
 
-/** Text with real stacked fractions; a reader hears the plain text. */
-export const Rich = ({ text: given }: { text: string }) => {
-  const text = held(given)
-  const parts = text.split(new RegExp(FRACTION.source, 'g'))
-  if (parts.length === 1) return <>{text}</>
-  return (
-    <>
-      {parts.map((part, at) => {
-        if (at % 3 === 0) return part
-        if (at % 3 === 2) return null
-        return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the parts of one text never reorder
-          <Stack key={at} top={part} bottom={parts[at + 1] ?? ''} />
-        )
-      })}
-    </>
-  )
-}
+const NUMBER = /((?:\d+\u00a0)?\d+\u2044\d+[″′]?)/
+
+/** Text with real stacked fractions, each on one line with its whole number; a reader hears the plain text. */
+export const Rich = ({ text }: { text: string }) => (
+  <>
+    {held(text)
+      .split(NUMBER)
+      .map((part, at) =>
+        // biome-ignore lint/suspicious/noArrayIndexKey: the parts of one text never reorder
+        at % 2 === 1 ? <Num key={at} text={part} className="in-text" /> : part,
+      )}
+  </>
+)
 
 const Stack = ({ top, bottom }: { top: string; bottom: string }) => (
-  <span className="num" style={{ fontWeight: 'inherit' }}>
+  <span className="num in-text">
     <span className="sr-only">
       {' '}
       {top}/{bottom}

@@ -2,13 +2,14 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { afterEach, expect, test, vi } from 'vitest'
-import type { JobOut, Plan } from '../api/client'
+import type { JobOut, Plan, StepRow, ThingList as Things } from '../api/client'
 import { JobContext } from '../job/context'
 import type { JobHandle } from '../job/useJob'
-import { SizeTableStrip } from './SizeTableStrip'
-import { StepStrip } from './StepStrip'
-import { Things } from './Things'
-import { ToMeasure } from './ToMeasure'
+import { StationPanel } from './StationPanel'
+import { SizeStrip } from './size/SizeStrip'
+import { ThingList } from './survey/ThingList'
+import { StepStrip } from './tension/StepStrip'
+import { ToMeasure } from './wall/ToMeasure'
 
 afterEach(() => {
   cleanup()
@@ -19,15 +20,14 @@ const within = (children: ReactNode, edit = vi.fn(async () => undefined)) => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   render(
     <QueryClientProvider client={client}>
-      <JobContext value={{ edit } as unknown as JobHandle}>{children}</JobContext>
+      <JobContext value={{ edit, look: { current: { open: [] } } } as unknown as JobHandle}>{children}</JobContext>
     </QueryClientProvider>,
   )
   return edit
 }
 
 const row = (diagonal: string, mm: number, chosen: boolean, stops: string[] = []) => ({
-  size: '', diagonal, chosen, angles: '38°', necks: '', pixels: '', luminance: String(mm), contrasts: ['30'], bands: ['good'], ceiling_slack: '',
-  furniture_slack: '', verdict: stops[0] ?? 'fits', stops, minds: [], sort: { diagonal: mm, luminance: -mm, stops: stops.length },
+  size: '', diagonal, chosen, angles: '38°', necks: '', pixels: '', luminance: String(mm), contrasts: ['30'], bands: ['good'], to_ceiling: '', verdict: stops[0] ?? 'fits', stops, checks: [], sort: { diagonal: mm, luminance: -mm, stops: stops.length },
   changes: [{ pointer: '/size/value_mm', value: mm }], picture_mm: [0, 0, 1, 1],
 }) // biome-ignore format: a row by hand
 
@@ -38,7 +38,7 @@ test('the size table takes a size, sorts by what is tapped, and says why one can
     rows: [row('100″', 2540, true), row('110″', 2794, false), row('120″', 3048, false, ['No height fits'])],
   }
   vi.stubGlobal('fetch', async () => Response.json(table))
-  const edit = within(<SizeTableStrip job={{ id: 'j', version: 1 } as JobOut} />)
+  const edit = within(<SizeStrip job={{ id: 'j', version: 1 } as JobOut} />)
   await waitFor(() => expect(screen.getAllByRole('row')).toHaveLength(4))
   expect(screen.getByText('No height fits')).toBeTruthy()
   const first = () => screen.getAllByRole('row')[1]?.textContent
@@ -54,32 +54,60 @@ test('a step says where, which points, what the tape reads, and the last one has
     { number: 1, part: 'Corners', place: 'top left corner', action: 'hook', numbers: [1, 60], partners: [], partner_place: '', readings: ['50\u00a0mm', '50\u00a0mm'], who: '', reason: 'why' },
     { number: 2, part: 'Fill', place: 'bottom', action: 'staple', numbers: [9, 8, 7], partners: [21, 22, 23], partner_place: 'top', readings: ['300\u00a0mm', '360\u00a0mm'], who: 'both at once', reason: '' },
   ] // biome-ignore format: two steps by hand
-  const plan = { steps } as unknown as Plan
   const onStep = vi.fn()
-  const { rerender } = render(<StepStrip plan={plan} at={0} onStep={onStep} />)
+  const { rerender } = render(<StepStrip steps={steps as unknown as StepRow[]} at={0} onStep={onStep} />)
   expect(screen.getByText(/top left corner/).textContent).toContain('1, 60')
   expect((screen.getByRole('button', { name: 'Back' }) as HTMLButtonElement).disabled).toBe(true)
   fireEvent.click(screen.getByRole('button', { name: 'Done, next' }))
   expect(onStep).toHaveBeenCalledWith(1)
-  rerender(<StepStrip plan={plan} at={1} onStep={onStep} />)
+  rerender(<StepStrip steps={steps as unknown as StepRow[]} at={1} onStep={onStep} />)
   expect(screen.getByText(/bottom and top/).textContent).toContain('7 to 9 with 21 to 23')
   expect((screen.getByRole('button', { name: 'Done, next' }) as HTMLButtonElement).disabled).toBe(true)
 })
 
-test('a thing of the survey is removed by its own pointer and the main seat is marked', () => {
-  const seats = [{ name: 'Sofa', x_mm: 1, from_wall_mm: 2, eye_mm: null, platform_mm: 0, main: false }]
-  const job = { document: { survey: { seats, boxes: [], fittings: [], lamps: [] } } } as unknown as JobOut
-  const addition = { into: 'seats', kind: '', changes: [{ pointer: '/survey/seats/-', value: { x_mm: 5 } }] }
-  const edit = within(
-    <Things job={job} plan={{ additions: [addition] } as unknown as Plan} texts={{ '/survey/seats/0/x_mm': '5′' }} />,
-  )
+test('a thing of the survey is removed by its own id and the main seat is marked', () => {
+  const cell = (field: string, label: string, text: string) => ({ field, label, text, known: 'measured' })
+  const row = {
+    id: 's7',
+    name: 'Sofa',
+    kind: '',
+    main: false,
+    pointer: '/survey/seats/s7',
+    cells: [cell('x_mm', 'from left', '5′'), cell('eye_mm', 'eye', '')],
+  }
+  const list = { pointer: '/survey/seats', title: 'Seats', add: 'Add a seat', rows: [row], additions: [{ kind: '', changes: [{ pointer: '/survey/seats/-', value: { x_mm: 5 }, known: 'assumed' }] }] } // biome-ignore format: a list by hand
+  const edit = within(<ThingList list={list as unknown as Things} />)
   fireEvent.click(screen.getByRole('button', { name: 'main' }))
-  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/0/main', value: true }])
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/s7/main', value: true }])
   fireEvent.click(screen.getByRole('button', { name: 'Remove Sofa' }))
-  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/0', value: null }])
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/s7', value: null }])
   fireEvent.click(screen.getByRole('button', { name: 'Add a seat' }))
-  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/-', value: { x_mm: 5 } }])
-  expect(screen.getByRole('button', { name: /Sofa, eye:\s*default/ })).toBeTruthy()
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/survey/seats/-', value: { x_mm: 5 }, known: 'assumed' }])
+  expect(screen.getByRole('button', { name: /Sofa, eye:\s*usual/ })).toBeTruthy()
+})
+
+test('a panel shows what leads, folds detail under its gist, and remembers what was opened', () => {
+  const figure = (key: string, label: string) => ({ key, label, text: '7″', known: 'computed', rests_on: [], entry: null })
+  const part = (weight: string, title: string, key: string) => ({
+    weight,
+    title,
+    rows: [key],
+    widget: '',
+    gist: weight === 'detail' ? 'play 4″' : '',
+  })
+  const plan = {
+    stations: [{ key: 'wall', label: 'Wall' }], findings: [], figures: [figure('upper', 'Upper holes'), figure('play', 'Side play')],
+    panels: [{ station: 'wall', parts: [part('lead', '', 'upper'), part('detail', 'More', 'play')] }],
+  } as unknown as Plan // biome-ignore format: a plan by hand
+  const show = () => within(<StationPanel job={{} as JobOut} plan={plan} station="wall" />)
+  show()
+  expect(screen.getByText('Upper holes')).toBeTruthy()
+  expect(screen.queryByText('Side play')).toBeNull()
+  fireEvent.click(screen.getByRole('button', { name: /More.*play 4″/ }))
+  expect(screen.getByText('Side play')).toBeTruthy()
+  cleanup()
+  show()
+  expect(screen.getByText('Side play')).toBeTruthy()
 })
 
 test('nothing to measure says nothing; something says what moves with it', () => {
@@ -87,5 +115,5 @@ test('nothing to measure says nothing; something says what moves with it', () =>
   expect(container.textContent).toBe('')
   const open = [{ label: 'Drop', text: '30\u00a0mm', effect: 'every hole moves 1:1 with it', pointer: '/wall/drop_mm' }]
   rerender(<ToMeasure plan={{ to_measure: open } as unknown as Plan} />)
-  expect(screen.getByRole('region', { name: 'Measure before drilling' }).textContent).toContain('every hole moves 1:1')
+  expect(screen.getByRole('region', { name: 'Measure before you drill' }).textContent).toContain('every hole moves 1:1')
 })

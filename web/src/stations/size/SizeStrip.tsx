@@ -15,7 +15,7 @@ export const useSizeTable = (job: JobOut, enabled: boolean) =>
     enabled,
   })
 
-const SORTS = { diagonal: 1, luminance: -1, stops: 1 } as const
+const SORTS = { diagonal: 1, luminance: -1, stops: -1 } as const
 type Sort = keyof typeof SORTS
 
 /** Candidate sizes side by side; tap one to take it. */

@@ -1,17 +1,17 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import type { JobOut, Plan } from '../api/client'
-import { JobContext } from '../job/context'
-import { ShownContext } from '../job/shown'
-import type { JobHandle } from '../job/useJob'
+import type { JobOut, Plan } from '../../api/client'
+import { JobContext } from '../../job/context'
+import { ShownContext } from '../../job/shown'
+import type { JobHandle } from '../../job/useJob'
 import { RecordFiles } from './RecordFiles'
 import { ThrowStrip } from './ThrowStrip'
 
 const row = (name: string, more: object) => ({
   key: name.toLowerCase(),
   name,
-  sort: 'hall',
+  category: 'hall',
   fits: true,
   chosen: false,
   verdict: '',
@@ -46,9 +46,9 @@ const zoom = {
   light: '',
   spill: 'none',
   trouble: 'shift out of reach',
-  index: 0,
+  id: 'a1',
 }
-const plan = { by_zoom: { window: 'no place serves all shapes', rows: [zoom] }, joists: [] } as unknown as Plan
+const plan = { tables: { by_zoom: { window: 'no place serves all shapes', rows: [zoom] }, joists: null } } as unknown as Plan
 const handle = { edit: vi.fn(async () => undefined), takeRecord: vi.fn(async () => undefined) }
 const showShape = vi.fn()
 
@@ -56,7 +56,7 @@ const show = (node: React.ReactNode) =>
   render(
     <QueryClientProvider client={new QueryClient()}>
       <JobContext value={handle as unknown as JobHandle}>
-        <ShownContext value={{ shape: null, showShape }}>{node}</ShownContext>
+        <ShownContext value={{ shape: '', showShape }}>{node}</ShownContext>
       </JobContext>
     </QueryClientProvider>,
   )
@@ -94,10 +94,10 @@ test('a projector is taken where it stands, or put where it could be, and the ta
 
 test('a shape by zoom says what stops it and is shown on the wall', () => {
   show(<ThrowStrip job={job} plan={plan} />)
-  fireEvent.mouseDown(screen.getByRole('tab', { name: 'Shapes by zoom' }))
+  fireEvent.mouseDown(screen.getByRole('tab', { name: 'Aspect ratios by zoom' }))
   expect(screen.getByText(/shift out of reach/)).toBeTruthy()
-  fireEvent.click(screen.getByRole('button', { name: /16:9\s*on the wall/ }))
-  expect(showShape).toHaveBeenLastCalledWith(0)
+  fireEvent.click(screen.getByRole('button', { name: /16:9\s*show light/ }))
+  expect(showShape).toHaveBeenLastCalledWith('a1')
   fireEvent.mouseDown(screen.getByRole('tab', { name: 'Joists' }))
   expect(screen.getByText(/Survey the joists/)).toBeTruthy()
 })
@@ -106,7 +106,7 @@ test('a refused file says line and field', async () => {
   const said = { errors: [{ pointer: '/line 3/shift_of', text: 'Say what the shift is a share of.', typed: '' }] }
   vi.stubGlobal(
     'fetch',
-    vi.fn(async () => Response.json(said, { status: 422 })),
+    vi.fn(async () => Response.json(said, { status: 422, headers: { 'content-type': 'application/problem+json' } })),
   )
   show(<RecordFiles kind="projector" />)
   fireEvent.change(screen.getByLabelText('File of projector records'), { target: { files: [new File(['name'], 'a.csv')] } })
