@@ -13,8 +13,8 @@ from hypothesis import settings
 from sqlalchemy import create_engine
 
 from gantline.database import FAST, PrivateDatabase
-from gantline.job.model import Job
 from gantline.job.file import read_job_file
+from gantline.job.model import Job
 from gantline.store.migrate import migrate
 
 # The same examples at every run, so that a commit is judged alike twice; GANTLINE_EXAMPLES=500 searches anew and further.

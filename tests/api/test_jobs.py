@@ -88,9 +88,13 @@ def test_a_preview_is_what_saving_would_change_and_nothing_else(
     assert client.post(f"/api/jobs/{job['id']}/preview", json=body).json() == got  # still of version 1
     told = {one["key"]: one for one in got["figures"]}
     for one in saved["plan"]["figures"]:
-        kept = figure(job, one["key"]) | {key: said for key, said in told.get(one["key"], {}).items() if said is not None}
+        kept = figure(job, one["key"]) | {
+            key: said for key, said in told.get(one["key"], {}).items() if said is not None
+        }
         assert all(one[key] == kept[key] for key in ("text", "value", "known", "rests_on")), one["key"]
-    states = {one["key"]: one for one in job["plan"]["stations"]} | {one["key"]: one for one in got["stations"]}
+    states = {one["key"]: one for one in job["plan"]["stations"]} | {
+        one["key"]: one for one in got["stations"]
+    }
     assert saved["plan"]["stations"] == list(states.values())
     for part in ("findings", "to_measure"):
         assert saved["plan"][part] == (job["plan"][part] if got[part] is None else got[part])

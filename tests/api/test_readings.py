@@ -51,7 +51,10 @@ def test_readings_go_into_the_survey_as_measured_and_replace_their_place(
     names = [{"source": "m", "seq": seq} for seq in (1, 2, 3)]
     used = client.post(f"{path}/use", json={"readings": names}, headers={"If-Match": '"1"'}).json()
     survey = used["document"]["survey"]
-    assert (survey["wall_width_mm"], survey["ceiling_readings"]) == (4700, [{"id": "m2", "x_mm": 0, "up_mm": 1236}])
+    assert (survey["wall_width_mm"], survey["ceiling_readings"]) == (
+        4700,
+        [{"id": "m2", "x_mm": 0, "up_mm": 1236}],
+    )
     assert used["document"]["known"]["/survey/wall_width_mm"] == "measured"
     send(3, "ceiling", 9999, 0)  # the same number again: the first stays
     assert 9999 not in [one["value_mm"] for one in client.get(path).json()]

@@ -4,16 +4,16 @@ from typing import Any
 
 import orjson
 import pytest
+from gantline.drawing.drawing import draw
+from gantline.job.document import Job
+from gantline.plan.figures import Change, Figure
 from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.defaults import DEFAULTS, Shop
 from gantline.core.errors import OutOfRange, UnknownDefault
-from gantline.drawing.drawing import draw
-from gantline.job.document import Job
 from gantline.job.edits import Edit, apply
 from gantline.job.file import read_job
-from gantline.plan.figures import Change, Figure
 from gantline.plan.plan import Plan, plan
 from tests.conftest import demo_job
 

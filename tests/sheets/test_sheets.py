@@ -10,23 +10,22 @@ import pytest
 from pypdf import PdfReader
 
 from gantline.core.units import plain
-from gantline.drawing.drawing import draw
 from gantline.job.edits import Edit, apply
 from gantline.job.records import RecordKind
-from gantline.plan.plan import plan
 from gantline.sheets.pdf import runs
-from gantline.sheets.sheets import SHEETS, Ready
+from gantline.sheets.registry import SHEETS
+from gantline.sheets.sheet import Paper, Ready
+from gantline.stations import plan
+from gantline.stations.height import fits, rect_of_frame
+from gantline.stations.survey import wall_mm
+from gantline.stations.wall import drilling
 from tests.conftest import demo_job
+from tests.made import JOBS
 
-JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
 
-
-def ready(name: str, *edits: Edit, paper: str = "a4") -> Ready:
-    job = apply(demo_job(name), list(edits))
-    planned = plan(job)
-    return Ready(
-        job=job, planned=planned, drawing=draw(job, planned), stamp="version 3, 2026-11-25", paper=paper
-    )
+def ready(name: str, *edits: Edit, paper: Paper = "a4") -> Ready:
+    made = plan(apply(demo_job(name), list(edits)))
+    return Ready(made=made, stamp="version 3, 2026-11-25", paper=paper)
 
 
 def words(pdf: bytes) -> tuple[str, PdfReader]:
@@ -38,7 +37,7 @@ def words(pdf: bytes) -> tuple[str, PdfReader]:
     ("name", "paper", "width_pt"), [("mill-loft", "a4", 595.3), ("parish-hall", "letter", 612.0)]
 )
 def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(
-    name: str, paper: str, width_pt: float
+    name: str, paper: Paper, width_pt: float
 ) -> None:
     made = ready(name, paper=paper)
     text, reader = words(SHEETS["wall-sheet"].make(made))
@@ -52,9 +51,9 @@ def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(
         "seen from the back",
     ):
         assert said in text
-    for step in made.planned.plan.steps:
+    for step in made.made.table("steps").rows:
         assert step.place in text
-    for finding in made.planned.plan.findings:
+    for finding in made.made.findings:
         assert finding.severity.capitalize() in text
     fonts = {str(font) for page in reader.pages for font in page["/Resources"]["/Font"].values()}  # type: ignore[index]
     assert fonts
@@ -65,11 +64,11 @@ def test_the_sheet_says_what_to_measure_first_and_refuses_marks_where_nothing_fi
     text, _ = words(
         SHEETS["wall-sheet"].make(ready("narrow-lounge", Edit(pointer="/wall/drop_mm", value=None)))
     )
-    assert "Measure before drilling" in text
-    assert "every upper hole moves 1:1 with it" in text
+    assert "Measure before you drill" in text
+    assert "every upper hole, one to one" in text
     stopped, _ = words(SHEETS["wall-sheet"].make(ready("basement-den")))
     assert "Nothing to drill yet" in stopped
-    assert "clash by" in stopped
+    assert "short between" in stopped
 
 
 def test_a_hostile_name_stays_text_everywhere() -> None:
@@ -90,20 +89,15 @@ def test_the_dxf_reads_back_with_frame_and_holes_in_millimetres(name: str) -> No
     space = document.modelspace()
     frame = next(one for one in space if one.dxf.layer == "FRAME")
     corners = [(x, y) for x, y, *_ in frame.get_points()]
-    scene = made.planned.scene
-    assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(
-        scene.frame.right_mm - scene.frame.left_mm
-    )
+    left, _, right, _ = made.made.ask(rect_of_frame)
+    assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(right - left)
     circles = sorted(
         (one.dxf.center.x, one.dxf.center.y)
         for one in space
         if one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES"
     )
-    drilled = (
-        sorted((hole.x_mm, hole.y_mm) for hole in scene.drilling.holes)
-        if scene.drilling and scene.possible
-        else []
-    )
+    found = made.made.ask(drilling)
+    drilled = sorted((hole.x_mm, hole.y_mm) for hole in found.holes) if found and made.made.ask(fits) else []
     assert circles == [pytest.approx(pair) for pair in drilled]
     assert {"FRAME", "VIEWABLE", "HOLES", "DATUM", "DIMENSIONS"} <= {
         layer.dxf.name for layer in document.layers
@@ -134,10 +128,8 @@ def test_the_drawing_is_well_formed_to_scale_and_names_no_file(name: str) -> Non
         if kind in ("wall", "frame", "frame-clash"):
             xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+) ", path.get("d", ""))]
             spans["frame" if "frame" in kind else kind] = max(xs) - min(xs)
-    scene = made.planned.scene
-    assert spans["frame"] / spans["wall"] == pytest.approx(
-        (scene.frame.right_mm - scene.frame.left_mm) / scene.wall_mm, rel=2e-3
-    )
+    left, _, right, _ = made.made.ask(rect_of_frame)
+    assert spans["frame"] / spans["wall"] == pytest.approx((right - left) / made.made.ask(wall_mm), rel=2e-3)
 
 
 def test_text_for_other_programs_is_plain_and_runs_are_short() -> None:
@@ -164,7 +156,7 @@ def test_the_proposal_is_two_pages_with_seats_sizes_and_fabrics_and_their_reason
         "The next larger",
     ):
         assert said in text
-    for seat in made.planned.plan.seats:
+    for seat in made.made.table("seats").rows:
         assert seat.name in text
     for fabric in named_records(RecordKind.FABRIC):
         assert fabric[1] in text
@@ -190,7 +182,7 @@ def test_the_rough_in_gives_ceiling_marks_pole_cable_freedom_and_the_space_to_ke
     ):
         assert said not in text
     for said in (
-        "Mount plate, centre on joist 6",
+        "Mount plate, center on joist 6",
         "on the ceiling",
         "Pole to cut",
         "Cable, with slack",
@@ -211,7 +203,7 @@ def test_the_rough_in_of_a_cabinet_top_gives_its_corner_marks_and_what_a_millime
     for said in (
         "Body on the cabinet, back left corner",
         "Height for this picture",
-        "1 mm of wall belly",
+        "1 mm of wall bow",
         "Pole to cut",
     ):
         assert (said in text) == (said != "Pole to cut"), said
@@ -219,10 +211,10 @@ def test_the_rough_in_of_a_cabinet_top_gives_its_corner_marks_and_what_a_millime
 
 def test_the_rough_in_stops_where_the_light_is_blocked_or_no_lens_is_placed() -> None:
     dark, _ = words(
-        SHEETS["rough-in"].make(ready("parish-hall", Edit(pointer="/survey/boxes/1/y_mm", value=3300)))
+        SHEETS["rough-in"].make(ready("parish-hall", Edit(pointer="/survey/boxes/b2/y_mm", value=3300)))
     )
     assert "Run no cable yet" in dark
-    assert "The lantern stands in the light" in dark
+    assert "The lantern blocks the light" in dark
     none, _ = words(SHEETS["rough-in"].make(ready("mill-loft", Edit(pointer="/throw/lens_y_mm", value=None))))
     assert "No lens place yet" in none
     turned, _ = words(SHEETS["rough-in"].make(ready("mill-loft", Edit(pointer="/throw/pitch_deg", value=-3))))

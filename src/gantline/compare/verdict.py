@@ -7,8 +7,8 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity
 from gantline.stations.registry import BY_KEY
 
-# what speaks first: where the screen and the lens are, then what they show
-ORDER = ("survey", "size", "height", "throw", "light", "wall", "tension")
+# what speaks first: where the screen and the lens can be, last what the seats think of it
+ORDER = ("survey", "height", "throw", "light", "wall", "tension", "size")
 
 
 @dataclass(frozen=True, slots=True)

@@ -215,4 +215,4 @@ def _largest(at: Ask) -> float | None:
     return largest_fitting(room_mm, most_mm=now.picture.diagonal_mm)
 
 
-FINDINGS = (sideways, target, comfort, covered, clash)
+FINDINGS = (sideways, clash, covered, target, comfort)

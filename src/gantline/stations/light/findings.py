@@ -131,7 +131,7 @@ def fabric(at: Ask) -> Iterator[Finding]:
         if dark:
             text = (
                 f"A lenticular fabric takes light steeply from below. From this lens the {', '.join(dark)} of the screen "
-                "stays darker. Use a cabinet-top projector, or another fabric."
+                f"{'stays' if len(dark) == 1 else 'stay'} darker. Use a cabinet-top projector, or another fabric."
             )
             yield Finding(code=Code.LENTICULAR, severity="stop", text=text, subject=KIND)
     if model.lobe.kind is FabricKind.RETRO and lead is not None:

@@ -3,6 +3,7 @@
 from gantline.stations.throw.body import body_shape, mount_kind, plate
 from gantline.stations.throw.lens import (
     LensPlace,
+    in_front,
     lens_place,
     lens_x_mm,
     pixels_over,
@@ -18,6 +19,7 @@ __all__ = [
     "LensPlace",
     "body_shape",
     "fits",
+    "in_front",
     "lens_place",
     "lens_x_mm",
     "mount_kind",

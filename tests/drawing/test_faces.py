@@ -2,37 +2,31 @@
 
 import pytest
 
-from gantline.drawing.drawing import draw, draw_some
-from gantline.drawing.marks import Area, Dot, Face, Handle, Mark
+from gantline.drawing.marks import Area, Dot, Handle
 from gantline.job.edits import Edit, apply
-from gantline.plan.plan import plan
 from gantline.sheets.svg import face_svg
+from gantline.stations import face, plan
 from tests.conftest import demo_job
-
-JOBS = ("mill-loft", "narrow-lounge", "parish-hall", "basement-den")
-
-
-def by_key(face: Face) -> dict[str, Mark]:
-    return {mark.key: mark for mark in face.marks}
+from tests.made import JOBS, by_key
 
 
 @pytest.mark.parametrize("name", JOBS)
 def test_lens_boxes_and_seats_agree_between_the_faces(name: str) -> None:
     job = demo_job(name)
-    drawing = draw(job, plan(job))
-    front, side, top = by_key(drawing.front), by_key(drawing.side), by_key(drawing.top)
-    lens = [face["lens"] for face in (front, side, top)]
+    made = plan(job)
+    front, side, top = (by_key(face(made, name)) for name in ("front", "side", "top"))
+    lens = [each["lens"] for each in (front, side, top)]
     assert all(isinstance(one, Dot) for one in lens)
     (fx, fy), (sz, sy), (tx, tz) = (one.at for one in lens if isinstance(one, Dot))
     assert (fx, fy, sz) == pytest.approx((tx, sy, tz))
-    for index in range(len(job.survey.boxes)):
-        a, b, c = (face[f"box-{index}"] for face in (front, side, top))
+    for box in job.survey.boxes:
+        a, b, c = (each[f"box-{box.id}"] for each in (front, side, top))
         assert isinstance(a, Area) and isinstance(b, Area) and isinstance(c, Area)
         assert {x for x, _ in a.points} == {x for x, _ in c.points}
         assert {y for _, y in a.points} == {y for _, y in b.points}
         assert {z for z, _ in b.points} == {z for _, z in c.points}
-    for index in range(len(job.survey.seats)):
-        a, c = side[f"seat-{index}"], top[f"seat-{index}"]
+    for seat in job.survey.seats:
+        a, c = side[f"seat-{seat.id}"], top[f"seat-{seat.id}"]
         assert isinstance(a, Dot) and isinstance(c, Dot)
         assert a.at[0] == c.at[1]
 
@@ -40,9 +34,9 @@ def test_lens_boxes_and_seats_agree_between_the_faces(name: str) -> None:
 @pytest.mark.parametrize("name", ["mill-loft", "parish-hall"])
 def test_every_handle_holds_what_its_pointers_hold_so_a_drag_starts_where_it_is(name: str) -> None:
     job = demo_job(name)
-    drawing = draw(job, plan(job))
-    for face in (drawing.front, drawing.side, drawing.top):
-        for mark in face.marks:
+    made = plan(job)
+    for each in (face(made, "front"), face(made, "side"), face(made, "top")):
+        for mark in each.marks:
             if isinstance(mark, Handle) and mark.layer == "survey":
                 still = [
                     Edit(pointer=p, value=v)
@@ -52,32 +46,19 @@ def test_every_handle_holds_what_its_pointers_hold_so_a_drag_starts_where_it_is(
                 assert apply(job, still) == job, mark.key
 
 
-def test_one_face_alone_is_the_same_as_among_all() -> None:
-    job = demo_job("narrow-lounge")
-    made = plan(job)
-    whole = draw(job, made)
-    for name in ("front", "side", "top", "back"):
-        alone = draw_some(job, made, name)
-        assert getattr(alone, name) == getattr(whole, name)
-        assert sum(getattr(alone, other) is not None for other in ("front", "side", "top", "back")) == 1
-
-
 def test_the_room_from_above_grows_downwards_on_paper_too() -> None:
-    job = demo_job("narrow-lounge")
-    drawing = draw(job, plan(job))
-    assert drawing.top.y_down
-    svg = face_svg(drawing.top, ("survey", "size"), 100.0, 100.0)
-    frame = svg[svg.index('class="a frame"') :]
+    top = face(plan(demo_job("narrow-lounge")), "top")
+    assert top.y_down
+    svg = face_svg(top, ("survey", "size"), 100.0, 100.0)
+    frame = svg[svg.index('class="frame"') :]
     wall_y = float(frame.split('d="M')[1].split(" ")[1].split("L")[0])
-    seat = svg[svg.index('class="d seat') :]
+    seat = svg[svg.index('class="seat') :]
     assert float(seat.split('cy="')[1].split('"')[0]) > wall_y  # the sofa lies below the wall
 
 
 def test_body_plate_light_and_places_agree_between_the_side_and_the_top() -> None:
-    job = demo_job("mill-loft")
-    made = plan(job)
-    drawing = draw(job, made)
-    side, top = by_key(drawing.side), by_key(drawing.top)
+    made = plan(demo_job("mill-loft"))
+    side, top = by_key(face(made, "side")), by_key(face(made, "top"))
     for key in ("body", "light", "window-0"):
         a, b = side[key], top[key]
         assert isinstance(a, Area) and isinstance(b, Area)
@@ -97,10 +78,9 @@ def test_body_plate_light_and_places_agree_between_the_side_and_the_top() -> Non
 
 
 def test_masks_leave_the_picture_of_a_shape_free_and_fill_the_rest() -> None:
-    job = demo_job("mill-loft")
-    made = plan(job)
-    marks = by_key(draw(job, made).front)
-    picture, edge = marks["picture"], marks["mask-0-edge"]
+    made = plan(demo_job("mill-loft"))
+    marks = by_key(face(made, "front"))
+    picture, edge = marks["picture"], marks["mask-a1-edge"]
     assert isinstance(picture, Area) and isinstance(edge, Area)
 
     def area(one: Area) -> float:
@@ -110,8 +90,8 @@ def test_masks_leave_the_picture_of_a_shape_free_and_fill_the_rest() -> None:
     masks = [
         one
         for key, one in marks.items()
-        if key.startswith("mask-0-") and isinstance(one, Area) and one.role == "mask"
+        if key.startswith("mask-a1-") and isinstance(one, Area) and one.role == "mask"
     ]
     assert len(masks) == 2
     assert area(edge) + sum(area(one) for one in masks) == pytest.approx(area(picture))
-    assert made.plan.shapes[0].area == f"{100 * area(edge) / area(picture):.0f} %"
+    assert made.table("shapes").rows[0].area == f"{100 * area(edge) / area(picture):.0f}\u00a0%"

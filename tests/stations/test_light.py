@@ -6,43 +6,38 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.defaults import PLAIN_SHOP, Shop
+from gantline.compare.fabrics import fabric_table
+from gantline.compare.floor import Measure, floor_map
+from gantline.compare.seat_view import seat_view
+from gantline.compare.sizes import size_table
+from gantline.core.defaults import Shop
+from gantline.core.sight.angles import viewing_angle_deg
 from gantline.demo.world import named_records
-from gantline.drawing.drawing import draw
-from gantline.job.document import Job
 from gantline.job.edits import Edit, apply
 from gantline.job.records import RecordKind
-from gantline.plan.figures import Finding
-from gantline.plan.floor import Measure, floor_map
-from gantline.plan.plan import plan
-from gantline.plan.seat_view import seat_view
-from gantline.plan.tables import fabric_table, size_table
+from gantline.plan.plan import Planned
+from gantline.stations import face, plan
+from gantline.stations.height import centre_x_mm
+from gantline.stations.size import screen
+from gantline.stations.survey import main_seat
+from gantline.stations.wall import drilling
 from tests.conftest import demo_job
+from tests.made import changed, findings, stops, taken
 
 
-def changed(name: str, **fields: Any) -> Job:
-    return apply(
-        demo_job(name),
-        [Edit(pointer="/" + key.replace("__", "/"), value=value) for key, value in fields.items()],
-    )
+def width_of(made: Planned) -> float:
+    return made.ask(screen).picture.width_mm
 
 
 def edit(pointer: str, value: Any) -> Edit:
     return Edit(pointer=pointer, value=value)
 
 
-def findings(job: Job) -> dict[str, Finding]:
-    return {one.code: one for one in plan(job).plan.findings}
-
-
 def test_five_starting_points_lead_to_the_same_screen() -> None:
-    job = changed("narrow-lounge", size__tidy=None)
-    width = plan(job).sized.screen.picture.width_mm
-    border = job.size.border.side_mm
-    seat = next(one for one in plan(job).seats if one.main)
-    from gantline.core.sight.angles import viewing_angle_deg
-
-    angle = float(viewing_angle_deg(seat.distance_mm, seat.x_mm - plan(job).hung.place.centre_x_mm, width))
+    made = plan(changed("narrow-lounge", size__tidy=None))
+    width, border, seat = width_of(made), made.ask(screen).border.side_mm, made.ask(main_seat)
+    assert seat is not None
+    angle = float(viewing_angle_deg(seat.distance_mm, seat.x_mm - made.ask(centre_x_mm), width))
     starts = (
         {"size__lead": "wall", "size__value_mm": width + 2 * border},
         {"size__lead": "angle", "size__angle_deg": angle},
@@ -53,7 +48,7 @@ def test_five_starting_points_lead_to_the_same_screen() -> None:
         },  # fixed lens, placed within a millimetre of its window: 4 mm of width for 1 mm at R 0.25
     )
     for start in starts:
-        found = plan(changed("narrow-lounge", size__tidy=None, **start)).sized.screen.picture.width_mm
+        found = width_of(plan(changed("narrow-lounge", size__tidy=None, **start)))
         assert found == pytest.approx(width, abs=5.0 if start["size__lead"] == "throw" else 1e-6), start
     assert "no-main-seat" in findings(changed("narrow-lounge", size__lead="angle", survey__seats=[]))
 
@@ -61,14 +56,14 @@ def test_five_starting_points_lead_to_the_same_screen() -> None:
 @pytest.mark.parametrize(
     ("name", "fields", "code", "said"),
     [
-        ("mill-loft", {"light__fabric__kind": "lenticular-from-below"}, "lenticular-wrong-light", "needs a cabinet-top projector"),
+        ("mill-loft", {"light__fabric__kind": "lenticular-from-below"}, "lenticular-wrong-light", "Use a cabinet-top projector"),
         ("narrow-lounge", {"light__fabric__kind": "retro-reflective", "light__fabric__half_gain_deg": 15}, "retro-far-from-heads", "less than half"),
-        ("mill-loft", {"light__fabric__roll_mm": 1500}, "roll-too-narrow", "a seamless sheet needs"),
+        ("mill-loft", {"light__fabric__roll_mm": 1500}, "roll-too-narrow", "A seamless sheet needs"),
         ("mill-loft", {"light__fabric__gain": 2.4, "light__fabric__half_gain_deg": 60}, "fabric-impossible", "no fabric gives more"),
-        ("mill-loft", {"survey__fittings/-": {"kind": "return-air", "x_mm": 2000, "y_mm": 1200, "width_mm": 300, "height_mm": 200}}, "grille-behind-fabric", "filter"),
-        ("mill-loft", {"survey__fittings/-": {"kind": "window", "x_mm": 700, "y_mm": 1200, "width_mm": 300, "height_mm": 900}}, "covers-2", "covers the window"),
-        ("mill-loft", {"survey__fittings/-": {"kind": "outlet", "x_mm": 500, "y_mm": 2050, "width_mm": 80, "height_mm": 80}}, "hole-in-band-upper-left", "cable or pipe"),
-        ("mill-loft", {"survey__seats/1/from_wall_mm": 320}, "seats-outside-guidance", "at most 60"),
+        ("mill-loft", {"survey__fittings__-": {"kind": "return-air", "x_mm": 2000, "y_mm": 1200, "width_mm": 300, "height_mm": 200}}, "grille-behind-fabric", "dirt stripes"),
+        ("mill-loft", {"survey__fittings__-": {"kind": "window", "x_mm": 700, "y_mm": 1200, "width_mm": 300, "height_mm": 900}}, "covers", "covers the window"),
+        ("mill-loft", {"survey__fittings__-": {"kind": "outlet", "x_mm": 500, "y_mm": 2050, "width_mm": 80, "height_mm": 80}}, "hole-in-band", "Cable or pipe"),
+        ("mill-loft", {"survey__seats__s2__from_wall_mm": 320}, "seats-outside-guidance", "at most 60"),
     ],
 )  # fmt: skip
 def test_what_does_not_go_together_is_stopped_with_its_reason(
@@ -80,7 +75,7 @@ def test_what_does_not_go_together_is_stopped_with_its_reason(
 
 
 def test_studs_in_a_no_drill_band_are_not_used() -> None:
-    before = plan(demo_job("mill-loft")).scene.drilling
+    before = plan(demo_job("mill-loft")).ask(drilling)
     assert before is not None
     outlet = {
         "kind": "outlet",
@@ -89,7 +84,7 @@ def test_studs_in_a_no_drill_band_are_not_used() -> None:
         "width_mm": 80,
         "height_mm": 80,
     }
-    after = plan(changed("mill-loft", survey__fittings=[outlet])).scene.drilling
+    after = plan(changed("mill-loft", survey__fittings=[outlet])).ask(drilling)
     assert after is not None
     assert after.pair.left_mm != before.pair.left_mm
 
@@ -97,45 +92,42 @@ def test_studs_in_a_no_drill_band_are_not_used() -> None:
 def test_the_row_behind_gets_the_platform_that_clears_the_row_in_front() -> None:
     low = changed(
         "mill-loft",
-        **{f"survey__seats/{k}/platform_mm": 0 for k in (3, 4, 5)},
+        **{f"survey__seats__s{k}__platform_mm": 0 for k in (4, 5, 6)},
         height__wish="frame-bottom",
         height__wish_mm=640,
     )
     clash = findings(low)["height-clash"]  # nothing but a platform helps under this ceiling
-    cure = next(one for one in clash.cures if one.text.startswith("Platforms: "))
+    cure = next(one for one in clash.cures if one.text.startswith("Build platforms: "))
     assert len(cure.changes) == 3
-    raised = apply(low, [Edit(pointer=one.pointer, value=one.value) for one in cure.changes])
+    raised = taken(low, cure.changes)
     assert "height-clash" not in findings(raised)
-    assert all(row.sight == "clear" for row in plan(raised).plan.seats)
-    assert all(row.sight == "clear" for row in plan(demo_job("mill-loft")).plan.seats)
+    assert all(row.sight == "clear" for row in plan(raised).table("seats").rows)
+    assert all(row.sight == "clear" for row in plan(demo_job("mill-loft")).table("seats").rows)
 
 
 def test_the_size_table_says_which_to_take_and_why_not_the_next_larger() -> None:
-    table = size_table(demo_job("mill-loft"), PLAIN_SHOP)
+    job = demo_job("mill-loft")
+    table = size_table(plan(job).ask)
     at = next(k for k, row in enumerate(table.rows) if row.chosen)
     diagonals = [row.sort["diagonal"] for row in table.rows]
     assert diagonals == sorted(diagonals)
     assert table.rows[at].stops == ()
-    assert "end of its zoom" in table.rows[at + 1].verdict
+    assert "of the zoom's end" in table.rows[at + 1].verdict
     for row in table.rows:  # a candidate taken gives just what its row said
-        made = (
-            plan(changed("mill-loft", **{one.pointer.lstrip("/"): one.value for one in row.changes}))
-            if not row.chosen
-            else None
-        )
-        if made:
-            assert made.plan.size_text == row.size
-            assert tuple(f.text for f in made.plan.findings if f.severity == "stop") == row.stops
-    free = [at for at, row in enumerate(table.rows) if not row.stops and not row.minds]
-    assert table.advice.startswith(f"{table.rows[free[-1]].diagonal} is the largest with nothing to mind. ")
+        if not row.chosen:
+            after = taken(job, row.changes)
+            assert plan(after).text("size") == row.size
+            assert tuple(stops(after)) == row.stops
+    free = [at for at, row in enumerate(table.rows) if not row.stops and not row.checks]
+    assert table.advice.startswith(f"{table.rows[free[-1]].diagonal} is the largest size with no warnings. ")
     assert table.advice.endswith(table.rows[free[-1] + 1].verdict)
 
 
 def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> None:
-    lounge = fabric_table(demo_job("narrow-lounge"), PLAIN_SHOP, named_records(RecordKind.FABRIC))
+    lounge = fabric_table(plan(demo_job("narrow-lounge")).ask, named_records(RecordKind.FABRIC))
     assert lounge.rows[0].name == "Skerry lenticular"
     assert "retro-reflective fabric" in next(row for row in lounge.rows if row.name == "Eider bead").reason
-    hall = fabric_table(demo_job("parish-hall"), PLAIN_SHOP, named_records(RecordKind.FABRIC))
+    hall = fabric_table(plan(demo_job("parish-hall")).ask, named_records(RecordKind.FABRIC))
     assert [row.rank for row in hall.rows] == list(range(1, len(hall.rows) + 1))
     assert hall.rows[-1].stops or hall.rows[-1].luminance == "0"
     assert all(row.reason for row in hall.rows)
@@ -144,14 +136,14 @@ def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> N
 
 @given(st.sampled_from(list(Measure)), st.integers(0, 2))
 def test_the_floor_map_is_even_about_the_screens_centre(measure: Measure, state: int) -> None:
-    job = changed("mill-loft")  # screen and lens in the middle of the wall
-    found = floor_map(plan(job), PLAIN_SHOP, job.units.to_core(), measure, state=state, columns=20, rows=12)
+    job = demo_job("mill-loft")  # screen and lens in the middle of the wall
+    found = floor_map(plan(job).ask, measure, state=state, columns=20, rows=12)
     assert found is not None
     rows = [found.classes[k * 20 : (k + 1) * 20] for k in range(12)]
     assert all(row == tuple(reversed(row)) for row in rows)
     assert max(found.classes) < len(found.words)
     dark = apply(job, [Edit(pointer="/light/rated_lm", value=None)])
-    assert (floor_map(plan(dark), PLAIN_SHOP, dark.units.to_core(), measure, columns=4, rows=4) is None) == (
+    assert (floor_map(plan(dark).ask, measure, columns=4, rows=4) is None) == (
         measure not in (Measure.ANGLE, Measure.SIGHT)
     )
 
@@ -160,7 +152,7 @@ def test_a_seat_sees_less_contrast_the_more_light_there_is() -> None:
     made = plan(demo_job("narrow-lounge"))
     blacks = []
     for state in range(4):
-        view = seat_view(made, 1, state)
+        view = seat_view(made.ask, "s2", state)
         levels = [shape.level for shape in view.shapes if shape.level is not None]
         assert max(levels) == pytest.approx(1.0, abs=1e-4)
         blacks.append(min(levels))
@@ -170,33 +162,40 @@ def test_a_seat_sees_less_contrast_the_more_light_there_is() -> None:
 
 def test_a_lamp_that_is_lit_brightens_its_state_until_the_light_is_measured() -> None:
     job = demo_job("mill-loft")
-    named = [edit("/light/states/1/lamps/-", "reading lamp"), edit("/survey/lamps/0/name", "porch")]
+    named = [edit("/light/states/t2/lamps", ["l2", "gone"])]
     lit = plan(apply(job, named))
-    lux = {one.key: one for one in lit.plan.figures if one.key.startswith("lux_")}
-    before = next(one for one in plan(job).plan.figures if one.key == "lux_1")
+    before = plan(job).figures["lux_1"]
     assert before.known == "computed"
     assert 0.5 < float(str(before.value)) < 10.0
-    assert "reading lamp" in lux["lux_1"].working.substituted
-    assert findings(apply(job, named))["lamp-gone-1-0"].cures[0].changes[0].value is None
-    measured = apply(job, [*named, edit("/light/states/1/lux", 7.5)])
-    assert next(one.text for one in plan(measured).plan.figures if one.key == "lux_1") == "7.5 lux"
+    assert "reading lamp" in lit.figures["lux_1"].working.written().formula
+    assert findings(apply(job, named))["lamp-gone"].cures[0].changes[0].value == ["l2"]
+    measured = apply(job, [*named, edit("/light/states/t2/lux", 7.5)])
+    assert plan(measured).text("lux_1") == "7.5 lux"
 
 
 def test_everything_that_can_be_added_is_a_valid_edit_and_shows_on_the_board() -> None:
     job = demo_job("basement-den")
-    for addition in plan(job).plan.additions:
-        more = apply(job, [edit(one.pointer, one.value) for one in addition.changes])
-        assert len(getattr(more.survey, addition.into)) == len(getattr(job.survey, addition.into)) + 1
-        assert (
-            draw(more, plan(more)).top.marks != draw(job, plan(job)).top.marks or addition.into == "fittings"
-        )
+    lists = [plan(job).table(key) for key in ("seat_list", "box_list", "fitting_list", "lamp_list")]
+    for one in lists:
+        for addition in one.additions:
+            more = taken(job, addition.changes)
+            now = next(
+                each
+                for each in (plan(more).table(f"{kind}_list") for kind in ("seat", "box", "fitting", "lamp"))
+                if each.pointer == one.pointer
+            )
+            assert len(now.rows) == len(one.rows) + 1
+            added = now.rows[-1]
+            assert "assumed" in {cell.known for cell in added.cells}
+            faces = ("front", "side", "top")
+            assert any(face(plan(more), name).marks != face(plan(job), name).marks for name in faces)
 
 
 def test_the_best_floor_for_a_viewing_angle_lies_between_too_near_and_too_far_and_follows_the_shop() -> None:
     job = demo_job("mill-loft")
     for low in (36.0, 42.0):
         shop = Shop({"angle_main_low_deg": low})
-        found = floor_map(plan(job, shop), shop, job.units.to_core(), Measure.ANGLE)
+        found = floor_map(plan(job, shop).ask, Measure.ANGLE)
         assert found is not None
         best = found.ranks.index(max(found.ranks))
         assert found.words[best] == f"main row, {low:g} to 45°"
