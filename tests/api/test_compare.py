@@ -1,6 +1,5 @@
 """Comparisons over HTTP: sizes, fabrics, floor, a seat's view, and the sheets made from them."""
 
-
 import pytest
 from starlette.testclient import TestClient
 

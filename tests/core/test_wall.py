@@ -8,7 +8,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.height.profile import Profile
 from gantline.core.units import LengthStyle, Units, read_tape
 from gantline.core.wall.brackets import BracketPair, BracketRule, place_by_rule, place_on_studs
-from gantline.core.wall.marks import holes, level_tolerance_mm, mark, reverse_check
+from gantline.core.wall.marks import hole_rows_mm, holes, level_tolerance_mm, mark, reverse_check
 from gantline.core.wall.studs import StudLattice
 
 INCH = 25.4
@@ -64,13 +64,8 @@ def test_no_other_pair_serves_better_and_a_miss_names_a_move_that_helps(
 
 
 def test_four_holes_hang_below_the_top_by_the_drop() -> None:
-    four = holes(
-        BracketPair(left_mm=1000, right_mm=3000, offset_mm=0),
-        top_mm=2200,
-        frame_height_mm=1400,
-        drop_mm=30,
-        row_offset_mm=60,
-    )
+    rows = hole_rows_mm(top_mm=2200, frame_height_mm=1400, drop_mm=30, row_offset_mm=60)
+    four = holes(BracketPair(left_mm=1000, right_mm=3000, offset_mm=0), *rows)
     assert [(one.key, one.x_mm, one.y_mm) for one in four] == [
         ("upper-left", 1000, 2170), ("upper-right", 3000, 2170), ("lower-left", 1000, 830), ("lower-right", 3000, 830),
     ]  # fmt: skip
@@ -81,13 +76,7 @@ def test_four_holes_hang_below_the_top_by_the_drop() -> None:
         pytest.approx(2407.405, abs=1e-3),
     )
     with pytest.raises(OutOfRange):
-        holes(
-            BracketPair(left_mm=0, right_mm=1, offset_mm=0),
-            top_mm=100,
-            frame_height_mm=50,
-            drop_mm=5,
-            row_offset_mm=60,
-        )
+        hole_rows_mm(top_mm=100, frame_height_mm=50, drop_mm=5, row_offset_mm=60)
 
 
 @given(st.floats(500, 2400), st.floats(300, 4500), st.floats(-20, 20), st.sampled_from([8, 16, 32]))
@@ -95,13 +84,7 @@ def test_marks_from_two_datums_agree_to_the_rounding(
     y: float, x: float, tilt: float, denominator: int
 ) -> None:
     floor, ceiling = Profile(((0.0, 0.0), (4800.0, tilt))), Profile(((0.0, 2440.0), (4800.0, 2440.0 - tilt)))
-    hole = holes(
-        BracketPair(left_mm=x, right_mm=x + 1, offset_mm=0),
-        top_mm=y,
-        frame_height_mm=200,
-        drop_mm=0,
-        row_offset_mm=20,
-    )[0]
+    hole = holes(BracketPair(left_mm=x, right_mm=x + 1, offset_mm=0), y, y - 180)[0]
     one = mark(hole, datum_mm=1200, centre_mm=2400, stud_mm=None, floor=floor, ceiling=ceiling)
     units = Units(LengthStyle.INCH_FRACTIONS, denominator)
     step = float(units.grid)

@@ -53,10 +53,15 @@ class Bits:
 
 @dataclass(slots=True)
 class Answer:
-    """What a question came to, and the bits of all that was read for it."""
+    """What a question came to, the bits of all that was read for it, and of what of that weighs.
+
+    What is read has to be the same for the answer to be kept. What weighs is what the answer rests on: of many
+    limits only the one that holds, and those near it.
+    """
 
     value: Any
     reads: int
+    weighs: int
 
 
 class Thing:
@@ -73,6 +78,7 @@ class Thing:
         if bit is None:
             bit = self._bits[name] = self._ask.bits.bit(f"{self._base}/{name}")
         self._ask.reads |= bit
+        self._ask.weighs |= bit
         return getattr(self._item, name)
 
 
@@ -80,7 +86,7 @@ class Ask:
     """One job, one shop, and the answers so far. last: an earlier Ask of the same job to keep answers from."""
 
     def __init__(self, job: Job, shop: Shop, last: "Ask | None" = None) -> None:
-        self.job, self.shop, self.reads = job, shop, 0
+        self.job, self.shop, self.reads, self.weighs = job, shop, 0, 0
         self.answers: dict[Hashable, Answer] = {}
         self.seen: dict[str, tuple[Thing, ...]] = {}
         self.bits: Bits
@@ -96,6 +102,7 @@ class Ask:
         if got is None:
             return cast(R, self.answer(question, *args).value)
         self.reads |= got.reads
+        self.weighs |= got.weighs
         return cast(R, got.value)
 
     def answer(self, question: Callable[..., Any], *args: Any) -> Answer:
@@ -105,18 +112,27 @@ class Ask:
         if got is None:
             got = self.kept.get(key)
             if got is None or got.reads & self.changed:
-                outer, self.reads = self.reads, 0
+                outer, self.reads, self.weighs = (self.reads, self.weighs), 0, 0
                 value = question(self, *args)
-                got = Answer(value, self.reads)
-                self.reads = outer
+                got = Answer(value, self.reads, self.weighs)
+                self.reads, self.weighs = outer
             self.answers[key] = got
         self.reads |= got.reads
+        self.weighs |= got.weighs
         return got
+
+    def aside(self, question: Callable[Concatenate["Ask", P], R], *args: P.args, **_: P.kwargs) -> R:
+        """The answer to a question, which is read but does not weigh: asked again where it does."""
+        weighs = self.weighs
+        value = self.answer(question, *args).value
+        self.weighs = weighs
+        return cast(R, value)
 
     def field(self, named: T | None) -> T:
         """The value of a field, or what stands in while it is absent."""
         one = field_of(named)
         self.reads |= one.bit
+        self.weighs |= one.bit
         value = one.read(self.job)
         return cast(T, one.standing(self.shop) if value is None else value)
 
@@ -124,12 +140,14 @@ class Ask:
         """The value of a field as it was entered, None while it is absent."""
         one = field_of(named)
         self.reads |= one.bit
+        self.weighs |= one.bit
         return cast("T | None", one.read(self.job))
 
     def things(self, named: list[THINGS]) -> Sequence[THINGS]:
         """The things of a list; of each only what is looked at counts as read."""
         one = field_of(named)
         self.reads |= one.bit
+        self.weighs |= one.bit
         base = one.pointer
         got = self.seen.get(base)
         if got is None:
@@ -147,17 +165,20 @@ class Ask:
     def said(self, pointer: str) -> str | None:
         """What the job says of how a field is known."""
         self.reads |= KNOWN_BIT
+        self.weighs |= KNOWN_BIT
         return self.job.known.get(pointer)
 
     def default(self, one: Default) -> float:
         """A shop default that no field of the job replaces."""
         self.reads |= DEFAULT_BITS[one]
+        self.weighs |= DEFAULT_BITS[one]
         return self.shop[one]
 
     @property
     def units(self) -> Units:
         """How this job writes lengths."""
         self.reads |= UNITS_BIT
+        self.weighs |= UNITS_BIT
         return self.own_units
 
     @cached_property

@@ -154,7 +154,7 @@ class Planned:
             figures=tuple(self.figures.values()),
             findings=self.findings,
             tables={key: one.value for key, one in answers.items() if one.value is not None},
-            rests={key: rests.on(one.reads) for key, one in answers.items() if rests.on(one.reads)},
+            rests={key: rests.on(one.weighs) for key, one in answers.items() if rests.on(one.weighs)},
             panels=tuple(_panel(station, ask, self.figures) for station in self.stations),
             cautions=tuple(one for station in self.stations for one in _cautions(station, ask)),
             local_rules=LOCAL_RULES,
@@ -299,7 +299,7 @@ def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> F
         return None
     given = one.field is not None and one.field.read(ask.job) is not None
     known = known_of(one.field, ask.job) if one.field and given else ""
-    bits = answer.reads & rests.assumed
+    bits = answer.weighs & rests.assumed
     old = kept.get(one.key)
     if old is not None and old[0] is answer and old[1] == bits and old[2] == known:
         made.built[one.key] = old
@@ -336,8 +336,8 @@ def _made(station: Station, one: FigureDef, shown: Shown, answer: Answer, made: 
         text=text,
         known="assumed" if blank else "computed",
         working=working,
-        rests_on=made.rests.on(answer.reads),
-        usual=made.rests.usual(answer.reads),
+        rests_on=made.rests.on(answer.weighs),
+        usual=made.rests.usual(answer.weighs),
         entry=entry,
     )
 
@@ -346,10 +346,10 @@ def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[PlanFinding]
     for question in station.findings:
         answer = ask.answer(question)
         for one in answer.value:
-            reads, cures = answer.reads, one.cures
+            weighs, cures = answer.weighs, one.cures
             if one.ways:
                 more = ask.answer(*one.ways)
-                reads, cures = reads | more.reads, (*cures, *more.value)
+                weighs, cures = weighs | more.weighs, (*cures, *more.value)
             yield PlanFinding(
                 code=str(one.code),
                 subject=one.subject,
@@ -359,7 +359,7 @@ def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[PlanFinding]
                 numbers=one.numbers,
                 cures=tuple(each for each in cures if each.possible),
                 next=one.next,
-                rests_on=rests.on(reads),
+                rests_on=rests.on(weighs),
             )
 
 

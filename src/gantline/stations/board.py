@@ -15,7 +15,7 @@ from gantline.stations.height import fits, placement, rect_of_frame
 from gantline.stations.size import screen
 from gantline.stations.survey import seat_places, wall_mm
 from gantline.stations.survey.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
-from gantline.stations.tension import tension
+from gantline.stations.tension import tension_points
 
 FACES: tuple[FaceName, ...] = ("front", "side", "top", "back")
 
@@ -61,7 +61,7 @@ def drawn(at: Ask, part: Draw, face: FaceName) -> tuple[Mark, ...]:
 
 def _marks(ask: Ask, part: Draw, face: FaceName, rests: Rests) -> tuple[tuple[Mark, ...], tuple[str, ...]]:
     answer = ask.answer(drawn, part, face)
-    return answer.value, rests.on(answer.reads)
+    return answer.value, rests.on(answer.weighs)
 
 
 def bounds_of(at: Ask, face: FaceName) -> Face:
@@ -127,7 +127,8 @@ def _top(at: Ask) -> Face:
 
 
 def _back(at: Ask) -> Face:
-    one, count = at(screen), len(at(tension).points)
+    one, found = at(screen), at(tension_points)
+    count = 0 if isinstance(found, str) else len(found)
     wide, high = one.overall_width_mm, one.overall_height_mm
     return Face(
         name="back",

@@ -128,7 +128,7 @@ def bounds(asked: Asked) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     if asked.skirting_mm is not None:
         lower.append(skirting_bound(screen, asked.skirting_mm))
     if asked.lens is not None:
-        both = _lens_bounds(place, asked.lens)
+        both = lens_bounds(place, asked.lens)
         if both is not None:
             upper.append(both[0])
             lower.append(both[1])
@@ -141,7 +141,7 @@ def room_left_mm(asked: Asked) -> float:
     return min(one.y_top_mm for one in upper) - max(one.y_top_mm for one in lower)
 
 
-def _lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:
+def lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:
     """None where the lens cannot reach sideways: then no height helps, and the throw says so."""
     panel = panel_image(with_overspill(place.screen.picture, lens.overspill_mm), lens.panel_aspect)
     sideways = abs(place.centre_x_mm - lens.x_mm) / panel.width_mm

@@ -36,22 +36,26 @@ class HoleMark:
     to_ceiling_mm: float
 
 
-def holes(
-    pair: BracketPair, *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float
-) -> tuple[Hole, ...]:
-    """Four holes: upper row at y_top - drop, lower row H_f - row offset below it.
+def hole_rows_mm(
+    *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float
+) -> tuple[float, float]:
+    """Heights of the upper and of the lower hole row: y_top - drop, and H_f - row offset below that [mm].
 
-    Args: lengths [mm]; top_mm, the frame's top; drop_mm >= 0, hole centre to the top of the frame
-        including trim and border; row_offset_mm, the frame's height less the distance of the rows.
+    Args: top_mm, the frame's top; drop_mm >= 0, hole center to the top of the frame including trim and border;
+        row_offset_mm, the frame's height less the distance of the rows.
     Raises: OutOfRange if the rows would meet or cross.
     """
     require_not_negative(drop_mm=drop_mm)
     rows_apart_mm = frame_height_mm - row_offset_mm
     require_positive(rows_apart_mm=rows_apart_mm)
-    upper_mm = top_mm - drop_mm
+    return top_mm - drop_mm, top_mm - drop_mm - rows_apart_mm
+
+
+def holes(pair: BracketPair, upper_mm: float, lower_mm: float) -> tuple[Hole, ...]:
+    """Four holes: two rows [mm above the floor] at the two brackets."""
     return tuple(
         Hole(key=f"{row}-{side}", row=row, side=side, x_mm=x_mm, y_mm=y_mm)
-        for row, y_mm in (("upper", upper_mm), ("lower", upper_mm - rows_apart_mm))
+        for row, y_mm in (("upper", upper_mm), ("lower", lower_mm))
         for side, x_mm in (("left", pair.left_mm), ("right", pair.right_mm))
     )
 

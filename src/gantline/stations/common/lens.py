@@ -4,7 +4,7 @@ from fractions import Fraction
 
 from gantline.core.height.bounds import LensReach
 from gantline.core.size.aspect import read_aspect
-from gantline.core.throw.shift import ShiftReach, fixed_offset
+from gantline.core.throw.shift import ReachShape, ShiftReach, fixed_offset
 from gantline.job.model.size import Size
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
@@ -40,7 +40,9 @@ def shift_reach(at: Ask) -> tuple[ShiftReach, float]:
     """Shift range and fixed offset, shares of the panel's image."""
     if at.field(P.has_shift):
         up, down, side = at.field(P.shift_up), at.field(P.shift_down), at.field(P.shift_side)
-        return ShiftReach(up=up, down=down, side=side, shape=at.field(P.reach)), 0.0
+        # without a range to one side there is no diamond
+        shape = at.field(P.reach) if side > 0.0 and up + down > 0.0 else ReachShape.RECTANGLE
+        return ShiftReach(up=up, down=down, side=side, shape=shape), 0.0
     return ShiftReach(up=0.0, down=0.0, side=0.0), fixed_offset(at.field(P.offset), from_ceiling=at(hung))
 
 
@@ -52,10 +54,10 @@ def is_turned(at: Ask) -> bool:
 def lens_reach(at: Ask, centre_x_mm: float, slack_mm: float) -> LensReach | None:
     """The lens as a bound on the height; None until its throw ratio and height are known.
 
-    A turned body bounds nothing: what it covers is squared up digitally, and the throw says at which price.
+    Asked without its turn: a turned body bounds nothing, what it covers is squared up digitally.
     """
     y_mm = at.given(P.lens_y_mm)
-    if at(is_turned) or y_mm is None or at(ratios) is None:
+    if y_mm is None or at(ratios) is None:
         return None
     reach, offset = at(shift_reach)
     x_mm = at.given(P.lens_x_mm)

@@ -5,9 +5,8 @@ from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
 from gantline.plan.working import Expr, least, most, term
+from gantline.stations.height.limits import centre_x_mm, high_limit, low_limit, of_kind, place
 from gantline.stations.height.solve import (
-    centre_x_mm,
-    place,
     placement,
     target_kind,
     target_mm,
@@ -62,14 +61,14 @@ def eye_share(at: Ask) -> Shown | None:
 @FIGURES.length("top_highest", "Frame top, highest", SOURCE)
 def highest(at: Ask) -> Shown:
     """The lowest of the bounds from above."""
-    high = at(placement).height.high
+    high = at(high_limit)
     return Shown(high.y_top_mm, _bound(at, high), how=f"bound by the {high.name}")
 
 
 @FIGURES.length("top_lowest", "Frame top, lowest", SOURCE)
 def lowest(at: Ask) -> Shown:
     """The highest of the bounds from below."""
-    low = at(placement).height.low
+    low = at(low_limit)
     return Shown(low.y_top_mm, _bound(at, low), how=f"bound by the {low.name}")
 
 
@@ -118,12 +117,12 @@ def _slack(key: str, name: str) -> None:
     @FIGURES.length(f"slack_{key.replace('-', '_')}", f"Slack to {name}", SOURCE)
     def slack(at: Ask) -> Shown | None:
         """How far the frame could still go before this bound stops it."""
-        hung = at(placement)
-        found = next((one for one in hung.height.slack_mm if one[0].key == key), None)
-        if found is None:
+        hung, found = at(placement), at(of_kind, key)
+        if not hung.possible or found is None:
             return None
-        bound, top = term("bound", found[0].y_top_mm), term("frame top", hung.top_mm)
-        return Shown(found[1], bound - top if key in FROM_ABOVE else top - bound)
+        bound, top = term("bound", found.y_top_mm), term("frame top", hung.top_mm)
+        made = bound - top if key in FROM_ABOVE else top - bound
+        return Shown(made.value, made)
 
 
 for one in SLACKS:

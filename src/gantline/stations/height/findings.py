@@ -17,7 +17,8 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found
-from gantline.stations.height.solve import asked, place, placement, platforms, raised_mm, target_top_mm
+from gantline.stations.height.limits import place
+from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
 from gantline.stations.size import aspect, screen
 from gantline.stations.survey import seats, wall_mm
 

@@ -7,6 +7,7 @@ from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
 from gantline.plan.station import FaceName
+from gantline.stations.height.limits import high_limit, low_limit
 from gantline.stations.height.solve import eye_line_mm, placement, rect_of_frame
 from gantline.stations.survey import room
 from gantline.stations.survey.outlines import WALL_MM
@@ -20,9 +21,10 @@ def limits(at: Ask, face: FaceName) -> Iterator[Mark]:
     if face != "front":
         return
     hung, wall = at(placement), at(room).wall_mm
+    lowest, highest = at(low_limit), at(high_limit)
     low = hung.place.lowest_edge_mm
     yield Line(key="lowest-edge", role="limit", layer="height", points=((0.0, low), (wall, low)))
-    name = hung.height.low.name
+    name = lowest.name
     yield Label(key="lowest-edge-name", layer="height", at=(wall, low), text=name, anchor="end", role="limit")
     eye = at(eye_line_mm)
     if eye is not None:
@@ -31,9 +33,9 @@ def limits(at: Ask, face: FaceName) -> Iterator[Mark]:
     if hung.possible:
         right = hung.place.right_mm
         x = right + GAP_SHARE * max(wall - right, 0.0)
-        bottom, top = hung.height.low.y_top_mm, hung.height.high.y_top_mm
+        bottom, top = lowest.y_top_mm, highest.y_top_mm
         yield Line(key="interval", role="interval", layer="height", points=((x, bottom), (x, top)))
-        yield Label(key="interval-name", layer="height", at=(x, top), text=hung.height.high.name, role="eye")
+        yield Label(key="interval-name", layer="height", at=(x, top), text=highest.name, role="eye")
 
 
 def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -72,7 +74,7 @@ def handle(at: Ask, face: FaceName) -> Iterator[Mark]:
     hung = at(placement)
     if face != "front" or not hung.possible:
         return
-    low, high = hung.height.low, hung.height.high
+    low, high = at(low_limit), at(high_limit)
     yield Handle(
         key=FRAME,
         layer="height",

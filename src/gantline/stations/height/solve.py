@@ -3,20 +3,30 @@
 from dataclasses import dataclass
 
 from gantline.core.defaults import HeightDefaults, SeatsDefaults, ThrowDefaults
-from gantline.core.height.bounds import Asked, bounds
+from gantline.core.height.bounds import Asked
 from gantline.core.height.place import Place, WishKind, wished_top_mm
 from gantline.core.height.solve import Height, solve_height
 from gantline.core.sight.rows import Seated, platforms_mm
-from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure
-from gantline.stations.common import lens_reach
+from gantline.stations.common import is_turned, lens_reach
+from gantline.stations.height.limits import (
+    LOWER,
+    NEAR_MM,
+    UNDER,
+    UPPER,
+    held_above,
+    held_below,
+    lens_kind,
+    near,
+    place,
+    turn_of,
+)
 from gantline.stations.size import screen
-from gantline.stations.survey import Placed, box_solids, eyes, room, seats, wall_mm
+from gantline.stations.survey import Placed, eyes, seats
 
-UNDER = ("cabinet", "loudspeaker", "furniture")
 Rect = tuple[float, float, float, float]  # left, bottom, right, top
 
 
@@ -37,39 +47,21 @@ class Placement:
         return self.top_mm - one.border.top_mm - one.picture.height_mm / 2.0
 
 
-def centre_x_mm(at: Ask) -> float:
-    """Center of the screen from the left wall end [mm]: the middle of the wall unless it is set."""
-    given = at.given(H.centre_x_mm)
-    return at(wall_mm) / 2.0 if given is None else given
-
-
-def place(at: Ask) -> Place:
-    """The screen asked into the room."""
-    return Place(
-        screen=at(screen),
-        centre_x_mm=at(centre_x_mm),
-        ceiling=at(room).ceiling,
-        ceiling_gap_mm=at.field(H.ceiling_gap_mm),
-        lift_on_mm=at.field(Hanging.lift_on_mm),
-        lowest_edge_mm=at.field(H.lowest_edge_mm),
-    )
-
-
 def asked(at: Ask) -> Asked:
     """Everything in the room that bounds the height."""
-    near_mm = at.default(HeightDefaults.near_wall_mm)
-    near = [(kind, box) for _, kind, box in at(box_solids) if box.low[2] < near_mm]
     here = at(place)
     return Asked(
         place=here,
         eyes=at(eyes),
         neck_deg=at.default(SeatsDefaults.neck_top_deg),
         head_clear_mm=at.default(SeatsDefaults.head_clear_mm),
-        overhead=tuple((box.low[0], box.high[0], box.low[1]) for kind, box in near if kind == "soffit"),
-        under=tuple((box.low[0], box.high[0], box.high[1]) for kind, box in near if kind in UNDER),
+        overhead=tuple((left, right, low) for left, right, low, _ in at(near, ("soffit",))),
+        under=tuple((left, right, top) for left, right, _, top in at(near, UNDER)),
         furniture_gap_mm=at.default(HeightDefaults.furniture_gap_mm),
         skirting_mm=at.field(H.skirting_mm),
-        lens=at(lens_reach, here.centre_x_mm, at.default(ThrowDefaults.place_tolerance_mm)),
+        lens=None
+        if at(is_turned)
+        else at(lens_reach, here.centre_x_mm, at.default(ThrowDefaults.place_tolerance_mm)),
     )
 
 
@@ -107,16 +99,38 @@ def target_top_mm(at: Ask) -> float:
 
 
 def placement(at: Ask) -> Placement:
-    """The height solved against all bounds."""
-    solved = solve_height(*bounds(at(asked)), at(target_top_mm))
-    possible = solved.chosen_mm is not None
-    top = solved.low.y_top_mm if solved.chosen_mm is None else solved.chosen_mm
-    return Placement(place=at(place), height=solved, top_mm=top, possible=possible)
+    """The height solved against all limits. What it rests on is the one of them, or the target, that it came to."""
+    low, high = at.aside(held_below), at.aside(held_above)
+    clash = low.y_top_mm > high.y_top_mm
+    wished = low.y_top_mm if clash else at.aside(target_top_mm)
+    upper, lower = (tuple(filter(None, map(at.aside, group))) for group in (UPPER, LOWER))
+    solved = solve_height(upper, lower, wished)
+    top = low.y_top_mm if solved.chosen_mm is None else solved.chosen_mm
+    close = clash or high.y_top_mm - low.y_top_mm < NEAR_MM
+    if close or top > high.y_top_mm - NEAR_MM:
+        at(held_above)
+    if close or top < low.y_top_mm + NEAR_MM:
+        at(held_below)
+    if not clash and abs(wished - top) < NEAR_MM:
+        at(target_top_mm)
+    if clash or solved.binds != "wish":
+        turn_of(at, low)
+        turn_of(at, high)
+    at(lens_kind)
+    return Placement(place=at(place), height=solved, top_mm=top, possible=not clash)
 
 
 def fits(at: Ask) -> bool:
     """Whether any height fits."""
-    return at(placement).possible
+    low, high = at.aside(held_below), at.aside(held_above)
+    room_mm = high.y_top_mm - low.y_top_mm
+    if room_mm < NEAR_MM:
+        at(held_above), at(held_below)
+    if room_mm < 0.0:
+        turn_of(at, low)
+        turn_of(at, high)
+    at(lens_kind)
+    return room_mm >= 0.0
 
 
 def rect_of_frame(at: Ask) -> Rect:

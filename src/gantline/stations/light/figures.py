@@ -7,7 +7,16 @@ from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
 from gantline.plan.working import least, term
-from gantline.stations.light.solve import area_m2, bounce, light, lobe, reflectance, room_m2, states
+from gantline.stations.light.solve import (
+    area_m2,
+    bounce,
+    given_states,
+    light,
+    lobe,
+    reflectance,
+    room_m2,
+    state,
+)
 
 FIGURES = Figures()
 MOST_STATES = 6
@@ -56,10 +65,9 @@ def _state(index: int) -> None:
     )
     def lux(at: Ask) -> Shown | None:
         """Light on the screen in one state."""
-        there = at(states)
-        if index >= len(there):
+        if index >= len(given_states(at)):
             return None
-        one = there[index]
+        one = at(state, index)
         how = (
             f"dark room, each lamp's direct light, what the room sends back: {one.how}"
             if one.how

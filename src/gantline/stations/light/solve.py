@@ -90,21 +90,22 @@ def room_m2(at: Ask) -> float:
     return box_area_m2(here.wall_mm, high, at(depth_mm))
 
 
+def state(at: Ask, number: int) -> State:
+    """One light state, from 0, and its illuminance on the screen: as measured, from its lamps, or the default."""
+    one = given_states(at)[number]
+    if one.lux is not None:
+        return State(id=one.id, name=one.name, lux=one.lux, how="measured")
+    lit = [lamp for lamp in at.things(Survey.lamps) if lamp.id in one.lamps] if one.lamps else []
+    if not lit:
+        default = STATE_DEFAULTS.get(one.name, LightDefaults.lux_evening)
+        return State(id=one.id, name=one.name, lux=at.default(default), how="")
+    how = ", ".join(f"{lamp.name} {at.of(lamp, Lamp.lumens):g} lm" for lamp in lit)
+    return State(id=one.id, name=one.name, lux=_lit(at, lit), how=how)
+
+
 def states(at: Ask) -> tuple[State, ...]:
-    """Each light state and its illuminance on the screen: as measured, from its lamps, or the default."""
-    lamps = {lamp.id: lamp for lamp in at.things(Survey.lamps)}
-    out = []
-    for one in given_states(at):
-        lit = [lamps[key] for key in one.lamps if key in lamps]
-        if one.lux is not None:
-            out.append(State(id=one.id, name=one.name, lux=one.lux, how="measured"))
-        elif lit:
-            how = ", ".join(f"{lamp.name} {at.of(lamp, Lamp.lumens):g} lm" for lamp in lit)
-            out.append(State(id=one.id, name=one.name, lux=_lit(at, lit), how=how))
-        else:
-            default = STATE_DEFAULTS.get(one.name, LightDefaults.lux_evening)
-            out.append(State(id=one.id, name=one.name, lux=at.default(default), how=""))
-    return tuple(out)
+    """Every light state."""
+    return tuple(at(state, number) for number in range(len(given_states(at))))
 
 
 def state_names(at: Ask) -> tuple[str, ...]:

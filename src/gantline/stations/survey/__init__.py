@@ -11,9 +11,12 @@ from gantline.stations.survey.solve import (
     lattice,
     main_seat,
     room,
+    seat_place,
     seat_places,
+    seated_numbers,
     seats,
     wall_mm,
+    weigh_seat,
 )
 
 __all__ = [
@@ -27,7 +30,10 @@ __all__ = [
     "lattice",
     "main_seat",
     "room",
+    "seat_place",
     "seat_places",
+    "seated_numbers",
+    "weigh_seat",
     "seats",
     "wall_mm",
 ]

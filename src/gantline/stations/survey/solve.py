@@ -102,28 +102,44 @@ def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:
     return to_wall, joist_centres(at.field(Joists.first_mm), spacing, end)
 
 
-def seat_places(at: Ask) -> tuple[Placed, ...]:
-    """Every seat; the first is the main one unless one is marked. distance_mm may be too short to sit."""
+def seat_place(at: Ask, number: int) -> Placed:
+    """One seat, by its place in the list from 0; the first is the main one unless one is marked."""
     given = at.things(Survey.seats)
-    marked = any(at.of(seat, Seat.main) for seat in given)
-    fabric = at(fabric_plane_mm)
-    out = []
-    for number, seat in enumerate(given):
-        seated, platform = at.of(seat, Seat.eye_mm), at.of(seat, Seat.platform_mm)
-        out.append(
-            Placed(
-                id=seat.id,
-                name=seat.name or f"Seat {number + 1}",
-                x_mm=seat.x_mm,
-                z_mm=seat.from_wall_mm,
-                distance_mm=seat.from_wall_mm - fabric,
-                eye_mm=seated + platform,
-                seated_mm=seated,
-                platform_mm=platform,
-                main=at.of(seat, Seat.main) if marked else number == 0,
-            )
-        )
-    return tuple(out)
+    marked = any(at.of(one, Seat.main) for one in given)
+    seat = given[number]
+    seated, platform = at.of(seat, Seat.eye_mm), at.of(seat, Seat.platform_mm)
+    return Placed(
+        id=seat.id,
+        name=seat.name or f"Seat {number + 1}",
+        x_mm=seat.x_mm,
+        z_mm=seat.from_wall_mm,
+        distance_mm=seat.from_wall_mm - at(fabric_plane_mm),
+        eye_mm=seated + platform,
+        seated_mm=seated,
+        platform_mm=platform,
+        main=at.of(seat, Seat.main) if marked else number == 0,
+    )
+
+
+def weigh_seat(at: Ask, number: int, *, alone: bool) -> None:
+    """A seat that a limit came from weighs. On the floor, and not alone in it, its platform does not: it can only
+    rise, and another seat still holds the limit."""
+    if alone or at.aside(seat_place, number).platform_mm > 0.0:
+        at(seat_place, number)
+    else:
+        seat = at.things(Survey.seats)[number]
+        at(fabric_plane_mm), at.of(seat, Seat.eye_mm), seat.from_wall_mm
+
+
+def seat_places(at: Ask) -> tuple[Placed, ...]:
+    """Every seat. distance_mm may be too short to sit."""
+    return tuple(at(seat_place, number) for number in range(len(at.things(Survey.seats))))
+
+
+def seated_numbers(at: Ask) -> tuple[int, ...]:
+    """Places in the list of the seats that are in front of the fabric."""
+    many = range(len(at.things(Survey.seats)))
+    return tuple(number for number in many if at.aside(seat_place, number).distance_mm >= NEAREST_MM)
 
 
 def seats(at: Ask) -> tuple[Placed, ...]:

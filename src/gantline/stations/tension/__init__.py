@@ -1,5 +1,5 @@
 """Tension: the points round the frame and their order. What other stations ask of it."""
 
-from gantline.stations.tension.solve import Spread, tension
+from gantline.stations.tension.solve import tension_points, tension_steps
 
-__all__ = ["Spread", "tension"]
+__all__ = ["tension_points", "tension_steps"]

@@ -8,7 +8,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
 from gantline.plan.working import term
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import sequence, spacing_mm, tension
+from gantline.stations.tension.solve import sequence, spacing_mm, tension_points, tension_steps
 
 FIGURES = Figures()
 
@@ -38,23 +38,23 @@ def short_first(at: Ask) -> Shown | None:
 @FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")
 def points(at: Ask) -> Shown | None:
     """All round the frame."""
-    found = at(tension)
-    if found.refused:
+    found = at(tension_points)
+    if isinstance(found, str):
         return None
-    rail = sum(1 for one in found.points if one.side is Side.TOP)
-    stile = sum(1 for one in found.points if one.side is Side.LEFT)
+    rail = sum(1 for one in found if one.side is Side.TOP)
+    stile = sum(1 for one in found if one.side is Side.LEFT)
     made = 2.0 * term("points on a rail", rail, "") + 2.0 * term("points on a stile", stile, "")
-    return Shown(float(len(found.points)), made, f"{len(found.points)}")
+    return Shown(float(len(found)), made, f"{len(found)}")
 
 
 def _gap(key: str, label: str, side: Side) -> None:
     @FIGURES.length(key, label, "evenly spread")
     def gap(at: Ask) -> Shown | None:
         """Between neighbors."""
-        found = at(tension)
-        if found.refused:
+        found = at(tension_points)
+        if isinstance(found, str):
             return None
-        there = [one for one in found.points if one.side is side]
+        there = [one for one in found if one.side is side]
         one = at(screen)
         long = one.overall_width_mm if side is Side.TOP else one.overall_height_mm
         inset = term("first point from corner", at.field(Tensioning.inset_mm))
@@ -69,13 +69,11 @@ _gap("stile_gap", "Gap on the stiles", Side.LEFT)
 @FIGURES.other("steps", "Steps", "", "opposite pairs count as one step")
 def steps(at: Ask) -> Shown | None:
     """Of the whole order."""
-    found = at(tension)
-    return (
-        None if found.refused else Shown(float(len(found.steps)), text=f"{len(found.steps)}", how="counted")
-    )
+    found = at(tension_steps)
+    return Shown(float(len(found)), text=f"{len(found)}", how="counted") if found else None
 
 
 def gist(at: Ask) -> str:
     """How many points."""
-    found = at(tension)
-    return "no points" if found.refused else f"{len(found.points)} points"
+    found = at(tension_points)
+    return "no points" if isinstance(found, str) else f"{len(found)} points"

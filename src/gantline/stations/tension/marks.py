@@ -6,14 +6,15 @@ from gantline.drawing.marks import Dimension, Dot, Line, Mark
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import tension
+from gantline.stations.tension.solve import tension_points
 
 MANY = 120  # above this many points only every tenth bears its number, else every fifth
 
 
 def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     """A dot for every point, some with their numbers."""
-    there = at(tension).points if face == "back" else ()
+    found = at(tension_points) if face == "back" else ""
+    there = () if isinstance(found, str) else found
     if not there:
         return
     every = 5 if len(there) <= MANY else 10

@@ -1,7 +1,5 @@
 """The points as they lie, seen from the back, and the steps."""
 
-from dataclasses import dataclass
-
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
@@ -19,15 +17,6 @@ SPACINGS: dict[Hold, Default] = {
     Hold.LACE: TensionDefaults.spacing_lace_mm,
     Hold.PIN: TensionDefaults.spacing_pin_mm,
 }
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Spread:
-    """All points [mm, from the back] and steps; refused: why the frame cannot take them."""
-
-    points: tuple[TensionPoint, ...] = ()
-    steps: tuple[TensionStep, ...] = ()
-    refused: str = ""
 
 
 def hold(at: Ask) -> Hold:
@@ -68,20 +57,28 @@ def layout(at: Ask) -> Layout | str:
         return str(error)
 
 
-def tension(at: Ask) -> Spread:
-    """Spread the points and put them in order."""
+def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
+    """All points [mm, from the back], or why the frame cannot take them."""
     laid = at(layout)
     if isinstance(laid, str):
-        return Spread(refused=laid)
+        return laid
     try:
-        points = spread(laid)
+        return spread(laid)
     except OutOfRange as error:
-        return Spread(refused=str(error))
+        return str(error)
+
+
+def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
+    """The points in steps; none where the frame cannot take them."""
+    found, laid = at(tension_points), at(layout)
+    if isinstance(found, str) or isinstance(laid, str):
+        return ()
+    corners = at(sequence) is School.CORNERS_FIRST
     frame = Frame(
         width_mm=laid.width_mm,
         height_mm=laid.height_mm,
         corner_stop_mm=at.default(TensionDefaults.corner_stop_mm),
-        short_sides_first=at.field(Tensioning.short_sides_first),
+        short_sides_first=at.field(Tensioning.short_sides_first) if corners else True,
         centre_bars=at.field(FrameBuild.centre_bars),
     )
-    return Spread(points=points, steps=tension_order(points, frame, at(hold), at(sequence)))
+    return tension_order(found, frame, at(hold), at(sequence))

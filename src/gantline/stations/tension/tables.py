@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from gantline.core.tension.order import TensionStep
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.tension.solve import tension
+from gantline.stations.tension.solve import tension_steps
 
 HOOKS = "Tape hooks: rails on the left corner, stiles on the top corner, seen from the back."
 ENDS_ONLY = 4  # more readings than this are a run, told by its ends
@@ -41,11 +41,11 @@ class Steps:
 
 def steps(at: Ask) -> Steps | None:
     """The order in words."""
-    found = at(tension)
-    if found.refused:
+    found = at(tension_steps)
+    if not found:
         return None
     people = at.field(Tensioning.people)
-    return Steps(rows=tuple(_row(at, one, people) for one in found.steps), hooks=HOOKS)
+    return Steps(rows=tuple(_row(at, one, people) for one in found), hooks=HOOKS)
 
 
 def _row(at: Ask, step: TensionStep, people: str) -> StepRow:

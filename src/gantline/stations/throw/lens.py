@@ -21,6 +21,7 @@ from gantline.stations.common import (
     shift_reach,
 )
 from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.height import fits as some_height
 from gantline.stations.size import screen
 
 
@@ -84,7 +85,7 @@ def lens_x_mm(at: Ask) -> float:
 def lens_place(at: Ask) -> LensPlace | None:
     """Where the lens is; None until throw ratio, height and distance are entered."""
     y_mm, from_wall = at.given(P.lens_y_mm), at.given(P.lens_from_wall_mm)
-    if at(window) is None or y_mm is None or from_wall is None:
+    if not isinstance(at(throw_lens), Lens) or y_mm is None or from_wall is None:
         return None
     return LensPlace(
         x_mm=at(lens_x_mm),
@@ -113,7 +114,7 @@ def shortfall_mm(at: Ask) -> float:
 def shift(at: Ask) -> ShiftNeed | None:
     """The shift this place needs; None without one, without a height, and for a turned body."""
     place, hung = at(in_front), at(placement)
-    if place is None or not hung.possible or at(is_turned):
+    if place is None or not at(some_height) or at(is_turned):
         return None
     reach, offset = at(shift_reach)
     return shift_need(

@@ -8,10 +8,10 @@ from gantline.core.throw.mount import cable_path, path_mm, pole_mm
 from gantline.job.model.throw import CablePoint
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung
+from gantline.stations.height import fits as some_height
 from gantline.stations.survey import room
 from gantline.stations.throw.body import plate
 from gantline.stations.throw.lens import in_front
-from gantline.stations.throw.places import wanted
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,7 +33,7 @@ def over_mm(at: Ask, x_mm: float) -> float:
 def mounted(at: Ask) -> Mounted | None:
     """The mount of a ceiling-mounted projector; None for any other, and without a lens place."""
     place = at(in_front)
-    if place is None or not at(hung) or at(wanted) is None:
+    if place is None or not at(hung) or not at(some_height):
         return None
     x, _, z = place.from_wall
     on = at(plate)
@@ -46,7 +46,7 @@ def cable(at: Ask) -> tuple[Point3, ...]:
     """Corners (x, y, z) of the cable's run; none until its source is entered."""
     place = at(in_front)
     x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
-    if place is None or at(wanted) is None or x is None or y is None or z is None:
+    if place is None or not at(some_height) or x is None or y is None or z is None:
         return ()
     level = at(over_mm, place.x_mm) if at(hung) else 0.0
     return cable_path((x, y, z), place.from_wall, level_mm=level)

@@ -3,15 +3,15 @@
 from typing import Any
 
 from gantline.core.defaults import WallDefaults
-from gantline.core.wall.marks import HoleMark, level_tolerance_mm
+from gantline.core.wall.marks import level_tolerance_mm
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
 from gantline.plan.working import Expr, least, root, size, square, term
-from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
-from gantline.stations.wall.solve import FIXED, choice, drilling, on_studs, pair, spacing_asked_mm
+from gantline.stations.wall.solve import FIXED, choice, on_studs, pair, rows_mm, spacing_asked_mm
 
 FIGURES = Figures()
 ONE_DATUM = "one datum, each mark rounded alone"
@@ -48,65 +48,64 @@ def hole_right(at: Ask) -> Shown | None:
 @FIGURES.length("upper_row", "Upper holes above datum", DATUM)
 def upper_row(at: Ask) -> Shown | None:
     """The upper holes from the datum line."""
-    found = at(drilling)
-    if found is None:
+    rows = at(rows_mm)
+    if rows is None:
         return None
     made = term("frame top", at(placement).top_mm) - term("drop", at.field(Hanging.drop_mm))
-    return _from_datum("Upper holes", found.marks[0], made - term("datum line", at(room).datum_mm))
+    return _from_datum("Upper holes", made - term("datum line", at(room).datum_mm))
 
 
 @FIGURES.length("lower_row", "Lower holes above datum", DATUM)
 def lower_row(at: Ask) -> Shown | None:
     """The lower holes from the datum line."""
-    found = at(drilling)
-    if found is None:
+    rows = at(rows_mm)
+    if rows is None:
         return None
-    upper, lower = found.marks[0], found.marks[2]
     apart = term("overall height", at(screen).overall_height_mm) - term(
         "hole-row spacing", at.field(Hanging.row_offset_mm)
     )
-    return _from_datum("Lower holes", lower, term("upper row", upper.from_datum_mm) - apart)
+    return _from_datum("Lower holes", term("upper row", rows[0] - at(room).datum_mm) - apart)
 
 
 @FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
 def check_across(at: Ask) -> Shown | None:
     """Between the planned holes."""
-    found = at(drilling)
-    if found is None:
+    two = at(pair)
+    if two is None or not at(fits):
         return None
-    two = found.pair
-    return Shown(found.check.across_mm, term("right hole", two.right_mm) - term("left hole", two.left_mm))
+    return Shown(two.spacing_mm, term("right hole", two.right_mm) - term("left hole", two.left_mm))
 
 
 @FIGURES.length("check_down", "Check: upper to lower hole", READ_BACK)
 def check_down(at: Ask) -> Shown | None:
     """Between the planned holes."""
-    found = at(drilling)
-    if found is None:
+    rows = at.aside(rows_mm)
+    if rows is None or not at(fits):
         return None
-    upper, lower = found.marks[0], found.marks[2]
-    made = term("upper row", upper.from_datum_mm) - term("lower row", lower.from_datum_mm)
-    return Shown(found.check.down_mm, made)
+    made = term("overall height", at(screen).overall_height_mm) - term(
+        "hole-row spacing", at.field(Hanging.row_offset_mm)
+    )
+    return Shown(made.value, made)
 
 
 @FIGURES.length("check_diagonal", "Check: both hole diagonals", READ_BACK)
 def check_diagonal(at: Ask) -> Shown | None:
     """Between the planned holes."""
-    found = at(drilling)
-    if found is None:
+    across, down = at(check_across), at(check_down)
+    if across is None or down is None or across.working is None or down.working is None:
         return None
-    across, down = term("across", found.check.across_mm), term("down", found.check.down_mm)
-    return Shown(found.check.diagonal_mm, root(square(across) + square(down)))
+    made = root(square(term("across", across.working.value)) + square(term("down", down.working.value)))
+    return Shown(made.value, made)
 
 
 @FIGURES.other("level_tolerance", "Left and right level within", "mm", "trade tolerance")
 def level_tolerance(at: Ask) -> Shown | None:
     """How far the rows may be off level."""
-    found = at(drilling)
-    if found is None:
+    two = at(pair)
+    if two is None or not at(fits):
         return None
     most = at.default(WallDefaults.hole_level_mm)
-    across = found.check.across_mm
+    across = two.spacing_mm
     value = level_tolerance_mm(across, most_mm=most)
     made = least(term("largest allowed", most), term("across", across) * 0.5 / 1000.0)
     return Shown(value, made, f"{value:.1f}\u00a0mm", how="or 0.5 mm per meter, whichever is less")
@@ -166,26 +165,24 @@ def pair_offset(at: Ask) -> Shown | None:
 
 
 def _hole(at: Ask, *, left: bool) -> Shown | None:
-    found, studs = at(drilling), at(lattice)
-    if found is None:
+    two, studs = at(pair), at(lattice)
+    if two is None or not at(fits):
         return None
-    x = found.pair.left_mm if left else found.pair.right_mm
+    x = two.left_mm if left else two.right_mm
     if at(on_studs) and studs is not None:
         number = studs.centres_mm.index(x)
         steps = term("stud spacing", studs.spacing_mm) * float(number)
         return Shown(
             x, term("first stud", studs.first_mm) + steps, how=f"center of the {_ordinal(number + 1)} stud"
         )
-    half = term("spacing", found.pair.spacing_mm) / 2.0
+    half = term("spacing", two.spacing_mm) / 2.0
     centre = term("screen center", at(centre_x_mm))
     return Shown(x, centre - half if left else centre + half)
 
 
-def _from_datum(what: str, one: HoleMark, made: Expr) -> Shown:
-    way = "above" if one.from_datum_mm >= 0 else "below"
-    return Shown(
-        abs(one.from_datum_mm), size(made) if made.value < 0.0 else made, label=f"{what} {way} datum"
-    )
+def _from_datum(what: str, made: Expr) -> Shown:
+    way = "above" if made.value >= 0.0 else "below"
+    return Shown(abs(made.value), size(made) if made.value < 0.0 else made, label=f"{what} {way} datum")
 
 
 def _ordinal(number: int) -> str:

@@ -6,7 +6,7 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.bands import stud_is_free
 from gantline.core.wall.brackets import BracketPair, BracketRule, PairChoice, place_by_rule, place_on_studs
-from gantline.core.wall.marks import Hole, HoleMark, ReverseCheck, holes, mark, reverse_check
+from gantline.core.wall.marks import Hole, HoleMark, ReverseCheck, hole_rows_mm, holes, mark, reverse_check
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.stations.height import centre_x_mm, placement
@@ -51,8 +51,8 @@ def on_studs(at: Ask) -> bool:
 
 def usable_mm(at: Ask) -> float:
     """Length of rail a pair of brackets may use [mm]."""
-    one = at(rule)
-    return max(one.frame_mm - 2.0 * one.inset_mm, 0.0)
+    inset = at.default(WallDefaults.rail_inset_mm)
+    return max(at(screen).overall_width_mm - 2.0 * inset, 0.0)
 
 
 def free_studs(at: Ask) -> tuple[float, ...]:
@@ -63,7 +63,14 @@ def free_studs(at: Ask) -> tuple[float, ...]:
 
 def choice(at: Ask) -> PairChoice | None:
     """The stud pair, its runner-up or the nearest miss; None where no studs are asked for."""
-    return place_on_studs(at(rule), at(centre_x_mm), at(free_studs)) if at(on_studs) else None
+    if not at(on_studs):
+        return None
+    found = place_on_studs(at.aside(rule), at(centre_x_mm), at(free_studs))
+    at(usable_mm)
+    at.field(Hanging.side_play_mm)
+    if found.best is None or found.runner_up is not None:
+        at(spacing_asked_mm)  # where only one pair serves, no wish chooses
+    return found
 
 
 def pair(at: Ask) -> BracketPair | None:
@@ -79,14 +86,13 @@ def rows_cross(at: Ask) -> bool:
     return at(screen).overall_height_mm - at.field(Hanging.row_offset_mm) <= 0.0
 
 
-def drilling(at: Ask) -> Drilling | None:
-    """The holes and every mark to them; None where there is nothing to drill yet."""
-    two, hung = at(pair), at(placement)
-    if two is None or not hung.possible:
+def rows_mm(at: Ask) -> tuple[float, float] | None:
+    """Heights of the hole rows above the floor [mm]; None where no height fits or they would cross."""
+    hung = at(placement)
+    if not hung.possible:
         return None
     try:
-        four = holes(
-            two,
+        return hole_rows_mm(
             top_mm=hung.top_mm,
             frame_height_mm=hung.place.screen.overall_height_mm,
             drop_mm=at.field(Hanging.drop_mm),
@@ -94,6 +100,14 @@ def drilling(at: Ask) -> Drilling | None:
         )
     except OutOfRange:
         return None
+
+
+def drilling(at: Ask) -> Drilling | None:
+    """The holes and every mark to them; None where there is nothing to drill yet."""
+    two, rows = at(pair), at(rows_mm)
+    if two is None or rows is None:
+        return None
+    four = holes(two, *rows)
     marks = tuple(_mark(at, one) for one in four)
     return Drilling(pair=two, holes=four, marks=marks, check=reverse_check(four))
 

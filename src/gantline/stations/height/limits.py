@@ -1,0 +1,207 @@
+"""Every limit on the frame's top as a question of its own, so that only those that hold it weigh."""
+
+from collections.abc import Callable, Iterator, Sequence
+
+from gantline.core.defaults import HeightDefaults, SeatsDefaults, ThrowDefaults
+from gantline.core.height.bounds import (
+    furniture_bound,
+    lens_bounds,
+    neck_bound,
+    rows_bound,
+    skirting_bound,
+)
+from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
+from gantline.job.model.hanging import Hanging
+from gantline.job.model.height import HeightTarget as H
+from gantline.job.model.throw import ProjectorPlace
+from gantline.plan.ask import Ask
+from gantline.stations.common import hung, is_turned, lens_reach
+from gantline.stations.size import screen
+from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, wall_mm, weigh_seat
+
+UNDER = ("cabinet", "loudspeaker", "furniture")
+NEAR_MM = 250.0  # a limit farther than this from the one that holds is not reached by any slip
+Limit = Callable[[Ask], Bound | None]
+
+
+def centre_x_mm(at: Ask) -> float:
+    """Center of the screen from the left wall end [mm]: the middle of the wall unless it is set."""
+    given = at.given(H.centre_x_mm)
+    return at(wall_mm) / 2.0 if given is None else given
+
+
+def place(at: Ask) -> Place:
+    """The screen asked into the room."""
+    return Place(
+        screen=at(screen),
+        centre_x_mm=at(centre_x_mm),
+        ceiling=at(room).ceiling,
+        ceiling_gap_mm=at.field(H.ceiling_gap_mm),
+        lift_on_mm=at.field(Hanging.lift_on_mm),
+        lowest_edge_mm=at.field(H.lowest_edge_mm),
+    )
+
+
+def near(at: Ask, kinds: Sequence[str]) -> tuple[tuple[float, float, float, float], ...]:
+    """Left, right, bottom and top of boxes of some kinds that stand at the wall [mm]."""
+    close = at.default(HeightDefaults.near_wall_mm)
+    return tuple(
+        (box.low[0], box.high[0], box.low[1], box.high[1])
+        for _, kind, box in at(box_solids)
+        if kind in kinds and box.low[2] < close
+    )
+
+
+def from_ceiling(at: Ask) -> Bound:
+    """The ceiling, or what lifting the frame on needs under it."""
+    return upper_bounds(at(place))[0]
+
+
+def from_soffit(at: Ask) -> Bound | None:
+    """A soffit over the frame."""
+    here = at(place)
+    over = [low for left, right, low, _ in at(near, ("soffit",)) if here.across(left, right)]
+    return Bound("soffit", "soffit", min(over) - here.clear_mm) if over else None
+
+
+def neck_of(at: Ask, number: int) -> Bound | None:
+    """One seat's neck."""
+    eye = at(seat_place, number).eye
+    return neck_bound(at(screen), (eye,), at.default(SeatsDefaults.neck_top_deg))
+
+
+def from_necks(at: Ask) -> Bound | None:
+    """The seat whose neck gives way first."""
+    found = [(number, at.aside(neck_of, number)) for number in at(seated_numbers)]
+    best = min((bound for _, bound in found if bound), key=lambda bound: bound.y_top_mm, default=None)
+    close = [number for number, bound in found if bound and best and _near(bound, best)]
+    for number in close:
+        weigh_seat(at, number, alone=len(close) == 1)
+    if best:
+        _ = at(screen), at.default(SeatsDefaults.neck_top_deg)
+    return best
+
+
+def from_lens_above(at: Ask) -> Bound | None:
+    """The upper end of the lens shift."""
+    both = at(by_lens)
+    return both[0] if both and not at.aside(is_turned) else None
+
+
+def from_edge(at: Ask) -> Bound:
+    """The lowest allowed edge."""
+    return lower_bounds(at(place))[0]
+
+
+def rows_of(at: Ask, rear: int, front: int) -> Bound | None:
+    """One eye over one head."""
+    eyes = at(seat_place, front).eye, at(seat_place, rear).eye
+    return rows_bound(at(screen), eyes, at.default(SeatsDefaults.head_clear_mm))
+
+
+def from_rows(at: Ask) -> Bound | None:
+    """The eye that sees least over a head before it."""
+    far = {number: at.aside(seat_place, number).distance_mm for number in at(seated_numbers)}
+    pairs = [(rear, front) for rear in far for front in far if far[front] < far[rear]]
+    found = [(pair, at.aside(rows_of, *pair)) for pair in pairs]
+    best = max((bound for _, bound in found if bound), key=lambda bound: bound.y_top_mm, default=None)
+    close = [pair for pair, bound in found if bound and best and _near(bound, best)]
+    for rear, front in close:
+        at(seat_place, front)
+        weigh_seat(at, rear, alone=len({one for one, _ in close}) == 1)
+    if best:
+        _ = at(screen), at.default(SeatsDefaults.head_clear_mm)
+    return best
+
+
+def _near(one: Bound, best: Bound) -> bool:
+    return abs(one.y_top_mm - best.y_top_mm) < NEAR_MM
+
+
+def from_furniture(at: Ask) -> Bound | None:
+    """What stands under the frame at the wall."""
+    here = at(place)
+    under = [top for left, right, _, top in at(near, UNDER) if here.across(left, right)]
+    gap = at.default(HeightDefaults.furniture_gap_mm)
+    return furniture_bound(here.screen, max(under), gap) if under else None
+
+
+def from_skirting(at: Ask) -> Bound:
+    """The baseboard."""
+    return skirting_bound(at(screen), at.field(H.skirting_mm))
+
+
+def from_lens_below(at: Ask) -> Bound | None:
+    """The lower end of the lens shift."""
+    both = at(by_lens)
+    return both[1] if both and not at.aside(is_turned) else None
+
+
+def lens_kind(at: Ask) -> bool:
+    """Whether a lens on the screen's center line shifts: without a shift there would be one height only."""
+    reach = at.aside(lens_reach, at(centre_x_mm), at.default(ThrowDefaults.place_tolerance_mm))
+    if reach is None or abs(reach.x_mm - at(centre_x_mm)) > reach.slack_mm:
+        return True
+    return bool(at.field(ProjectorPlace.has_shift)) or at(hung)
+
+
+def by_lens(at: Ask) -> tuple[Bound, Bound] | None:
+    """Both ends of the lens shift, of a lens that is placed and not turned."""
+    reach = at(lens_reach, at(centre_x_mm), at.default(ThrowDefaults.place_tolerance_mm))
+    return None if reach is None else lens_bounds(at(place), reach)
+
+
+UPPER: tuple[Limit, ...] = (from_ceiling, from_soffit, from_necks, from_lens_above)
+LOWER: tuple[Limit, ...] = (from_edge, from_rows, from_furniture, from_skirting, from_lens_below)
+
+
+def _holds(at: Ask, asked: Sequence[Limit], sign: float) -> Bound:
+    """The limit that holds; only it and those near it weigh."""
+    found = [(one, bound) for one in asked if (bound := at.aside(one)) is not None]
+    best = min((bound for _, bound in found), key=lambda bound: sign * bound.y_top_mm)
+    for one, bound in found:
+        if _near(bound, best):
+            at(one)
+    at(lens_kind)
+    return best
+
+
+def held_above(at: Ask) -> Bound:
+    """The limit that holds from above, for a body that is not turned; every room has a ceiling."""
+    return _holds(at, UPPER, 1.0)
+
+
+def held_below(at: Ask) -> Bound:
+    """The same from below; every frame has a lowest allowed edge."""
+    return _holds(at, LOWER, -1.0)
+
+
+def turn_of(at: Ask, bound: Bound) -> None:
+    """A limit of the lens weighs with its turn: a turned body would not hold it."""
+    if bound.key.startswith("shift"):
+        at(is_turned)
+
+
+def high_limit(at: Ask) -> Bound:
+    """The limit that holds from above."""
+    turn_of(at, at.aside(held_above))
+    return at(held_above)
+
+
+def low_limit(at: Ask) -> Bound:
+    """The limit that holds from below."""
+    turn_of(at, at.aside(held_below))
+    return at(held_below)
+
+
+def of_kind(at: Ask, key: str) -> Bound | None:
+    """The limit of one kind, with all that it rests on."""
+    return next((bound for one in (*UPPER, *LOWER) for bound in _named(at, one, key)), None)
+
+
+def _named(at: Ask, one: Limit, key: str) -> Iterator[Bound]:
+    bound = at.aside(one)
+    if bound is not None and bound.key == key:
+        at(one)
+        turn_of(at, bound)
+        yield bound

@@ -1,0 +1,59 @@
+"""It knows what it does not know: whatever an assumption moves says that it rests on it, and little else says so."""
+
+from collections import defaultdict
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from gantline.plan.plan import Planned
+from gantline.stations import plan
+from tests.conftest import demo_job
+from tests.made import JOBS
+from tests.plan.nudges import Seen, assumed, far, near, nudged
+from tests.plan.random_jobs import rich_jobs
+
+
+def silent(made: Planned, seen: Seen, key: str, pointer: str, values: list[Any]) -> set[str]:
+    """What moves with a field and does not say so."""
+    found = set()
+    for value in values:
+        other = nudged(made, pointer, value)
+        if other is not None:
+            found |= {name for name in seen.moved(Seen(other)) if key not in seen.rests[name]}
+    return found - {f"figure {key}"}
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_whatever_moves_with_an_assumption_says_that_it_rests_on_it(name: str) -> None:
+    made = plan(demo_job(name))
+    seen = Seen(made)
+    for key, pointer, one, value in assumed(made):
+        assert silent(made, seen, key, pointer, list(near(one, value))) == set(), key
+
+
+@given(job=rich_jobs(), data=st.data())
+@settings(max_examples=80)
+def test_the_same_for_random_rich_jobs(job: Any, data: Any) -> None:
+    made = plan(job)
+    key, pointer, one, value = data.draw(st.sampled_from(list(assumed(made))))
+    assert silent(made, Seen(made), key, pointer, list(near(one, value))) == set(), key
+
+
+def test_of_what_figures_say_they_rest_on_nine_in_ten_move_them_somewhere_in_range() -> None:
+    said, moves = 0, 0
+    for name in JOBS:
+        made = plan(demo_job(name))
+        seen, moved = Seen(made), defaultdict(set)
+        for key, pointer, one, value in assumed(made):
+            for other in (nudged(made, pointer, each) for each in (*near(one, value), *far(one, value))):
+                if other is not None:
+                    for each in seen.moved(Seen(other)):
+                        moved[each].add(key)
+        for each, on in seen.rests.items():
+            if each.startswith("figure"):
+                said += len(on)
+                moves += len(on & moved[each])
+    assert said > 400
+    assert moves / said >= 0.9
