@@ -98,6 +98,26 @@ def test_how_a_field_is_known_is_kept_beside_it_and_leaves_with_it() -> None:
     refused(lambda: mark_known(job, "/survey/nothing", "measured"))
 
 
+def test_things_are_named_by_their_id_and_never_by_their_place() -> None:
+    job = demo_job("mill-loft")
+    first, second = job.survey.seats[0].id, job.survey.seats[1].id
+    marked = apply(job, [Edit(pointer=f"/survey/seats/{second}/eye_mm", value=1100, known="assumed")])
+    without = apply(marked, [Edit(pointer=f"/survey/seats/{first}", value=None)])
+    moved = apply(without, [Edit(pointer=f"/survey/seats/{second}/x_mm", value=2000)])
+    assert next(one for one in moved.survey.seats if one.id == second).x_mm == 2000
+    assert moved.known[f"/survey/seats/{second}/eye_mm"] == "assumed"
+    assert (
+        f"/survey/seats/{second}"
+        in refused(lambda: apply(moved, [Edit(pointer=f"/survey/seats/{second}/x_mm", value="?")])).__str__()
+    )
+    gone = apply(moved, [Edit(pointer=f"/survey/seats/{second}", value=None)])
+    assert not [one for one in gone.known if second in one]
+    for pointer in ("/survey/seats/1/x_mm", f"/survey/seats/{first}/x_mm"):
+        assert refused(lambda at=pointer: apply(gone, [Edit(pointer=at, value=1)]))  # type: ignore[misc]
+    twice = {"name": "x", "survey": {"seats": [{"id": "a", "x_mm": 1, "from_wall_mm": 900}] * 2}}
+    assert "own" in refused(lambda: read_job(twice))["/survey/seats"]
+
+
 def test_what_is_no_job_file_is_said_plainly() -> None:
     assert "not a JSON file" in refused(lambda: read_job_file(b"{"))[""]
     assert "not a JSON file" in refused(lambda: read_job_file(b'{"name": NaN}'))[""]

@@ -72,7 +72,7 @@ throw = of(
 light = of(
     rated_lm=maybe(mm(800, 6000)), mode_share=maybe(st.sampled_from([0.6, 0.9])), contrast=maybe(mm(500, 5000)),
     pixels_across=maybe(st.sampled_from([1920, 3840])), surfaces=maybe(st.sampled_from(["white", "dark"])),
-    fabric=of(kind=maybe(st.sampled_from(["diffuse", "mirror", "retro-reflective", "lenticular-from-below"])), gain=maybe(st.sampled_from([0.8, 1.0, 1.3])),
+    fabric=of(kind=maybe(st.sampled_from(["diffuse", "mirror-like", "retro-reflective", "lenticular-from-below"])), gain=maybe(st.sampled_from([0.8, 1.0, 1.3])),
         half_gain_deg=maybe(mm(20, 70)), acoustic=maybe(st.booleans()), roll_mm=maybe(mm(1200, 4000))),
 )  # fmt: skip
 others = {

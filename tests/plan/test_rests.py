@@ -4,7 +4,7 @@ from collections import defaultdict
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.plan.plan import Planned
@@ -34,7 +34,6 @@ def test_whatever_moves_with_an_assumption_says_that_it_rests_on_it(name: str) -
 
 
 @given(job=rich_jobs(), data=st.data())
-@settings(max_examples=80)
 def test_the_same_for_random_rich_jobs(job: Any, data: Any) -> None:
     made = plan(job)
     key, pointer, one, value = data.draw(st.sampled_from(list(assumed(made))))
