@@ -25,7 +25,7 @@ def own_server(new_database: Callable[[], str]) -> Iterator[Running]:
 def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(
     browser: Browser, own_server: Running
 ) -> None:
-    job = httpx2.get(f"{own_server.address}/api/jobs").json()[0]
+    job = httpx2.get(f"{own_server.address}/api/jobs").json()["jobs"][0]
     for page in opened(browser, own_server.address):
         page.goto(f"/jobs/{job['id']}/size")
         expect(page.get_by_role("heading", name="Size", exact=True)).to_be_visible()
@@ -56,7 +56,7 @@ def test_two_people_at_once_nothing_is_overwritten_unasked(
     )
     type_into(page, "Diagonal", "130")
     expect(page.get_by_role("alert")).to_contain_text("Tove saved version 2")
-    page.get_by_role("button", name="Put mine on top").click()
+    page.get_by_role("button", name="Apply mine on top").click()
     expect(page.get_by_role("button", name="version 3, saved")).to_be_visible()
     expect(page.get_by_text("Sorrel Quay 5")).to_be_visible()
     expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
@@ -122,7 +122,7 @@ def test_everything_is_reached_by_tab_and_works_by_key(page: Page, make_job: Mak
     wanted = ("Frame, up and down", "Top of frame above floor", "Eye line above floor", "Sheets", "Units")
     assert all(any(want in one for one in reached) for want in wanted), reached
     page.keyboard.press("j")
-    expect(page.get_by_role("heading", name="Throw")).to_be_visible()
+    expect(page.get_by_role("heading", name="Throw", exact=True)).to_be_visible()
     page.keyboard.press("k")
     page.keyboard.press("o")
     expect(page.get_by_role("tab", name="Side")).to_have_attribute("aria-selected", "true")

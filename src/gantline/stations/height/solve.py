@@ -111,8 +111,10 @@ def placement(at: Ask) -> Placement:
         at(held_above)
     if close or top < low.y_top_mm + NEAR_MM:
         at(held_below)
-    if not clash and abs(wished - top) < NEAR_MM:
-        at(target_top_mm)
+    if not clash:
+        at(target_kind)
+        if abs(wished - top) < NEAR_MM:
+            at(target_top_mm)
     if clash or solved.binds != "wish":
         turn_of(at, low)
         turn_of(at, high)
