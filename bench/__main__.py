@@ -13,7 +13,9 @@ BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
 def main() -> None:
     """Measure, print, and with --write put the table into the README."""
     rows = [*plans.rows(), *tables.rows(), *roundtrip.rows(), *drag.rows(), *load.rows()]
-    table = "\n".join(["| what | measured | wanted |", "| --- | --- | --- |", *(f"| {a} | {b} | {c} |" for a, b, c in rows)])
+    table = "\n".join(
+        ["| what | measured | wanted |", "| --- | --- | --- |", *(f"| {a} | {b} | {c} |" for a, b, c in rows)]
+    )
     print(table)
     if "--write" in sys.argv:
         text = README.read_text()

@@ -24,13 +24,15 @@ def rows() -> list[tuple[str, str, str]]:
     server = Running("--data", str(folder)).start()
     asked: list[float] = []
     try:
-        jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs").json()}
+        jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs").json()["jobs"]}
         with sync_playwright() as play:
             browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
             page = browser.new_page(viewport={"width": 1280, "height": 800})
             page.on(
                 "requestfinished",
-                lambda request: asked.append(request.timing["responseEnd"]) if request.url.endswith("/api/plan") else None,
+                lambda request: (
+                    asked.append(request.timing["responseEnd"]) if request.url.endswith("/preview") else None
+                ),
             )
             page.goto(f"{server.address}/jobs/{jobs['Mill loft']}/height")
             handle = page.get_by_role("slider", name="Frame")

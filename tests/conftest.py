@@ -57,7 +57,7 @@ def new_database(cluster: PrivateDatabase) -> Callable[[], str]:
         with psycopg.connect(
             cluster.url_of("postgres").replace("+psycopg", ""), autocommit=True
         ) as connection:
-            connection.execute(f'CREATE DATABASE "{name}" TEMPLATE gantline')  # type: ignore[call-overload]
+            connection.execute(f'CREATE DATABASE "{name}" TEMPLATE gantline')
         return cluster.url_of(name)
 
     return make

@@ -86,9 +86,26 @@ def main() -> None:
             browser.close()
         for sheet in ("wall-sheet", "rough-in"):
             pdf = folder / f"{sheet}.pdf"
-            pdf.write_bytes(httpx2.get(f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/{sheet}", timeout=60).content)
+            pdf.write_bytes(
+                httpx2.get(
+                    f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/{sheet}", timeout=60
+                ).content
+            )
             subprocess.run(
-                ["pdftoppm", "-r", "90", "-f", "1", "-l", "1", "-singlefile", "-png", str(pdf), str(OUT / sheet)], check=True
+                [
+                    "pdftoppm",
+                    "-r",
+                    "90",
+                    "-f",
+                    "1",
+                    "-l",
+                    "1",
+                    "-singlefile",
+                    "-png",
+                    str(pdf),
+                    str(OUT / sheet),
+                ],
+                check=True,
             )
         server.stop()
 

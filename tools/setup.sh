@@ -40,8 +40,7 @@ unless_done() { # unless_done STAMP HASH COMMAND...: run the command if the stam
   echo "$hash" >"$stamp"
 }
 
-# After a change of the dependencies in pyproject.toml:
-# .venv/bin/uv pip compile --generate-hashes --all-extras --no-annotate --no-header --no-emit-index-url pyproject.toml -o requirements.lock
+# after a change of the dependencies in pyproject.toml: tools/lock
 install_python() {
   say "Installing the Python environment"
   [ -x .venv/bin/python ] || python3 -m venv .venv

@@ -24,7 +24,10 @@ def main() -> None:
     with sync_playwright() as play:
         browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
         page = browser.new_page(viewport={"width": width, "height": height})
-        page.on("console", lambda message: print("console:", message.text) if message.type in ("error", "warning") else None)
+        page.on(
+            "console",
+            lambda message: print("console:", message.text) if message.type in ("error", "warning") else None,
+        )
         page.on("pageerror", lambda error: print("error:", error))
         page.add_init_script(f"localStorage.setItem('gantline.theme', '{theme}')")
         page.goto(base + path)

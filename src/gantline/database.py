@@ -161,7 +161,7 @@ class PrivateDatabase:
         # output goes to files: a server that inherits a pipe would hold it open for ever
         out = self.folder / "command.out"
         with out.open("w+") as handle:
-            done = subprocess.run(
+            done = subprocess.run(  # noqa: S603
                 program, cwd="/", stdout=handle, stderr=subprocess.STDOUT, text=True, check=False
             )
             handle.seek(0)

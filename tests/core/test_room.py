@@ -63,6 +63,7 @@ def test_the_wish_is_clamped_and_what_moved_it_is_named(ceiling: Profile, wish: 
     room = place(2000, 900, ceiling=ceiling)
     solved = solve_height(upper_bounds(room), lower_bounds(room), wish)
     assume(solved.chosen_mm is not None)
+    assert solved.chosen_mm is not None
     assert solved.low.y_top_mm <= solved.chosen_mm <= solved.high.y_top_mm
     assert all(slack >= 0 for _, slack in solved.slack_mm)
     assert (solved.binds == "wish") == (solved.low.y_top_mm <= wish <= solved.high.y_top_mm)

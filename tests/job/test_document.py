@@ -1,6 +1,7 @@
 """The job document: typed lengths, clear refusals, edits all or none, files without loss."""
 
 import json
+from typing import Any
 
 import pytest
 from hypothesis import given
@@ -59,7 +60,7 @@ def test_a_text_counts_in_the_jobs_own_unit_and_a_number_in_millimetres() -> Non
     ],
 )
 def test_a_wrong_value_is_refused_with_its_field_and_what_would_be_right(
-    pointer: str, value: object, said: str
+    pointer: str, value: Any, said: str
 ) -> None:
     job = demo_job("parish-hall")
     problems = refused(lambda: apply(job, [Edit.model_construct(pointer=pointer, value=value, known=None)]))
@@ -113,7 +114,7 @@ def test_things_are_named_by_their_id_and_never_by_their_place() -> None:
     gone = apply(moved, [Edit(pointer=f"/survey/seats/{second}", value=None)])
     assert not [one for one in gone.known if second in one]
     for pointer in ("/survey/seats/1/x_mm", f"/survey/seats/{first}/x_mm"):
-        assert refused(lambda at=pointer: apply(gone, [Edit(pointer=at, value=1)]))  # type: ignore[misc]
+        assert refused(lambda at=pointer: apply(gone, [Edit(pointer=at, value=1)]))
     twice = {"name": "x", "survey": {"seats": [{"id": "a", "x_mm": 1, "from_wall_mm": 900}] * 2}}
     assert "own" in refused(lambda: read_job(twice))["/survey/seats"]
 

@@ -11,7 +11,8 @@ from gantline.job.field import Field, declared, field_of
 from gantline.job.model import FIELDS, ITEMS, Job
 from gantline.job.model.light import Lighting
 from gantline.job.problems import BadDocument
-from gantline.plan.plan import STAND, Planned
+from gantline.plan.plan import Planned
+from gantline.plan.rests import STAND
 from gantline.stations import face, plan
 from gantline.stations.board import FACES
 

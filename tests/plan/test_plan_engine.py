@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 from gantline.job.edits import Edit, apply
 from gantline.job.model import FIELDS, Job
 from gantline.job.problems import BadDocument
-from gantline.plan.plan import Plan, Planned
+from gantline.plan.plan import Planned
+from gantline.plan.whole import Plan
 from gantline.plan.working import Unwritten
 from gantline.stations import face, plan
 from gantline.stations.board import FACES

@@ -88,7 +88,7 @@ def test_the_dxf_reads_back_with_frame_and_holes_in_millimetres(name: str) -> No
     assert document.units == 4  # millimetres
     space = document.modelspace()
     frame = next(one for one in space if one.dxf.layer == "FRAME")
-    corners = [(x, y) for x, y, *_ in frame.get_points()]
+    corners = [(x, y) for x, y, *_ in frame.get_points()]  # type: ignore[attr-defined]
     left, _, right, _ = made.made.ask(rect_of_frame)
     assert max(x for x, _ in corners) - min(x for x, _ in corners) == pytest.approx(right - left)
     circles = sorted(

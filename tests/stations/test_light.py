@@ -17,6 +17,7 @@ from gantline.job.edits import Edit, apply
 from gantline.job.records import RecordKind
 from gantline.plan.plan import Planned
 from gantline.stations import face, plan
+from gantline.stations.board import FACES
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import main_seat
@@ -187,8 +188,7 @@ def test_everything_that_can_be_added_is_a_valid_edit_and_shows_on_the_board() -
             assert len(now.rows) == len(one.rows) + 1
             added = now.rows[-1]
             assert "assumed" in {cell.known for cell in added.cells}
-            faces = ("front", "side", "top")
-            assert any(face(plan(more), name).marks != face(plan(job), name).marks for name in faces)
+            assert any(face(plan(more), name).marks != face(plan(job), name).marks for name in FACES)
 
 
 def test_the_best_floor_for_a_viewing_angle_lies_between_too_near_and_too_far_and_follows_the_shop() -> None:

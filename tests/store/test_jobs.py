@@ -12,6 +12,7 @@ from gantline.demo.world import JOB_FILES, load
 from gantline.store import jobs, shops
 from gantline.store.jobs import NothingToUndo, Save, VersionConflict
 from gantline.store.migrate import alembic_config
+from gantline.store.models import JobVersionRow
 
 
 @pytest.fixture
@@ -37,7 +38,7 @@ def test_undo_and_redo_walk_the_states_and_a_new_edit_ends_the_redo(sessions: se
     with sessions.begin() as session:
         shop, job = start(session, 3)
 
-        def go(way: Callable[..., jobs.JobVersionRow]) -> int:
+        def go(way: Callable[..., JobVersionRow]) -> int:
             return int(way(session, shop, job, jobs.head(session, shop, job).number, "Oda").document["n"])
 
         assert [go(jobs.undo), go(jobs.undo), go(jobs.redo), go(jobs.redo)] == [2, 1, 2, 3]

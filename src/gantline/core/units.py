@@ -126,7 +126,8 @@ def pair_text(width_mm: float, height_mm: float, units: Units) -> str:
 
 
 def beside_text(offset_mm: float, units: Units) -> str:
-    """How far right (+) or left (-) of a line [mm], as a person says it on the tape's grid; "on the center line" below half a step."""
+    """How far right (+) or left (-) of a line [mm], as a person says it on the tape's grid; "on the center line"
+    below half a step."""
     if abs(offset_mm) < float(units.grid) / 2.0:
         return "on the center line"
     return f"{length_text(abs(offset_mm), units)} {'right' if offset_mm > 0.0 else 'left'}"

@@ -1,117 +1,25 @@
 """The plan of a job: every station's figures, findings, tables and panel, pure and total."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from functools import cached_property
-from typing import Any, Literal
+from typing import Any
 
-from gantline.core.defaults import PLAIN_SHOP, Default, Shop
-from gantline.core.units import exact_text, length_text
-from gantline.job.field import Field, declared
-from gantline.job.model import FIELDS, ITEMS, Job
-from gantline.plan.ask import (
-    ALL_DEFAULTS,
-    DEFAULT_BITS,
-    FIRST_DEFAULT,
-    FIRST_ITEM,
-    PLAIN,
-    Answer,
-    Ask,
-    single_bits,
-)
-from gantline.plan.figure import (
-    Entry,
-    Figure,
-    FigureDef,
-    Known,
-    Shown,
-    entered_working,
-    entry_of,
-    field_text,
-)
-from gantline.plan.finding import RANK, PlanFinding, Severity
-from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
+from gantline.core.defaults import PLAIN_SHOP, Shop
+from gantline.core.units import length_text
+from gantline.job.field import Field
+from gantline.job.model import Job
+from gantline.plan.ask import PLAIN, Answer, Ask
+from gantline.plan.figure import Entry, Figure, FigureDef, Known, Shown, entered_working, entry_of, field_text
+from gantline.plan.finding import RANK, PlanFinding
+from gantline.plan.rests import Rests
+from gantline.plan.station import Station
+from gantline.plan.whole import Plan, StationState, ToMeasure, assumptions_of, cautions_of, panel_of, small
 from gantline.plan.working import Unwritten
 
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
-ALL_FIELDS = tuple(FIELDS.values())
-DEFAULT_KEYS = {bit.bit_length() - 1: one.key for one, bit in DEFAULT_BITS.items()}
 MEASURE = "measure"
-MOST_NAMES = 5000  # sets of assumptions whose names are kept
 READY = "Ready to mark and drill"
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class StationState:
-    """A station on the rope: its gist, the worst of its findings, how much of it is assumed."""
-
-    key: str
-    label: str
-    gist: str
-    worst: Severity | None
-    assumed: int
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ToMeasure:
-    """One thing to measure before drilling: what is assumed now, and what moves with it."""
-
-    key: str
-    label: str
-    text: str
-    effect: str
-    pointer: str
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class PanelPartOut:
-    """A part of a panel as it is for this job: only what there is, and for a folded one its gist."""
-
-    title: str
-    weight: Weight
-    rows: tuple[str, ...]
-    widget: str
-    gist: str
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Panel:
-    """A station's panel, what the board lights up for it, the face it turns to, the strip below."""
-
-    station: str
-    lit: Lit
-    face: FaceName | Literal["seat"]
-    strip: str
-    parts: tuple[PanelPartOut, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Assumption:
-    """Something that figures rest on: a field nobody entered, or a shop default. pointer: empty for a default."""
-
-    key: str
-    label: str
-    text: str
-    pointer: str
-    fact: bool
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Plan:
-    """One job worked out: what is known, what it came to, what to do next."""
-
-    name: str
-    stations: tuple[StationState, ...]
-    figures: tuple[Figure, ...]
-    findings: tuple[PlanFinding, ...]
-    tables: dict[str, Any]
-    rests: dict[str, tuple[str, ...]]
-    panels: tuple[Panel, ...]
-    cautions: tuple[Caution, ...]
-    local_rules: str
-    to_measure: tuple[ToMeasure, ...]
-    assumptions: tuple[Assumption, ...]
-    next_point: str
 
 
 # by key: what a figure was made from (its answer or its value), what of that is assumed, how it is known
@@ -124,7 +32,7 @@ class Planned:
 
     stations: Sequence[Station]
     ask: Ask
-    rests: "Rests"
+    rests: Rests
     figures: dict[str, Figure] = field(default_factory=dict)
     findings: tuple[PlanFinding, ...] = ()
     to_measure: tuple[ToMeasure, ...] = ()
@@ -155,67 +63,13 @@ class Planned:
             findings=self.findings,
             tables={key: one.value for key, one in answers.items() if one.value is not None},
             rests={key: rests.on(one.weighs) for key, one in answers.items() if rests.on(one.weighs)},
-            panels=tuple(_panel(station, ask, self.figures) for station in self.stations),
-            cautions=tuple(one for station in self.stations for one in _cautions(station, ask)),
+            panels=tuple(panel_of(station, ask, self.figures) for station in self.stations),
+            cautions=tuple(one for station in self.stations for one in cautions_of(station, ask)),
             local_rules=LOCAL_RULES,
             to_measure=self.to_measure,
-            assumptions=_assumptions(self.figures.values(), ask),
+            assumptions=assumptions_of(self.figures.values(), ask),
             next_point=self.next_point,
         )
-
-
-# for every list of things: its field, and which of its fields count as assumed while they are absent
-STANDING = tuple(
-    (
-        FIELDS[base],
-        tuple(name for name, one in declared(kind).items() if one.stands and one.kind != "switch"),
-    )
-    for base, kind in ITEMS.items()
-)
-STAND = tuple(one for one in PLAIN if one.stands)
-
-
-class Rests:
-    """What is assumed in a job, as bits and as keys."""
-
-    def __init__(self, ask: Ask) -> None:
-        self.ask, job = ask, ask.job
-        self.assumed = 0
-        for one in STAND:
-            if one.read(job) is None:
-                self.assumed |= one.bit
-        for one, names in STANDING:
-            for thing in one.read(job) or ():
-                for name in names:
-                    if getattr(thing, name) is None:
-                        self.assumed |= ask.bits.bit(f"{one.pointer}/{thing.id}/{name}")
-        for pointer, word in job.known.items():
-            if word == "assumed":
-                self.assumed |= FIELDS[pointer].bit if pointer in FIELDS else ask.bits.bit(pointer)
-        self.names = ask.bits.names
-        if len(self.names) > MOST_NAMES:
-            self.names.clear()
-
-    def on(self, reads: int) -> tuple[str, ...]:
-        """Keys and pointers of what is assumed among what was read."""
-        return self._named(reads & self.assumed)
-
-    def usual(self, reads: int) -> tuple[str, ...]:
-        """Keys of the shop defaults among what was read."""
-        return self._named(reads & ALL_DEFAULTS)
-
-    def _named(self, bits: int) -> tuple[str, ...]:
-        if not bits:
-            return ()
-        got = self.names.get(bits)
-        if got is None:
-            got = self.names[bits] = tuple([self._key(at) for at in single_bits(bits)])
-        return got
-
-    def _key(self, at: int) -> str:
-        if at < FIRST_DEFAULT:
-            return ALL_FIELDS[at].key
-        return DEFAULT_KEYS[at] if at < FIRST_ITEM else self.ask.bits.pointers[at - FIRST_ITEM]
 
 
 def plan(
@@ -394,11 +248,6 @@ def _measure(stations: Sequence[Station], one: ToMeasure) -> PlanFinding:
     )
 
 
-def small(label: str) -> str:
-    """A label inside a sentence."""
-    return label[0].lower() + label[1:]
-
-
 def _state(
     station: Station, ask: Ask, findings: tuple[PlanFinding, ...], figures: dict[str, Figure]
 ) -> StationState:
@@ -410,72 +259,6 @@ def _state(
         gist=ask(station.gist),
         worst=next((one for one in RANK if one in own), None),
         assumed=sum(1 for one in facts if one.known == "assumed" and one.text),
-    )
-
-
-def _panel(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
-    parts = (_part(one, ask, figures) for one in station.panel if one.when is None or ask(one.when))
-    shown = tuple(one for one in parts if one.rows or one.widget)
-    return Panel(station=station.key, lit=station.lit, face=station.face, strip=station.strip, parts=shown)
-
-
-def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
-    rows = tuple(key for key in one.rows if key in figures)
-    said = [figures[key] for key in rows if figures[key].text and figures[key].text not in ("no", "none")]
-    gist = ", ".join(f"{small(figure.label)} {figure.text}" for figure in said[:2])
-    if one.gist is not None:
-        gist = ask(one.gist)
-    folded = one.weight == "detail"
-    return PanelPartOut(
-        title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist if folded else ""
-    )
-
-
-def _cautions(station: Station, ask: Ask) -> Iterator[Caution]:
-    if station.cautions is not None:
-        for one in ask(station.cautions):
-            yield replace(one, station=station.key)
-
-
-def _assumptions(figures: Any, ask: Ask) -> tuple[Assumption, ...]:
-    """Everything any figure rests on, by key, with what it is called."""
-    known = {one.key: one for one in ALL_FIELDS}
-    shop: dict[str, Default] = {one.key: one for one in DEFAULT_BITS}
-    units = ask.own_units
-    out: dict[str, Assumption] = {}
-    for figure in figures:
-        for key in figure.rests_on:
-            if key not in out:
-                out[key] = _assumed(key, known.get(key), ask)
-        for key in figure.usual:
-            if key not in out:
-                one = shop[key]
-                value = ask.shop[one]
-                text = exact_text(value, units) if one.unit == "mm" else f"{value:.4g} {one.unit}"
-                out[key] = Assumption(key=key, label=one.meaning, text=text, pointer="", fact=False)
-    return tuple(out.values())
-
-
-def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:
-    units = ask.own_units
-    if one is not None:
-        given = one.read(ask.job)
-        value = one.standing(ask.shop) if given is None else given
-        return Assumption(
-            key=key, label=one.label, text=field_text(one, value, units), pointer=one.pointer, fact=one.fact
-        )
-    base, name, field_name = key.rsplit("/", 2)
-    thing = next(each for each in FIELDS[base].read(ask.job) if each.id == name)
-    said: Field = getattr(ITEMS[base], field_name)
-    given = getattr(thing, field_name)
-    value = said.standing(ask.shop) if given is None else given
-    called = getattr(thing, "name", None) or getattr(thing, "kind", None) or FIELDS[base].label
-    return Assumption(
-        key=key,
-        label=f"{called}, {said.label}",
-        text=field_text(said, value, units),
-        pointer=key,
-        fact=said.fact,
     )
 
 

@@ -15,9 +15,10 @@ SMALL = 0.64  # size of a fraction's digits against the text
 
 def font_faces() -> str:
     """CSS @font-face rules for the application's own fonts."""
+    files = {weight: (FONTS / f"archivo-latin-{weight}-normal.woff2").as_uri() for weight in WEIGHTS}
     return "".join(
-        f"@font-face{{font-family:{FAMILY};font-weight:{weight};src:url({(FONTS / f'archivo-latin-{weight}-normal.woff2').as_uri()})}}"
-        for weight in WEIGHTS
+        f"@font-face{{font-family:{FAMILY};font-weight:{weight};src:url({file})}}"
+        for weight, file in files.items()
     )
 
 

@@ -57,7 +57,7 @@ def template(name: str) -> Template:
 
 def _css_string(text: str) -> str:
     """A text for a CSS string: quotes, backslashes and line ends escaped by code point."""
-    return Markup(
+    return Markup(  # noqa: S704
         "".join(
             letter if letter.isalnum() or letter in " .,-·" else f"\\{ord(letter):06x}" for letter in text
         )

@@ -9,7 +9,8 @@ from gantline.drawing.labels import placed
 from gantline.drawing.marks import Dimension, Face, Handle, Label, Lanes, Mark, MarkRests
 from gantline.drawing.pens import PENS
 from gantline.plan.ask import Ask
-from gantline.plan.plan import Planned, Rests
+from gantline.plan.plan import Planned
+from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
 from gantline.stations.height import fits, placement, rect_of_frame
 from gantline.stations.size import screen

@@ -12,8 +12,8 @@ from gantline.job.edits import Edit
 from gantline.job.field import Closed
 from gantline.plan.figure import Figure, Known, Value
 from gantline.plan.finding import PlanFinding
-from gantline.plan.plan import Plan, StationState, ToMeasure
 from gantline.plan.station import FaceName
+from gantline.plan.whole import Plan, StationState, ToMeasure
 from gantline.stations.registry import BY_KEY, STATIONS
 
 

@@ -33,7 +33,7 @@ __all__ = [
     "seat_place",
     "seat_places",
     "seated_numbers",
-    "weigh_seat",
     "seats",
     "wall_mm",
+    "weigh_seat",
 ]

@@ -2,7 +2,7 @@
 
 from gantline.plan.ask import Ask
 from gantline.stations.survey.solve import depth_mm, room, seat_places
-from gantline.stations.throw.lens import lens_place
+from gantline.stations.throw import lens_place
 
 HATCH_MM = 70.0  # depth of the hatched strip that stands for ceiling and floor
 WALL_MM = 120.0  # drawn thickness of wall, floor and ceiling in a section

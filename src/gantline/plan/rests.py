@@ -1,0 +1,62 @@
+"""What is assumed in a job, and what an answer rests on of it."""
+
+from gantline.job.field import declared
+from gantline.job.model import FIELDS, ITEMS
+from gantline.plan.ask import ALL_DEFAULTS, DEFAULT_BITS, FIRST_DEFAULT, FIRST_ITEM, PLAIN, Ask, single_bits
+
+ALL_FIELDS = tuple(FIELDS.values())
+DEFAULT_KEYS = {bit.bit_length() - 1: one.key for one, bit in DEFAULT_BITS.items()}
+MOST_NAMES = 5000  # sets of assumptions whose names are kept
+
+# for every list of things: its field, and which of its fields count as assumed while they are absent
+STANDING = tuple(
+    (
+        FIELDS[base],
+        tuple(name for name, one in declared(kind).items() if one.stands and one.kind != "switch"),
+    )
+    for base, kind in ITEMS.items()
+)
+STAND = tuple(one for one in PLAIN if one.stands)
+
+
+class Rests:
+    """What is assumed in a job, as bits and as keys."""
+
+    def __init__(self, ask: Ask) -> None:
+        self.ask, job = ask, ask.job
+        self.assumed = 0
+        for one in STAND:
+            if one.read(job) is None:
+                self.assumed |= one.bit
+        for one, names in STANDING:
+            for thing in one.read(job) or ():
+                for name in names:
+                    if getattr(thing, name) is None:
+                        self.assumed |= ask.bits.bit(f"{one.pointer}/{thing.id}/{name}")
+        for pointer, word in job.known.items():
+            if word == "assumed":
+                self.assumed |= FIELDS[pointer].bit if pointer in FIELDS else ask.bits.bit(pointer)
+        self.names = ask.bits.names
+        if len(self.names) > MOST_NAMES:
+            self.names.clear()
+
+    def on(self, reads: int) -> tuple[str, ...]:
+        """Keys and pointers of what is assumed among what was read."""
+        return self._named(reads & self.assumed)
+
+    def usual(self, reads: int) -> tuple[str, ...]:
+        """Keys of the shop defaults among what was read."""
+        return self._named(reads & ALL_DEFAULTS)
+
+    def _named(self, bits: int) -> tuple[str, ...]:
+        if not bits:
+            return ()
+        got = self.names.get(bits)
+        if got is None:
+            got = self.names[bits] = tuple([self._key(at) for at in single_bits(bits)])
+        return got
+
+    def _key(self, at: int) -> str:
+        if at < FIRST_DEFAULT:
+            return ALL_FIELDS[at].key
+        return DEFAULT_KEYS[at] if at < FIRST_ITEM else self.ask.bits.pointers[at - FIRST_ITEM]

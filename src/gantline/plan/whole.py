@@ -1,0 +1,161 @@
+"""The whole plan as it is sent and printed: panels, cautions, assumptions."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+from typing import Any, Literal
+
+from gantline.core.defaults import Default
+from gantline.core.units import exact_text
+from gantline.job.field import Field
+from gantline.job.model import FIELDS, ITEMS
+from gantline.plan.ask import DEFAULT_BITS, Ask
+from gantline.plan.figure import Figure, field_text
+from gantline.plan.finding import PlanFinding, Severity
+from gantline.plan.rests import ALL_FIELDS
+from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StationState:
+    """A station on the rope: its gist, the worst of its findings, how much of it is assumed."""
+
+    key: str
+    label: str
+    gist: str
+    worst: Severity | None
+    assumed: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ToMeasure:
+    """One thing to measure before drilling: what is assumed now, and what moves with it."""
+
+    key: str
+    label: str
+    text: str
+    effect: str
+    pointer: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanelPartOut:
+    """A part of a panel as it is for this job: only what there is, and for a folded one its gist."""
+
+    title: str
+    weight: Weight
+    rows: tuple[str, ...]
+    widget: str
+    gist: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Panel:
+    """A station's panel, what the board lights up for it, the face it turns to, the strip below."""
+
+    station: str
+    lit: Lit
+    face: FaceName | Literal["seat"]
+    strip: str
+    parts: tuple[PanelPartOut, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Assumption:
+    """Something that figures rest on: a field nobody entered, or a shop default. pointer: empty for a default."""
+
+    key: str
+    label: str
+    text: str
+    pointer: str
+    fact: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Plan:
+    """One job worked out: what is known, what it came to, what to do next."""
+
+    name: str
+    stations: tuple[StationState, ...]
+    figures: tuple[Figure, ...]
+    findings: tuple[PlanFinding, ...]
+    tables: dict[str, Any]
+    rests: dict[str, tuple[str, ...]]
+    panels: tuple[Panel, ...]
+    cautions: tuple[Caution, ...]
+    local_rules: str
+    to_measure: tuple[ToMeasure, ...]
+    assumptions: tuple[Assumption, ...]
+    next_point: str
+
+
+def small(label: str) -> str:
+    """A label inside a sentence."""
+    return label[0].lower() + label[1:]
+
+
+def panel_of(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
+    """A station's panel as it is for this job."""
+    parts = (_part(one, ask, figures) for one in station.panel if one.when is None or ask(one.when))
+    shown = tuple(one for one in parts if one.rows or one.widget)
+    return Panel(station=station.key, lit=station.lit, face=station.face, strip=station.strip, parts=shown)
+
+
+def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
+    rows = tuple(key for key in one.rows if key in figures)
+    said = [figures[key] for key in rows if figures[key].text and figures[key].text not in ("no", "none")]
+    gist = ", ".join(f"{small(figure.label)} {figure.text}" for figure in said[:2])
+    if one.gist is not None:
+        gist = ask(one.gist)
+    folded = one.weight == "detail"
+    return PanelPartOut(
+        title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist if folded else ""
+    )
+
+
+def cautions_of(station: Station, ask: Ask) -> Iterator[Caution]:
+    """The cautions that hold at a station."""
+    if station.cautions is not None:
+        for one in ask(station.cautions):
+            yield replace(one, station=station.key)
+
+
+def assumptions_of(figures: Iterable[Figure], ask: Ask) -> tuple[Assumption, ...]:
+    """Everything any figure rests on, by key, with what it is called."""
+    known = {one.key: one for one in ALL_FIELDS}
+    shop: dict[str, Default] = {one.key: one for one in DEFAULT_BITS}
+    units = ask.own_units
+    out: dict[str, Assumption] = {}
+    for figure in figures:
+        for key in figure.rests_on:
+            if key not in out:
+                out[key] = _assumed(key, known.get(key), ask)
+        for key in figure.usual:
+            if key not in out:
+                one = shop[key]
+                value = ask.shop[one]
+                text = exact_text(value, units) if one.unit == "mm" else f"{value:.4g} {one.unit}"
+                out[key] = Assumption(key=key, label=one.meaning, text=text, pointer="", fact=False)
+    return tuple(out.values())
+
+
+def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:
+    units = ask.own_units
+    if one is not None:
+        given = one.read(ask.job)
+        value = one.standing(ask.shop) if given is None else given
+        return Assumption(
+            key=key, label=one.label, text=field_text(one, value, units), pointer=one.pointer, fact=one.fact
+        )
+    base, name, field_name = key.rsplit("/", 2)
+    thing = next(each for each in FIELDS[base].read(ask.job) if each.id == name)
+    said: Field = getattr(ITEMS[base], field_name)
+    given = getattr(thing, field_name)
+    value = said.standing(ask.shop) if given is None else given
+    called = getattr(thing, "name", None) or getattr(thing, "kind", None) or FIELDS[base].label
+    return Assumption(
+        key=key,
+        label=f"{called}, {said.label}",
+        text=field_text(said, value, units),
+        pointer=key,
+        fact=said.fact,
+    )
