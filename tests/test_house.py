@@ -15,7 +15,6 @@ def imports(path: Path) -> Iterator[str]:
     for node in ast.walk(ast.parse(path.read_text())):
         if isinstance(node, ast.ImportFrom) and node.module:
             yield node.module
-            yield from (f"{node.module}.{one.name}" for one in node.names)
         elif isinstance(node, ast.Import):
             yield from (one.name for one in node.names)
 

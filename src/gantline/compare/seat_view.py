@@ -14,9 +14,9 @@ from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height import centre_x_mm, placement, rect_of_frame, rect_of_picture
 from gantline.stations.light import light_model, state_names
 from gantline.stations.light.tables import seat_lights
+from gantline.stations.outlines import outlines
 from gantline.stations.size.seats import seat_table
 from gantline.stations.survey import Placed, box_solids, depth_mm, seats, wall_mm
-from gantline.stations.survey.outlines import outlines
 
 ACROSS, UP = 8, 4  # patches of the test picture: white and black squares in turn
 DISPLAY_GAMMA = 2.2

@@ -13,9 +13,9 @@ from gantline.plan.plan import Planned
 from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
 from gantline.stations.height import fits, placement, rect_of_frame
+from gantline.stations.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import seat_places, wall_mm
-from gantline.stations.survey.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
 from gantline.stations.tension import tension_points
 
 FACES: tuple[FaceName, ...] = ("front", "side", "top", "back")

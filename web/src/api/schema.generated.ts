@@ -1099,18 +1099,15 @@ export interface components {
         };
         /**
          * FigurePatch
-         * @description What changed of a figure. rests_on: null if it rests on the same.
+         * @description What changed of a figure; null: its label, how it is known and what it rests on stay.
          */
         FigurePatch: {
             /** Key */
             key: string;
-            /**
-             * Known
-             * @enum {string}
-             */
-            known: "measured" | "decided" | "computed" | "assumed";
+            /** Known */
+            known: ("measured" | "decided" | "computed" | "assumed") | null;
             /** Label */
-            label: string;
+            label: string | null;
             /** Rests On */
             rests_on: string[] | null;
             /** Text */

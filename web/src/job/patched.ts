@@ -25,9 +25,18 @@ const figuresOf = (figures: readonly Figure[], preview: PreviewOut): Figure[] =>
     .filter((one) => !preview.gone.includes(one.key))
     .map((one) => {
       const now = said.get(one.key)
-      return opened.get(one.key) ?? (now ? { ...one, ...now, rests_on: now.rests_on ?? one.rests_on } : one)
+      return opened.get(one.key) ?? (now ? merged(one, now) : one)
     })
 }
+
+const merged = (one: Figure, now: PreviewOut['figures'][number]): Figure => ({
+  ...one,
+  value: now.value,
+  text: now.text,
+  label: now.label ?? one.label,
+  known: now.known ?? one.known,
+  rests_on: now.rests_on ?? one.rests_on,
+})
 
 const faceOf = (face: Face, { face: { bounds, marks, gone } }: PreviewOut): Face => {
   const said = new Map(marks.map((one) => [one.key, one]))

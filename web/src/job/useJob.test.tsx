@@ -16,7 +16,7 @@ const PLAN = {
 }
 const DRAWING = { side: { name: 'side', marks: [{ key: 'x' }, { key: 'y' }] }, tape: [] }
 const PREVIEW = {
-  figures: [{ key: 'a', text: '9', rests_on: null }], opened: [], gone: ['b'], findings: null, stations: [], to_measure: null,
+  figures: [{ key: 'a', value: 9, text: '9', label: null, known: null, rests_on: null }], opened: [], gone: ['b'], findings: null, stations: [], to_measure: null,
   tables: {}, tape: null, face: { name: 'side', bounds: null, marks: [{ key: 'y', moved: true }, { key: 'z' }], gone: ['x'] },
 } // biome-ignore format: a preview by hand
 
@@ -140,7 +140,7 @@ test('a drag sends edits on a version, one request at a time, and shows what tha
   const plans = server.asked.filter((one) => one.path.endsWith('/preview'))
   expect(plans.length).toBeLessThan(4)
   expect(plans.at(-1)?.body).toEqual({ version: 1, edits: edit('4'), face: 'side', station: 'wall', open: [], shape: '' })
-  expect(result.current.shown?.plan.figures).toEqual([{ key: 'a', text: '9', rests_on: ['a'] }])
+  expect(result.current.shown?.plan.figures).toMatchObject([{ key: 'a', value: 9, text: '9', rests_on: ['a'] }])
   expect(result.current.shown?.drawing.side.marks).toEqual([{ key: 'y', moved: true }, { key: 'z' }])
   await act(() => result.current.edit(edit('4')))
   expect(result.current.shown?.plan.figures).toHaveLength(2)

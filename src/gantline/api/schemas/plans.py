@@ -49,7 +49,7 @@ class Preview(Closed):
     open: keys of the figures whose working is looked at. shape: the aspect ratio whose masks or light are shown.
     """
 
-    version: Annotated[int, Field(ge=1)]
+    version: Annotated[int, Field(ge=1, le=2_000_000_000)]
     edits: Annotated[list[Edit], Field(min_length=1, max_length=100)]
     station: Annotated[str, Field(pattern=f"^({'|'.join(BY_KEY)})$")]
     face: FaceName = "front"
@@ -58,13 +58,13 @@ class Preview(Closed):
 
 
 class FigurePatch(Out):
-    """What changed of a figure. rests_on: null if it rests on the same."""
+    """What changed of a figure; null: its label, how it is known and what it rests on stay."""
 
     key: str
-    label: str
     value: Value
     text: str
-    known: Known
+    label: str | None
+    known: Known | None
     rests_on: tuple[str, ...] | None
 
 

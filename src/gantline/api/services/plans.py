@@ -129,9 +129,12 @@ def differs(old: Figure | None, new: Figure) -> bool:
 
 
 def _figure_patch(old: Figure | None, new: Figure) -> dict[str, Any]:
-    patch = {key: getattr(new, key) for key in ("key", "label", "value", "text", "known")}
-    same = old is not None and old.rests_on == new.rests_on
-    return patch | {"rests_on": None if same else new.rests_on}
+    def other(name: str) -> Any:
+        value = getattr(new, name)
+        return None if old is not None and getattr(old, name) == value else value
+
+    patch = {"key": new.key, "value": new.value, "text": new.text}
+    return patch | {name: other(name) for name in ("label", "known", "rests_on")}
 
 
 def _changed(old: Sequence[Any], new: Sequence[Any]) -> Sequence[Any] | None:

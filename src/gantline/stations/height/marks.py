@@ -9,8 +9,8 @@ from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.height.limits import high_limit, low_limit
 from gantline.stations.height.solve import eye_line_mm, placement, rect_of_frame
+from gantline.stations.outlines import WALL_MM
 from gantline.stations.survey import room
-from gantline.stations.survey.outlines import WALL_MM
 
 FRAME = "frame-handle"
 GAP_SHARE = 0.25  # of the wall beside the frame, where the interval is drawn

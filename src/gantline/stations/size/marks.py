@@ -11,9 +11,9 @@ from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height import fits, rect_of_frame, rect_of_picture
+from gantline.stations.outlines import outlines
 from gantline.stations.size.solve import screen
 from gantline.stations.size.tables import masked_shapes
-from gantline.stations.survey.outlines import outlines
 
 FRAME = "frame-handle"
 SKIN_MM = (8.0, 12.0)  # half the drawn thickness of the fabric from the side and from above

@@ -11,7 +11,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.height import centre_x_mm
-from gantline.stations.survey.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
+from gantline.stations.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
 from gantline.stations.survey.solve import box_solids, joist_lines_mm, lattice, room, seat_places
 
 AXES = {"front": ("x_mm", "y_mm"), "side": ("z_mm", "y_mm"), "top": ("x_mm", "z_mm")}

@@ -13,8 +13,8 @@ from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.common import fabric_plane_mm, is_turned, percent
 from gantline.stations.height import centre_x_mm, rect_of_picture
+from gantline.stations.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
 from gantline.stations.survey import depth_mm, joist_lines_mm, wall_mm
-from gantline.stations.survey.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
 from gantline.stations.throw.body import body_shape
 from gantline.stations.throw.lens import LensPlace, in_front, lens_place, region
 from gantline.stations.throw.mount import cable, mounted

@@ -6,9 +6,9 @@ from gantline.drawing.marks import Dimension, Dot, Mark
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.height import rect_of_frame
+from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import room
-from gantline.stations.survey.outlines import HATCH_MM, outlines
 from gantline.stations.wall.solve import drilling
 
 FRAME = "frame-handle"
