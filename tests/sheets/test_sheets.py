@@ -65,7 +65,9 @@ def test_the_sheet_says_what_to_measure_first_and_refuses_marks_where_nothing_fi
         SHEETS["wall-sheet"].make(ready("narrow-lounge", Edit(pointer="/wall/drop_mm", value=None)))
     )
     assert "Measure before you drill" in text
-    assert "every upper hole, one to one" in text
+    assert "Moves the upper holes 1:1." in text
+    assert "How far off each may be" in text
+    assert "chance that one trip is enough" in text
     stopped, _ = words(SHEETS["wall-sheet"].make(ready("basement-den")))
     assert "Nothing to drill yet" in stopped
     assert "short between" in stopped
@@ -166,7 +168,7 @@ def test_the_order_check_lists_what_an_order_rests_on_and_stops_it() -> None:
     text, _ = words(
         SHEETS["order-check"].make(ready("mill-loft", Edit(pointer="/survey/wall_width_mm", value=None)))
     )
-    assert "Measure before ordering" in text
+    assert "Measure before you order" in text
     assert "Wall width" in text
     assert "Do not order yet" not in text
     stopped, _ = words(SHEETS["order-check"].make(ready("basement-den")))

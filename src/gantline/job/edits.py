@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from copy import deepcopy
 from secrets import token_hex
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, cast
 
 from pydantic import Field, StrictBool, StrictFloat, StrictInt, StrictStr
 
@@ -35,6 +35,26 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     for edit in edits:
         _set(data, edit)
     return read_job(data)
+
+
+def nudged(job: Job, pointer: str, value: float) -> Job:
+    """The document with one number set and nothing checked: to try what it would move, never to be kept."""
+    *folders, name = parts(pointer)
+    chain: list[Any] = [job]
+    for folder in folders:
+        inner = chain[-1]
+        chain.append(
+            next(one for one in inner if one.id == folder)
+            if isinstance(inner, list)
+            else getattr(inner, folder)
+        )
+    made: Any = value
+    for holder, key in zip(reversed(chain), [name, *reversed(folders)], strict=True):
+        if isinstance(holder, list):
+            made = [made if one.id == key else one for one in holder]
+        else:
+            made = holder.model_copy(update={key: made})
+    return cast(Job, made)
 
 
 def mark_known(job: Job, pointer: str, known: str | None) -> Job:

@@ -192,6 +192,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/payoff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What To Measure
+         * @description What to measure first, how far off each mark may be, and the chance that one trip is enough.
+         */
+        get: operations["what_to_measure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/preview": {
         parameters: {
             query?: never;
@@ -1956,6 +1976,36 @@ export interface components {
             widget: string;
         };
         /**
+         * Payoff
+         * @description What to measure, the most telling first; the chance of one trip, and what would raise it most.
+         */
+        Payoff: {
+            /** Advice */
+            advice: string;
+            /** Chance */
+            chance: string;
+            /** Off */
+            off: components["schemas"]["PlusMinus"][];
+            /** Rows */
+            rows: components["schemas"]["PayoffRow"][];
+        };
+        /**
+         * PayoffRow
+         * @description Something to measure: what is assumed now, and what moves with it, how far.
+         */
+        PayoffRow: {
+            /** Effect */
+            effect: string;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Pointer */
+            pointer: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * PictureFormat
          * @description Lines, pictures per second [Hz], depth per color [bit], and whether with high dynamic range.
          */
@@ -2026,6 +2076,18 @@ export interface components {
             station: string;
             /** Subject */
             subject: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * PlusMinus
+         * @description How far off a figure may be, and what that comes from, the largest first.
+         */
+        PlusMinus: {
+            /** Key */
+            key: string;
+            /** Rests */
+            rests: string;
             /** Text */
             text: string;
         };
@@ -3593,6 +3655,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    what_to_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Payoff"];
                 };
             };
             /** @description Bad Request */

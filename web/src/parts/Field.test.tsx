@@ -1,6 +1,8 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, expect, test, vi } from 'vitest'
 import { type Edit, type Figure, Refused } from '../api/client'
+import { keys } from '../api/keys'
 import { JobContext } from '../job/context'
 import type { JobHandle } from '../job/useJob'
 import { Field } from './Field'
@@ -97,17 +99,25 @@ test('a figure opens its working, with what it rests on and what is usual', () =
     working: { ...working, formula: 'frame top − drop', substituted: '83.875 in − 1.181 in', source: 'marked from the datum' },
   }) // biome-ignore format: one line a thought
   const look = { current: { open: [] as string[] } }
-  const job = { look, shown: { plan: { assumptions } } } as unknown as JobHandle
+  const job = { look, shown: { plan: { assumptions } }, saved: { id: 'j', version: 1 } } as unknown as JobHandle
+  const client = new QueryClient()
+  client.setQueryData(keys.compared('payoff', 'j', 1), {
+    rows: [],
+    off: [{ key: 'upper', text: '± 10\u00a0mm', rests: 'drop ± 10\u00a0mm' }],
+  })
   render(
-    <JobContext value={job}>
-      <FigureRow figure={row} />
-    </JobContext>,
+    <QueryClientProvider client={client}>
+      <JobContext value={job}>
+        <FigureRow figure={row} />
+      </JobContext>
+    </QueryClientProvider>,
   )
   expect(screen.getByRole('img', { name: 'computed, rests on an assumption' })).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: /Upper holes/ }))
   expect(screen.getByText('frame top − drop')).toBeTruthy()
   expect(screen.getByText(/drop 30/)).toBeTruthy()
   expect(screen.getByText(/fill pitch 70/)).toBeTruthy()
+  expect(screen.getByText(/± 10.*from drop ± 10/)).toBeTruthy()
   expect(look.current.open).toEqual(['upper'])
   fireEvent.click(screen.getByRole('button', { name: /Upper holes/ }))
   expect(look.current.open).toEqual([])

@@ -1,10 +1,12 @@
 import type { Figure } from '../api/client'
 import { useThisJob } from '../job/context'
+import { usePayoff } from '../job/usePayoff'
 import { Rich } from './Num'
 
 /** How a figure came about, to be checked by hand in half a minute. */
 export const Working = ({ figure }: { figure: Figure }) => {
   const { shown } = useThisJob()
+  const off = usePayoff()?.off.find((one) => one.key === figure.key)
   const { formula, substituted, result, rounding, source } = figure.working
   const known = new Map(shown?.plan.assumptions.map((one) => [one.key, one]))
   const named = (keys: readonly string[]) =>
@@ -20,6 +22,7 @@ export const Working = ({ figure }: { figure: Figure }) => {
     ['with', substituted],
     ['gives', [result, rounding].filter(Boolean).join(', ')],
     ['from', source],
+    ['off by', off ? `${off.text}, from ${off.rests}` : ''],
     ['assumes', named(figure.rests_on)],
     ['usual', named(figure.usual)],
   ]

@@ -20,7 +20,9 @@ const within = (children: ReactNode, edit = vi.fn(async () => undefined)) => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   render(
     <QueryClientProvider client={client}>
-      <JobContext value={{ edit, look: { current: { open: [] } } } as unknown as JobHandle}>{children}</JobContext>
+      <JobContext value={{ edit, saved: { id: 'j', version: 1 }, look: { current: { open: [] } } } as unknown as JobHandle}>
+        {children}
+      </JobContext>
     </QueryClientProvider>,
   )
   return edit
@@ -110,10 +112,23 @@ test('a panel shows what leads, folds detail under its gist, and remembers what 
   expect(screen.getByText('Side play')).toBeTruthy()
 })
 
-test('nothing to measure says nothing; something says what moves with it', () => {
-  const { container, rerender } = render(<ToMeasure plan={{ to_measure: [] } as unknown as Plan} />)
-  expect(container.textContent).toBe('')
-  const open = [{ label: 'Drop', text: '30\u00a0mm', effect: 'every hole moves 1:1 with it', pointer: '/wall/drop_mm' }]
-  rerender(<ToMeasure plan={{ to_measure: open } as unknown as Plan} />)
-  expect(screen.getByRole('region', { name: 'Measure before you drill' }).textContent).toContain('every hole moves 1:1')
+test('nothing to measure says nothing; else the most telling leads, with the chance of one trip', async () => {
+  const rows = [
+    { pointer: '/survey/stud_spacing_mm', effect: 'Moves the holes up to 246\u00a0mm.' },
+    { pointer: '/wall/drop_mm', effect: 'Moves the upper holes 1:1.' },
+  ]
+  vi.stubGlobal('fetch', async () =>
+    Response.json({ rows, off: [], chance: '2 %', advice: '2 % chance; spacing measured, 87 %.' }),
+  )
+  const open = [
+    { label: 'Drop', text: '30\u00a0mm', effect: '', pointer: '/wall/drop_mm' },
+    { label: 'Stud spacing', text: '406\u00a0mm', effect: '', pointer: '/survey/stud_spacing_mm' },
+  ]
+  within(<ToMeasure plan={{ to_measure: [] } as unknown as Plan} />)
+  expect(screen.queryByRole('region')).toBeNull()
+  cleanup()
+  within(<ToMeasure plan={{ to_measure: open } as unknown as Plan} />)
+  const region = screen.getByRole('region', { name: 'Measure before you drill' })
+  await waitFor(() => expect(region.textContent).toContain('spacing measured, 87'))
+  expect(screen.getAllByRole('listitem').map((one) => one.textContent?.slice(0, 4))).toEqual(['Stud', 'Drop'])
 })

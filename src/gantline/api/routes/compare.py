@@ -11,6 +11,7 @@ from gantline.api.desk import Desk
 from gantline.api.services.plans import planned
 from gantline.compare.fabrics import FabricTable, fabric_table
 from gantline.compare.floor import FloorMap, Measure, floor_map
+from gantline.compare.payoff import Payoff, payoff
 from gantline.compare.projectors import ProjectorTable, projector_table
 from gantline.compare.seat_view import SeatView, seat_view
 from gantline.compare.sizes import SizeTable, size_table
@@ -44,6 +45,12 @@ def compare_projectors(job_id: UUID, desk: DeskDep) -> Response:
     """The shop's projectors from this place and anywhere in the room; those that fit first."""
     records = shops.named_records(desk.session, desk.shop_id, RecordKind.PROJECTOR)
     return answer(projector_table(_asked(desk, job_id), records))
+
+
+@router.get("/{job_id}/payoff", response_model=Payoff)
+def what_to_measure(job_id: UUID, desk: DeskDep) -> Response:
+    """What to measure first, how far off each mark may be, and the chance that one trip is enough."""
+    return answer(payoff(planned(desk, jobs.head(desk.session, desk.shop_id, job_id))))
 
 
 @router.get("/{job_id}/floor", response_model=FloorMap | None)

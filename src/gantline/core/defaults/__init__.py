@@ -15,6 +15,7 @@ from gantline.core.defaults.size import SizeDefaults
 from gantline.core.defaults.survey import SurveyDefaults
 from gantline.core.defaults.tension import TensionDefaults
 from gantline.core.defaults.throw import ThrowDefaults
+from gantline.core.defaults.trip import TripDefaults
 from gantline.core.defaults.wall import WallDefaults
 
 DEFAULTS = named(
@@ -27,6 +28,7 @@ DEFAULTS = named(
     FrameDefaults,
     WallDefaults,
     TensionDefaults,
+    TripDefaults,
 )
 
 
@@ -68,5 +70,6 @@ __all__ = [
     "SurveyDefaults",
     "TensionDefaults",
     "ThrowDefaults",
+    "TripDefaults",
     "WallDefaults",
 ]

@@ -11,6 +11,7 @@ from gantline.stations.throw.lens import (
     throw_lens,
     window,
 )
+from gantline.stations.throw.mount import pole_here
 from gantline.stations.throw.places import fits, wanted
 from gantline.stations.throw.shadows import shadows
 from gantline.stations.throw.turned import turned
@@ -25,6 +26,7 @@ __all__ = [
     "mount_kind",
     "pixels_over",
     "plate",
+    "pole_here",
     "projected",
     "shadows",
     "throw_lens",

@@ -42,6 +42,12 @@ def mounted(at: Ask) -> Mounted | None:
     return Mounted(x_mm=x + on.right_mm, z_mm=z + on.roomward_mm, ceiling_mm=ceiling, pole_mm=pole)
 
 
+def pole_here(at: Ask) -> float | None:
+    """The pole to cut [mm]; None for any other mount."""
+    found = at(mounted)
+    return None if found is None else found.pole_mm
+
+
 def cable(at: Ask) -> tuple[Point3, ...]:
     """Corners (x, y, z) of the cable's run; none until its source is entered."""
     place = at(in_front)

@@ -1,5 +1,5 @@
 """Wall: brackets, holes and the marks that find them. What other stations ask of it."""
 
-from gantline.stations.wall.solve import Drilling, drilling
+from gantline.stations.wall.solve import Drilling, drilling, pair, rows_mm
 
-__all__ = ["Drilling", "drilling"]
+__all__ = ["Drilling", "drilling", "pair", "rows_mm"]

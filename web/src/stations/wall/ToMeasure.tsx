@@ -1,27 +1,40 @@
 import type { Plan } from '../../api/client'
+import { usePayoff } from '../../job/usePayoff'
 import { KnownMark } from '../../parts/KnownMark'
-import { Num } from '../../parts/Num'
+import { Num, Rich } from '../../parts/Num'
 
-/** What must be measured before anything is drilled, and what moves with it. */
+/** What to measure before anything is drilled, the most telling first, and the chance that one trip is enough. */
 export const ToMeasure = ({ plan }: { plan: Plan }) => {
-  if (plan.to_measure.length === 0) return null
+  const payoff = usePayoff()
+  const known = new Map(payoff?.rows.map((one, at) => [one.pointer, { ...one, at }]))
+  const rows = plan.to_measure
+    .map((one) => ({ ...one, effect: known.get(one.pointer)?.effect ?? one.effect, at: known.get(one.pointer)?.at ?? 0 }))
+    .sort((a, b) => a.at - b.at)
+  if (rows.length === 0) return payoff?.advice ? <p className="mb-2 text-quiet text-small">{payoff.advice}</p> : null
   return (
     <section className="mb-2 border-brass border-l-[6px] bg-lift px-3 py-2" aria-label="Measure before you drill">
       <h3 className="font-bold">Measure before you drill</h3>
       <ul>
-        {plan.to_measure.map((one) => (
+        {rows.map((one) => (
           <li key={one.pointer} className="mt-1.5 flex gap-2.5">
             <span className="pt-0.5">
               <KnownMark known="assumed" />
             </span>
             <span className="flex-1 leading-tight">
               {one.label}
-              <span className="block text-fine text-quiet">{one.effect}</span>
+              <span className="block text-fine text-quiet">
+                <Rich text={one.effect} />
+              </span>
             </span>
             <Num text={one.text} className="text-body" />
           </li>
         ))}
       </ul>
+      {payoff?.advice && (
+        <p className="mt-2 border-seam border-t pt-1.5 text-small leading-snug">
+          <Rich text={payoff.advice} />
+        </p>
+      )}
     </section>
   )
 }

@@ -1,0 +1,223 @@
+"""What to measure first: how far each fact moves what is drilled, cut and hung, and the chance of one trip."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from gantline.core.defaults import Default, TripDefaults
+from gantline.core.trip import Array, Trip, move_of
+from gantline.core.units import exact_text
+from gantline.job.edits import nudged
+from gantline.job.field import Field, declared
+from gantline.job.model import FIELDS, ITEMS
+from gantline.plan.ask import PLAIN, Ask
+from gantline.plan.plan import Planned, known_of
+from gantline.plan.whole import small
+from gantline.stations.height import fits, placement, rect_of_picture
+from gantline.stations.survey import room
+from gantline.stations.throw import pole_here
+from gantline.stations.wall import pair, rows_mm
+
+# what each result is called, the figures it stands for, and its tolerance
+RESULTS: tuple[tuple[str, tuple[str, ...], Default], ...] = (
+    ("the holes", ("hole_left",), TripDefaults.hole_across_mm),
+    ("the holes", ("hole_right",), TripDefaults.hole_across_mm),
+    ("the upper holes", ("upper_row",), TripDefaults.hole_height_mm),
+    ("the lower holes", ("lower_row",), TripDefaults.hole_height_mm),
+    ("the top edge", ("frame_top", "frame_bottom"), TripDefaults.hole_height_mm),
+    ("the pole", ("pole",), TripDefaults.cut_mm),
+    ("the picture", ("centre_x",), TripDefaults.corner_mm),
+    ("the picture", ("picture_centre",), TripDefaults.corner_mm),
+)
+READINGS = ("/survey/ceiling_readings", "/survey/floor_readings")
+ONE_TO_ONE = 0.02
+LEAST_MM = 0.5  # what moves less is not worth a word
+TWO = 2
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PayoffRow:
+    """Something to measure: what is assumed now, and what moves with it, how far."""
+
+    key: str
+    label: str
+    text: str
+    pointer: str
+    effect: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlusMinus:
+    """How far off a figure may be, and what that comes from, the largest first."""
+
+    key: str
+    text: str
+    rests: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Payoff:
+    """What to measure, the most telling first; the chance of one trip, and what would raise it most."""
+
+    rows: tuple[PayoffRow, ...]
+    off: tuple[PlusMinus, ...]
+    chance: str
+    advice: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Fact:
+    """A length of the world as the job has it: its spread now and once it is measured [mm]."""
+
+    field: Field
+    pointer: str
+    label: str
+    value: float
+    spread: float
+    measured: float
+
+
+def payoff(made: Planned) -> Payoff:
+    """Every fact nudged by its usual spread, and what moved."""
+    at = made.ask
+    known = tuple(facts(at))
+    tolerances = np.array([at.shop[one] for _, _, one in RESULTS])
+    trip = Trip(
+        moves=np.array([moves_of(at, one, tolerances) for one in known]).reshape(len(known), len(RESULTS)),
+        spreads=np.array([one.spread for one in known]),
+        measured=np.array([one.measured for one in known]),
+        tolerances=tolerances,
+    )
+    return Payoff(
+        rows=tuple(_rows(made, known, trip)),
+        off=tuple(_off(made, known, trip)),
+        chance=_percent(trip.chance()) if at(fits) and at(pair) else "",
+        advice=_advice(at, known, trip),
+    )
+
+
+def facts(at: Ask) -> Iterator[Fact]:
+    """Every length of the world that is assumed with a usual spread, or measured with a tape's."""
+    tape = at.shop[TripDefaults.tape_mm]
+    for one in PLAIN:
+        if one.kind == "length" and one.fact:
+            yield from _fact(at, one, one.pointer, one.label, one.read(at.job), known_of(one, at.job), tape)
+    for base in READINGS:
+        for thing in FIELDS[base].read(at.job) or ():
+            for name, one in declared(ITEMS[base]).items():
+                if name != "x_mm" and one.kind == "length":
+                    label = f"{FIELDS[base].label.removesuffix('s')} at {at.text(thing.x_mm)}"
+                    yield from _fact(
+                        at, one, f"{base}/{thing.id}/{name}", label, getattr(thing, name), "measured", tape
+                    )
+
+
+def _fact(
+    at: Ask, one: Field, pointer: str, label: str, value: float | None, known: str, tape: float
+) -> Iterator[Fact]:
+    usual = one.default if isinstance(one.default, Default) else None
+    if value is not None and known == "measured":
+        yield Fact(field=one, pointer=pointer, label=label, value=value, spread=tape, measured=tape)
+    elif known == "assumed" and usual is not None and usual.spread > 0.0:
+        now = at.shop[usual] if value is None else value
+        yield Fact(field=one, pointer=pointer, label=label, value=now, spread=usual.spread, measured=tape)
+
+
+def results(at: Ask) -> Array:
+    """What is drilled, cut and hung [mm], in the order of RESULTS; nan where there is none."""
+    two, rows, hung = at(pair), at(rows_mm), at(placement)
+    if not hung.possible:
+        return np.full(len(RESULTS), np.nan)
+    datum, pole = at(room).datum_mm, at(pole_here)
+    left, bottom, right, top = at(rect_of_picture)
+    found: list[float | None] = [two.left_mm, two.right_mm] if two else [None, None]
+    found += [rows[0] - datum, rows[1] - datum] if rows else [None, None]
+    found += [hung.top_mm, pole, (left + right) / 2.0, (bottom + top) / 2.0]
+    return np.array([np.nan if one is None else one for one in found])
+
+
+def moves_of(at: Ask, one: Fact, tolerances: Array) -> Array:
+    """How far every result moves for a millimeter of a fact."""
+    sides = [
+        _nudged(at, one, sign * one.spread) for sign in ((1.0, -1.0) if one.spread > one.measured else (1.0,))
+    ]
+    return move_of(at(results), sides[0], sides[1] if len(sides) > 1 else None, one.spread, tolerances)
+
+
+def _nudged(at: Ask, one: Fact, by_mm: float) -> Array | None:
+    if one.value + by_mm <= 0.0:  # no job may hold that
+        return None
+    return at.with_job(nudged(at.job, one.pointer, one.value + by_mm))(results)
+
+
+def _rows(made: Planned, known: tuple[Fact, ...], trip: Trip) -> Iterator[PayoffRow]:
+    """The list to measure by what it would save. What is no length leads: it decides what holds the screws."""
+    places = {one.pointer: number for number, one in enumerate(known)}
+    worth = np.max(np.abs(trip.moves) * trip.spreads[:, None] / trip.tolerances, axis=1, initial=0.0)
+
+    def weight(pointer: str) -> float:
+        if pointer in places:
+            return float(worth[places[pointer]])
+        return 0.0 if FIELDS[pointer].kind == "length" else np.inf
+
+    for one in sorted(made.to_measure, key=lambda each: -weight(each.pointer)):
+        number = places.get(one.pointer)
+        effect = one.effect if number is None else _effect(made.ask, trip, number) or one.effect
+        yield PayoffRow(
+            key=one.key,
+            label=one.label,
+            text=one.text,
+            pointer=one.pointer,
+            effect=f"{effect[0].upper()}{effect[1:]}.",
+        )
+
+
+def _effect(at: Ask, trip: Trip, number: int) -> str:
+    """What moves most against its tolerance, and how far: one to one, or up to so much."""
+    moves, spread = np.abs(trip.moves[number]), trip.spreads[number]
+    most = int(np.argmax(moves / trip.tolerances))
+    if moves[most] * spread < LEAST_MM:
+        return ""
+    if abs(moves[most] - 1.0) < ONE_TO_ONE:
+        return f"moves {RESULTS[most][0]} 1:1"
+    if moves[most] * spread >= 9.9 * trip.tolerances[most]:
+        lost = np.isclose(moves[most] * spread, 10.0 * trip.tolerances[most])
+        if lost:
+            return f"decides whether {RESULTS[most][0]} can be where they are"
+    return f"moves {RESULTS[most][0]} up to {at.text(float(moves[most] * spread))}"
+
+
+def _off(made: Planned, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMinus]:
+    off, share = trip.off_mm(), np.abs(trip.moves * trip.spreads[:, None])
+    for number, (_, keys, _) in enumerate(RESULTS):
+        for key in keys:
+            if key in made.figures and off[number] > 0.0:
+                first = [
+                    int(one)
+                    for one in np.argsort(-share[:, number])[:3]
+                    if share[one, number] > 0.05 * off[number]
+                ]
+                rests = ", ".join(
+                    f"{small(known[one].label)} ± {_exact(made, share[one, number])}" for one in first
+                )
+                yield PlusMinus(key=key, text=f"± {_exact(made, off[number])}", rests=rests)
+
+
+def _advice(at: Ask, known: tuple[Fact, ...], trip: Trip) -> str:
+    if not at(fits) or at(pair) is None:
+        return ""
+    chosen, then = trip.best(TWO)
+    if not chosen or _percent(then) == _percent(trip.chance()):
+        return f"{_percent(trip.chance())} chance that one trip is enough."
+    named = " and ".join(small(known[one].label) for one in chosen)
+    return f"{_percent(trip.chance())} chance that one trip is enough; {named} measured, {_percent(then)}."
+
+
+def _percent(share: float) -> str:
+    return f"{100 * share:.0f}\u00a0%"
+
+
+def _exact(made: Planned, value: Any) -> str:
+    return exact_text(float(value), made.ask.own_units)
