@@ -3,20 +3,25 @@ import { useThisJob } from '../job/context'
 import { usePayoff } from '../job/usePayoff'
 import { Rich } from './Num'
 
+const MOST = 4 // named of what a figure rests on
+
 /** How a figure came about, to be checked by hand in half a minute. */
 export const Working = ({ figure }: { figure: Figure }) => {
   const { shown } = useThisJob()
   const off = usePayoff()?.off.find((one) => one.key === figure.key)
   const { formula, substituted, result, rounding, source } = figure.working
   const known = new Map(shown?.plan.assumptions.map((one) => [one.key, one]))
-  const named = (keys: readonly string[]) =>
+  const named = (keys: readonly string[]) => {
+    const all = words(keys)
+    return all.length > MOST + 1 ? `${all.slice(0, MOST).join('; ')}; and ${all.length - MOST} more` : all.join('; ')
+  }
+  const words = (keys: readonly string[]) =>
     keys
       .filter((key) => key !== figure.key)
       .flatMap((key) => {
         const one = known.get(key)
         return one ? [`${one.label.charAt(0).toLowerCase()}${one.label.slice(1)} ${one.text}`.trim()] : []
       })
-      .join('; ')
   const lines: [string, string][] = [
     ['how', formula],
     ['with', substituted],
