@@ -4,7 +4,7 @@ from gantline.core.height.place import Bound, Place, WishKind
 from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Figures, Shown
-from gantline.plan.working import Expr, least, most, term
+from gantline.plan.working import Expr, least, most, size, term
 from gantline.stations.height.limits import centre_x_mm, high_limit, low_limit, of_kind, place
 from gantline.stations.height.solve import (
     placement,
@@ -12,7 +12,7 @@ from gantline.stations.height.solve import (
     target_mm,
     target_top_mm,
 )
-from gantline.stations.survey import wall_mm
+from gantline.stations.survey import room, wall_mm
 
 FIGURES = Figures()
 SOURCE = "bounds on the frame's top, the target held between them"
@@ -90,6 +90,20 @@ def frame_bottom(at: Ask) -> Shown | None:
         return None
     high = hung.place.screen.overall_height_mm
     return Shown(hung.top_mm - high, term("frame top", hung.top_mm) - term("overall height", high))
+
+
+@FIGURES.length("bottom_from_datum", "Bottom of frame from datum", "one datum, each mark rounded alone")
+def bottom_from_datum(at: Ask) -> Shown | None:
+    """The frame's lower edge as a crew finds it: from the line that is on the wall."""
+    hung = at(placement)
+    if not hung.possible:
+        return None
+    bottom = term("frame bottom", hung.top_mm - hung.place.screen.overall_height_mm)
+    made = bottom - term("datum line", at(room).datum_mm)
+    way = "above" if made.value >= 0.0 else "below"
+    return Shown(
+        abs(made.value), made if made.value >= 0.0 else size(made), label=f"Bottom of frame {way} datum"
+    )
 
 
 @FIGURES.length("picture_centre", "Picture center above floor", "definition; seats and lens use this center")

@@ -4,7 +4,7 @@ from gantline.plan.station import PanelPart
 from gantline.stations.height.figures import SLACKS
 
 PANEL = (
-    PanelPart(weight="lead", rows=("frame_top", "frame_bottom", "binds")),
+    PanelPart(weight="lead", rows=("frame_top", "frame_bottom", "bottom_from_datum", "binds")),
     PanelPart(
         title="Target", rows=("wish", "wish_value", "eye_share", "centre_x", "ceiling_gap", "lowest_edge")
     ),
