@@ -1298,6 +1298,8 @@ export interface components {
             row_offset_mm: number | null;
             /** Rule */
             rule: ("share" | "fixed") | null;
+            /** Screws */
+            screws: string | null;
             /** Side Play Mm */
             side_play_mm: number | null;
             /** Spacing Mm */

@@ -47,6 +47,9 @@ class Hanging(Part):
     fix_to: Annotated[
         Literal["studs", "backer"] | None, Field("fix_to", "Fixed", "choice", "studs", FIXES)
     ] = None
+    screws: Annotated[
+        Line | None, Field("screws", "Screws", "text", note="as the bracket's leaflet gives them")
+    ] = None
     drop_mm: Annotated[
         DistanceMm | None,
         Field(

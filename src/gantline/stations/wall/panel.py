@@ -25,7 +25,7 @@ PANEL = (
     PanelPart(
         title="How the brackets were chosen",
         weight="detail",
-        rows=("spacing", "studs_used", "pair_offset", "wished_spacing", "lift_on", "bracket_name"),
+        rows=("spacing", "studs_used", "pair_offset", "wished_spacing", "lift_on", "screws", "bracket_name"),
     ),
     PanelPart(widget="cautions"),
 )
