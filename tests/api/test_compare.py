@@ -61,6 +61,7 @@ def test_a_seat_that_is_not_there_has_no_view(client: TestClient, loft: str) -> 
         "marks",
         "wall-drawing",
         "tension-drawing",
+        "plan",
     ],
 )
 def test_every_sheet_comes_with_a_name_of_its_own(client: TestClient, loft: str, sheet: str) -> None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 
-from gantline.sheets import drawings, dxf, marks_csv, order_check, proposal, rough_in, wall_sheet
+from gantline.sheets import drawings, dxf, marks_csv, order_check, plan_json, proposal, rough_in, wall_sheet
 from gantline.sheets.sheet import Sheet
 
 ALL: tuple[Sheet, ...] = (
@@ -14,5 +14,6 @@ ALL: tuple[Sheet, ...] = (
     marks_csv.SHEET,
     drawings.WALL,
     drawings.TENSION,
+    plan_json.SHEET,
 )
 SHEETS: Mapping[str, Sheet] = {one.key: one for one in ALL}

@@ -2660,7 +2660,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing";
+        SheetName: "wall-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.
