@@ -84,6 +84,8 @@ def job_file() -> str:
     for base, kind in ITEMS.items():
         out += [f"\n## Things in `{base}`\n", f"{' '.join((kind.__doc__ or '').split())}\n", head]
         out += [line(name, one) for name, one in declared(kind).items()]
+    example = job_bytes("basement-den").decode().rstrip()
+    out += ["\n## An example\n", "The sample job of an impossible room:\n", f"```json\n{example}\n```"]
     return "\n".join(out) + "\n"
 
 

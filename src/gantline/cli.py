@@ -17,7 +17,7 @@ from gantline.job.file import read_job_file
 from gantline.job.model import Job
 from gantline.job.problems import BadDocument
 from gantline.job.records import RecordKind
-from gantline.plan.working import Unwritten
+from gantline.plan.working import as_plain
 from gantline.settings import Settings
 from gantline.stations import face
 from gantline.stations import plan as make_plan
@@ -50,15 +50,9 @@ def plan(
     body: object = planned.plan
     if drawing:
         body = {"plan": planned.plan, "drawing": {name: face(planned, name) for name in FACES}}
-    sys.stdout.buffer.write(orjson.dumps(body, default=_written, option=orjson.OPT_INDENT_2) + b"\n")
+    sys.stdout.buffer.write(orjson.dumps(body, default=as_plain, option=orjson.OPT_INDENT_2) + b"\n")
     if any(one.severity == "stop" for one in planned.plan.findings):
         raise typer.Exit(3)
-
-
-def _written(value: object) -> object:
-    if isinstance(value, Unwritten):
-        return value.written()
-    raise TypeError(type(value).__name__)
 
 
 @app.command()

@@ -12,7 +12,7 @@ from gantline.job.model import FIELDS, Job
 from gantline.job.problems import BadDocument
 from gantline.plan.plan import Planned
 from gantline.plan.whole import Plan
-from gantline.plan.working import Unwritten
+from gantline.plan.working import as_plain
 from gantline.stations import face, plan
 from gantline.stations.board import FACES
 from gantline.stations.registry import ALL_CODES
@@ -21,15 +21,10 @@ from tests.made import JOBS
 from tests.plan.random_jobs import rich_jobs
 
 
-def written(value: object) -> object:
-    assert isinstance(value, Unwritten)
-    return value.written()
-
-
 def sent(made: Planned) -> bytes:
     """All a page is sent, as bytes."""
     whole: Plan = made.plan
-    return orjson.dumps([whole, [face(made, name) for name in FACES]], default=written)
+    return orjson.dumps([whole, [face(made, name) for name in FACES]], default=as_plain)
 
 
 def check_workings(made: Planned) -> int:

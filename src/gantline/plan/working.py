@@ -260,6 +260,13 @@ class Unwritten:
         )
 
 
+def as_plain(value: object) -> object:
+    """What a serializer cannot write by itself: a working is written out only now. Raises: TypeError."""
+    if isinstance(value, Unwritten):
+        return value.written()
+    raise TypeError(type(value).__name__)
+
+
 def rounding_text(length_mm: float, units: Units) -> str:
     """A length on the tape, and how far off that is, in words."""
     read = read_tape(length_mm, units)

@@ -2,19 +2,13 @@
 
 import orjson
 
-from gantline.plan.working import Unwritten
+from gantline.plan.working import as_plain
 from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
 
 
 def plan_json(ready: Ready) -> bytes:
     """Figures, findings, tables, panels: what `gantline plan` prints."""
-    return orjson.dumps(ready.made.plan, default=_written, option=orjson.OPT_INDENT_2)
-
-
-def _written(value: object) -> object:
-    if isinstance(value, Unwritten):
-        return value.written()
-    raise TypeError(type(value).__name__)
+    return orjson.dumps(ready.made.plan, default=as_plain, option=orjson.OPT_INDENT_2)
 
 
 SHEET = Sheet(

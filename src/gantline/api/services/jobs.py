@@ -6,13 +6,13 @@ from uuid import UUID
 
 import orjson
 
-from gantline.api.answers import plain
 from gantline.api.desk import Desk
 from gantline.api.schemas.jobs import NewJob
 from gantline.api.services.plans import card, job_out, planned
 from gantline.job.file import read_job, sparse
 from gantline.job.model import Job
 from gantline.plan.plan import Planned
+from gantline.plan.working import as_plain
 from gantline.stations import plan
 from gantline.store import jobs
 from gantline.store.models import JobVersionRow
@@ -39,7 +39,7 @@ def saving(made: Planned, what: str, who: str) -> jobs.Save:
 
 def stored_card(made: Planned) -> dict[str, Any]:
     """The yard's card as plain JSON."""
-    found: dict[str, Any] = orjson.loads(orjson.dumps(card(made), default=plain))
+    found: dict[str, Any] = orjson.loads(orjson.dumps(card(made), default=as_plain))
     return found
 
 
