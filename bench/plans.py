@@ -36,7 +36,7 @@ EDITED = {
     "lens": Edit(pointer="/throw/lens_y_mm", value=2230.0),
     "center": Edit(pointer="/height/centre_x_mm", value=2350.0),
     "drop": Edit(pointer="/wall/drop_mm", value=31.0),
-    "seat": Edit(pointer="/survey/seats/s5/from_wall_mm", value=4900.0),
+    "seat": Edit(pointer="/survey/seats/s5/from_wall_mm", value=5300.0),
     "people": Edit(pointer="/tension/people", value="one"),
 }
 

@@ -2,10 +2,9 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from typing import Any, Literal
 
-from gantline.core.defaults import Default
 from gantline.core.units import Units, length_text
 from gantline.job.field import Field, FieldKind
 from gantline.plan.ask import Ask
@@ -133,14 +132,30 @@ def entry_of(field: Field, given: bool) -> Entry:
     return Entry(field.pointer, field.kind, choices, given, field.fact)
 
 
-def entered_working(field: Field, ask: Ask, value: Any, text: str, *, given: bool) -> Unwritten:
-    """Entered, or what stands in and who says so."""
+@lru_cache(maxsize=4096)  # most fields of a job read as they did a moment ago
+def entered_figure(
+    station: str, one: Field, value: Any, given: bool, known: Known, source: str, label: str, units: Units
+) -> Figure:
+    """The figure of a field as entered, or of what stands in; source: who stands behind a default."""
+    text = field_text(one, value, units)
     if given:
         how, source = "entered", "entered for this job"
-    elif isinstance(field.default, Default):
-        how, source = "default; nothing entered", ask.shop.source(field.default)
-    elif field.default is not None:
+    elif source:
+        how = "default; nothing entered"
+    elif one.default is not None:
         how, source = "usual; nothing entered", "usual unless it is set"
     else:
-        how, source = "nothing entered", ""
-    return Unwritten(value, "" if field.kind == "length" else text, None, how, source, ask.own_units)
+        how = "nothing entered"
+    return Figure(
+        key=one.key,
+        station=station,
+        label=label or one.label,
+        value=value if isinstance(value, float | int | str | bool | None) else str(value),
+        unit="mm" if one.kind == "length" else "",
+        text=text,
+        known=known,
+        working=Unwritten(value, "" if one.kind == "length" else text, None, how, source, units),
+        rests_on=(one.key,) if known == "assumed" and value is not None else (),
+        usual=(),
+        entry=entry_of(one, given),
+    )

@@ -1,16 +1,16 @@
 """The plan of a job: every station's figures, findings, tables and panel, pure and total."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any
 
-from gantline.core.defaults import PLAIN_SHOP, Shop
+from gantline.core.defaults import PLAIN_SHOP, Default, Shop
 from gantline.core.units import length_text
 from gantline.job.field import Field
 from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
-from gantline.plan.figure import Entry, Figure, FigureDef, Known, Shown, entered_working, entry_of, field_text
+from gantline.plan.figure import Entry, Figure, FigureDef, Known, Shown, entered_figure, entry_of
 from gantline.plan.finding import RANK, PlanFinding
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
@@ -121,20 +121,9 @@ def _entered(station: Station, one: Field, made: Planned, kept: Built) -> Figure
 def _field_figure(
     station: Station, one: Field, ask: Ask, value: Any, *, given: bool, label: str = ""
 ) -> Figure:
-    units = ask.own_units
-    text, known = field_text(one, value, units), known_of(one, ask.job)
-    return Figure(
-        key=one.key,
-        station=station.key,
-        label=label or one.label,
-        value=value if isinstance(value, float | int | str | bool | None) else str(value),
-        unit="mm" if one.kind == "length" else "",
-        text=text,
-        known=known,
-        working=entered_working(one, ask, value, text, given=given),
-        rests_on=(one.key,) if known == "assumed" and value is not None else (),
-        usual=(),
-        entry=entry_of(one, given),
+    source = ask.shop.source(one.default) if not given and isinstance(one.default, Default) else ""
+    return entered_figure(
+        station.key, one, value, given, known_of(one, ask.job), source, label, ask.own_units
     )
 
 
@@ -162,7 +151,7 @@ def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> F
     if one.field is not None and not shown.forced and (given or one.field.stands):
         figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
         if not given and one.field.default is None:
-            figure.working = _working(one, shown, ask)[1]
+            figure = replace(figure, working=_working(one, shown, ask)[1])
     else:
         figure = _made(station, one, shown, answer, made)
     made.built[one.key] = (answer, bits, known, figure)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from gantline.core.height.place import Bound
 
 SCAN = 0.98
+LEAST_MM = 100.0  # no screen is smaller
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -62,7 +63,7 @@ def largest_fitting(
     if room_mm(most_mm) >= 0.0:
         return most_mm
     large = most_mm
-    while large > 1.0:
+    while large > LEAST_MM:
         small = large * SCAN
         if room_mm(small) >= 0.0:
             break
