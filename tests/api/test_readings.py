@@ -33,7 +33,7 @@ def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(
     assert (bad.status_code, bad.json()["errors"][0]["pointer"]) == (422, "/line 2/value")
     for content in (b"\xff\xfe\x00", b"a,b\n1,2\n", b"what,x,value\nhat,0,1\n"):
         with pytest.raises(BadDocument):
-            read_csv(content, Units(LengthStyle.MILLIMETRES), "file", 1)
+            read_csv(content, Units(LengthStyle.MILLIMETERS), "file", 1)
 
 
 def test_readings_go_into_the_survey_as_measured_and_replace_their_place(

@@ -23,7 +23,7 @@ Classes = tuple[NDArray[np.intp], tuple[str, ...], tuple[int, ...]]
 
 
 class Measure(StrEnum):
-    """What the floor is coloured by."""
+    """What the floor is colored by."""
 
     ANGLE = "angle"
     BRIGHTNESS = "brightness"

@@ -1,6 +1,6 @@
 """Lengths on a tape: exact units, rounding once, and the text a person reads.
 
-Inside the program a length is a float in millimetres. Text is made here and nowhere else.
+Inside the program a length is a float in millimeters. Text is made here and nowhere else.
 A fraction is written with U+2044, the fraction slash, between plain digits: a pen that can
 stack fractions recognises it, any other still shows a readable text.
 """
@@ -26,8 +26,8 @@ class LengthStyle(StrEnum):
     FEET_INCHES = "ft-in"
     INCH_FRACTIONS = "in-fraction"
     INCHES = "in"
-    MILLIMETRES = "mm"
-    CENTIMETRES = "cm"
+    MILLIMETERS = "mm"
+    CENTIMETERS = "cm"
 
 
 FRACTIONAL = (LengthStyle.FEET_INCHES, LengthStyle.INCH_FRACTIONS)
@@ -53,7 +53,7 @@ class Units:
     Raises OutOfRange for a fraction no tape has.
     """
 
-    style: LengthStyle = LengthStyle.MILLIMETRES
+    style: LengthStyle = LengthStyle.MILLIMETERS
     denominator: int = 16
 
     def __post_init__(self) -> None:
@@ -73,9 +73,9 @@ class Units:
     @property
     def unit_mm(self) -> float:
         """What a bare typed number counts [mm]."""
-        if self.style is LengthStyle.MILLIMETRES:
+        if self.style is LengthStyle.MILLIMETERS:
             return 1.0
-        return 10.0 if self.style is LengthStyle.CENTIMETRES else INCH_MM
+        return 10.0 if self.style is LengthStyle.CENTIMETERS else INCH_MM
 
     @property
     def unit_name(self) -> str:
@@ -147,9 +147,9 @@ def _write(steps: int, style: LengthStyle, denominator: int) -> str:
     sign = "−" if steps < 0 else ""
     steps = abs(steps)
     match style:
-        case LengthStyle.MILLIMETRES:
+        case LengthStyle.MILLIMETERS:
             return f"{sign}{steps}{NO_BREAK}mm"
-        case LengthStyle.CENTIMETRES:
+        case LengthStyle.CENTIMETERS:
             return f"{sign}{steps // 10}.{steps % 10}{NO_BREAK}cm"
         case LengthStyle.INCHES:
             return f"{sign}{steps // 100}.{steps % 100:02d}{NO_BREAK}in"

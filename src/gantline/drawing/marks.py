@@ -1,4 +1,4 @@
-"""One drawing, three pens: what is drawn, in millimetres and by meaning.
+"""One drawing, three pens: what is drawn, in millimeters and by meaning.
 
 The browser, the PDF and the DXF draw the same marks. A mark carries geometry and a role; each pen
 decides text size, lane distance and line weight for its own scale. `layer` is the station a mark

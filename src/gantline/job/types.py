@@ -15,22 +15,22 @@ from gantline.core.size.aspect import read_aspect
 from gantline.core.typed_length import read_length
 from gantline.core.units import Units, length_text
 
-MILLIMETRES = Units()
+MILLIMETERS = Units()
 LONGEST_MM = 100_000.0  # 100 m; a hall, not a town
 
 
 def job_units(info: ValidationInfo) -> Units:
     """Units that a bare number in a text counts in: the job's, from the validation context."""
     context = info.context or {}
-    units = context.get("units", MILLIMETRES)
-    return units if isinstance(units, Units) else MILLIMETRES
+    units = context.get("units", MILLIMETERS)
+    return units if isinstance(units, Units) else MILLIMETERS
 
 
 def _read(value: Any, info: ValidationInfo) -> Any:
     if isinstance(value, str):
         return read_length(value, job_units(info)).length_mm
     if isinstance(value, bool):
-        raise ValueError("A length is a number in millimetres or a text like 8' 2 1/2\".")
+        raise ValueError("A length is a number in millimeters or a text like 8' 2 1/2\".")
     return value
 
 

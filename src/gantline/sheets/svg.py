@@ -1,4 +1,4 @@
-"""The paper pen: the marks of a face as SVG in paper millimetres, to scale."""
+"""The paper pen: the marks of a face as SVG in paper millimeters, to scale."""
 
 from collections.abc import Collection, Iterable
 from dataclasses import dataclass
@@ -31,7 +31,7 @@ PATTERN = (
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """Millimetres of the face to paper millimetres: one scale; up is -1 for a face that grows downwards."""
+    """Millimeters of the face to paper millimeters: one scale; up is -1 for a face that grows downwards."""
 
     left: float
     base: float

@@ -9,7 +9,7 @@ BAND = 13.0  # paper mm, the width of a common tape
 
 
 def tape_svg(window: TapeWindow) -> str:
-    """One mark's piece of tape in true millimetres, black on white, its mark a notch from above."""
+    """One mark's piece of tape in true millimeters, black on white, its mark a notch from above."""
     wide = window.end_mm - window.start_mm
 
     def x(at_mm: float) -> float:

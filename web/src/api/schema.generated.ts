@@ -1900,7 +1900,7 @@ export interface components {
         };
         /**
          * Measure
-         * @description What the floor is coloured by.
+         * @description What the floor is colored by.
          * @enum {string}
          */
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";

@@ -19,7 +19,7 @@ const map = {
 } as FloorMap
 const sheet = { leftPx: 0, basePx: 0, pxPerMm: 1, up: -1 } as const
 
-test('neighbours of a class are one strip, and only the best bears dots', () => {
+test('neighbors of a class are one strip, and only the best bears dots', () => {
   const { container } = render(
     <svg role="img" aria-label="floor">
       <FloorMapLayer map={map} sheet={sheet} />

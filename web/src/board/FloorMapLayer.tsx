@@ -10,7 +10,7 @@ const shade = (map: FloorMap, kind: number) => {
   return { opacity: SHADES[Math.round((rank / most) * (SHADES.length - 1))] ?? 0, best: rank === most }
 }
 
-/** The floor coloured by one measure, under the top face's marks; the legend names every shade. */
+/** The floor colored by one measure, under the top face's marks; the legend names every shade. */
 export const FloorMapLayer = ({ map, sheet }: { map: FloorMap; sheet: Sheet }) => {
   const wide = ((map.right_mm - map.left_mm) / map.columns) * sheet.pxPerMm
   const high = ((map.far_mm - map.near_mm) / map.rows) * sheet.pxPerMm
@@ -49,7 +49,7 @@ export const FloorMapLayer = ({ map, sheet }: { map: FloorMap; sheet: Sheet }) =
   )
 }
 
-/** Neighbouring cells of one class drawn as one strip. */
+/** neighboring cells of one class drawn as one strip. */
 const runs = (map: FloorMap) => {
   const out: { row: number; from: number; to: number; kind: number }[] = []
   for (let row = 0; row < map.rows; row++) {

@@ -28,13 +28,13 @@ export const SeatViewFace = ({ view }: { view: SeatView }) => (
         fill="var(--view-side)"
       />
       {view.shapes.map((shape, at) => {
-        const grey = shape.level === null || shape.level === undefined ? null : Math.round(shape.level * 255)
+        const gray = shape.level === null || shape.level === undefined ? null : Math.round(shape.level * 255)
         return (
           <polygon
             // biome-ignore lint/suspicious/noArrayIndexKey: shapes are painted in their order
             key={at}
             points={shape.points.map(([x = 0, y = 0]) => `${x},${-y}`).join(' ')}
-            fill={grey === null ? (FILL[shape.role] ?? 'none') : `rgb(${grey} ${grey} ${Math.round(grey * 0.97)})`}
+            fill={gray === null ? (FILL[shape.role] ?? 'none') : `rgb(${gray} ${gray} ${Math.round(gray * 0.97)})`}
           />
         )
       })}

@@ -3,7 +3,7 @@ import type { Face } from '../api/client'
 export type PointMm = { readonly xMm: number; readonly yMm: number }
 export type PointPx = { readonly xPx: number; readonly yPx: number }
 
-/** One immutable transform between a face's millimetres and pixels; y turns over unless the face grows downwards. */
+/** One immutable transform between a face's millimeters and pixels; y turns over unless the face grows downwards. */
 export type Sheet = { readonly leftPx: number; readonly basePx: number; readonly pxPerMm: number; readonly up: 1 | -1 }
 
 export const LANE_PX = 31

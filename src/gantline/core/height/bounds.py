@@ -1,7 +1,7 @@
 """The further bounds on the frame's top: necks, rows, furniture, skirting, lens shift, a fixed picture.
 
 Every bound is put on y_top, the top of the frame [mm above the floor]; sources are the geometry of
-room.py: picture bottom y_b = y_top - b_top - H, centre y_c = y_b + H/2, frame bottom y_top - H_f.
+room.py: picture bottom y_b = y_top - b_top - H, center y_c = y_b + H/2, frame bottom y_top - H_f.
 """
 
 import math
@@ -27,7 +27,7 @@ def neck_bound(screen: Screen, eyes: Sequence[Eye], top_deg: float) -> Bound | N
 
 
 def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -> float | None:
-    """y_top above which the centre is more than centre_deg above some eye line; warns, does not bind."""
+    """y_top above which the center is more than centre_deg above some eye line; warns, does not bind."""
     if not eyes:
         return None
     tan = math.tan(math.radians(centre_deg))

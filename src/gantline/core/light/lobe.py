@@ -3,7 +3,7 @@
 Model: g(t) = g0 exp(-ln 2 (t / alpha)^2), t the angle between the lobe's axis and the view, alpha the
 half-gain angle. Frame: fabric plane z = 0, z towards the seats, x right, y up, all [mm]. The flux per
 area is taken as uniform over the picture. What is modelled: the axis by kind of fabric, and for
-lenticular fabrics the acceptance of light from below. Left out: polarisation, colour, sparkle, a
+lenticular fabrics the acceptance of light from below. Left out: polarization, color, sparkle, a
 lobe that differs sideways and upwards.
 """
 

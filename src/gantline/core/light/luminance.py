@@ -1,4 +1,4 @@
-"""Brightness and contrast: lumens on the picture, candela per square metre at the eye."""
+"""Brightness and contrast: lumens on the picture, candela per square meter at the eye."""
 
 import math
 from dataclasses import dataclass

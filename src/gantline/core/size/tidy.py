@@ -67,7 +67,7 @@ def _tidy(width: int, height: int, off: int, aspect: Fraction, step: float, wish
     return TidySize(
         width_steps=width,
         height_steps=height,
-        width_mm=round(width * step, 6),  # a tape step has at most five decimals of a millimetre
+        width_mm=round(width * step, 6),  # a tape step has at most five decimals of a millimeter
         height_mm=round(height * step, 6),
         diagonal_mm=diagonal_mm,
         aspect_error=off / (aspect.numerator * height),

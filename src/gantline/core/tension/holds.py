@@ -38,7 +38,7 @@ class HoldKind:
     filled: bool = False
 
 
-# Fixed points (spring, lug, pin) centre the sheet by its corners, so corners go first. Tension that
+# Fixed points (spring, lug, pin) center the sheet by its corners, so corners go first. Tension that
 # is frozen by hand (staple, snap, lace) is walked out from the middles, so corners go last.
 HOLDS: Mapping[Hold, HoldKind] = {
     Hold.STAPLE: HoldKind(

@@ -31,7 +31,7 @@ def zoom_stop(
 ) -> ZoomStop:  # fmt: skip
     """Zoom and shift for one shape from a lens place.
 
-    Args: rise_mm and aside_mm, the picture's centre above and right of the lens; offset, fixed share of H_p.
+    Args: rise_mm and aside_mm, the picture's center above and right of the lens; offset, fixed share of H_p.
     Source: R = Z / W_p, s_v = rise/H_p - offset, s_h = aside/W_p; light on the picture = its share of the panel.
         The shift grows as H_p shrinks, so it is asked for at every shape.
     """

@@ -1,4 +1,4 @@
-"""A cabinet-top projector: where its body stands, how high the cabinet is, and what a millimetre does."""
+"""A cabinet-top projector: where its body stands, how high the cabinet is, and what a millimeter does."""
 
 from dataclasses import dataclass
 
@@ -44,7 +44,7 @@ def cabinet_place(
 
     Args: picture_centre_mm above the floor; fabric_mm, bare wall to fabric. A gap_mm below 0: the body
         would stand in the wall.
-    Source: Z = R W_p; image bottom = lens + o H_p, so lens = centre - (1/2 + o) H_p; sensitivities
+    Source: Z = R W_p; image bottom = lens + o H_p, so lens = center - (1/2 + o) H_p; sensitivities
         dW/dZ = 1/R, d bottom/dZ = o/(R p), d top/dZ = (1 + o)/(R p), the slope of the rays there.
     Leaves out: the bowed edge of such lenses.
     """
@@ -60,5 +60,5 @@ def cabinet_place(
 
 
 def picture_centre_mm(body: CabinetBody, panel: PanelImage, *, base_mm: float) -> float:
-    """Where the picture's centre comes to lie for a cabinet that is there: the inverse of cabinet_place [mm]."""
+    """Where the picture's center comes to lie for a cabinet that is there: the inverse of cabinet_place [mm]."""
     return base_mm + body.lens_above_base_mm + (0.5 + body.offset) * panel.height_mm

@@ -64,9 +64,9 @@ def keystone(pose: Pose, picture_aspect: float) -> Keystone:
 def tilt_needed(
     *, rise_mm: float, distance_mm: float, panel_height_mm: float, reach: ShiftReach, horizontal: float
 ) -> float:
-    """Pitch [rad], nose up +, that brings the picture's centre into the reach; 0 inside it.
+    """Pitch [rad], nose up +, that brings the picture's center into the reach; 0 inside it.
 
-    Args: rise_mm, the picture's centre above the lens; horizontal, the sideways shift needed (share).
+    Args: rise_mm, the picture's center above the lens; horizontal, the sideways shift needed (share).
     Source: atan(rise / Z) - atan(+-V H_p / Z), V what the reach leaves at that sideways shift.
     """
     full = reach.up if rise_mm >= 0.0 else reach.down

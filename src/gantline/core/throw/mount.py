@@ -10,7 +10,7 @@ Point = tuple[float, float, float]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Plate:
-    """Where the mount plate's centre sits from the lens: right + and roomward + [mm], and lens axis below the plate."""
+    """Where the mount plate's center sits from the lens: right + and roomward + [mm], and lens axis below the plate."""
 
     right_mm: float = 0.0
     roomward_mm: float = 0.0
@@ -24,7 +24,7 @@ def pole_mm(ceiling_mm: float, lens_y_mm: float, plate: Plate) -> float:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class JoistChoice:
-    """One joist: its centre, the lens place with the plate on it, and how far the lens moves for that [mm]."""
+    """One joist: its center, the lens place with the plate on it, and how far the lens moves for that [mm]."""
 
     number: int
     centre_mm: float
@@ -36,9 +36,9 @@ def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) 
     """Every joist, nearest first: along the axis the joists are counted on, plate_mm from lens to plate."""
     found = [
         JoistChoice(
-            number=number, centre_mm=centre, lens_mm=centre - plate_mm, move_mm=centre - plate_mm - lens_mm
+            number=number, centre_mm=center, lens_mm=center - plate_mm, move_mm=center - plate_mm - lens_mm
         )
-        for number, centre in enumerate(centres_mm, start=1)
+        for number, center in enumerate(centres_mm, start=1)
     ]
     return tuple(sorted(found, key=lambda one: abs(one.move_mm)))
 
@@ -46,8 +46,8 @@ def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) 
 def joist_centres(first_mm: float, spacing_mm: float, end_mm: float) -> tuple[float, ...]:
     """Centers of the joists up to the end of the room, along the axis they are counted on [mm]."""
     count = int(max(0.0, end_mm - first_mm) // spacing_mm) + 1
-    centres = (first_mm + k * spacing_mm for k in range(count))
-    return tuple(one for one in centres if one <= end_mm)
+    centers = (first_mm + k * spacing_mm for k in range(count))
+    return tuple(one for one in centers if one <= end_mm)
 
 
 def cable_path(start: Point, end: Point, *, level_mm: float) -> tuple[Point, ...]:

@@ -112,7 +112,7 @@ def straight_pose(
     lens_y_mm: float,
     distance_mm: float,
 ) -> Pose:
-    """The unturned pose that puts the panel's image on the picture's centre: Z = R W_p, shift by the offsets."""
+    """The unturned pose that puts the panel's image on the picture's center: Z = R W_p, shift by the offsets."""
     return Pose(
         lens_x_mm=lens_x_mm, lens_y_mm=lens_y_mm, distance_mm=distance_mm, ratio=distance_mm / panel.width_mm,
         panel_aspect=float(panel_aspect), shift_h=(picture_x_mm - lens_x_mm) / panel.width_mm,

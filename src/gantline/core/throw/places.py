@@ -37,9 +37,9 @@ class Body:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Lines:
-    """Structure a mount can be fixed to: joist centres along x or z, and how far off a centre still holds [mm].
+    """Structure a mount can be fixed to: joist centers along x or z, and how far off a center still holds [mm].
 
-    plate_mm: where the mount plate's centre lies from the lens, along the same axis.
+    plate_mm: where the mount plate's center lies from the lens, along the same axis.
     """
 
     axis: Literal["x", "z"]
@@ -113,8 +113,8 @@ def held(lines: Lines | None, x: ArrayLike, z: ArrayLike) -> Bools:
     if lines is None:
         return np.asarray(np.ones(np.broadcast(x, z).shape, dtype=bool))
     plate = np.asarray(x if lines.axis == "x" else z, dtype=float) + lines.plate_mm
-    centres = np.asarray(lines.centres_mm, dtype=float)
-    found = (np.abs(plate[..., None] - centres) <= lines.half_mm + 1e-9).any(axis=-1)
+    centers = np.asarray(lines.centres_mm, dtype=float)
+    found = (np.abs(plate[..., None] - centers) <= lines.half_mm + 1e-9).any(axis=-1)
     return np.asarray(np.broadcast_to(found, np.broadcast(x, z).shape))
 
 
@@ -202,8 +202,8 @@ def _rect(face: str, z0: float, a0: float, z1: float, a1: float) -> Polygon:
 def _bands(lines: Lines, face: str, at_mm: float, z0: float, a0: float, z1: float, a1: float) -> Geometry:
     """The strips of a section in which a joist is over the plate."""
     spans = [
-        (centre - lines.plate_mm - lines.half_mm, centre - lines.plate_mm + lines.half_mm)
-        for centre in lines.centres_mm
+        (center - lines.plate_mm - lines.half_mm, center - lines.plate_mm + lines.half_mm)
+        for center in lines.centres_mm
     ]
     if lines.axis == "z":
         return union_all([_rect(face, low, a0, high, a1) for low, high in spans])

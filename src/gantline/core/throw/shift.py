@@ -80,8 +80,8 @@ def shift_need(
 ) -> ShiftNeed:
     """Shift needed from the lens's place against its reach.
 
-    Args: centres of picture and lens on the wall [mm]; offset, the fixed share of H_p by which the
-        picture's centre lies above (+) or below (-) the lens axis with the shift at rest.
+    Args: centers of picture and lens on the wall [mm]; offset, the fixed share of H_p by which the
+        picture's center lies above (+) or below (-) the lens axis with the shift at rest.
     Returns: ShiftNeed.  Raises: nothing.
     Source: s_v = (y_c - y_l) / H_p, s_h = (x_c - x_l) / W_p; a diamond leaves V (1 - |s_h| / U).
     Leaves out: tilted or turned bodies.
@@ -115,14 +115,14 @@ def _excess(need: float, reach: float) -> float:
 
 
 def fixed_offset(near_edge_share: float, *, from_ceiling: bool) -> float:
-    """Place of the picture's centre over the lens axis, as a share of H_p, for a body without shift.
+    """Place of the picture's center over the lens axis, as a share of H_p, for a body without shift.
 
     Args: near_edge_share o >= 0, the near edge of the panel's image lies o H_p beyond the axis.
     Returns: + (1/2 + o) standing, - (1/2 + o) hung from the ceiling.  Raises: OutOfRange if o < 0.
     """
     require_not_negative(near_edge_share=near_edge_share)
-    centre = 0.5 + near_edge_share
-    return -centre if from_ceiling else centre
+    center = 0.5 + near_edge_share
+    return -center if from_ceiling else center
 
 
 def lens_region(

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PictureFormat:
-    """A picture format: lines, pictures per second [Hz], depth per colour [bit], and high dynamic range."""
+    """A picture format: lines, pictures per second [Hz], depth per color [bit], and high dynamic range."""
 
     lines: int
     rate_hz: float
@@ -15,9 +15,9 @@ class PictureFormat:
 
     @property
     def bits_per_s(self) -> float:
-        """Data rate of a 16:9 picture [bit/s], every colour in full.
+        """Data rate of a 16:9 picture [bit/s], every color in full.
 
-        Source: pixels x rate x 3 x depth. Leaves out: blanking, coding, and colour at half resolution.
+        Source: pixels x rate x 3 x depth. Leaves out: blanking, coding, and color at half resolution.
         """
         return self.lines * self.lines * 16.0 / 9.0 * self.rate_hz * 3.0 * self.depth_bits
 

@@ -9,7 +9,7 @@ from gantline.core.throw.window import Lens
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Aim:
-    """Lens to fabric, and the picture's centre above and right of the lens [mm]; offset, a fixed share of H_p."""
+    """Lens to fabric, and the picture's center above and right of the lens [mm]; offset, a fixed share of H_p."""
 
     distance_mm: float
     rise_mm: float
@@ -20,7 +20,7 @@ class Aim:
 def panel_widths_mm(
     lens: Lens, reach: ShiftReach, aim: Aim, panel_aspect: float, *, slack_mm: float
 ) -> tuple[float, float] | None:
-    """Narrowest and widest panel's image [mm] from a place, its centre kept; None where there is none.
+    """Narrowest and widest panel's image [mm] from a place, its center kept; None where there is none.
 
     Source: W_p in [Z/R_high, Z/R_low]; and, with H_p = W_p/p, a rectangle |rise| <= V H_p + slack and
         |aside| <= U W_p + slack, a diamond |rise|/(V H_p) + |aside|/(U W_p) <= 1, a fixed offset rise = offset H_p.

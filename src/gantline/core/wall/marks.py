@@ -63,7 +63,7 @@ def holes(pair: BracketPair, upper_mm: float, lower_mm: float) -> tuple[Hole, ..
 def mark(
     hole: Hole, *, datum_mm: float, centre_mm: float, stud_mm: float | None, floor: Profile, ceiling: Profile
 ) -> HoleMark:
-    """The hole's marks from every reference; stud_mm is the nearest stud's centre, if any."""
+    """The hole's marks from every reference; stud_mm is the nearest stud's center, if any."""
     return HoleMark(
         hole=hole,
         from_left_mm=hole.x_mm,
@@ -93,6 +93,6 @@ def reverse_check(four: tuple[Hole, ...]) -> ReverseCheck:
 
 
 def level_tolerance_mm(span_mm: float, *, most_mm: float) -> float:
-    """Allowed height difference of two holes span_mm apart [mm]: 0.5 mm per metre, at most most_mm."""
+    """Allowed height difference of two holes span_mm apart [mm]: 0.5 mm per meter, at most most_mm."""
     require_positive(span_mm=span_mm)
     return min(most_mm, 0.5 * span_mm / 1000.0)

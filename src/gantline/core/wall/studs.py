@@ -1,4 +1,4 @@
-"""Studs as a lattice of centres: first stud and spacing."""
+"""Studs as a lattice of centers: first stud and spacing."""
 
 import math
 from dataclasses import dataclass
@@ -8,7 +8,7 @@ from gantline.core.errors import require_not_negative, require_positive
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StudLattice:
-    """Stud centres x_k = first + k spacing [mm from the left wall end] on a wall width_mm wide.
+    """Stud centers x_k = first + k spacing [mm from the left wall end] on a wall width_mm wide.
 
     Raises OutOfRange unless spacing, stud width and wall width are > 0 and first >= 0.
     Leaves out: openings and doubled studs.
@@ -25,11 +25,11 @@ class StudLattice:
 
     @property
     def centres_mm(self) -> tuple[float, ...]:
-        """Every stud centre on the wall, from the left."""
+        """Every stud center on the wall, from the left."""
         count = math.floor((self.wall_mm - self.first_mm) / self.spacing_mm + 1e-9)
         return tuple(self.first_mm + k * self.spacing_mm for k in range(count + 1))
 
     def nearest(self, x_mm: float) -> int | None:
         """Index of the stud nearest to x [mm], None on a wall without studs."""
-        centres = self.centres_mm
-        return min(range(len(centres)), key=lambda k: abs(centres[k] - x_mm)) if centres else None
+        centers = self.centres_mm
+        return min(range(len(centers)), key=lambda k: abs(centers[k] - x_mm)) if centers else None

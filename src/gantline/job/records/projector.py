@@ -49,7 +49,7 @@ class ProjectorRecord(ProjectorBody, Record):
     measuring point (`distance_from`) lies farther from the fabric than the lens's pupil.
     Shift: as quoted, of the whole height and width or of half of them (`shift_of`); or none and a fixed offset.
     Body: standing, seen facing the screen: lens from its left side, above its base, from the face that looks
-    at the wall (a cabinet-top body's back, another's front). Plate: where the mount plate's centre sits from the lens
+    at the wall (a cabinet-top body's back, another's front). Plate: where the mount plate's center sits from the lens
     when hung, and how far the axis lies under the plate.
     """
 

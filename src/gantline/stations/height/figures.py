@@ -38,7 +38,7 @@ SLACKS = (
 
 
 @FIGURES.length("centre_x", "Screen center from left", "the middle unless it is set", H.centre_x_mm)
-def centre(at: Ask) -> Shown:
+def center(at: Ask) -> Shown:
     """Center line of the screen."""
     value = at(centre_x_mm)
     given = at.given(H.centre_x_mm) is not None

@@ -64,13 +64,13 @@ def sights(at: Ask) -> tuple[Sight, ...]:
     if not placed:
         return ()
     left, bottom, right, top = at(rect_of_picture)
-    width, centre = right - left, at(placement).picture_centre_mm
+    width, center = right - left, at(placement).picture_centre_mm
     distance = np.array([one.distance_mm for one in placed])
     offset = np.array([one.x_mm for one in placed]) - (left + right) / 2.0
     eye = np.array([one.eye_mm for one in placed])
     pixel = pixel_arcmin(*at(pixels_over), distance)
     angle, edge = viewing_angle_deg(distance, offset, width), far_edge_deg(distance, offset, width)
-    rise, middle = neck_angle_deg(top, eye, distance), neck_angle_deg(centre, eye, distance)
+    rise, middle = neck_angle_deg(top, eye, distance), neck_angle_deg(center, eye, distance)
     eyes = [one.eye for one in placed]
     least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
     blocked = [_blocked(one, eyes, bottom, least) for one in eyes]

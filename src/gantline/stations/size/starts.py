@@ -41,8 +41,8 @@ def _from_angle(at: Ask) -> Expr | str:
     angle, seat = at.field(Size.angle_deg), at(main_seat)
     if seat is None:
         return NO_SEAT
-    centre = at.given(HeightTarget.centre_x_mm)
-    middle = at(wall_mm) / 2.0 if centre is None else centre
+    center = at.given(HeightTarget.centre_x_mm)
+    middle = at(wall_mm) / 2.0 if center is None else center
     width = width_for_angle_mm(angle, seat.distance_mm, seat.x_mm - middle)
     return term(f"width that fills {angle:g}° from {at.exact(seat.distance_mm)}", width)
 

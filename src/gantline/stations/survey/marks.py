@@ -51,15 +51,15 @@ def stud_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def joist_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Joists in the ceiling, cut or seen from below."""
-    to_wall, centres = at(joist_lines_mm)
+    to_wall, centers = at(joist_lines_mm)
     if face == "side" and not to_wall:
         level = Profile(at(outlines)[1]).at(at(centre_x_mm))
-        for number, z in enumerate(centres, start=1):
+        for number, z in enumerate(centers, start=1):
             points = rectangle(z - JOIST_MM / 2, level, z + JOIST_MM / 2, level + WALL_MM)
             yield Area(key=f"joist-{number}", role="joist", layer="throw", points=points)
     if face == "top":
         deep, wall = at(drawn_depth_mm), at(room).wall_mm
-        for number, along in enumerate(centres, start=1):
+        for number, along in enumerate(centers, start=1):
             ends = ((along, 0.0), (along, deep)) if to_wall else ((0.0, along), (wall, along))
             yield Line(key=f"joist-{number}", role="joist", layer="throw", points=ends)
 

@@ -49,8 +49,8 @@ def cabinet(at: Ask) -> CabinetPlace | None:
     body = at(cabinet_body)
     if body is None:
         return None
-    centre = at(placement).picture_centre_mm
-    return cabinet_place(body, at(projected), picture_centre_mm=centre, fabric_mm=at(fabric_plane_mm))
+    center = at(placement).picture_centre_mm
+    return cabinet_place(body, at(projected), picture_centre_mm=center, fabric_mm=at(fabric_plane_mm))
 
 
 def footprint(at: Ask) -> Footprint | None:
@@ -70,12 +70,12 @@ def footprint(at: Ask) -> Footprint | None:
 
 def under(at: Ask) -> tuple[str, Solid] | None:
     """Id and shape of what it stands on: the highest cabinet or furniture under the screen's center line."""
-    needed, centre = at(cabinet), at(centre_x_mm)
+    needed, center = at(cabinet), at(centre_x_mm)
     if needed is None:
         return None
     there = [
         (name, box)
         for name, kind, box in at(box_solids)
-        if kind in HOLDS and box.low[0] <= centre <= box.high[0] and box.low[2] < needed.depth_needed_mm
+        if kind in HOLDS and box.low[0] <= center <= box.high[0] and box.low[2] < needed.depth_needed_mm
     ]
     return max(there, key=lambda one: one[1].high[1], default=None)

@@ -220,8 +220,8 @@ def _dimensions(at: Ask, face: FaceName, place: LensPlace) -> Iterator[Mark]:
 
 
 def _named_joist(at: Ask, x: float, z: float) -> Iterator[Mark]:
-    to_wall, centres = at(joist_lines_mm)
-    for number, along in enumerate(centres, start=1):
+    to_wall, centers = at(joist_lines_mm)
+    for number, along in enumerate(centers, start=1):
         if abs(along - (x if to_wall else z)) < JOIST_NEAR_MM:
             end = (along, at(depth_mm) * 0.98) if to_wall else (at(wall_mm) * 0.02, along)
             text = f"joist {number}"

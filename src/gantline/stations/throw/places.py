@@ -46,12 +46,12 @@ def zone(at: Ask) -> Solid | None:
 
 def lines(at: Ask) -> Lines | None:
     """The joists a mount can be fixed into; None where it is fixed to something else or none are surveyed."""
-    to_wall, centres = at(joist_lines_mm)
-    if at(mount_kind) != "joist" or not centres:
+    to_wall, centers = at(joist_lines_mm)
+    if at(mount_kind) != "joist" or not centers:
         return None
     return Lines(
         axis="x" if to_wall else "z",
-        centres_mm=centres,
+        centres_mm=centers,
         half_mm=at.default(ThrowDefaults.joist_half_mm),
         plate_mm=at(plate).right_mm if to_wall else at(plate).roomward_mm,
     )
@@ -136,12 +136,12 @@ def joist_off_mm(at: Ask) -> float | None:
 def joist_places(at: Ask) -> tuple[JoistPlace, ...]:
     """The joists nearest to the plate, near first; none without a lens place or surveyed joists."""
     place, asked = at(in_front), at(wanted)
-    to_wall, centres = at(joist_lines_mm)
-    if place is None or asked is None or not centres:
+    to_wall, centers = at(joist_lines_mm)
+    if place is None or asked is None or not centers:
         return ()
     axis, offset = (0, at(plate).right_mm) if to_wall else (2, at(plate).roomward_mm)
     here = place.from_wall
-    choices = joist_choices(centres, here[axis], offset)[:JOISTS_SHOWN]
+    choices = joist_choices(centers, here[axis], offset)[:JOISTS_SHOWN]
     along = np.array([one.lens_mm for one in choices])
     free = possible(
         replace(asked, lines=None), *(along if at_axis == axis else here[at_axis] for at_axis in range(3))

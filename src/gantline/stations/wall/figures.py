@@ -176,8 +176,8 @@ def _hole(at: Ask, *, left: bool) -> Shown | None:
             x, term("first stud", studs.first_mm) + steps, how=f"center of the {_ordinal(number + 1)} stud"
         )
     half = term("spacing", two.spacing_mm) / 2.0
-    centre = term("screen center", at(centre_x_mm))
-    return Shown(x, centre - half if left else centre + half)
+    center = term("screen center", at(centre_x_mm))
+    return Shown(x, center - half if left else center + half)
 
 
 def _from_datum(what: str, made: Expr) -> Shown:
