@@ -7,7 +7,7 @@ from statistics import median
 from gantline.demo.world import JOB_FILES, job_bytes
 from gantline.job.edits import Edit, apply
 from gantline.job.file import read_job_file
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.stations import face, plan
 from gantline.stations.board import FACES
 
@@ -41,7 +41,7 @@ EDITED = {
 }
 
 
-def drawn(made: Planned) -> object:
+def drawn(made: JobPlan) -> object:
     """All faces, the tape, every table and panel: whatever a page is sent."""
     return [face(made, name) for name in FACES], made.plan
 

@@ -7,7 +7,7 @@ from gantline.drawing.marks import Area, Face, Mark
 from gantline.job.edits import Edit, apply
 from gantline.job.model import Job
 from gantline.plan.finding import Change, PlanFinding
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.stations import plan
 from tests.conftest import demo_job
 
@@ -39,7 +39,7 @@ def stops(job: Job) -> list[str]:
     return [one.text for one in plan(job).findings if one.severity == "stop"]
 
 
-def number(made: Planned, key: str) -> float:
+def number(made: JobPlan, key: str) -> float:
     """A figure's value."""
     value = made.figures[key].value
     assert isinstance(value, int | float)

@@ -35,7 +35,7 @@ SHOTS = (
 )
 # what is changed in a sample job before its picture, and taken back after
 CHANGED = {
-    "light-path": [{"pointer": "/survey/boxes/1/y_mm", "value": 3300}],
+    "light-path": [{"pointer": "/survey/boxes/b2/y_mm", "value": 3300}],
     "keystone": [{"pointer": "/throw/pitch_deg", "value": -14}, {"pointer": "/throw/yaw_deg", "value": 9}],
 }
 
@@ -64,7 +64,7 @@ def main() -> None:
         folder = Path(kept)
         folder.chmod(0o755)
         server = Running("--data", str(folder / "pg")).start()
-        jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs").json()}
+        jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs").json()["jobs"]}
         with sync_playwright() as play:
             browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
             for name, job, station, theme, keys in SHOTS:

@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.height.bounds import Asked, LensReach, bounds, centre_guidance_mm, room_left_mm
+from gantline.core.height.bounds import HeightCase, LensReach, bounds, centre_guidance_mm, room_left_mm
 from gantline.core.height.place import Place
 from gantline.core.height.profile import Profile
 from gantline.core.height.solve import largest_fitting
@@ -21,7 +21,7 @@ HD = Fraction(16, 9)
 
 
 @st.composite
-def rooms(draw: st.DrawFn) -> Asked:
+def rooms(draw: st.DrawFn) -> HeightCase:
     width = draw(st.floats(1200, 3400))
     screen = Screen(
         picture=Picture(width_mm=width, height_mm=width * 9 / 16),
@@ -51,13 +51,13 @@ def rooms(draw: st.DrawFn) -> Asked:
         )
         lens = LensReach(x_mm=draw(st.floats(2100, 2700)), y_mm=draw(st.floats(300, 2500)), reach=reach, offset=draw(st.sampled_from([0.0, 0.6, -0.6])),
             panel_aspect=HD, overspill_mm=0.0, slack_mm=1.0)  # fmt: skip
-    return Asked(
+    return HeightCase(
         place=place, eyes=tuple(eyes), overhead=((0.0, 1800.0, draw(st.floats(2000, 3000))),) if draw(st.booleans()) else (),
         under=((2000.0, 3000.0, draw(st.floats(300, 900))),) if draw(st.booleans()) else (), skirting_mm=100.0, lens=lens,
     )  # fmt: skip
 
 
-def allowed(asked: Asked, top: float) -> bool:
+def allowed(asked: HeightCase, top: float) -> bool:
     """Every rule on its own terms, not through a bound."""
     place, screen = asked.place, asked.place.screen
     bottom, low = top - screen.border.top_mm - screen.picture.height_mm, top - screen.overall_height_mm
@@ -89,7 +89,7 @@ def allowed(asked: Asked, top: float) -> bool:
 
 
 @given(rooms())
-def test_the_interval_of_all_bounds_equals_a_scan_to_a_millimetre(asked: Asked) -> None:
+def test_the_interval_of_all_bounds_equals_a_scan_to_a_millimetre(asked: HeightCase) -> None:
     upper, lower = bounds(asked)
     high, low = min(one.y_top_mm for one in upper), max(one.y_top_mm for one in lower)
     # every 40 mm over the whole wall, every millimetre where an end is claimed to be

@@ -10,12 +10,12 @@ from hypothesis import strategies as st
 
 from gantline.core.space import Solid
 from gantline.core.throw.pinhole import panel_corners, straight_pose, to_wall
-from gantline.core.throw.places import Body, Lines, Wanted, grown, inner_room, possible, search, section
+from gantline.core.throw.places import Body, LensCase, Lines, grown, inner_room, possible, search, section
 from gantline.core.throw.shift import ReachShape, ShiftReach
 from gantline.core.throw.window import PanelImage
 
 ROOM = Solid(name="room", low=(0, 0, 0), high=(4700, 2480, 7600))
-LOFT = Wanted(
+LOFT = LensCase(
     picture_x_mm=2362, picture_y_mm=1400, panel=PanelImage(3233.6, 1818.9), offset=0.0, near_mm=4203.7, far_mm=6790.6, room=ROOM,
     reach=ShiftReach(up=0.6, down=0.6, side=0.24, shape=ReachShape.DIAMOND),
     body=Body(left_mm=220, right_mm=180, below_mm=60, above_mm=90, wallward_mm=30, roomward_mm=400),

@@ -18,7 +18,7 @@ from gantline.core.sight.angles import (
 )
 from gantline.core.sight.rows import (
     Eye,
-    Seated,
+    Occupant,
     clearance_mm,
     eye_needed_mm,
     least_clearance_mm,
@@ -86,7 +86,7 @@ def test_platforms_worked_from_the_front_let_every_row_see(
     seated: list[tuple[float, float]], bottom: float
 ) -> None:
     rows = [
-        Seated(distance_mm=2500.0 + 1000.0 * k, seated_mm=eye, platform_mm=on)
+        Occupant(distance_mm=2500.0 + 1000.0 * k, seated_mm=eye, platform_mm=on)
         for k, (eye, on) in enumerate(seated)
     ]
     raised = platforms_mm(rows, bottom, clear_mm=115, step_mm=10)

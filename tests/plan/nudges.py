@@ -11,7 +11,7 @@ from gantline.job.field import Field, declared, field_of
 from gantline.job.model import FIELDS, ITEMS, Job
 from gantline.job.model.light import Lighting
 from gantline.job.problems import BadDocument
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.rests import STAND
 from gantline.stations import face, plan
 from gantline.stations.board import FACES
@@ -21,7 +21,7 @@ ASPECTS = ("16:10", "4:3", "2.39", "1:2", "5:1")
 Moved = dict[str, bool]
 
 
-def assumed(made: Planned) -> Iterator[tuple[str, str, Field, Any]]:
+def assumed(made: JobPlan) -> Iterator[tuple[str, str, Field, Any]]:
     """Everything assumed: what a figure calls it, its pointer, its declaration, what stands in."""
     job, shop = made.ask.job, made.ask.shop
     for one in STAND:
@@ -38,14 +38,14 @@ def assumed(made: Planned) -> Iterator[tuple[str, str, Field, Any]]:
             yield FIELDS[pointer].key, pointer, FIELDS[pointer], FIELDS[pointer].read(job)
 
 
-def _standing(made: Planned, one: Field, shop: Shop) -> Any:
+def _standing(made: JobPlan, one: Field, shop: Shop) -> Any:
     if one.default is not None:
         return one.standing(shop)
     figure = made.figures.get(one.key)
     return figure.value if figure else None
 
 
-def _in_list(made: Planned, base: str, thing: Any, one: Field, shop: Shop) -> Any:
+def _in_list(made: JobPlan, base: str, thing: Any, one: Field, shop: Shop) -> Any:
     if one.default is not None or base != field_of(Lighting.states).pointer:
         return one.standing(shop)
     places = [state.id for state in made.ask.job.light.states or ()]
@@ -85,7 +85,7 @@ def _as(one: Field, values: list[float]) -> Iterator[Any]:
     return (round(each) if one.kind == "count" else float(each) for each in values)
 
 
-def nudged(made: Planned, pointer: str, value: Any) -> Planned | None:
+def nudged(made: JobPlan, pointer: str, value: Any) -> JobPlan | None:
     """The plan with one field set; None where no job may hold that."""
     try:
         job: Job = apply(made.ask.job, [Edit(pointer=pointer, value=value)])
@@ -97,7 +97,7 @@ def nudged(made: Planned, pointer: str, value: Any) -> Planned | None:
 class Seen:
     """All that a plan shows, by a name: what it reads as, and what it says it rests on."""
 
-    def __init__(self, made: Planned) -> None:
+    def __init__(self, made: JobPlan) -> None:
         self.reads: dict[str, Any] = {}
         self.rests: dict[str, frozenset[str]] = {}
         for key, one in made.figures.items():

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from gantline.job.edits import Edit, apply
 from gantline.job.model import FIELDS, Job
 from gantline.job.problems import BadDocument
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.whole import Plan
 from gantline.plan.working import as_plain
 from gantline.stations import face, plan
@@ -21,13 +21,13 @@ from tests.made import JOBS
 from tests.plan.random_jobs import rich_jobs
 
 
-def sent(made: Planned) -> bytes:
+def sent(made: JobPlan) -> bytes:
     """All a page is sent, as bytes."""
     whole: Plan = made.plan
     return orjson.dumps([whole, [face(made, name) for name in FACES]], default=as_plain)
 
 
-def check_workings(made: Planned) -> int:
+def check_workings(made: JobPlan) -> int:
     """Every working of terms, evaluated again from its written terms, is its figure. Returns how many there were."""
     count = 0
     for figure in made.figures.values():

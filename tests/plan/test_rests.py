@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.stations import plan
 from tests.conftest import demo_job
 from tests.made import JOBS
@@ -15,7 +15,7 @@ from tests.plan.nudges import Seen, assumed, far, near, nudged
 from tests.plan.random_jobs import rich_jobs
 
 
-def silent(made: Planned, seen: Seen, key: str, pointer: str, values: list[Any]) -> set[str]:
+def silent(made: JobPlan, seen: Seen, key: str, pointer: str, values: list[Any]) -> set[str]:
     """What moves with a field and does not say so."""
     found = set()
     for value in values:

@@ -15,7 +15,7 @@ from gantline.core.sight.angles import viewing_angle_deg
 from gantline.demo.world import named_records
 from gantline.job.edits import Edit, apply
 from gantline.job.records import RecordKind
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.stations import face, plan
 from gantline.stations.board import FACES
 from gantline.stations.height import centre_x_mm
@@ -26,7 +26,7 @@ from tests.conftest import demo_job
 from tests.made import changed, findings, stops, taken
 
 
-def width_of(made: Planned) -> float:
+def width_of(made: JobPlan) -> float:
     return made.ask(screen).picture.width_mm
 
 

@@ -13,7 +13,7 @@ from gantline.job.edits import Edit, apply
 from gantline.job.problems import BadDocument
 from gantline.job.records import RecordKind, edits_from, read_record
 from gantline.job.records.files import read_json_records, read_records, write_records
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.stations import face, plan
 from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height import placement
@@ -25,7 +25,7 @@ from tests.made import areas, by_key, changed, edited, findings, number, stops, 
 PROJECTORS = named_records(RecordKind.PROJECTOR)
 
 
-def place_of(made: Planned) -> tuple[float, float, float]:
+def place_of(made: JobPlan) -> tuple[float, float, float]:
     lens = made.ask(in_front)
     assert lens is not None
     return lens.x_mm, lens.y_mm, lens.distance_mm + made.ask(fabric_plane_mm)

@@ -50,7 +50,7 @@ class FabricTable:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Tried:
+class Trial:
     """One fabric in this room. seat: the worst; contrasts there, a light state each; numbers 0 without light."""
 
     key: str
@@ -88,7 +88,7 @@ def fabric_table(at: Ask, records: Sequence[tuple[str, str, Mapping[str, Any]]])
     return FabricTable(rows=rows, states=names)
 
 
-def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Tried:
+def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Trial:
     one = at.with_job(apply(at.job, edits_from(RecordKind.FABRIC, name, body)))
     stops = tuple(each.text for each in against(one, "stop", ("light",)))
     hot = next((each.text for each in against(one, "check", ("light",)) if each.code == Code.HOT_SPOT), "")
@@ -102,7 +102,7 @@ def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Tried:
         points = light.luminance[worst]
         luminance, contrasts, seat = float(points[0]), rows[worst], placed[worst].name
         uniformity = float(points.min() / points.max()) if points.max() > 0.0 else 0.0
-    return Tried(
+    return Trial(
         key=key,
         name=name,
         body=body,
@@ -116,7 +116,7 @@ def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Tried:
     )
 
 
-def _row(at: Ask, one: Tried, best: Tried | None, states: tuple[str, ...], rank: int) -> FabricRow:
+def _row(at: Ask, one: Trial, best: Trial | None, states: tuple[str, ...], rank: int) -> FabricRow:
     lit = bool(one.contrasts)
     return FabricRow(
         key=one.key,
@@ -135,7 +135,7 @@ def _row(at: Ask, one: Tried, best: Tried | None, states: tuple[str, ...], rank:
     )
 
 
-def _reason(one: Tried, best: Tried | None, states: tuple[str, ...], rank: int) -> str:
+def _reason(one: Trial, best: Trial | None, states: tuple[str, ...], rank: int) -> str:
     if one.stops:
         return one.stops[0]
     if rank > 1 and one.hot_spot:

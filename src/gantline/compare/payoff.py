@@ -13,7 +13,7 @@ from gantline.job.edits import nudged
 from gantline.job.field import Field, declared
 from gantline.job.model import FIELDS, ITEMS
 from gantline.plan.ask import PLAIN, Ask
-from gantline.plan.plan import Planned, known_of
+from gantline.plan.plan import JobPlan, known_of
 from gantline.plan.whole import small
 from gantline.stations.height import fits, placement, rect_of_picture
 from gantline.stations.survey import room
@@ -79,7 +79,7 @@ class Fact:
     measured: float
 
 
-def payoff(made: Planned) -> Payoff:
+def payoff(made: JobPlan) -> Payoff:
     """Every fact nudged by its usual spread, and what moved."""
     at = made.ask
     known = tuple(facts(at))
@@ -152,7 +152,7 @@ def _nudged(at: Ask, one: Fact, by_mm: float) -> Array | None:
     return at.with_job(nudged(at.job, one.pointer, one.value + by_mm))(results)
 
 
-def _rows(made: Planned, known: tuple[Fact, ...], trip: Trip) -> Iterator[PayoffRow]:
+def _rows(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PayoffRow]:
     """The list to measure by what it would save. What is no length leads: it decides what holds the screws."""
     places = {one.pointer: number for number, one in enumerate(known)}
     worth = np.max(np.abs(trip.moves) * trip.spreads[:, None] / trip.tolerances, axis=1, initial=0.0)
@@ -189,7 +189,7 @@ def _effect(at: Ask, trip: Trip, number: int) -> str:
     return f"moves {RESULTS[most][0]} up to {at.text(float(moves[most] * spread))}"
 
 
-def _off(made: Planned, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMinus]:
+def _off(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMinus]:
     off, share = trip.off_mm(), np.abs(trip.moves * trip.spreads[:, None])
     for number, (_, keys, _) in enumerate(RESULTS):
         for key in keys:
@@ -219,5 +219,5 @@ def _percent(share: float) -> str:
     return f"{100 * share:.0f}\u00a0%"
 
 
-def _exact(made: Planned, value: Any) -> str:
+def _exact(made: JobPlan, value: Any) -> str:
     return exact_text(float(value), made.ask.own_units)

@@ -8,7 +8,7 @@ from gantline.compare.verdict import against
 from gantline.core.light.luminance import contrast_band
 from gantline.core.space import Point3
 from gantline.core.throw.mount import joist_choices
-from gantline.core.throw.places import Wanted, freedom, search
+from gantline.core.throw.places import LensCase, freedom, search
 from gantline.core.throw.shift import fixed_offset
 from gantline.core.throw.sizes import Aim, filled_diagonal_mm, panel_widths_mm
 from gantline.core.throw.ways import STANDING_MM, best_place, search_grid
@@ -71,12 +71,12 @@ class ProjectorTable:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Tried:
+class Trial:
     """One record in this room, and what its lens is asked for anywhere in it."""
 
     record: Record
     at: Ask
-    wanted: Wanted | None
+    wanted: LensCase | None
 
 
 def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
@@ -93,12 +93,12 @@ def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
     return ProjectorTable(rows=tuple(rows), states=at(state_names), here=here)
 
 
-def _try(at: Ask, record: Record) -> Tried:
+def _try(at: Ask, record: Record) -> Trial:
     one = at.with_job(apply(at.job, edits_from(RecordKind.PROJECTOR, record[1], record[2])))
-    return Tried(record=record, at=one, wanted=_anywhere(one))
+    return Trial(record=record, at=one, wanted=_anywhere(one))
 
 
-def _anywhere(at: Ask) -> Wanted | None:
+def _anywhere(at: Ask) -> LensCase | None:
     """What the lens is asked for when no place binds the picture: with the lens where it needs no shift."""
     if at(in_front) is not None:
         found = at(wanted)
@@ -125,7 +125,7 @@ def _with_throw(job: Job, **update: float | None) -> Job:
     return job.model_copy(update={"throw": job.throw.model_copy(update=update)})
 
 
-def _places(at: Ask, tried: Sequence[Tried]) -> list[Point3 | None]:
+def _places(at: Ask, tried: Sequence[Trial]) -> list[Point3 | None]:
     """A place (x, y, z of the pupil from the wall) for each, on a joist where one is wanted."""
     known = [one.wanted for one in tried if one.wanted is not None]
     if not known:
@@ -145,7 +145,7 @@ def _places(at: Ask, tried: Sequence[Tried]) -> list[Point3 | None]:
     return places
 
 
-def _row(at: Ask, tried: Tried, place: Point3 | None) -> ProjectorRow:
+def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
     (key, name, body), one = tried.record, tried.at
     about = ProjectorRecord.model_validate(dict(body))
     stops, checks = against(one, "stop", AGAINST), against(one, "check", ("throw",))
@@ -215,7 +215,7 @@ def _sizes(at: Ask) -> str:
     return low if low == high else f"{low} to {high}"
 
 
-def _place_text(tried: Tried, place: Point3 | None) -> str:
+def _place_text(tried: Trial, place: Point3 | None) -> str:
     asked, at = tried.wanted, tried.at
     if asked is None or place is None:
         return "nowhere in this room" if asked is None or asked.zone is None else "nowhere in its zone"
@@ -235,7 +235,7 @@ def _still(at: Ask, changes: tuple[Change, ...]) -> str:
     return f". Then: {stop}" if stop else ""
 
 
-def _changes(at: Ask, tried: Tried, place: Point3 | None) -> tuple[Change, ...]:
+def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
     """Take the projector and put its lens there, in one go. A zoom's place goes onto the tape's step."""
     if place is None or tried.wanted is None:
         return ()

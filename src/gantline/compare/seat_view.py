@@ -16,7 +16,7 @@ from gantline.stations.light import light_model, state_names
 from gantline.stations.light.tables import seat_lights
 from gantline.stations.outlines import outlines
 from gantline.stations.size.seats import seat_table
-from gantline.stations.survey import Placed, box_solids, depth_mm, seats, wall_mm
+from gantline.stations.survey import SeatPlace, box_solids, depth_mm, seats, wall_mm
 
 ACROSS, UP = 8, 4  # patches of the test picture: white and black squares in turn
 DISPLAY_GAMMA = 2.2
@@ -112,7 +112,7 @@ def _room(at: Ask, view: Pinhole) -> list[ViewShape]:
     return out
 
 
-def _patches(at: Ask, view: Pinhole, seat: Placed, state: int) -> list[ViewShape]:
+def _patches(at: Ask, view: Pinhole, seat: SeatPlace, state: int) -> list[ViewShape]:
     (left, bottom, right, top), z0, model = at(rect_of_picture), at(fabric_plane_mm), at(light_model)
     xs, ys = np.linspace(left, right, ACROSS + 1), np.linspace(bottom, top, UP + 1)
     cells = [(i, j) for j in range(UP) for i in range(ACROSS)]

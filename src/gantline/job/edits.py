@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal, cast
 
 from pydantic import Field, StrictBool, StrictFloat, StrictInt, StrictStr
 
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 from gantline.job.file import read_job
 from gantline.job.model import FIELDS, ITEMS, Job
 from gantline.job.pointers import END, parent, parts
@@ -17,7 +17,7 @@ Pointer = Annotated[str, Field(min_length=1, max_length=200, pattern=r"^(/[^/\x0
 Scalar = StrictBool | StrictInt | StrictFloat | StrictStr | None
 
 
-class Edit(Closed):
+class Edit(ClosedModel):
     """Set the field at `pointer` to `value` (null: absent again; a thing in a list goes).
 
     A pointer ending in "/-" appends to a list; a thing without an id gets one. `known` says how the value is

@@ -74,13 +74,13 @@ class DeclaringMeta(ModelMetaclass):
         return super().__getattr__(name)  # type: ignore[misc]
 
 
-class Closed(BaseModel):
+class ClosedModel(BaseModel):
     """A model that knows its fields: anything else is refused, so that a slip is not lost."""
 
     model_config = ConfigDict(extra="forbid", frozen=True, json_schema_serialization_defaults_required=True)
 
 
-class Part(Closed, metaclass=DeclaringMeta):
+class Part(ClosedModel, metaclass=DeclaringMeta):
     """One part of the job document, or one thing of a list in it."""
 
 

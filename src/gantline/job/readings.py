@@ -9,7 +9,7 @@ from pydantic import Field, ValidationError
 
 from gantline.core.units import Units
 from gantline.job.edits import Edit
-from gantline.job.field import Closed, field_of
+from gantline.job.field import ClosedModel, field_of
 from gantline.job.model import Job
 from gantline.job.model.survey import Survey
 from gantline.job.problems import BadDocument, FieldProblem
@@ -21,7 +21,7 @@ COLUMNS = ("what", "x", "value")
 MOST_ROWS = 500
 
 
-class Reading(Closed):
+class Reading(ClosedModel):
     """One reading. seq counts up from 1 within its source; x_mm from the left wall end where it matters.
 
     ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand.

@@ -8,14 +8,14 @@ from typing import Any, Literal
 from gantline.core.units import Units, length_text
 from gantline.job.field import Field, FieldKind
 from gantline.plan.ask import Ask
-from gantline.plan.working import Expr, Unwritten
+from gantline.plan.working import Expr, WorkingDraft
 
 Known = Literal["measured", "decided", "computed", "assumed"]
 Value = float | int | str | bool | None
 
 
 @dataclass(slots=True)  # not frozen: made by the hundred, as are figures
-class Shown:
+class Display:
     """What a figure's function gives: the value from the core, and the working that gives it again.
 
     text: for anything but a length. how: in words, where there is no formula, or after it. label: where it
@@ -30,7 +30,7 @@ class Shown:
     forced: bool = False
 
 
-Make = Callable[[Ask], Shown | None]
+Make = Callable[[Ask], Display | None]
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +100,7 @@ class Figure:
     unit: str
     text: str
     known: Known
-    working: Unwritten
+    working: WorkingDraft
     rests_on: tuple[str, ...]
     usual: tuple[str, ...]
     entry: Entry | None
@@ -154,7 +154,7 @@ def entered_figure(
         unit="mm" if one.kind == "length" else "",
         text=text,
         known=known,
-        working=Unwritten(value, "" if one.kind == "length" else text, None, how, source, units),
+        working=WorkingDraft(value, "" if one.kind == "length" else text, None, how, source, units),
         rests_on=(one.key,) if known == "assumed" and value is not None else (),
         usual=(),
         entry=entry_of(one, given),

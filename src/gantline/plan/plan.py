@@ -10,12 +10,12 @@ from gantline.core.units import length_text
 from gantline.job.field import Field
 from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
-from gantline.plan.figure import Entry, Figure, FigureDef, Known, Shown, entered_figure, entry_of
+from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
 from gantline.plan.finding import RANK, PlanFinding
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
 from gantline.plan.whole import Plan, StationState, ToMeasure, assumptions_of, cautions_of, panel_of, small
-from gantline.plan.working import Unwritten
+from gantline.plan.working import WorkingDraft
 
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 MEASURE = "measure"
@@ -27,7 +27,7 @@ Built = dict[str, tuple[Any, int, str, Figure]]
 
 
 @dataclass(kw_only=True)
-class Planned:
+class JobPlan:
     """A job planned: its figures and findings, and all else asked for only when somebody looks."""
 
     stations: Sequence[Station]
@@ -73,15 +73,15 @@ class Planned:
 
 
 def plan(
-    job: Job, stations: Sequence[Station], shop: Shop = PLAIN_SHOP, last: Planned | None = None
-) -> Planned:
+    job: Job, stations: Sequence[Station], shop: Shop = PLAIN_SHOP, last: JobPlan | None = None
+) -> JobPlan:
     """Every station of the registry asked for what it shows.
 
     Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding. last: the plan
     of an earlier state of this job; answers that read nothing that changed since are kept.
     """
     ask = Ask(job, shop, last.ask if last else None)
-    made = Planned(stations=stations, ask=ask, rests=Rests(ask))
+    made = JobPlan(stations=stations, ask=ask, rests=Rests(ask))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
     made.figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
@@ -94,7 +94,7 @@ def plan(
     return made
 
 
-def _figures(station: Station, made: Planned, kept: Built) -> Iterator[Figure]:
+def _figures(station: Station, made: JobPlan, kept: Built) -> Iterator[Figure]:
     for entered, computed in station.entries:
         if computed is not None:
             figure = _computed(station, computed, made, kept)
@@ -104,7 +104,7 @@ def _figures(station: Station, made: Planned, kept: Built) -> Iterator[Figure]:
             yield figure
 
 
-def _entered(station: Station, one: Field, made: Planned, kept: Built) -> Figure:
+def _entered(station: Station, one: Field, made: JobPlan, kept: Built) -> Figure:
     """The figure of a field; unchanged it is the one of the last plan."""
     ask = made.ask
     given, known = one.read(ask.job), known_of(one, ask.job)
@@ -135,7 +135,7 @@ def known_of(one: Field, job: Job) -> Known:
     return said or ("measured" if one.fact and one.part == "survey" else "decided")
 
 
-def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> Figure | None:
+def _computed(station: Station, one: FigureDef, made: JobPlan, kept: Built) -> Figure | None:
     ask, rests = made.ask, made.rests
     answer = ask.answer(one.make)
     if answer.value is None:
@@ -147,7 +147,7 @@ def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> F
     if old is not None and old[0] is answer and old[1] == bits and old[2] == known:
         made.built[one.key] = old
         return old[3]
-    shown: Shown = answer.value
+    shown: Display = answer.value
     if one.field is not None and not shown.forced and (given or one.field.stands):
         figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
         if not given and one.field.default is None:
@@ -158,15 +158,15 @@ def _computed(station: Station, one: FigureDef, made: Planned, kept: Built) -> F
     return figure
 
 
-def _working(one: FigureDef, shown: Shown, ask: Ask) -> tuple[str, Unwritten]:
+def _working(one: FigureDef, shown: Display, ask: Ask) -> tuple[str, WorkingDraft]:
     units = ask.own_units
     text = shown.text
     if one.unit == "mm" and isinstance(shown.value, float) and not text:
         text = length_text(shown.value, units)
-    return text, Unwritten(shown.value, shown.text, shown.working, shown.how, one.source, units)
+    return text, WorkingDraft(shown.value, shown.text, shown.working, shown.how, one.source, units)
 
 
-def _made(station: Station, one: FigureDef, shown: Shown, answer: Answer, made: Planned) -> Figure:
+def _made(station: Station, one: FigureDef, shown: Display, answer: Answer, made: JobPlan) -> Figure:
     text, working = _working(one, shown, made.ask)
     entry: Entry | None = None if one.field is None or shown.forced else entry_of(one.field, False)
     blank = one.field is not None and shown.value is None

@@ -213,7 +213,7 @@ class Working:
     source: str
 
 
-class Unwritten:
+class WorkingDraft:
     """A working before it is written out: most are never looked at. text: the figure's own, for no length.
 
     No dataclass, so that a serializer has to ask for it to be written.
@@ -262,7 +262,7 @@ class Unwritten:
 
 def as_plain(value: object) -> object:
     """What a serializer cannot write by itself: a working is written out only now. Raises: TypeError."""
-    if isinstance(value, Unwritten):
+    if isinstance(value, WorkingDraft):
         return value.written()
     raise TypeError(type(value).__name__)
 

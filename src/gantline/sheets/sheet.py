@@ -10,7 +10,7 @@ from gantline.core.units import Units, pair_text
 from gantline.drawing.marks import Face
 from gantline.job.model import Job
 from gantline.plan.finding import PlanFinding
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.station import FaceName
 from gantline.stations import face
 from gantline.stations.size import screen
@@ -23,7 +23,7 @@ Records = Sequence[tuple[str, str, Mapping[str, Any]]]
 class Ready:
     """A job planned, and what goes to a sheet's foot. Faces are drawn when a sheet asks for them."""
 
-    made: Planned
+    made: JobPlan
     stamp: str
     paper: Paper = "a4"
     fabrics: Records = ()

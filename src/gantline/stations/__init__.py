@@ -3,19 +3,19 @@
 from gantline.core.defaults import PLAIN_SHOP, Shop
 from gantline.drawing.marks import Face
 from gantline.job.model import Job
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.plan import plan as plan_with
 from gantline.plan.station import FaceName
 
 
-def plan(job: Job, shop: Shop = PLAIN_SHOP, last: Planned | None = None) -> Planned:
+def plan(job: Job, shop: Shop = PLAIN_SHOP, last: JobPlan | None = None) -> JobPlan:
     """The whole plan of one job. last: the plan of an earlier state of it, to keep answers from."""
     from gantline.stations.registry import STATIONS
 
     return plan_with(job, STATIONS, shop, last)
 
 
-def face(made: Planned, name: FaceName) -> Face:
+def face(made: JobPlan, name: FaceName) -> Face:
     """One face of the board with every station's marks."""
     from gantline.stations.board import draw
     from gantline.stations.registry import STATIONS

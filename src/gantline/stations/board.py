@@ -9,7 +9,7 @@ from gantline.drawing.labels import placed
 from gantline.drawing.marks import Dimension, Face, Handle, Label, Lanes, Mark, MarkRests
 from gantline.drawing.pens import PENS
 from gantline.plan.ask import Ask
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
 from gantline.stations.height import fits, placement, rect_of_frame
@@ -21,7 +21,7 @@ from gantline.stations.tension import tension_points
 FACES: tuple[FaceName, ...] = ("front", "side", "top", "back")
 
 
-def draw(made: Planned, stations: Sequence[Station], face: FaceName) -> Face:
+def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
     """One face with every station's marks, in the order of the stations."""
     ask, rests = made.ask, made.rests
     groups = [

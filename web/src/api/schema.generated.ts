@@ -1570,10 +1570,10 @@ export interface components {
             spacing_mm: number | null;
         };
         /**
-         * Kept
+         * KeptCount
          * @description How many readings were new among those sent.
          */
-        Kept: {
+        KeptCount: {
             /** New */
             new: number;
             /** Sent */
@@ -3844,7 +3844,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept"];
+                    "application/json": components["schemas"]["KeptCount"];
                 };
             };
             /** @description Bad Request */
@@ -3884,7 +3884,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept"];
+                    "application/json": components["schemas"]["KeptCount"];
                 };
             };
             /** @description Bad Request */

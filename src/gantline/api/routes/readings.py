@@ -17,7 +17,7 @@ from starlette.concurrency import run_in_threadpool
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, ExpectedVersion, Who, desk_of
 from gantline.api.schemas.jobs import JobOut
-from gantline.api.schemas.readings import Kept, ReadingOut, ReadingsIn, UseReadings
+from gantline.api.schemas.readings import KeptCount, ReadingOut, ReadingsIn, UseReadings
 from gantline.api.services import readings as service
 from gantline.api.services.jobs import change
 from gantline.core.errors import DesignError
@@ -37,13 +37,13 @@ def list_readings(job_id: UUID, desk: DeskDep) -> Response:
     return answer(service.listed(desk, job_id))
 
 
-@router.post("/{job_id}/readings", response_model=Kept)
+@router.post("/{job_id}/readings", response_model=KeptCount)
 def send_readings(job_id: UUID, body: ReadingsIn, desk: DeskDep) -> Response:
     """Keep readings; those already there are left as they were."""
     return answer(service.keep(desk, job_id, body.readings))
 
 
-@router.post("/{job_id}/readings/csv", response_model=Kept, openapi_extra=CSV_BODY)
+@router.post("/{job_id}/readings/csv", response_model=KeptCount, openapi_extra=CSV_BODY)
 async def send_csv(job_id: UUID, request: Request) -> Response:
     """Keep the readings of a CSV file with the columns what, x, value."""
     content = await request.body()

@@ -10,13 +10,13 @@ from gantline.api.schemas.base import Out
 from gantline.api.schemas.plans import Drawing, PlanOut
 from gantline.drawing.marks import Face
 from gantline.job.edits import Edit, Pointer
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 from gantline.job.model import Job, JobUnits
 from gantline.job.types import Line, Name
 from gantline.plan.finding import Severity
 
 
-class NewJob(Closed):
+class NewJob(ClosedModel):
     """A job from a name and a diagonal (a number in mm, or text in the job's units)."""
 
     name: Name
@@ -26,20 +26,20 @@ class NewJob(Closed):
     units: JobUnits = JobUnits()
 
 
-class Edits(Closed):
+class Edits(ClosedModel):
     """Changes to one job, all or none."""
 
     edits: Annotated[list[Edit], Field(min_length=1, max_length=100)]
 
 
-class KnownMark(Closed):
+class KnownMark(ClosedModel):
     """How a field is known; null puts the natural kind back."""
 
     pointer: Pointer
     known: Literal["measured", "decided", "assumed"] | None = None
 
 
-class TakeRecord(Closed):
+class TakeRecord(ClosedModel):
     """A record to copy into the job."""
 
     kind: Literal["fabric", "kit", "projector", "fixing"]

@@ -9,7 +9,7 @@ from gantline.api.schemas.base import Out
 from gantline.drawing.marks import Face, Mark
 from gantline.drawing.tape import TapeWindow
 from gantline.job.edits import Edit
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 from gantline.plan.figure import Figure, Known, Value
 from gantline.plan.finding import PlanFinding
 from gantline.plan.station import FaceName
@@ -43,7 +43,7 @@ class Drawing(Out):
     tape: tuple[TapeWindow, ...]
 
 
-class Preview(Closed):
+class Preview(ClosedModel):
     """Edits of a saved version that are not saved, and what the page shows just now.
 
     open: keys of the figures whose working is looked at. shape: the aspect ratio whose masks or light are shown.

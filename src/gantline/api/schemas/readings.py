@@ -6,30 +6,30 @@ from typing import Annotated
 from pydantic import Field
 
 from gantline.api.schemas.base import Out
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 from gantline.job.readings import Reading
 
 
-class ReadingsIn(Closed):
+class ReadingsIn(ClosedModel):
     """Readings to keep."""
 
     readings: Annotated[list[Reading], Field(min_length=1, max_length=500)]
 
 
-class ReadingName(Closed):
+class ReadingName(ClosedModel):
     """A reading by its source and number."""
 
     source: Annotated[str, Field(max_length=60)]
     seq: Annotated[int, Field(ge=1, le=2_000_000_000)]
 
 
-class UseReadings(Closed):
+class UseReadings(ClosedModel):
     """Readings to put into the survey."""
 
     readings: Annotated[list[ReadingName], Field(min_length=1, max_length=100)]
 
 
-class Kept(Out):
+class KeptCount(Out):
     """How many readings were new among those sent."""
 
     new: int

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from gantline.api.schemas.base import Out
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 
 
 class DefaultOut(Out):
@@ -21,7 +21,7 @@ class DefaultOut(Out):
     source: str
 
 
-class SettingsIn(Closed):
+class SettingsIn(ClosedModel):
     """The shop's own values over the defaults; what is left out falls back."""
 
     values: Annotated[dict[str, float], Field(max_length=100)]

@@ -3,11 +3,11 @@
 from typing import Any
 
 from gantline.api.schemas.base import Out
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 from gantline.job.types import Name
 
 
-class RecordIn(Closed):
+class RecordIn(ClosedModel):
     """A record of the shop's stores. body is open JSON, checked by its kind."""
 
     name: Name

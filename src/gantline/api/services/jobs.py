@@ -11,7 +11,7 @@ from gantline.api.schemas.jobs import NewJob
 from gantline.api.services.plans import card, job_out, planned
 from gantline.job.file import read_job, sparse
 from gantline.job.model import Job
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.working import as_plain
 from gantline.stations import plan
 from gantline.store import jobs
@@ -32,12 +32,12 @@ def new_job(body: NewJob) -> Job:
     )
 
 
-def saving(made: Planned, what: str, who: str) -> jobs.Save:
+def saving(made: JobPlan, what: str, who: str) -> jobs.Save:
     """A version to be saved, with its card."""
     return jobs.Save(document=sparse(made.ask.job), what=what, who=who, card=stored_card(made))
 
 
-def stored_card(made: Planned) -> dict[str, Any]:
+def stored_card(made: JobPlan) -> dict[str, Any]:
     """The yard's card as plain JSON."""
     found: dict[str, Any] = orjson.loads(orjson.dumps(card(made), default=as_plain))
     return found

@@ -7,16 +7,16 @@ from threading import Lock
 from typing import Any
 from uuid import UUID
 
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 
 MOST = 64  # a plan with its drawing is about a megabyte
 
 
 @dataclass(frozen=True, slots=True)
-class Kept:
+class PlanEntry:
     """A plan that nobody asks any further, with its faces and its tape."""
 
-    made: Planned
+    made: JobPlan
     drawing: Mapping[str, Any]
 
 
@@ -25,10 +25,10 @@ class Memo:
 
     def __init__(self, most: int = MOST) -> None:
         self.most = most
-        self.plans: OrderedDict[tuple[UUID, int], Kept] = OrderedDict()
+        self.plans: OrderedDict[tuple[UUID, int], PlanEntry] = OrderedDict()
         self.lock = Lock()
 
-    def get(self, job_id: UUID, version: int) -> Kept | None:
+    def get(self, job_id: UUID, version: int) -> PlanEntry | None:
         """The plan of a version."""
         with self.lock:
             found = self.plans.get((job_id, version))
@@ -36,7 +36,7 @@ class Memo:
                 self.plans.move_to_end((job_id, version))
             return found
 
-    def near(self, job_id: UUID, version: int) -> Planned | None:
+    def near(self, job_id: UUID, version: int) -> JobPlan | None:
         """The plan of a version, or of another one of the same job: its answers may serve."""
         found = self.get(job_id, version)
         if found is None:
@@ -45,7 +45,7 @@ class Memo:
                 found = self.plans[key] if key else None
         return found.made if found else None
 
-    def put(self, job_id: UUID, version: int, kept: Kept) -> None:
+    def put(self, job_id: UUID, version: int, kept: PlanEntry) -> None:
         """Keep a plan."""
         with self.lock:
             self.plans[(job_id, version)] = kept

@@ -7,13 +7,13 @@ from uuid import UUID
 
 from gantline.api.desk import Desk
 from gantline.api.schemas.plans import Preview
-from gantline.api.services.memo import Kept
+from gantline.api.services.memo import PlanEntry
 from gantline.drawing.marks import Area, Face
 from gantline.drawing.tape import TapeWindow
 from gantline.job.edits import apply
 from gantline.job.file import read_job
 from gantline.plan.figure import Figure
-from gantline.plan.plan import Planned
+from gantline.plan.plan import JobPlan
 from gantline.plan.station import Station
 from gantline.stations import face, plan
 from gantline.stations.board import FACES, shown
@@ -24,26 +24,26 @@ from gantline.store.models import JobVersionRow
 CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
 
 
-def planned(desk: Desk, version: JobVersionRow) -> Planned:
+def planned(desk: Desk, version: JobVersionRow) -> JobPlan:
     """A version's plan, fresh: whoever asks may ask on."""
     return plan(read_job(version.document), desk.shop, desk.memo.near(version.job_id, version.number))
 
 
-def drawing(made: Planned) -> dict[str, Any]:
+def drawing(made: JobPlan) -> dict[str, Any]:
     """All faces and the tape."""
     return {name: face(made, name) for name in FACES} | {"tape": tape(made)}
 
 
-def tape(made: Planned) -> tuple[TapeWindow, ...]:
+def tape(made: JobPlan) -> tuple[TapeWindow, ...]:
     """The pieces of tape round the marks."""
     found = made.table("tape")
     return found.windows if found else ()
 
 
-def job_out(desk: Desk, version: JobVersionRow, made: Planned | None = None) -> dict[str, Any]:
+def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> dict[str, Any]:
     """A saved version with everything a page shows of it."""
     made = made or planned(desk, version)
-    kept = Kept(made, drawing(made))
+    kept = PlanEntry(made, drawing(made))
     out = {
         "id": version.job_id,
         "version": version.number,
@@ -60,7 +60,7 @@ def job_out(desk: Desk, version: JobVersionRow, made: Planned | None = None) -> 
     return out
 
 
-def card(made: Planned) -> dict[str, Any]:
+def card(made: JobPlan) -> dict[str, Any]:
     """What the yard shows of a job: its little wall, its size, what comes next and where."""
     wall = face(made, "front")
     marks = tuple(one for one in wall.marks if isinstance(one, Area) and one.role in CARD_ROLES)
@@ -96,20 +96,20 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
     }
 
 
-def _kept(desk: Desk, job_id: UUID, number: int) -> Kept:
+def _kept(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
     """A version's plan from the memo; otherwise it is planned now."""
     kept = desk.memo.get(job_id, number)
     if kept is not None and kept.made.ask.shop.overrides == desk.shop.overrides:
         jobs.check_there(desk.session, desk.shop_id, job_id)
         return kept
     made = planned(desk, jobs.version(desk.session, desk.shop_id, job_id, number))
-    kept = Kept(made, drawing(made))
+    kept = PlanEntry(made, drawing(made))
     _ = made.plan  # asks for every table
     desk.memo.put(job_id, number, kept)
     return kept
 
 
-def _tables(station: Station, old: Planned, new: Planned) -> dict[str, Any]:
+def _tables(station: Station, old: JobPlan, new: JobPlan) -> dict[str, Any]:
     """The station's tables that changed; the tape travels by itself."""
     found = {}
     for one in station.tables:

@@ -95,7 +95,7 @@ class LensReach:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Asked:
+class HeightCase:
     """A screen asked into a room with everything that bounds its height [mm].
 
     overhead: (left, right, bottom) of soffits near the wall; under: (left, right, top) of furniture and
@@ -113,7 +113,7 @@ class Asked:
     lens: LensReach | None = None
 
 
-def bounds(asked: Asked) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
+def bounds(asked: HeightCase) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     """All upper and all lower bounds on y_top that this room has.  Raises: nothing."""
     place, screen = asked.place, asked.place.screen
     upper, lower = list(upper_bounds(place)), list(lower_bounds(place))
@@ -135,7 +135,7 @@ def bounds(asked: Asked) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     return tuple(upper), tuple(lower)
 
 
-def room_left_mm(asked: Asked) -> float:
+def room_left_mm(asked: HeightCase) -> float:
     """Lowest upper less highest lower bound [mm]; negative by the clash."""
     upper, lower = bounds(asked)
     return min(one.y_top_mm for one in upper) - max(one.y_top_mm for one in lower)

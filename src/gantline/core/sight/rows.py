@@ -74,7 +74,7 @@ def least_clearance_mm(
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Seated:
+class Occupant:
     """A seat: distance from the fabric, seated eye above its platform, the platform there is [mm]."""
 
     distance_mm: float
@@ -83,7 +83,7 @@ class Seated:
 
 
 def platforms_mm(
-    seats: Sequence[Seated], bottom_mm: float, *, clear_mm: float, step_mm: float
+    seats: Sequence[Occupant], bottom_mm: float, *, clear_mm: float, step_mm: float
 ) -> tuple[float, ...]:
     """The platform each seat needs to see the picture's bottom over every nearer head, worked from the front back [mm].
 

@@ -9,7 +9,7 @@ from gantline.core.size.picture import Picture
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Masked:
+class MaskLayout:
     """Content on a screen [mm]: its picture and the mask at each side (side_mm) or at top and bottom."""
 
     picture: Picture
@@ -18,7 +18,7 @@ class Masked:
     area_share: float
 
 
-def shown(screen: Picture, content: Fraction) -> Masked:
+def shown(screen: Picture, content: Fraction) -> MaskLayout:
     """The largest picture of an aspect on a screen, centred.
 
     Source: c < s full height, W_c = c H, side masks (W - W_c)/2; c > s full width, H_c = W/c.
@@ -30,7 +30,7 @@ def shown(screen: Picture, content: Fraction) -> Masked:
     width = min(screen.width_mm, ratio * screen.height_mm)
     height = width / ratio if ratio > own else screen.height_mm
     picture = Picture(width_mm=width, height_mm=height)
-    return Masked(
+    return MaskLayout(
         picture=picture,
         side_mm=(screen.width_mm - width) / 2.0,
         top_bottom_mm=(screen.height_mm - height) / 2.0,
@@ -46,7 +46,7 @@ class MaskPanel:
     height_mm: float
 
 
-def side_panel(screen: Picture, masked: Masked, lap_mm: float) -> MaskPanel | None:
+def side_panel(screen: Picture, masked: MaskLayout, lap_mm: float) -> MaskPanel | None:
     """The panel that covers a side mask: (mask + lap) wide, (H + 2 lap) high; None without a side mask."""
     require_not_negative(lap_mm=lap_mm)
     if masked.side_mm < 0.5:

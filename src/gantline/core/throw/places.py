@@ -49,7 +49,7 @@ class Lines:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Wanted:
+class LensCase:
     """Everything that says where one lens can be [mm]. near and far count from the bare wall.
 
     zone: where the lens alone, not its body, may be; its ends may be infinite.
@@ -70,7 +70,7 @@ class Wanted:
     zone: Solid | None = None
 
 
-def grown(wanted: Wanted, solid: Solid) -> Solid:
+def grown(wanted: LensCase, solid: Solid) -> Solid:
     """A box grown by the body: the lens must stay out of it for the body to stay out of the box."""
     body = wanted.body
     low = (solid.low[0] - body.right_mm, solid.low[1] - body.above_mm, solid.low[2] - body.roomward_mm)
@@ -78,7 +78,7 @@ def grown(wanted: Wanted, solid: Solid) -> Solid:
     return Solid(name=solid.name, low=low, high=high)
 
 
-def inner_room(wanted: Wanted) -> Solid:
+def inner_room(wanted: LensCase) -> Solid:
     """Where the lens may be for its body to stay in the room, in its throw window and in its zone."""
     body, room = wanted.body, wanted.room
     near, far = wanted.near_mm - wanted.slack_mm, wanted.far_mm + wanted.slack_mm
@@ -92,7 +92,7 @@ def inner_room(wanted: Wanted) -> Solid:
     return inner if wanted.zone is None else inner.within(wanted.zone)
 
 
-def reached(wanted: Wanted, x: ArrayLike, y: ArrayLike) -> Bools:
+def reached(wanted: LensCase, x: ArrayLike, y: ArrayLike) -> Bools:
     """Whether the shift reaches the picture from x, y [mm]; broadcasts.
 
     Source: s_v = (y_c - y)/H_p - offset, s_h = (x_c - x)/W_p; rectangle or diamond of the reach.
@@ -118,7 +118,7 @@ def held(lines: Lines | None, x: ArrayLike, z: ArrayLike) -> Bools:
     return np.asarray(np.broadcast_to(found, np.broadcast(x, z).shape))
 
 
-def possible(wanted: Wanted, x: ArrayLike, y: ArrayLike, z: ArrayLike) -> Bools:
+def possible(wanted: LensCase, x: ArrayLike, y: ArrayLike, z: ArrayLike) -> Bools:
     """Whether the lens can be at each place [mm]; broadcasts. The region, asked point by point."""
     x, y, z = (np.asarray(one, dtype=float) for one in (x, y, z))
     room = inner_room(wanted)
@@ -132,7 +132,7 @@ def possible(wanted: Wanted, x: ArrayLike, y: ArrayLike, z: ArrayLike) -> Bools:
     return np.asarray(free & held(wanted.lines, x, z))
 
 
-def body_hits(wanted: Wanted, place: tuple[float, float, float]) -> tuple[Solid, ...]:
+def body_hits(wanted: LensCase, place: tuple[float, float, float]) -> tuple[Solid, ...]:
     """The boxes that the body or its air would stand in with the lens at one place (x, y, z) [mm]."""
     return tuple(
         solid
@@ -143,7 +143,7 @@ def body_hits(wanted: Wanted, place: tuple[float, float, float]) -> tuple[Solid,
 
 
 def section(
-    wanted: Wanted, face: Literal["side", "top"], at_mm: float
+    wanted: LensCase, face: Literal["side", "top"], at_mm: float
 ) -> tuple[tuple[tuple[float, float], ...], ...]:
     """Outlines of the region cut at x = at (side: z across, y up) or y = at (top: x across, z up) [mm].
 
@@ -172,7 +172,7 @@ def section(
     )
 
 
-def _chord(wanted: Wanted, face: str, at_mm: float) -> tuple[float, float] | None:
+def _chord(wanted: LensCase, face: str, at_mm: float) -> tuple[float, float] | None:
     """Ends of the reach's outline along y at x = at, or along x at y = at; None outside it."""
     corners = lens_region(
         picture_x_mm=wanted.picture_x_mm, picture_y_mm=wanted.picture_y_mm, panel=wanted.panel, reach=wanted.reach,
@@ -231,7 +231,7 @@ def _rings(part: Polygon) -> list[tuple[tuple[float, float], ...]]:
     ]
 
 
-def search(wanted: Sequence[Wanted], x: ArrayLike, y: ArrayLike) -> tuple[Floats, Floats]:
+def search(wanted: Sequence[LensCase], x: ArrayLike, y: ArrayLike) -> tuple[Floats, Floats]:
     """Longest clear stretch of z for every projector, x and y: (n, len(x), len(y)) [mm], and its middle z.
 
     0 where there is none. Lines along x are heeded; lines along z are not, a stretch then says only what is clear.
@@ -244,7 +244,7 @@ def search(wanted: Sequence[Wanted], x: ArrayLike, y: ArrayLike) -> tuple[Floats
     return free, middle
 
 
-def _stretches(wanted: Wanted, x: Floats, y: Floats) -> tuple[Floats, Floats]:
+def _stretches(wanted: LensCase, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     room = inner_room(wanted)
     plane = reached(wanted, x[:, None], y[None, :]) & ((x >= room.low[0]) & (x <= room.high[0]))[:, None]
     plane &= ((y >= room.low[1]) & (y <= room.high[1]))[None, :]
@@ -275,7 +275,7 @@ def _stretches(wanted: Wanted, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     return best, middle
 
 
-def freedom(wanted: Wanted, place: tuple[float, float, float]) -> tuple[tuple[float, float], ...] | None:
+def freedom(wanted: LensCase, place: tuple[float, float, float]) -> tuple[tuple[float, float], ...] | None:
     """How far the lens may still go from a place along x, y and z, the other two kept: low and high ends [mm].
 
     None where it cannot be there. Source: the sections through the place, cut by its three lines.

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 
 from gantline.core.space import Point3, Solid
 from gantline.core.throw.mount import joist_choices
-from gantline.core.throw.places import Wanted, grown, possible
+from gantline.core.throw.places import LensCase, grown, possible
 
 Floats = NDArray[np.float64]
 STEP_MM = 12.0
@@ -29,7 +29,7 @@ class Move:
     to_mm: float
 
 
-def past_room(wanted: Wanted, place: Point3) -> tuple[str, float] | None:
+def past_room(wanted: LensCase, place: Point3) -> tuple[str, float] | None:
     """Which end of the room body and air reach past, and how far [mm]; None where they do not."""
     body, room = wanted.body, wanted.room
     over = (
@@ -44,7 +44,7 @@ def past_room(wanted: Wanted, place: Point3) -> tuple[str, float] | None:
     return (SIDES[at], over[at]) if over[at] > 1e-9 else None
 
 
-def ways_out(wanted: Wanted, solid: Solid, place: Point3) -> tuple[Move, ...]:
+def ways_out(wanted: LensCase, solid: Solid, place: Point3) -> tuple[Move, ...]:
     """The shortest moves along one axis after which the lens can be there, at most three."""
     out = grown(wanted, solid)
     found = []
@@ -64,7 +64,7 @@ def into_zone(zone: Solid, place: Point3, *, tolerance_mm: float) -> tuple[Move,
 
 
 def clearing_moves(
-    wanted: Wanted, lens: Point3, fabric_mm: float, dark: Callable[[Point3], bool], *, step_mm: float
+    wanted: LensCase, lens: Point3, fabric_mm: float, dark: Callable[[Point3], bool], *, step_mm: float
 ) -> tuple[Move, ...]:
     """The least move of the lens along each axis that leaves no shadow, in whole steps; up and down first.
 
@@ -93,7 +93,7 @@ def clearing_rise_mm(solid: Solid, dark: Callable[[Solid], bool], *, step_mm: fl
     return next((rise for rise in rises if not dark(solid.moved((0.0, rise, 0.0)))), None)
 
 
-def search_grid(wanted: Sequence[Wanted], own_height_mm: float | None) -> tuple[Floats, Floats]:
+def search_grid(wanted: Sequence[LensCase], own_height_mm: float | None) -> tuple[Floats, Floats]:
     """Where lens places are looked for [mm]: x the joists' lens places, or across the room with the picture's
     center; y up the room, with the lens's own height and those that need no shift: a fixed offset has no other."""
     first = wanted[0]
@@ -109,7 +109,7 @@ def search_grid(wanted: Sequence[Wanted], own_height_mm: float | None) -> tuple[
 
 
 def best_place(
-    wanted: Wanted,
+    wanted: LensCase,
     free: Floats,
     middle: Floats,
     x: Floats,

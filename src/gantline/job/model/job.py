@@ -5,7 +5,7 @@ from typing import Annotated, Final, Literal
 from pydantic import Field as Limit
 
 from gantline.core.units import LengthStyle, Units
-from gantline.job.field import Closed, Field, Part, bind, bind_items, item_lists
+from gantline.job.field import ClosedModel, Field, Part, bind, bind_items, item_lists
 from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.light import Lighting
@@ -20,7 +20,7 @@ Known = Literal["measured", "decided", "assumed"]
 PointerText = Annotated[str, Limit(min_length=2, max_length=200, pattern=r"^(/[^/\x00-\x1f]+)+$")]
 
 
-class JobUnits(Closed):
+class JobUnits(ClosedModel):
     """How this job writes lengths."""
 
     style: LengthStyle = LengthStyle.INCH_FRACTIONS

@@ -7,7 +7,7 @@ from pydantic import Field as Limit
 
 from gantline.core.defaults import SizeDefaults
 from gantline.core.size.aspect import ASPECTS
-from gantline.job.field import Closed, Field, Item, Part
+from gantline.job.field import ClosedModel, Field, Item, Part
 from gantline.job.types import AspectText, DistanceMm, Id, LengthMm
 
 
@@ -43,7 +43,7 @@ class BorderFaces(Part):
     bottom_mm: Annotated[DistanceMm | None, Field("border_bottom", "Border, bottom", default=0.0)] = None
 
 
-class RoundedPick(Closed):
+class RoundedPick(ClosedModel):
     """A rounded size that was chosen [mm]."""
 
     width_mm: LengthMm

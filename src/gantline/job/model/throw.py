@@ -7,7 +7,7 @@ from pydantic import Field as Limit
 from gantline.core.defaults import ThrowDefaults
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.signal import PictureFormat as Format
-from gantline.job.field import Closed, Field, Item, Part
+from gantline.job.field import ClosedModel, Field, Item, Part
 from gantline.job.types import (
     AspectText,
     DistanceMm,
@@ -121,7 +121,7 @@ class CablePoint(Part):
     z_mm: Annotated[DistanceMm | None, Field("cable_z", "Source, from bare wall")] = None
 
 
-class PictureFormat(Closed):
+class PictureFormat(ClosedModel):
     """Lines, pictures per second [Hz], depth per color [bit], and whether with high dynamic range."""
 
     lines: Annotated[int, Limit(ge=240, le=17_280)]

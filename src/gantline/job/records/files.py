@@ -9,7 +9,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, ValidationError
 
-from gantline.job.field import Closed
+from gantline.job.field import ClosedModel
 from gantline.job.problems import BadDocument, FieldProblem, from_validation
 from gantline.job.records.kinds import MODELS, RecordKind, read_record
 from gantline.job.types import Name
@@ -19,7 +19,7 @@ KEY = r"^[a-z0-9][a-z0-9-]{0,59}$"
 Named = tuple[str, str, dict[str, Any]]  # key, name, body
 
 
-class Naming(Closed):
+class Naming(ClosedModel):
     """What a record is called, and known by."""
 
     name: Name

@@ -8,7 +8,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.window import TableLine, fit_throw
 from gantline.job.edits import Edit
-from gantline.job.field import Closed, field_of
+from gantline.job.field import ClosedModel, field_of
 from gantline.job.model.light import Lighting
 from gantline.job.model.throw import ProjectorBody, ProjectorPlace
 from gantline.job.problems import from_validation
@@ -27,7 +27,7 @@ from gantline.job.types import (
 )
 
 
-class ThrowLine(Closed):
+class ThrowLine(ClosedModel):
     """One line of a maker's table [mm]: picture width, distance at the wide and at the long end."""
 
     width_mm: LengthMm
@@ -35,7 +35,7 @@ class ThrowLine(Closed):
     long_mm: LengthMm
 
 
-class LightMode(Closed):
+class LightMode(ClosedModel):
     """A picture mode and the share of the rated light it leaves."""
 
     name: Line

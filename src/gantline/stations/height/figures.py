@@ -3,7 +3,7 @@
 from gantline.core.height.place import Bound, Place, WishKind
 from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, least, most, size, term
 from gantline.stations.height.limits import centre_x_mm, high_limit, low_limit, of_kind, place
 from gantline.stations.height.solve import (
@@ -38,62 +38,62 @@ SLACKS = (
 
 
 @FIGURES.length("centre_x", "Screen center from left", "the middle unless it is set", H.centre_x_mm)
-def center(at: Ask) -> Shown:
+def center(at: Ask) -> Display:
     """Center line of the screen."""
     value = at(centre_x_mm)
     given = at.given(H.centre_x_mm) is not None
-    return Shown(value, None if given else term("wall width", at(wall_mm)) / 2.0)
+    return Display(value, None if given else term("wall width", at(wall_mm)) / 2.0)
 
 
 @FIGURES.length("wish_value", "Target", "usual", H.wish_mm)
-def target(at: Ask) -> Shown:
+def target(at: Ask) -> Display:
     """What the height is taken from, named by its kind."""
     label = LABELS[at(target_kind)]
-    return Shown(at(target_mm), label=label, how="usual; nothing entered")
+    return Display(at(target_mm), label=label, how="usual; nothing entered")
 
 
 @FIGURES.other("eye_share", "Eye line, up the picture", "", "usual", H.eye_share)
-def eye_share(at: Ask) -> Shown | None:
+def eye_share(at: Ask) -> Display | None:
     """Only where the height is taken from the eye line."""
-    return Shown(at.field(H.eye_share)) if at(target_kind) is WishKind.EYE_LINE else None
+    return Display(at.field(H.eye_share)) if at(target_kind) is WishKind.EYE_LINE else None
 
 
 @FIGURES.length("top_highest", "Frame top, highest", SOURCE)
-def highest(at: Ask) -> Shown:
+def highest(at: Ask) -> Display:
     """The lowest of the bounds from above."""
     high = at(high_limit)
-    return Shown(high.y_top_mm, _bound(at, high), how=f"bound by the {high.name}")
+    return Display(high.y_top_mm, _bound(at, high), how=f"bound by the {high.name}")
 
 
 @FIGURES.length("top_lowest", "Frame top, lowest", SOURCE)
-def lowest(at: Ask) -> Shown:
+def lowest(at: Ask) -> Display:
     """The highest of the bounds from below."""
     low = at(low_limit)
-    return Shown(low.y_top_mm, _bound(at, low), how=f"bound by the {low.name}")
+    return Display(low.y_top_mm, _bound(at, low), how=f"bound by the {low.name}")
 
 
 @FIGURES.length("frame_top", "Top of frame above floor", SOURCE)
-def frame_top(at: Ask) -> Shown | None:
+def frame_top(at: Ask) -> Display | None:
     """The target, held between the bounds."""
     hung = at(placement)
     if not hung.possible:
         return None
     low, high = term("lowest top", hung.height.low.y_top_mm), term("highest top", hung.height.high.y_top_mm)
-    return Shown(hung.top_mm, most(low, least(high, term("target", at(target_top_mm)))), how=_limit(at))
+    return Display(hung.top_mm, most(low, least(high, term("target", at(target_top_mm)))), how=_limit(at))
 
 
 @FIGURES.length("frame_bottom", "Bottom of frame above floor", "definition")
-def frame_bottom(at: Ask) -> Shown | None:
+def frame_bottom(at: Ask) -> Display | None:
     """The frame's lower edge."""
     hung = at(placement)
     if not hung.possible:
         return None
     high = hung.place.screen.overall_height_mm
-    return Shown(hung.top_mm - high, term("frame top", hung.top_mm) - term("overall height", high))
+    return Display(hung.top_mm - high, term("frame top", hung.top_mm) - term("overall height", high))
 
 
 @FIGURES.length("bottom_from_datum", "Bottom of frame from datum", "one datum, each mark rounded alone")
-def bottom_from_datum(at: Ask) -> Shown | None:
+def bottom_from_datum(at: Ask) -> Display | None:
     """The frame's lower edge as a crew finds it: from the line that is on the wall."""
     hung = at(placement)
     if not hung.possible:
@@ -101,42 +101,42 @@ def bottom_from_datum(at: Ask) -> Shown | None:
     bottom = term("frame bottom", hung.top_mm - hung.place.screen.overall_height_mm)
     made = bottom - term("datum line", at(room).datum_mm)
     way = "above" if made.value >= 0.0 else "below"
-    return Shown(
+    return Display(
         abs(made.value), made if made.value >= 0.0 else size(made), label=f"Bottom of frame {way} datum"
     )
 
 
 @FIGURES.length("picture_centre", "Picture center above floor", "definition; seats and lens use this center")
-def picture_centre(at: Ask) -> Shown | None:
+def picture_centre(at: Ask) -> Display | None:
     """The middle of the viewable area."""
     hung = at(placement)
     if not hung.possible:
         return None
     one = hung.place.screen
     made = term("frame top", hung.top_mm) - term("top border", one.border.top_mm)
-    return Shown(hung.picture_centre_mm, made - term("height", one.picture.height_mm) / 2.0)
+    return Display(hung.picture_centre_mm, made - term("height", one.picture.height_mm) / 2.0)
 
 
 @FIGURES.other("binds", "Held by", "", SOURCE)
-def binds(at: Ask) -> Shown | None:
+def binds(at: Ask) -> Display | None:
     """The bound that moved the target, or the target itself."""
     hung = at(placement)
     if not hung.possible:
         return None
     text = _limit(at)
-    return Shown(text, text=text, how="the bound that moved the target, or the target itself")
+    return Display(text, text=text, how="the bound that moved the target, or the target itself")
 
 
 def _slack(key: str, name: str) -> None:
     @FIGURES.length(f"slack_{key.replace('-', '_')}", f"Slack to {name}", SOURCE)
-    def slack(at: Ask) -> Shown | None:
+    def slack(at: Ask) -> Display | None:
         """How far the frame could still go before this bound stops it."""
         hung, found = at(placement), at(of_kind, key)
         if not hung.possible or found is None:
             return None
         bound, top = term("bound", found.y_top_mm), term("frame top", hung.top_mm)
         made = bound - top if key in FROM_ABOVE else top - bound
-        return Shown(made.value, made)
+        return Display(made.value, made)
 
 
 for one in SLACKS:

@@ -6,7 +6,7 @@ from dataclasses import replace
 from enum import StrEnum
 
 from gantline.core.defaults import SeatsDefaults
-from gantline.core.height.bounds import Asked, centre_guidance_mm, room_left_mm
+from gantline.core.height.bounds import HeightCase, centre_guidance_mm, room_left_mm
 from gantline.core.height.solve import largest_fitting
 from gantline.core.sight.rows import ROUNDING_MM
 from gantline.core.size.picture import Lead, picture_from
@@ -166,14 +166,14 @@ def _give(at: Ask) -> Iterator[Cure]:
         yield Cure(text=f"Using the whole ceiling gap gains {at.text(give)}; lowering the edge gains {edge}.")
 
 
-def _gap(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
+def _gap(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
     gap = one.place.ceiling_gap_mm - needed
     tried = replace(one, place=replace(one.place, ceiling_gap_mm=gap))
     if gap >= one.place.lift_on_mm and room_left_mm(tried) >= 0.0:
         yield cure(f"Reduce the ceiling gap to {at.text(gap)}", (H.ceiling_gap_mm, gap))
 
 
-def _edge(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
+def _edge(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
     edge = one.place.lowest_edge_mm - needed
     tried = replace(one, place=replace(one.place, lowest_edge_mm=edge))
     if edge >= 0.0 and room_left_mm(tried) >= 0.0:
@@ -181,7 +181,7 @@ def _edge(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
         yield cure(text, (H.lowest_edge_mm, edge))
 
 
-def _lens(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
+def _lens(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
     solved = at(placement).height
     if one.lens is None or "shift" not in solved.low.key + solved.high.key:
         return
@@ -192,7 +192,7 @@ def _lens(at: Ask, one: Asked, needed: float) -> Iterator[Cure]:
         yield cure(text, (ProjectorPlace.lens_y_mm, y))
 
 
-def _rows(at: Ask, one: Asked) -> Iterator[Cure]:
+def _rows(at: Ask, one: HeightCase) -> Iterator[Cure]:
     """Platforms, with the frame as high as the other bounds let it go."""
     solved, picture = at(placement).height, one.place.screen
     if "rows" not in (solved.low.key, solved.high.key):

@@ -3,10 +3,10 @@
 from dataclasses import dataclass
 
 from gantline.core.defaults import HeightDefaults, SeatsDefaults, ThrowDefaults
-from gantline.core.height.bounds import Asked
+from gantline.core.height.bounds import HeightCase
 from gantline.core.height.place import Place, WishKind, wished_top_mm
 from gantline.core.height.solve import Height, solve_height
-from gantline.core.sight.rows import Seated, platforms_mm
+from gantline.core.sight.rows import Occupant, platforms_mm
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
@@ -25,7 +25,7 @@ from gantline.stations.height.limits import (
     turn_of,
 )
 from gantline.stations.size import screen
-from gantline.stations.survey import Placed, eyes, seats
+from gantline.stations.survey import SeatPlace, eyes, seats
 
 Rect = tuple[float, float, float, float]  # left, bottom, right, top
 
@@ -47,10 +47,10 @@ class Placement:
         return self.top_mm - one.border.top_mm - one.picture.height_mm / 2.0
 
 
-def asked(at: Ask) -> Asked:
+def asked(at: Ask) -> HeightCase:
     """Everything in the room that bounds the height."""
     here = at(place)
-    return Asked(
+    return HeightCase(
         place=here,
         eyes=at(eyes),
         neck_deg=at.default(SeatsDefaults.neck_top_deg),
@@ -152,7 +152,7 @@ def rect_of_picture(at: Ask) -> Rect:
 def raised_mm(at: Ask, bottom_mm: float) -> tuple[float, ...]:
     """The platform each seat needs [mm] to see the picture's bottom, in the order of the seats."""
     sitting = [
-        Seated(distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm)
+        Occupant(distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm)
         for one in at(seats)
     ]
     clear = at.default(SeatsDefaults.head_clear_mm)
@@ -161,7 +161,7 @@ def raised_mm(at: Ask, bottom_mm: float) -> tuple[float, ...]:
 
 def platforms(at: Ask, needed_mm: tuple[float, ...]) -> tuple[Cure, ...]:
     """One cure that puts every seat on the platform it needs; none where all stand on it already."""
-    raised: list[tuple[Placed, float]] = [
+    raised: list[tuple[SeatPlace, float]] = [
         (one, high) for one, high in zip(at(seats), needed_mm, strict=True) if high > one.platform_mm
     ]
     if not raised:

@@ -5,7 +5,7 @@ import math
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m2
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import least, term
 from gantline.stations.light.solve import (
     area_m2,
@@ -23,7 +23,7 @@ MOST_STATES = 6
 
 
 @FIGURES.other("luminance", "Luminance on axis", "", "diffusing screen of that gain")
-def luminance(at: Ask) -> Shown | None:
+def luminance(at: Ask) -> Display | None:
     """What the middle of the screen shows straight on."""
     made, gain = at(light), at(lobe)
     if made is None or isinstance(gain, str):
@@ -31,11 +31,11 @@ def luminance(at: Ask) -> Shown | None:
     value = float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.gain))
     flux = term("light on the picture", made.flux_lm, " lm")
     work = flux * term("gain", gain.gain, "") / (math.pi * term("area", at(area_m2), " m²"))
-    return Shown(value, work, luminance_text(value))
+    return Display(value, work, luminance_text(value))
 
 
 @FIGURES.other("flux", "Light on the picture", "", "light after all losses")
-def flux(at: Ask) -> Shown | None:
+def flux(at: Ask) -> Display | None:
     """Lumens that reach the picture."""
     made = at(light)
     if made is None:
@@ -43,11 +43,11 @@ def flux(at: Ask) -> Shown | None:
     one = made.output
     work = term("rated output", one.rated_lm, " lm") * term("picture mode", one.mode_share, "")
     work = work * term("aging", one.age_share, "") * term("zoom", made.zoom, "")
-    return Shown(made.flux_lm, work * term("share of the panel", made.panel, ""), f"{made.flux_lm:.0f} lm")
+    return Display(made.flux_lm, work * term("share of the panel", made.panel, ""), f"{made.flux_lm:.0f} lm")
 
 
 @FIGURES.other("bounce", "Light reflected by the room", "", "estimate: the room as an even sphere")
-def reflected(at: Ask) -> Shown | None:
+def reflected(at: Ask) -> Display | None:
     """Picture's own light that comes back."""
     made, gain, back = at(light), at(lobe), at(bounce)
     if made is None or isinstance(gain, str) or back is None:
@@ -56,14 +56,14 @@ def reflected(at: Ask) -> Shown | None:
     level = term("mean level", at.default(LightDefaults.mean_level), "")
     flux = level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.gain, ""))
     work = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
-    return Shown(back, work, f"{back:.1f} lux")
+    return Display(back, work, f"{back:.1f} lux")
 
 
 def _state(index: int) -> None:
     @FIGURES.other(
         f"lux_{index}", "Light state", "lux", "point sources without shades, the room as an even sphere"
     )
-    def lux(at: Ask) -> Shown | None:
+    def lux(at: Ask) -> Display | None:
         """Light on the screen in one state."""
         if index >= len(given_states(at)):
             return None
@@ -73,7 +73,7 @@ def _state(index: int) -> None:
             if one.how
             else "usual"
         )
-        return Shown(one.lux, text=f"{one.lux:.3g} lux", how=how, label=f"Light, {one.name}")
+        return Display(one.lux, text=f"{one.lux:.3g} lux", how=how, label=f"Light, {one.name}")
 
 
 for number in range(MOST_STATES):

@@ -26,7 +26,7 @@ from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm, is_turned, ratios
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
-from gantline.stations.survey import Placed, depth_mm, room, seats
+from gantline.stations.survey import SeatPlace, depth_mm, room, seats
 from gantline.stations.throw import lens_place, projected, turned
 
 POINTS = ("center", "left", "right", "top", "bottom")
@@ -219,23 +219,23 @@ def seat_light(model: LightModel, eyes: Array) -> tuple[Array, Array]:
     return seen, seen_contrast(seen[:, :1], ambient[None, :], model.own_contrast)
 
 
-def eyes_of(placed: tuple[Placed, ...]) -> Array:
+def eyes_of(placed: tuple[SeatPlace, ...]) -> Array:
     """(e, 3) eyes in wall axes, z from the fabric [mm]."""
     return np.array([[one.x_mm, one.eye_mm, one.distance_mm] for one in placed], dtype=float).reshape(-1, 3)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Seen:
+class LightAtSeats:
     """What every seat sees: luminance (e, 5) [cd/m2] of POINTS, contrast (e, states)."""
 
     luminance: Array
     contrast: Array
 
 
-def seen(at: Ask) -> Seen | None:
+def seen(at: Ask) -> LightAtSeats | None:
     """Light at the seats, in their order; None without a model or without seats."""
     model, placed = at(light_model), at(seats)
     if model is None or not placed:
         return None
     luminance, contrast = seat_light(model, eyes_of(placed))
-    return Seen(luminance=luminance, contrast=contrast)
+    return LightAtSeats(luminance=luminance, contrast=contrast)

@@ -4,7 +4,7 @@ from gantline.core.size.picture import Lead
 from gantline.core.units import pair_text
 from gantline.job.model.size import Content, Size, SizeLead
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, root, square, term
 from gantline.stations.size.solve import aspect, grid, screen, sized, start
 
@@ -20,99 +20,101 @@ LABELS = {
 
 
 @FIGURES.length("lead_value", "Diagonal", "entered", Size.value_mm)
-def lead_value(at: Ask) -> Shown | None:
+def lead_value(at: Ask) -> Display | None:
     """What the size starts from; nothing for an angle or a throw."""
     lead = SizeLead(at.field(Size.lead))
-    return Shown(at.field(Size.value_mm), label=LABELS[lead]) if lead in LABELS else None
+    return Display(at.field(Size.value_mm), label=LABELS[lead]) if lead in LABELS else None
 
 
 @FIGURES.other("angle", "Viewing angle, main seat", "", "entered", Size.angle_deg)
-def angle(at: Ask) -> Shown | None:
+def angle(at: Ask) -> Display | None:
     """Only where the size starts from it."""
-    return Shown(at.field(Size.angle_deg)) if at.field(Size.lead) == SizeLead.ANGLE else None
+    return Display(at.field(Size.angle_deg)) if at.field(Size.lead) == SizeLead.ANGLE else None
 
 
 @FIGURES.length("tidy_grid", "Round to", "a quarter inch or five steps unless it is set", Size.tidy_grid_mm)
-def rounding_step(at: Ask) -> Shown:
+def rounding_step(at: Ask) -> Display:
     """The tape step both sides are cut to."""
-    return Shown(float(at(grid)), how="the tape step both sides are cut to")
+    return Display(float(at(grid)), how="the tape step both sides are cut to")
 
 
 @FIGURES.length("mask_lap", "Lap of mask panels", "usual", Content.lap_mm)
-def mask_lap(at: Ask) -> Shown | None:
+def mask_lap(at: Ask) -> Display | None:
     """Only where other aspect ratios are shown."""
-    return Shown(at.field(Content.lap_mm)) if at.things(Content.shapes) else None
+    return Display(at.field(Content.lap_mm)) if at.things(Content.shapes) else None
 
 
 @FIGURES.other("size", "Viewable size", "", "width by height of the viewable area")
-def pair(at: Ask) -> Shown:
+def pair(at: Ask) -> Display:
     """Both sides as they are read on the tape."""
     picture = at(screen).picture
     text = pair_text(picture.width_mm, picture.height_mm, at.units)
-    return Shown(text, text=text, how="viewable width × viewable height")
+    return Display(text, text=text, how="viewable width × viewable height")
 
 
 @FIGURES.length("width", "Viewable width", PYTHAGORAS)
-def width(at: Ask) -> Shown:
+def width(at: Ask) -> Display:
     """Width of the viewable area."""
     return _side(at, "width")
 
 
 @FIGURES.length("height", "Viewable height", PYTHAGORAS)
-def height(at: Ask) -> Shown:
+def height(at: Ask) -> Display:
     """Height of the viewable area."""
     return _side(at, "height")
 
 
 @FIGURES.length("diagonal", "Viewable diagonal", PYTHAGORAS)
-def diagonal(at: Ask) -> Shown:
+def diagonal(at: Ask) -> Display:
     """Corner to corner of the viewable area."""
     made = at(sized)
     w, h = made.screen.picture.width_mm, made.screen.picture.height_mm
-    return Shown(made.screen.picture.diagonal_mm, root(square(term("width", w)) + square(term("height", h))))
+    return Display(
+        made.screen.picture.diagonal_mm, root(square(term("width", w)) + square(term("height", h)))
+    )
 
 
 @FIGURES.other("real_aspect", "Aspect ratio as cut", "", "definition")
-def real_aspect(at: Ask) -> Shown:
+def real_aspect(at: Ask) -> Display:
     """What the rounded sides come to."""
     picture = at(screen).picture
     made = term("width", picture.width_mm) / term("height", picture.height_mm)
-    return Shown(picture.width_mm / picture.height_mm, made, text=f"{made.value:.4f}")
+    return Display(picture.width_mm / picture.height_mm, made, text=f"{made.value:.4f}")
 
 
 @FIGURES.length("overall_width", "Overall width", "definition of overall size")
-def overall_width(at: Ask) -> Shown:
+def overall_width(at: Ask) -> Display:
     """Width of the frame."""
     one = at(screen)
     made = term("width", one.picture.width_mm) + 2.0 * term("side border", one.border.side_mm)
-    return Shown(one.overall_width_mm, made)
+    return Display(one.overall_width_mm, made)
 
 
 @FIGURES.length("overall_height", "Overall height", "definition of overall size")
-def overall_height(at: Ask) -> Shown:
+def overall_height(at: Ask) -> Display:
     """Height of the frame."""
     one = at(screen)
     faces = term("top border", one.border.top_mm) + term("bottom border", one.border.bottom_mm)
-    return Shown(one.overall_height_mm, term("height", one.picture.height_mm) + faces)
+    return Display(one.overall_height_mm, term("height", one.picture.height_mm) + faces)
 
 
 @FIGURES.length(
     "overall_diagonal", "Frame diagonal", "Pythagoras; both diagonals of a square frame read this"
 )
-def overall_diagonal(at: Ask) -> Shown:
+def overall_diagonal(at: Ask) -> Display:
     """Corner to corner of the frame."""
     one = at(screen)
     w, h = term("overall width", one.overall_width_mm), term("overall height", one.overall_height_mm)
-    return Shown(one.overall_diagonal_mm, root(square(w) + square(h)))
+    return Display(one.overall_diagonal_mm, root(square(w) + square(h)))
 
 
-def _side(at: Ask, key: str) -> Shown:
+def _side(at: Ask, key: str) -> Display:
     made, begun = at(sized), at(start)
     value: float = getattr(made.screen.picture, f"{key}_mm")
     if made.picked:
         exact: float = getattr(made.wished, f"{key}_mm")
-        return Shown(value, term("rounded size chosen", value), how=f"exact {at.exact(exact)}")
-    return Shown(value, _from_lead(begun.lead, begun.made, float(at(aspect)), key), how=f"a = {at(aspect)}")
+        return Display(value, term("rounded size chosen", value), how=f"exact {at.exact(exact)}")
+    return Display(value, _from_lead(begun.lead, begun.made, float(at(aspect)), key), how=f"a = {at(aspect)}")
 
 
 def _from_lead(lead: Lead, made: Expr, ratio: float, key: str) -> Expr:

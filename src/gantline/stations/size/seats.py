@@ -13,7 +13,7 @@ from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
 from gantline.stations.height import placement, platforms, raised_mm, rect_of_picture
-from gantline.stations.survey import Placed, seats
+from gantline.stations.survey import SeatPlace, seats
 from gantline.stations.throw import pixels_over
 
 CODE = "seats-outside-guidance"
@@ -24,7 +24,7 @@ NAMED = 4  # more seats than this are not named in one sentence
 class Sight:
     """What one seat sees [deg, arc-minutes]; platform_mm: what it needs to see over the head in front, 0 if clear."""
 
-    seat: Placed
+    seat: SeatPlace
     angle_deg: float
     top_deg: float
     centre_deg: float

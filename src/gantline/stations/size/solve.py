@@ -31,7 +31,7 @@ class Start:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Sized:
+class SizeChoice:
     """The exact picture asked for, the one that is built, and the screen with its border."""
 
     wished: Picture
@@ -109,11 +109,11 @@ def border(at: Ask) -> Border:
     return Border(side_mm=side, top_mm=top, bottom_mm=at.field(BorderFaces.bottom_mm))
 
 
-def sized(at: Ask) -> Sized:
+def sized(at: Ask) -> SizeChoice:
     """The screen that is built, and the exact picture it comes from."""
     asked, pick = at(wished), at(picked)
     built = asked if pick is None else Picture(width_mm=pick.width_mm, height_mm=pick.height_mm)
-    return Sized(wished=asked, picked=pick is not None, screen=Screen(picture=built, border=at(border)))
+    return SizeChoice(wished=asked, picked=pick is not None, screen=Screen(picture=built, border=at(border)))
 
 
 def screen(at: Ask) -> Screen:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from gantline.core.size.aspect import read_aspect
-from gantline.core.size.content import Masked, constant_area, shown, side_panel, zoom_needed
+from gantline.core.size.content import MaskLayout, constant_area, shown, side_panel, zoom_needed
 from gantline.core.size.tidy import TidySize
 from gantline.core.units import pair_text
 from gantline.job.field import field_of
@@ -74,7 +74,7 @@ def rounded_sizes(at: Ask) -> RoundedSizes | None:
     return RoundedSizes(rows=tuple(_row(at, one, chosen=one is pick) for one in rows))
 
 
-def masked_shapes(at: Ask) -> tuple[tuple[str, str, Masked], ...]:
+def masked_shapes(at: Ask) -> tuple[tuple[str, str, MaskLayout], ...]:
     """Id, name and place on the screen of every aspect ratio shown."""
     picture = at(screen).picture
     return tuple(
@@ -105,7 +105,7 @@ def _row(at: Ask, one: TidySize, *, chosen: bool) -> RoundedRow:
     )
 
 
-def _shape(at: Ask, base: str, name: str, text: str, masked: Masked) -> ShapeRow:
+def _shape(at: Ask, base: str, name: str, text: str, masked: MaskLayout) -> ShapeRow:
     picture, ratio = at(screen).picture, read_aspect(text)
     panel = side_panel(picture, masked, at.field(Content.lap_mm))
     zoom = zoom_needed(at(aspect), ratio, at(panel_aspect))
@@ -126,7 +126,7 @@ def _shape(at: Ask, base: str, name: str, text: str, masked: Masked) -> ShapeRow
     )
 
 
-def _mask(at: Ask, masked: Masked) -> str:
+def _mask(at: Ask, masked: MaskLayout) -> str:
     if masked.side_mm > 0.5:
         return f"{at.text(masked.side_mm)} each side"
     return f"{at.text(masked.top_bottom_mm)} top and bottom" if masked.top_bottom_mm > 0.5 else "none"

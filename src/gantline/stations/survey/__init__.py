@@ -1,8 +1,8 @@
 """Survey: the wall and the room as they were found. What other stations ask of it."""
 
 from gantline.stations.survey.solve import (
-    Placed,
     Room,
+    SeatPlace,
     bands,
     box_solids,
     depth_mm,
@@ -20,8 +20,8 @@ from gantline.stations.survey.solve import (
 )
 
 __all__ = [
-    "Placed",
     "Room",
+    "SeatPlace",
     "bands",
     "box_solids",
     "depth_mm",

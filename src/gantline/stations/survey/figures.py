@@ -2,7 +2,7 @@
 
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.survey.solve import ceiling
 
@@ -10,14 +10,16 @@ FIGURES = Figures()
 
 
 @FIGURES.length("ceiling", "Ceiling above floor", "lowest of the ceiling readings", Survey.ceiling_mm)
-def lowest_ceiling(at: Ask) -> Shown:
+def lowest_ceiling(at: Ask) -> Display:
     """As entered, or the lowest of the readings, which take over."""
     if not at.things(Survey.ceiling_readings):
-        return Shown(at.field(Survey.ceiling_mm))
+        return Display(at.field(Survey.ceiling_mm))
     x, lowest = min(at(ceiling).readings, key=lambda one: one[1])
     datum = at.field(Survey.datum_mm)
     made = term("datum line", datum) + term("lowest reading", lowest - datum)
-    return Shown(lowest, made, how=f"read at {at.exact(x)}", label="Ceiling above floor, lowest", forced=True)
+    return Display(
+        lowest, made, how=f"read at {at.exact(x)}", label="Ceiling above floor, lowest", forced=True
+    )
 
 
 def gist(at: Ask) -> str:

@@ -27,7 +27,7 @@ class Room:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Placed:
+class SeatPlace:
     """A seat in wall axes [mm]; distance_mm from the fabric plane, eye_mm above the finished floor."""
 
     id: str
@@ -102,13 +102,13 @@ def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:
     return to_wall, joist_centres(at.field(Joists.first_mm), spacing, end)
 
 
-def seat_place(at: Ask, number: int) -> Placed:
+def seat_place(at: Ask, number: int) -> SeatPlace:
     """One seat, by its place in the list from 0; the first is the main one unless one is marked."""
     given = at.things(Survey.seats)
     marked = any(at.of(one, Seat.main) for one in given)
     seat = given[number]
     seated, platform = at.of(seat, Seat.eye_mm), at.of(seat, Seat.platform_mm)
-    return Placed(
+    return SeatPlace(
         id=seat.id,
         name=seat.name or f"Seat {number + 1}",
         x_mm=seat.x_mm,
@@ -131,7 +131,7 @@ def weigh_seat(at: Ask, number: int, *, alone: bool) -> None:
         at(fabric_plane_mm), at.of(seat, Seat.eye_mm), seat.from_wall_mm
 
 
-def seat_places(at: Ask) -> tuple[Placed, ...]:
+def seat_places(at: Ask) -> tuple[SeatPlace, ...]:
     """Every seat. distance_mm may be too short to sit."""
     return tuple(at(seat_place, number) for number in range(len(at.things(Survey.seats))))
 
@@ -142,12 +142,12 @@ def seated_numbers(at: Ask) -> tuple[int, ...]:
     return tuple(number for number in many if at.aside(seat_place, number).distance_mm >= NEAREST_MM)
 
 
-def seats(at: Ask) -> tuple[Placed, ...]:
+def seats(at: Ask) -> tuple[SeatPlace, ...]:
     """The seats that are in front of the fabric."""
     return tuple(one for one in at(seat_places) if one.distance_mm >= NEAREST_MM)
 
 
-def main_seat(at: Ask) -> Placed | None:
+def main_seat(at: Ask) -> SeatPlace | None:
     """The seat that leads, None without seats."""
     placed = at(seats)
     return next((one for one in placed if one.main), placed[0] if placed else None)

@@ -5,7 +5,7 @@ from gantline.core.tension.points import Side
 from gantline.job.field import field_of
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.size import screen
 from gantline.stations.tension.solve import sequence, spacing_mm, tension_points, tension_steps
@@ -14,29 +14,29 @@ FIGURES = Figures()
 
 
 @FIGURES.other("school", "Sequence", "", "the attachment's own unless it is chosen", Tensioning.school)
-def order(at: Ask) -> Shown:
+def order(at: Ask) -> Display:
     """Corners first or middles outward."""
     value = at(sequence)
-    return Shown(value, text=field_of(Tensioning.school).choice(value), how="the attachment's own")
+    return Display(value, text=field_of(Tensioning.school).choice(value), how="the attachment's own")
 
 
 @FIGURES.length(
     "hold_spacing", "Largest spacing", "the attachment's own unless it is set", Tensioning.spacing_mm
 )
-def spacing(at: Ask) -> Shown:
+def spacing(at: Ask) -> Display:
     """Point to point."""
-    return Shown(at(spacing_mm), how="the attachment's own")
+    return Display(at(spacing_mm), how="the attachment's own")
 
 
 @FIGURES.other("short_first", "Short sides first", "", "usual", Tensioning.short_sides_first)
-def short_first(at: Ask) -> Shown | None:
+def short_first(at: Ask) -> Display | None:
     """Only where corners go first."""
     corners = at(sequence) is School.CORNERS_FIRST
-    return Shown(at.field(Tensioning.short_sides_first)) if corners else None
+    return Display(at.field(Tensioning.short_sides_first)) if corners else None
 
 
 @FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")
-def points(at: Ask) -> Shown | None:
+def points(at: Ask) -> Display | None:
     """All round the frame."""
     found = at(tension_points)
     if isinstance(found, str):
@@ -44,12 +44,12 @@ def points(at: Ask) -> Shown | None:
     rail = sum(1 for one in found if one.side is Side.TOP)
     stile = sum(1 for one in found if one.side is Side.LEFT)
     made = 2.0 * term("points on a rail", rail, "") + 2.0 * term("points on a stile", stile, "")
-    return Shown(float(len(found)), made, f"{len(found)}")
+    return Display(float(len(found)), made, f"{len(found)}")
 
 
 def _gap(key: str, label: str, side: Side) -> None:
     @FIGURES.length(key, label, "evenly spread")
-    def gap(at: Ask) -> Shown | None:
+    def gap(at: Ask) -> Display | None:
         """Between neighbors."""
         found = at(tension_points)
         if isinstance(found, str):
@@ -59,7 +59,7 @@ def _gap(key: str, label: str, side: Side) -> None:
         long = one.overall_width_mm if side is Side.TOP else one.overall_height_mm
         inset = term("first point from corner", at.field(Tensioning.inset_mm))
         made = (term("side", long) - 2.0 * inset) / term("gaps", len(there) - 1, "")
-        return Shown(abs(there[1].reading_mm - there[0].reading_mm), made)
+        return Display(abs(there[1].reading_mm - there[0].reading_mm), made)
 
 
 _gap("rail_gap", "Gap on the rails", Side.TOP)
@@ -67,10 +67,10 @@ _gap("stile_gap", "Gap on the stiles", Side.LEFT)
 
 
 @FIGURES.other("steps", "Steps", "", "opposite pairs count as one step")
-def steps(at: Ask) -> Shown | None:
+def steps(at: Ask) -> Display | None:
     """Of the whole order."""
     found = at(tension_steps)
-    return Shown(float(len(found)), text=f"{len(found)}", how="counted") if found else None
+    return Display(float(len(found)), text=f"{len(found)}", how="counted") if found else None
 
 
 def gist(at: Ask) -> str:

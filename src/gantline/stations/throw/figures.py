@@ -7,7 +7,7 @@ from gantline.job.field import field_of
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Make, Shown
+from gantline.plan.figure import Display, Figures, Make
 from gantline.plan.working import Expr, most, size, term
 from gantline.stations.common import (
     distance_offset_mm,
@@ -33,9 +33,9 @@ SQUARED = "exact pinhole model; largest straight picture in the panel's image by
 
 
 def _only(field: Any, when_shift: bool) -> Make:
-    def make(at: Ask) -> Shown | None:
+    def make(at: Ask) -> Display | None:
         """Shown only where the projector has shift, or only where it has none."""
-        return Shown(at.field(field)) if at.field(P.has_shift) is when_shift else None
+        return Display(at.field(field)) if at.field(P.has_shift) is when_shift else None
 
     return make
 
@@ -51,69 +51,69 @@ for key, label, field, with_shift in (
 
 
 @FIGURES.length("lens_x", "Lens from left wall end", "on the center line unless it is set", P.lens_x_mm)
-def lens_x(at: Ask) -> Shown:
+def lens_x(at: Ask) -> Display:
     """Sideways place of the lens."""
     given = at.given(P.lens_x_mm) is not None
-    return Shown(at(lens_x_mm), None if given else term("screen center", at(centre_x_mm)))
+    return Display(at(lens_x_mm), None if given else term("screen center", at(centre_x_mm)))
 
 
 @FIGURES.other("mount", "Mount", "", "a joist on the ceiling, a shelf else", P.mount)
-def mount(at: Ask) -> Shown:
+def mount(at: Ask) -> Display:
     """How it is held."""
     kind = at(mount_kind)
-    return Shown(kind, text=field_of(P.mount).choice(kind), how="usual; nothing entered")
+    return Display(kind, text=field_of(P.mount).choice(kind), how="usual; nothing entered")
 
 
 @FIGURES.length("body_lens_from_left", "Lens from the body's left side", "the middle", B.lens_from_left_mm)
-def from_left(at: Ask) -> Shown:
+def from_left(at: Ask) -> Display:
     """The middle unless it is entered."""
-    return Shown(at(lens_from_left_mm), how="the middle; nothing entered")
+    return Display(at(lens_from_left_mm), how="the middle; nothing entered")
 
 
 @FIGURES.length("body_lens_above_base", "Lens above the base", "the middle", B.lens_above_base_mm)
-def above_base(at: Ask) -> Shown:
+def above_base(at: Ask) -> Display:
     """The middle unless it is entered."""
-    return Shown(at(lens_above_base_mm), how="the middle; nothing entered")
+    return Display(at(lens_above_base_mm), how="the middle; nothing entered")
 
 
 @FIGURES.length("panel_width", "Projected image, width", "the panel's image just holds the picture")
-def panel_width(at: Ask) -> Shown | None:
+def panel_width(at: Ask) -> Display | None:
     """Width of the whole panel as it lands on the fabric."""
     if at(window) is None:
         return None
     picture, over = at(screen).picture, at(overspill_mm)
     wide = term("width", picture.width_mm) + 2.0 * term("overspill", over)
     high = term("height", picture.height_mm) * wide / term("width", picture.width_mm)
-    return Shown(
+    return Display(
         at(projected).width_mm, most(wide, term("panel aspect ratio", float(at(panel_aspect)), "") * high)
     )
 
 
 @FIGURES.length("window_near", "Closest lens place, from wall", RATIO)
-def window_near(at: Ask) -> Shown | None:
+def window_near(at: Ask) -> Display | None:
     """The near end of the zoom."""
     return _end(at, near=True)
 
 
 @FIGURES.length("window_far", "Farthest lens place, from wall", RATIO)
-def window_far(at: Ask) -> Shown | None:
+def window_far(at: Ask) -> Display | None:
     """The far end of the zoom."""
     return _end(at, near=False)
 
 
 @FIGURES.length("throw_distance", "Lens to fabric", "counts from the fabric plane to the pupil")
-def throw_distance(at: Ask) -> Shown | None:
+def throw_distance(at: Ask) -> Display | None:
     """Distance the throw ratio is about."""
     place = at(lens_place)
     if place is None:
         return None
     made = term("lens from wall", place.measured_z_mm) - term("fabric plane", place.fabric_mm)
     out = at(distance_offset_mm)
-    return Shown(place.distance_mm, made - term("measuring point out from the pupil", out) if out else made)
+    return Display(place.distance_mm, made - term("measuring point out from the pupil", out) if out else made)
 
 
 @FIGURES.other("shift_vertical", "Shift needed, up or down", "", STRAIGHT)
-def shift_vertical(at: Ask) -> Shown | None:
+def shift_vertical(at: Ask) -> Display | None:
     """Shift that brings the picture to its height; for a turned body, the one to set."""
     if at(is_turned):
         return _set(at, vertical=True)
@@ -122,7 +122,7 @@ def shift_vertical(at: Ask) -> Shown | None:
         return None
     rise = term("picture center", at(placement).picture_centre_mm) - term("lens height", place.y_mm)
     made, offset = rise / term("projected height", at(projected).height_mm), at(shift_reach)[1]
-    return Shown(
+    return Display(
         need.vertical,
         made - term("fixed offset", offset, "") if offset else made,
         shift_text(need.vertical, True),
@@ -130,7 +130,7 @@ def shift_vertical(at: Ask) -> Shown | None:
 
 
 @FIGURES.other("shift_horizontal", "Shift needed, sideways", "", STRAIGHT)
-def shift_horizontal(at: Ask) -> Shown | None:
+def shift_horizontal(at: Ask) -> Display | None:
     """Shift that brings the picture sideways; for a turned body, the one to set."""
     if at(is_turned):
         return _set(at, vertical=False)
@@ -139,11 +139,11 @@ def shift_horizontal(at: Ask) -> Shown | None:
         return None
     aside = term("screen center", at(centre_x_mm)) - term("lens", place.x_mm)
     made = aside / term("projected width", at(projected).width_mm)
-    return Shown(need.horizontal, made, shift_text(need.horizontal, False))
+    return Display(need.horizontal, made, shift_text(need.horizontal, False))
 
 
 @FIGURES.other("reach_left", "Shift range here", "", "the projector's record")
-def range_here(at: Ask) -> Shown | None:
+def range_here(at: Ask) -> Display | None:
     """What the range leaves up or down at this sideways shift."""
     need = at(shift)
     if need is None:
@@ -151,28 +151,28 @@ def range_here(at: Ask) -> Shown | None:
     reach, _ = at(shift_reach)
     full = reach.up if need.vertical >= 0.0 else reach.down
     text = shift_text(need.vertical_left if need.vertical >= 0.0 else -need.vertical_left, True)
-    return Shown(need.vertical_left, _range(need, full, reach.side), text)
+    return Display(need.vertical_left, _range(need, full, reach.side), text)
 
 
 @FIGURES.other("turned_share", "Pixels and light on the picture", "", SQUARED)
-def turned_share(at: Ask) -> Shown | None:
+def turned_share(at: Ask) -> Display | None:
     """Share of the panel that lands on the picture of a turned body."""
     found = at(turned)
     if found is None:
         return None
     straight = found.thrown.straight_share
     how = f"area of the picture on the panel; straight body {percent(straight)}, kept {percent(found.share / straight)}"
-    return Shown(found.share, text=f"{percent(found.share)} of the panel", how=how)
+    return Display(found.share, text=f"{percent(found.share)} of the panel", how=how)
 
 
 @FIGURES.other(
     "shaded", "Picture in shadow", "", "boxes projected from the lens onto the fabric; the lens as a point"
 )
-def shadow_share(at: Ask) -> Shown | None:
+def shadow_share(at: Ask) -> Display | None:
     """Share of the picture in any shadow."""
     share = at(shaded)
     return (
-        Shown(share, text=f"{100 * share:.1f}\u00a0%", how="shadows on the picture, overlaps once")
+        Display(share, text=f"{100 * share:.1f}\u00a0%", how="shadows on the picture, overlaps once")
         if share
         else None
     )
@@ -197,7 +197,7 @@ def _range(need: ShiftNeed, full: float, side: float) -> Expr:
     )
 
 
-def _end(at: Ask, *, near: bool) -> Shown | None:
+def _end(at: Ask, *, near: bool) -> Display | None:
     lens, found = at(throw_lens), at(window)
     if found is None or lens is None or isinstance(lens, str):
         return None
@@ -208,17 +208,17 @@ def _end(at: Ask, *, near: bool) -> Shown | None:
     if out:
         made = made + term("measuring point out from the pupil", out)
     value = (found.near_mm if near else found.far_mm) + at(fabric_plane_mm) + out
-    return Shown(value, made, how="" if lens.fixed else "a margin stays free inside")
+    return Display(value, made, how="" if lens.fixed else "a margin stays free inside")
 
 
-def _set(at: Ask, *, vertical: bool) -> Shown | None:
+def _set(at: Ask, *, vertical: bool) -> Display | None:
     found = at(turned)
     if found is None:
         return None
     value = found.pose.shift_v if vertical else found.pose.shift_h
     how, label = "aims the panel's middle at the picture's, within the range", "Shift to set, "
     label += "up or down" if vertical else "sideways"
-    return Shown(value, text=shift_text(value, None if vertical else False), how=how, label=label)
+    return Display(value, text=shift_text(value, None if vertical else False), how=how, label=label)
 
 
 def gist(at: Ask) -> str:

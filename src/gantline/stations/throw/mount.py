@@ -15,7 +15,7 @@ from gantline.stations.throw.lens import in_front
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Mounted:
+class MountPlace:
     """The plate's center on the ceiling (x, z), the ceiling over it, and the pole [mm]."""
 
     x_mm: float
@@ -30,7 +30,7 @@ def over_mm(at: Ask, x_mm: float) -> float:
     return here.ceiling.at(min(max(x_mm, 0.0), here.wall_mm))
 
 
-def mounted(at: Ask) -> Mounted | None:
+def mounted(at: Ask) -> MountPlace | None:
     """The mount of a ceiling-mounted projector; None for any other, and without a lens place."""
     place = at(in_front)
     if place is None or not at(hung) or not at(some_height):
@@ -39,7 +39,7 @@ def mounted(at: Ask) -> Mounted | None:
     on = at(plate)
     ceiling = at(over_mm, x + on.right_mm)
     pole = pole_mm(ceiling, place.y_mm, on)
-    return Mounted(x_mm=x + on.right_mm, z_mm=z + on.roomward_mm, ceiling_mm=ceiling, pole_mm=pole)
+    return MountPlace(x_mm=x + on.right_mm, z_mm=z + on.roomward_mm, ceiling_mm=ceiling, pole_mm=pole)
 
 
 def pole_here(at: Ask) -> float | None:

@@ -7,7 +7,7 @@ from gantline.core.throw.mount import path_mm
 from gantline.core.units import beside_text
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.common import fabric_plane_mm, hung
 from gantline.stations.height import centre_x_mm, placement
@@ -25,9 +25,9 @@ TAPE = "tape mark on the cabinet"
 
 def _hung_only(field: Any, label: str, key: str) -> None:
     @FIGURES.length(key, label, "shop default", field)
-    def shown(at: Ask) -> Shown | None:
+    def shown(at: Ask) -> Display | None:
         """Only where the projector is on the ceiling."""
-        return Shown(at.field(field)) if at(hung) else None
+        return Display(at.field(field)) if at(hung) else None
 
 
 for one in (
@@ -39,48 +39,48 @@ for one in (
 
 
 @FIGURES.length("pole", "Pole to cut", "ceiling over the plate")
-def pole(at: Ask) -> Shown | None:
+def pole(at: Ask) -> Display | None:
     """What is left between ceiling and mount."""
     found, place = at(mounted), at(in_front)
     if found is None or place is None:
         return None
     made = term("ceiling over the plate", found.ceiling_mm) - term("lens height", place.y_mm)
-    return Shown(found.pole_mm, made - term("plate to lens axis", at(plate).to_axis_mm))
+    return Display(found.pole_mm, made - term("plate to lens axis", at(plate).to_axis_mm))
 
 
 @FIGURES.length("plate_x", "Plate from left wall end", PLATE)
-def plate_x(at: Ask) -> Shown | None:
+def plate_x(at: Ask) -> Display | None:
     """Sideways mark on the ceiling."""
     found, place = at(mounted), at(in_front)
     if found is None or place is None:
         return None
-    return Shown(found.x_mm, term("lens", place.x_mm) + term("plate right of the lens", at(plate).right_mm))
+    return Display(found.x_mm, term("lens", place.x_mm) + term("plate right of the lens", at(plate).right_mm))
 
 
 @FIGURES.other(
     "plate_off_centre", "Plate from the screen's center line", "", "a second mark to check the first"
 )
-def plate_off_center(at: Ask) -> Shown | None:
+def plate_off_center(at: Ask) -> Display | None:
     """The same mark from the center line."""
     found = at(mounted)
     if found is None:
         return None
     made = term("plate from left", found.x_mm) - term("screen center", at(centre_x_mm))
-    return Shown(found.x_mm - at(centre_x_mm), made, beside_text(made.value, at.units))
+    return Display(found.x_mm - at(centre_x_mm), made, beside_text(made.value, at.units))
 
 
 @FIGURES.length("plate_z", "Plate from bare wall", PLATE)
-def plate_z(at: Ask) -> Shown | None:
+def plate_z(at: Ask) -> Display | None:
     """Mark on the ceiling out from the wall."""
     found, place = at(mounted), at(in_front)
     if found is None or place is None:
         return None
     behind = term("plate behind the lens", at(plate).roomward_mm)
-    return Shown(found.z_mm, term("lens from wall", place.from_wall[2]) + behind)
+    return Display(found.z_mm, term("lens from wall", place.from_wall[2]) + behind)
 
 
 @FIGURES.length("cable", "Cable, with slack", "cable runs square to the building")
-def cable_length(at: Ask) -> Shown | None:
+def cable_length(at: Ask) -> Display | None:
     """What to order."""
     length = at(cable_mm)
     if length is None:
@@ -88,77 +88,77 @@ def cable_length(at: Ask) -> Shown | None:
     slack = at.default(ThrowDefaults.cable_slack_mm)
     level = "ceiling" if at(hung) else "floor"
     how = f"from the source to the {level}, square along it, to the lens"
-    return Shown(length, term("run", path_mm(at(cable))) + term("slack", slack), how=how)
+    return Display(length, term("run", path_mm(at(cable))) + term("slack", slack), how=how)
 
 
 @FIGURES.length("cabinet_gap", "Wall to body's back", CABINET)
-def gap(at: Ask) -> Shown | None:
+def gap(at: Ask) -> Display | None:
     """Gap behind a cabinet-top body."""
     found, body = at(cabinet), at(cabinet_body)
     if found is None or body is None:
         return None
     lens = term("throw ratio", body.ratio, "") * term("projected width", at(projected).width_mm)
     made = lens + term("fabric plane", at(fabric_plane_mm)) - term("lens to back", body.lens_to_back_mm)
-    return Shown(found.gap_mm, made)
+    return Display(found.gap_mm, made)
 
 
 @FIGURES.length("cabinet_height", "Cabinet height for this picture", CABINET)
-def cabinet_height(at: Ask) -> Shown | None:
+def cabinet_height(at: Ask) -> Display | None:
     """How high the cabinet must be."""
     found, body = at(cabinet), at(cabinet_body)
     if found is None or body is None:
         return None
     down = (0.5 + term("offset", body.offset, "")) * term("projected height", at(projected).height_mm)
     made = term("picture center", at(placement).picture_centre_mm) - down
-    return Shown(found.base_mm, made - term("lens above base", body.lens_above_base_mm))
+    return Display(found.base_mm, made - term("lens above base", body.lens_above_base_mm))
 
 
 @FIGURES.length("cabinet_depth", "Cabinet depth needed, from wall", CABINET)
-def cabinet_depth(at: Ask) -> Shown | None:
+def cabinet_depth(at: Ask) -> Display | None:
     """How far out it must reach."""
     found, body = at(cabinet), at(cabinet_body)
     if found is None or body is None:
         return None
-    return Shown(found.depth_needed_mm, term("gap", found.gap_mm) + term("body depth", body.depth_mm))
+    return Display(found.depth_needed_mm, term("gap", found.gap_mm) + term("body depth", body.depth_mm))
 
 
 @FIGURES.length("feet_out", "Feet turned out", "the record's foot range")
-def feet_out(at: Ask) -> Shown | None:
+def feet_out(at: Ask) -> Display | None:
     """What is missing between cabinet and picture."""
     found, stands_on = at(cabinet), at(under)
     if found is None or stands_on is None:
         return None
     top = stands_on[1].high[1]
-    return Shown(
+    return Display(
         found.base_mm - top, term("cabinet height needed", found.base_mm) - term("cabinet as surveyed", top)
     )
 
 
 @FIGURES.length("foot_left", "Body's left edge, from left wall end", TAPE)
-def foot_left(at: Ask) -> Shown | None:
+def foot_left(at: Ask) -> Display | None:
     """Tape mark on the cabinet."""
     found, place = at(footprint), at(in_front)
     if found is None or place is None:
         return None
-    return Shown(
+    return Display(
         found.left_mm, term("lens", place.x_mm) - term("lens from the body's left", at(lens_from_left_mm))
     )
 
 
 @FIGURES.length("foot_back", "Body's back, from bare wall", TAPE)
-def foot_back(at: Ask) -> Shown | None:
+def foot_back(at: Ask) -> Display | None:
     """Tape mark on the cabinet."""
     found, place, body = at(footprint), at(in_front), at(cabinet_body)
     if found is None or place is None or body is None:
         return None
-    return Shown(
+    return Display(
         found.back_mm, term("lens from wall", place.from_wall[2]) - term("lens to back", body.lens_to_back_mm)
     )
 
 
 def _slope(key: str, label: str, power: int) -> None:
     @FIGURES.other(key, label, "", SLOPE)
-    def slope(at: Ask) -> Shown | None:
+    def slope(at: Ask) -> Display | None:
         """What a millimeter of distance does."""
         found, body = at(cabinet), at(cabinet_body)
         if found is None or body is None:
@@ -168,7 +168,7 @@ def _slope(key: str, label: str, power: int) -> None:
         aspect = term("panel aspect ratio", panel.width_mm / panel.height_mm, "")
         made = (1.0 / ratio, offset / (ratio * aspect), (1.0 + offset) / (ratio * aspect))[power]
         value = (found.width_per_mm, found.bottom_per_mm, found.top_per_mm)[power]
-        return Shown(value, made, f"{value:.1f}\u00a0mm")
+        return Display(value, made, f"{value:.1f}\u00a0mm")
 
 
 _slope("per_mm_width", "Width, per 1 mm of distance", 0)

@@ -8,7 +8,7 @@ import numpy as np
 from gantline.core.defaults import ThrowDefaults
 from gantline.core.space import Solid
 from gantline.core.throw.mount import JoistChoice, joist_choices
-from gantline.core.throw.places import Lines, Wanted, body_hits, possible
+from gantline.core.throw.places import LensCase, Lines, body_hits, possible
 from gantline.core.throw.ways import past_room
 from gantline.job.model.throw import Zone
 from gantline.plan.ask import Ask
@@ -57,7 +57,7 @@ def lines(at: Ask) -> Lines | None:
     )
 
 
-def wanted(at: Ask) -> Wanted | None:
+def wanted(at: Ask) -> LensCase | None:
     """Everything that says where the lens can be; the room's top is its lowest ceiling. None without a lens, or
     where no height fits."""
     found, hung = at(window), at(placement)
@@ -67,7 +67,7 @@ def wanted(at: Ask) -> Wanted | None:
     reach, offset = at(shift_reach)
     slack = at.default(ThrowDefaults.place_tolerance_mm)
     high = (here.wall_mm, here.ceiling.lowest(0.0, here.wall_mm), at(depth_mm))
-    return Wanted(
+    return LensCase(
         picture_x_mm=hung.place.centre_x_mm,
         picture_y_mm=hung.picture_centre_mm,
         panel=at(projected),

@@ -6,7 +6,7 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.wall.marks import level_tolerance_mm
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.plan.figure import Figures, Shown
+from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, least, root, size, square, term
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
@@ -21,9 +21,9 @@ READ_BACK = "read back after drilling"
 
 def _when(key: str, label: str, field: Any, show: Any) -> None:
     @FIGURES.other(key, label, "", "usual", field)
-    def shown(at: Ask) -> Shown | None:
+    def shown(at: Ask) -> Display | None:
         """Only where it matters."""
-        return Shown(at.field(field)) if show(at) else None
+        return Display(at.field(field)) if show(at) else None
 
 
 _when("fix_to", "Fixed", Hanging.fix_to, lambda at: at(lattice) is not None)
@@ -34,19 +34,19 @@ _when("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, lambda at: at.field(
 
 
 @FIGURES.length("hole_left", "Left holes from left wall end", ONE_DATUM)
-def hole_left(at: Ask) -> Shown | None:
+def hole_left(at: Ask) -> Display | None:
     """Sideways mark of the left bracket."""
     return _hole(at, left=True)
 
 
 @FIGURES.length("hole_right", "Right holes from left wall end", ONE_DATUM)
-def hole_right(at: Ask) -> Shown | None:
+def hole_right(at: Ask) -> Display | None:
     """Sideways mark of the right bracket."""
     return _hole(at, left=False)
 
 
 @FIGURES.length("upper_row", "Upper holes above datum", DATUM)
-def upper_row(at: Ask) -> Shown | None:
+def upper_row(at: Ask) -> Display | None:
     """The upper holes from the datum line."""
     rows = at(rows_mm)
     if rows is None:
@@ -56,7 +56,7 @@ def upper_row(at: Ask) -> Shown | None:
 
 
 @FIGURES.length("lower_row", "Lower holes above datum", DATUM)
-def lower_row(at: Ask) -> Shown | None:
+def lower_row(at: Ask) -> Display | None:
     """The lower holes from the datum line."""
     rows = at(rows_mm)
     if rows is None:
@@ -68,16 +68,16 @@ def lower_row(at: Ask) -> Shown | None:
 
 
 @FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
-def check_across(at: Ask) -> Shown | None:
+def check_across(at: Ask) -> Display | None:
     """Between the planned holes."""
     two = at(pair)
     if two is None or not at(fits):
         return None
-    return Shown(two.spacing_mm, term("right hole", two.right_mm) - term("left hole", two.left_mm))
+    return Display(two.spacing_mm, term("right hole", two.right_mm) - term("left hole", two.left_mm))
 
 
 @FIGURES.length("check_down", "Check: upper to lower hole", READ_BACK)
-def check_down(at: Ask) -> Shown | None:
+def check_down(at: Ask) -> Display | None:
     """Between the planned holes."""
     rows = at.aside(rows_mm)
     if rows is None or not at(fits):
@@ -85,21 +85,21 @@ def check_down(at: Ask) -> Shown | None:
     made = term("overall height", at(screen).overall_height_mm) - term(
         "hole-row spacing", at.field(Hanging.row_offset_mm)
     )
-    return Shown(made.value, made)
+    return Display(made.value, made)
 
 
 @FIGURES.length("check_diagonal", "Check: both hole diagonals", READ_BACK)
-def check_diagonal(at: Ask) -> Shown | None:
+def check_diagonal(at: Ask) -> Display | None:
     """Between the planned holes."""
     across, down = at(check_across), at(check_down)
     if across is None or down is None or across.working is None or down.working is None:
         return None
     made = root(square(term("across", across.working.value)) + square(term("down", down.working.value)))
-    return Shown(made.value, made)
+    return Display(made.value, made)
 
 
 @FIGURES.other("level_tolerance", "Left and right level within", "mm", "trade tolerance")
-def level_tolerance(at: Ask) -> Shown | None:
+def level_tolerance(at: Ask) -> Display | None:
     """How far the rows may be off level."""
     two = at(pair)
     if two is None or not at(fits):
@@ -108,21 +108,21 @@ def level_tolerance(at: Ask) -> Shown | None:
     across = two.spacing_mm
     value = level_tolerance_mm(across, most_mm=most)
     made = least(term("largest allowed", most), term("across", across) * 0.5 / 1000.0)
-    return Shown(value, made, f"{value:.1f}\u00a0mm", how="or 0.5 mm per meter, whichever is less")
+    return Display(value, made, f"{value:.1f}\u00a0mm", how="or 0.5 mm per meter, whichever is less")
 
 
 @FIGURES.length("wished_spacing", "Spacing by the rule", "two thirds of the width keeps the rail straight")
-def wished_spacing(at: Ask) -> Shown:
+def wished_spacing(at: Ask) -> Display:
     """What the rule asks for."""
     value = at(spacing_asked_mm)
     if at.field(Hanging.rule) == FIXED:
-        return Shown(value, term("the kit's fixed spacing", value))
+        return Display(value, term("the kit's fixed spacing", value))
     share = term("share of frame width", at.field(Hanging.spacing_share), "")
-    return Shown(value, share * term("overall width", at(screen).overall_width_mm))
+    return Display(value, share * term("overall width", at(screen).overall_width_mm))
 
 
 @FIGURES.length("spacing", "Bracket to bracket", "two brackets on the rail")
-def spacing(at: Ask) -> Shown | None:
+def spacing(at: Ask) -> Display | None:
     """Between the brackets."""
     two = at(pair)
     if two is None:
@@ -132,13 +132,13 @@ def spacing(at: Ask) -> Shown | None:
         if at(on_studs)
         else "even about the screen's center"
     )
-    return Shown(
+    return Display(
         two.spacing_mm, term("right bracket", two.right_mm) - term("left bracket", two.left_mm), how=how
     )
 
 
 @FIGURES.other("studs_used", "Studs used", "", "nearest symmetric stud pair")
-def studs_used(at: Ask) -> Shown | None:
+def studs_used(at: Ask) -> Display | None:
     """Numbers of the two studs, counted from the left."""
     found, studs = at(choice), at(lattice)
     if found is None or studs is None or found.best is None:
@@ -149,22 +149,22 @@ def studs_used(at: Ask) -> Shown | None:
     how = "stud pair closest to the rule, then nearest to even"
     if second is not None:
         how += f"; runner-up {at.exact(second.left_mm)} and {at.exact(second.right_mm)}"
-    return Shown(text, text=text, how=how)
+    return Display(text, text=text, how=how)
 
 
 @FIGURES.length(
     "pair_offset", "Brackets' middle from center", "the rail slides this much, within the side play"
 )
-def pair_offset(at: Ask) -> Shown | None:
+def pair_offset(at: Ask) -> Display | None:
     """How far the brackets are from even."""
     two = at(pair)
     if two is None or not at(on_studs):
         return None
     middle = (term("left bracket", two.left_mm) + term("right bracket", two.right_mm)) / 2.0
-    return Shown(two.offset_mm, middle - term("screen center", at(centre_x_mm)))
+    return Display(two.offset_mm, middle - term("screen center", at(centre_x_mm)))
 
 
-def _hole(at: Ask, *, left: bool) -> Shown | None:
+def _hole(at: Ask, *, left: bool) -> Display | None:
     two, studs = at(pair), at(lattice)
     if two is None or not at(fits):
         return None
@@ -172,17 +172,17 @@ def _hole(at: Ask, *, left: bool) -> Shown | None:
     if at(on_studs) and studs is not None:
         number = studs.centres_mm.index(x)
         steps = term("stud spacing", studs.spacing_mm) * float(number)
-        return Shown(
+        return Display(
             x, term("first stud", studs.first_mm) + steps, how=f"center of the {_ordinal(number + 1)} stud"
         )
     half = term("spacing", two.spacing_mm) / 2.0
     center = term("screen center", at(centre_x_mm))
-    return Shown(x, center - half if left else center + half)
+    return Display(x, center - half if left else center + half)
 
 
-def _from_datum(what: str, made: Expr) -> Shown:
+def _from_datum(what: str, made: Expr) -> Display:
     way = "above" if made.value >= 0.0 else "below"
-    return Shown(abs(made.value), size(made) if made.value < 0.0 else made, label=f"{what} {way} datum")
+    return Display(abs(made.value), size(made) if made.value < 0.0 else made, label=f"{what} {way} datum")
 
 
 def _ordinal(number: int) -> str:
