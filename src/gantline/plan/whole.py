@@ -107,6 +107,7 @@ def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
     if one.gist is not None:
         gist = ask(one.gist)
     folded = one.weight == "detail"
+    gist = gist or "nothing entered"
     return PanelPartOut(
         title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist if folded else ""
     )

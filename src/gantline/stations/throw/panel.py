@@ -24,7 +24,10 @@ def _signal(at: Ask) -> str:
 
 
 PANEL = (
-    PanelPart(weight="lead", rows=("lens_from_wall", "lens_y", "lens_x", "pole", "cabinet_height", "shaded")),
+    PanelPart(
+        weight="lead",
+        rows=("lens_from_wall", "lens_y", "lens_x", "pole", "cabinet_gap", "cabinet_height", "shaded"),
+    ),
     PanelPart(rows=("projector", "hung", "mount"), widget="take-projector"),
     PanelPart(
         title="Window and shift",
@@ -32,13 +35,18 @@ PANEL = (
     ),
     PanelPart(
         title="On the cabinet",
-        rows=("feet_out", "cabinet_gap", "foot_left", "foot_back"),
-        when=_on_cabinet,
-    ),
-    PanelPart(
-        title="Cabinet, more",
         weight="detail",
-        rows=("cabinet_depth", "per_mm_width", "per_mm_top", "per_mm_bottom", "foot_turn", "foot_range"),
+        rows=(
+            "feet_out",
+            "foot_left",
+            "foot_back",
+            "cabinet_depth",
+            "per_mm_width",
+            "per_mm_top",
+            "per_mm_bottom",
+            "foot_turn",
+            "foot_range",
+        ),
         when=_on_cabinet,
     ),
     PanelPart(
