@@ -3,7 +3,6 @@ import { LANE_PX, type Sheet, toPx } from './sheet'
 
 export type DimensionPlace = {
   d: string
-  extension: string
   xPx: number
   yPx: number
   lengthPx: number
@@ -21,7 +20,6 @@ export const placeDimension = (mark: Dimension, sheet: Sheet): DimensionPlace =>
     const y = a.yPx - sheet.up * mark.side * off
     return {
       d: `M${a.xPx} ${y}H${b.xPx}M${a.xPx - TICK} ${y + TICK}l${2 * TICK} ${-2 * TICK}M${b.xPx - TICK} ${y + TICK}l${2 * TICK} ${-2 * TICK}`,
-      extension: `M${a.xPx} ${a.yPx}V${y}M${b.xPx} ${b.yPx}V${y}`,
       xPx: (a.xPx + b.xPx) / 2,
       yPx: y,
       lengthPx: Math.abs(b.xPx - a.xPx),
@@ -33,7 +31,6 @@ export const placeDimension = (mark: Dimension, sheet: Sheet): DimensionPlace =>
   const x = a.xPx + mark.side * off
   return {
     d: `M${x} ${a.yPx}V${b.yPx}M${x - TICK} ${a.yPx + TICK}l${2 * TICK} ${-2 * TICK}M${x - TICK} ${b.yPx + TICK}l${2 * TICK} ${-2 * TICK}`,
-    extension: '',
     xPx: x,
     yPx: (a.yPx + b.yPx) / 2,
     lengthPx: Math.abs(b.yPx - a.yPx),

@@ -1,10 +1,8 @@
 import { type PointerEvent, useRef, useState } from 'react'
 import type { Edit, Handle } from '../api/client'
-import type { Shift } from './Shapes'
 import type { Sheet } from './sheet'
 
 type DragDone = { onDrag: (edits: Edit[] | null) => void; onDrop: (edits: Edit[]) => void }
-export type Dragged = { shift: Shift; hit: string }
 
 type Moved = { x: number; y: number; hit: string }
 
