@@ -6,13 +6,14 @@ from statistics import median
 import numpy as np
 
 from bench.plans import timed
+from gantline.compare.payoff import payoff
 from gantline.compare.projectors import projector_table
 from gantline.compare.sizes import size_table
 from gantline.core.light.lobe import FabricKind, Lobe, seen_gain
 from gantline.core.throw.places import search
 from gantline.demo.world import job_bytes, named_records
 from gantline.job.edits import Edit, apply
-from gantline.job.file import read_job_file
+from gantline.job.file import read_job, read_job_file
 from gantline.job.records import RecordKind
 from gantline.stations import plan
 from gantline.stations.throw import wanted as lens_wanted
@@ -63,11 +64,18 @@ def rows() -> list[tuple[str, str, str]]:
     eyes = np.random.default_rng(2).random((10_000, 3)) * [4000, 300, 4000] + [0, 1000, 800]
     floor = timed(lambda: seen_gain(lobe, points, np.array([1500.0, 2200.0, 4200.0]), eyes), ROUNDS)
     places, fits = _places(), projector_table_ms()
+    nothing = plan(read_job({"name": "x", "size": {"value_mm": 2870}}))
+    bare = timed(lambda: payoff(plan(nothing.ask.job, last=nothing)), ROUNDS)
     return [
         (
             "place search, 12 joists × 200 heights × 200 projectors",
             f"median {median(places):.0f} ms",
             "200 ms",
+        ),
+        (
+            "what to measure first, for a job of a name and a diagonal",
+            f"median {median(bare):.0f} ms",
+            "100 ms",
         ),
         ("12 projectors planned and placed in the mill loft", f"median {median(fits):.0f} ms", ""),
         (

@@ -9,6 +9,7 @@ type DimensionTagProps = { mark: Dimension; place: DimensionPlace; widthPx: numb
 
 const SHORT_PX = 52 // a shorter line would vanish behind its own number, so the number stands beside it
 const FIELD_PX = 76
+const ROOM_PX = 84
 
 /** The number on a dimension line: a button where typing a length can set it. */
 export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
@@ -17,7 +18,9 @@ export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
   const { typing, open, trouble, id, field } = useTyping({ text: mark.text, save: (typed) => edit(toEdits(mark.changes, typed)) })
   const beside = place.upright && place.lengthPx < SHORT_PX && !inside
   const turn = place.upright && !beside ? 'rotate(-90deg)' : ''
-  const start = mark.side > 0 ? '8px' : 'calc(-100% - 8px)'
+  // beside a short line on its outer side, unless the number would be cut off there
+  const outer = mark.side > 0 ? place.xPx < widthPx - ROOM_PX : place.xPx < ROOM_PX
+  const start = outer ? '8px' : 'calc(-100% - 8px)'
   const style = {
     left: place.xPx,
     top: place.yPx,

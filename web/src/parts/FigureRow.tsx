@@ -5,11 +5,14 @@ import { KnownMark } from './KnownMark'
 import { Num } from './Num'
 import { Working } from './Working'
 
+const SHORT = 22 // letters of a text that still stands as a number does
+
 /** A computed figure; tap it to see its working. */
 export const FigureRow = ({ figure, lead = false }: { figure: Figure; lead?: boolean }) => {
   const { look } = useThisJob()
   const [open, setOpen] = useState(false)
   const id = useId()
+  const sentence = typeof figure.value === 'string' && figure.text.length > SHORT
   useEffect(() => {
     // while something is dragged, the working of an open figure follows
     const open_ = look.current.open
@@ -28,7 +31,11 @@ export const FigureRow = ({ figure, lead = false }: { figure: Figure; lead?: boo
       >
         <KnownMark known={figure.known} rests={figure.rests_on.length > 0} />
         <span className={`flex-1 leading-tight ${lead ? '' : 'text-quiet'}`}>{figure.label}</span>
-        <Num text={figure.text || '—'} className={lead ? 'text-title' : 'text-value'} />
+        {sentence ? (
+          <span className="max-w-[60%] text-right font-semibold text-body leading-tight">{figure.text}</span>
+        ) : (
+          <Num text={figure.text || '—'} className={lead ? 'text-title' : 'text-value'} />
+        )}
       </button>
       <div id={id} hidden={!open}>
         {open && <Working figure={figure} />}

@@ -36,7 +36,7 @@ const Seats = ({ plan }: { plan: Plan }) => {
     'Uniformity',
   ]
   return (
-    <Table label="Seats" className="text-fine" heads={[...heads, ...states, 'Sight line']}>
+    <Table label="Seats" className="text-fine [&_td]:px-1 [&_th]:px-1" heads={[...heads, ...states, 'Sight line']}>
       {seats.map((seat) => {
         const lit = light.get(seat.id)
         return (
