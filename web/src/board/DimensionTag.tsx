@@ -9,7 +9,8 @@ type DimensionTagProps = { mark: Dimension; place: DimensionPlace; widthPx: numb
 
 const SHORT_PX = 52 // a shorter line would vanish behind its own number, so the number stands beside it
 const FIELD_PX = 76
-const ROOM_PX = 84
+/** About how wide a number stands beside its line [px]: a stacked fraction takes about one letter. */
+const roomPx = (text: string) => 12 + 9 * text.replace(/\u00a0?\d+\u2044\d+/g, 'x').length
 
 /** The number on a dimension line: a button where typing a length can set it. */
 export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
@@ -19,7 +20,7 @@ export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
   const beside = place.upright && place.lengthPx < SHORT_PX && !inside
   const turn = place.upright && !beside ? 'rotate(-90deg)' : ''
   // beside a short line on its outer side, unless the number would be cut off there
-  const outer = mark.side > 0 ? place.xPx < widthPx - ROOM_PX : place.xPx < ROOM_PX
+  const outer = mark.side > 0 ? place.xPx < widthPx - roomPx(mark.text) : place.xPx < roomPx(mark.text)
   const start = outer ? '8px' : 'calc(-100% - 8px)'
   const style = {
     left: place.xPx,
