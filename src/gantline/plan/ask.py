@@ -204,12 +204,6 @@ class Ask:
         return Ask(job, self.shop, self)
 
 
-def pointer_of(thing: Item, field: object) -> str:
-    """The pointer of a thing's field, from inside a question."""
-    base = cast(Any, thing)._base
-    return f"{base}/{field_of(field).name}"
-
-
 def changed_bits(old: Job, new: Job, bits: Bits) -> int:
     """The bits of all fields in which two documents differ; a list that grew or shrank, and what is in it."""
     if old is new:
