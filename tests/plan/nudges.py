@@ -109,8 +109,9 @@ class Seen:
                 self._add(name, (finding.text, finding.severity, finding.cures), finding.rests_on)
         for key, table in made.plan.tables.items():
             self._add(f"table {key}", table, made.plan.rests.get(key, ()))
+        bare = replace(made, findings=())  # what a Stop crosses out rests on what that Stop says it rests on
         for name_ in FACES:
-            drawn = face(made, name_)
+            drawn = face(bare, name_)
             on = {mark: group.on for group in drawn.rests for mark in group.marks}
             for mark in drawn.marks:
                 # where a name is put among its neighbors is no number

@@ -48,11 +48,19 @@ def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(
         "from datum line",
         "Drilling",
         "licensed trades come first",
-        "seen from the back",
+        "Frame top above floor",
+        "Datum line above floor",
+        "Drop, hole to frame top",
+        made.made.text("bracket_name"),
+        "Edges",
     ):
         assert said in text
+    on_paper, last = words(SHEETS["tension-sheet"].make(made))
+    assert "seen from the back" in on_paper
+    for pages in (reader, last):  # no page is nearly empty
+        assert all(len(page.extract_text()) > 250 for page in pages.pages)
     for step in made.made.table("steps").rows:
-        assert step.place in text
+        assert step.place in on_paper
     for finding in made.made.findings:
         assert finding.severity.capitalize() in text
     fonts = {str(font) for page in reader.pages for font in page["/Resources"]["/Font"].values()}  # type: ignore[index]

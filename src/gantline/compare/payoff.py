@@ -133,7 +133,7 @@ def results(at: Ask) -> Array:
     datum, pole = at(room).datum_mm, at(pole_here)
     left, bottom, right, top = at(rect_of_picture)
     found: list[float | None] = [two.left_mm, two.right_mm] if two else [None, None]
-    found += [rows[0] - datum, rows[1] - datum] if rows else [None, None]
+    found += [None if one is None else one - datum for one in rows or (None, None)]
     found += [hung.top_mm, pole, (left + right) / 2.0, (bottom + top) / 2.0]
     return np.array([np.nan if one is None else one for one in found])
 

@@ -32,6 +32,7 @@ class LengthStyle(StrEnum):
 
 FRACTIONAL = (LengthStyle.FEET_INCHES, LengthStyle.INCH_FRACTIONS)
 TAPE_DENOMINATORS = (8, 16, 32)
+FINEST = 64  # parts of an inch in which an allowed error is said
 
 
 @cache
@@ -142,6 +143,15 @@ def exact_text(length_mm: float, units: Units) -> str:
     )
 
 
+def tolerance_text(length_mm: float, units: Units) -> str:
+    """An allowed error [mm >= 0] in the job's units, finer than its tape and never rounded up."""
+    if units.style in FRACTIONAL:
+        return f"{_inches(math.floor(length_mm / INCH_MM * FINEST + TIE), FINEST)}″"
+    if units.unit_mm == INCH_MM:
+        return f"{math.floor(length_mm / INCH_MM * 1000.0 + TIE) / 1000.0:.3f}{NO_BREAK}in"
+    return f"{math.floor(length_mm * 10.0 + TIE) / 10.0:.1f}{NO_BREAK}mm"
+
+
 @lru_cache(maxsize=8192)  # a plan writes the same few hundred lengths again at every step of a drag
 def _write(steps: int, style: LengthStyle, denominator: int) -> str:
     sign = "−" if steps < 0 else ""
@@ -158,7 +168,10 @@ def _write(steps: int, style: LengthStyle, denominator: int) -> str:
         case LengthStyle.FEET_INCHES:
             feet, rest = divmod(steps, 12 * denominator)
             inches = f"{_inches(rest, denominator)}″"
-            return f"{sign}{feet}′{NO_BREAK}{inches}" if feet else f"{sign}{inches}"
+            if not feet:
+                return f"{sign}{inches}"
+            naught = f"0{NO_BREAK}" if 0 < rest < denominator else ""  # 8′ 1/2″ is misread as 8 1/2″
+            return f"{sign}{feet}′{NO_BREAK}{naught}{inches}"
 
 
 def _inches(steps: int, denominator: int) -> str:

@@ -47,7 +47,7 @@ class Pen:
 WALL = ("WALL", 8)
 FRAME = ("FRAME", 7)
 LENS = ("LENS", 6)
-HOLES = ("HOLES", 1)
+HOLES = ("HOLES", 2)
 DIMENSIONS = ("DIMENSIONS", 4)
 HATCH = "hatch"
 
@@ -99,6 +99,14 @@ PENS: Mapping[str, Pen] = {
     "lens": Pen(Screen("velvet", 2, fill="chalk"), Paper(fill="#000"), (9, 1.8), LENS),
     "lens-out": Pen(Screen("velvet", 2, fill="stop"), Paper(), (9, 1.8), LENS),
     "hole": Pen(Screen("chalk", 2), Paper(weight=0.35, fill="#fff"), (6, 1.5), HOLES, always=True),
+    "hole-refused": Pen(
+        Screen("stop", 3, fill="stop 30"),
+        Paper(weight=0.5, fill="#fff"),
+        (9, 2.2),
+        ("DO_NOT_DRILL", 1),
+        always=True,
+    ),
+    "band-hit": Pen(Screen("stop", 1.5, "4 4", "stop 30"), Paper("#000", 0.2, "1 1", HATCH), always=True),
     "bracket": Pen(Screen("chalk", 2), Paper(weight=0.35, fill="#fff"), (6, 1.5)),
     "bar": Pen(Screen("canvas-quiet", 2.5, "10 4"), Paper(weight=0.4, dash="3 1")),
     "center": Pen(Screen("canvas-quiet", dash="10 3 2 3", opacity=0.55), Paper(weight=0.18, dash="2 1")),

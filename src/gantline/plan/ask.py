@@ -12,7 +12,7 @@ from threading import Lock
 from typing import Any, Concatenate, ParamSpec, TypeVar, cast
 
 from gantline.core.defaults import DEFAULTS, Default, Shop
-from gantline.core.units import Units, exact_text, length_text
+from gantline.core.units import Units, exact_text, length_text, tolerance_text
 from gantline.job.field import Field, Item, field_of
 from gantline.job.model import FIELDS, ITEMS, Job
 
@@ -194,6 +194,10 @@ class Ask:
     def text(self, length_mm: float) -> str:
         """A length as the job writes it, rounded to the tape."""
         return length_text(length_mm, self.units)
+
+    def allowed(self, length_mm: float) -> str:
+        """An allowed error as the job writes it."""
+        return tolerance_text(length_mm, self.units)
 
     def exact(self, length_mm: float) -> str:
         """A length finer than the tape, for a working."""

@@ -50,6 +50,7 @@ class Finding:
     """One finding of a station. code: from its closed set. subject: what it is about, a pointer.
 
     severity: stop (do not go on), check (look again), note. next: it says what to do before anything else.
+    also: further pointers a Stop is about: what rests on them must wait; hole: the one hole it is about.
     ways: a question (and its arguments) that finds more cures; asked only for a finding that is shown.
     """
 
@@ -61,6 +62,8 @@ class Finding:
     cures: tuple[Cure, ...] = ()
     ways: tuple[Any, ...] = ()
     next: bool = False
+    also: tuple[str, ...] = ()
+    hole: str = ""
 
 
 @dataclass(slots=True, kw_only=True)
@@ -76,6 +79,8 @@ class PlanFinding:
     cures: tuple[Cure, ...]
     next: bool
     rests_on: tuple[str, ...]
+    also: tuple[str, ...] = ()
+    hole: str = ""
 
 
 Find = Callable[[Ask], Iterable[Finding]]

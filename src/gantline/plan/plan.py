@@ -12,6 +12,7 @@ from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
 from gantline.plan.finding import RANK, PlanFinding
+from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
 from gantline.plan.whole import Plan, StationState, ToMeasure, assumptions_of, cautions_of, panel_of, small
@@ -69,7 +70,14 @@ class JobPlan:
             to_measure=self.to_measure,
             assumptions=assumptions_of(self.figures.values(), ask),
             next_point=self.next_point,
+            refused=self.refused[0],
+            refused_marks=tuple(sorted(self.refused[1])),
         )
+
+    @cached_property
+    def refused(self) -> tuple[tuple[Refused, ...], frozenset[str]]:
+        """The holes that a Stop puts in doubt, and the figures and dimensions that no hole is left for."""
+        return refused(self.stations, self.ask, self.findings)
 
 
 def plan(
@@ -203,6 +211,8 @@ def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[PlanFinding]
                 cures=tuple(each for each in cures if each.possible),
                 next=one.next,
                 rests_on=rests.on(weighs),
+                also=one.also,
+                hole=one.hole,
             )
 
 
@@ -247,6 +257,7 @@ def _state(
         label=station.label,
         gist=ask(station.gist),
         worst=next((one for one in RANK if one in own), None),
+        begun=station.begun is None or ask(station.begun),
         assumed=sum(1 for one in facts if one.known == "assumed" and one.text),
     )
 

@@ -56,12 +56,26 @@ class Lit:
     handles: tuple[str, ...] = ()
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Drilled:
+    """Something that cannot be undone once it is made: a hole. shown: keys of the figures and dimensions that
+    lead to it."""
+
+    key: str
+    name: str
+    shown: tuple[str, ...]
+
+
 Draw = Callable[[Ask, FaceName], Iterable[Any]]
 
 
 @dataclass(frozen=True, kw_only=True)
 class Station:
-    """One knot of the rope. targets: figures that get cut, drilled or hung, which assumptions are held against."""
+    """One knot of the rope. targets: figures that get cut, drilled or hung, which assumptions are held against.
+
+    begun: whether there is a result to tick off; a station without the question always has one.
+    drilled: a question of what cannot be undone. stops_all: its Stops refuse all of that, wherever it is.
+    """
 
     key: str
     label: str
@@ -77,6 +91,9 @@ class Station:
     targets: tuple[str, ...] = ()
     face: FaceName | Literal["seat"] = "front"
     strip: str = "tape"
+    drilled: Callable[[Ask], tuple[Drilled, ...]] | None = None
+    stops_all: bool = False
+    begun: Callable[[Ask], bool] | None = None
 
     @cached_property
     def entries(self) -> tuple[tuple[Field | None, FigureDef | None], ...]:

@@ -11,19 +11,21 @@ from gantline.job.model import FIELDS, ITEMS
 from gantline.plan.ask import DEFAULT_BITS, Ask
 from gantline.plan.figure import Figure, field_text
 from gantline.plan.finding import PlanFinding, Severity
+from gantline.plan.refused import Refused
 from gantline.plan.rests import ALL_FIELDS
 from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StationState:
-    """A station on the rope: its gist, the worst of its findings, how much of it is assumed."""
+    """A station on the rope: its gist, the worst of its findings, how much of it is assumed, whether it has a result."""
 
     key: str
     label: str
     gist: str
     worst: Severity | None
     assumed: int
+    begun: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,6 +88,8 @@ class Plan:
     to_measure: tuple[ToMeasure, ...]
     assumptions: tuple[Assumption, ...]
     next_point: str
+    refused: tuple[Refused, ...]
+    refused_marks: tuple[str, ...]
 
 
 def small(label: str) -> str:

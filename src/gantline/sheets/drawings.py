@@ -9,7 +9,8 @@ WIDE_MM, HIGH_MM = 277.0, 180.0  # what fits a sheet of A4 lying on its side
 
 def wall_svg(ready: Ready) -> bytes:
     """The wall with its marks."""
-    return face_svg(ready.front, ("survey", "datum", "size", "wall"), WIDE_MM, HIGH_MM).encode()
+    layers = ("survey", "datum", "size", "wall")
+    return face_svg(ready.front, layers, WIDE_MM, HIGH_MM, heading=ready.forbids).encode()
 
 
 def tension_svg(ready: Ready) -> bytes:

@@ -1,23 +1,29 @@
 """The DXF pen: frame, holes and what they are measured from, in millimeters, on named layers."""
 
 import io
+from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from gantline.core.units import plain
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Label, Line, Mark
 from gantline.drawing.pens import DIMENSIONS, HATCH, PENS, dxf_layers
+from gantline.drawing.refused import REFUSED
 from gantline.sheets.sheet import OPEN_FILES, Sheet
 
 if TYPE_CHECKING:
     from ezdxf.layouts.layout import Modelspace
 
 HOLE_MARK_MM = 5.0  # diameter of the circle drawn for a hole; the drill is the fixing's business
+REFUSED_MARK_MM = 21.2  # radius round the cross of a hole that is not to be drilled
 TEXT_MM = 30.0
 LANE_MM = 120.0
 
 
-def frame_dxf(face: Face, name: str) -> bytes:
-    """A DXF (R2010, millimeters) of a front face. Origin: left wall end, floor at the survey point."""
+def frame_dxf(face: Face, name: str, stops: Sequence[str] = ()) -> bytes:
+    """A DXF (R2010, millimeters) of a front face. Origin: left wall end, floor at the survey point.
+
+    stops: what forbids drilling, written over the drawing on the layer of refused holes.
+    """
     from ezdxf.filemanagement import new
     from ezdxf.units import MM
 
@@ -30,6 +36,11 @@ def frame_dxf(face: Face, name: str) -> bytes:
     space = document.modelspace()
     for mark in face.marks:
         _draw(space, mark)
+    for line, text in enumerate(reversed(stops), start=1):
+        at = (face.left_mm, face.top_mm + (2 * LANE_MM + TEXT_MM) + 2.0 * TEXT_MM * line)
+        space.add_text(
+            plain(text), height=1.2 * TEXT_MM, dxfattribs={"layer": PENS[REFUSED].layer[0]}
+        ).set_placement(at)
     out = io.StringIO()
     document.write(out)
     return out.getvalue().encode()
@@ -46,14 +57,17 @@ def _draw(space: "Modelspace", mark: Mark) -> None:
             space.add_lwpolyline(mark.points, close=True, dxfattribs={"layer": layer})
         case Line() if layer:
             space.add_lwpolyline(mark.points, dxfattribs={"layer": layer})
-        case Dot() if role == "hole":
+        case Dot() if role in ("hole", REFUSED):
             x, y = mark.at
-            space.add_circle((x, y), HOLE_MARK_MM / 2.0, dxfattribs={"layer": layer})
-            for dx, dy in ((15.0, 0.0), (0.0, 15.0)):
+            refused = role == REFUSED
+            space.add_circle(
+                (x, y), REFUSED_MARK_MM if refused else HOLE_MARK_MM / 2.0, dxfattribs={"layer": layer}
+            )
+            for dx, dy in ((15.0, 15.0), (-15.0, 15.0)) if refused else ((15.0, 0.0), (0.0, 15.0)):
                 space.add_line((x - dx, y - dy), (x + dx, y + dy), dxfattribs={"layer": layer})
         case Dot() if layer:
             space.add_point(mark.at, dxfattribs={"layer": layer})
-        case Label() if layer and mark.size != "small":
+        case Label() if layer and (mark.size != "small" or role == REFUSED):
             text = space.add_text(plain(mark.text), height=TEXT_MM, dxfattribs={"layer": layer})
             from ezdxf.enums import TextEntityAlignment
 
@@ -88,5 +102,5 @@ SHEET = Sheet(
     note="DXF, mm",
     media_type="image/vnd.dxf",
     ending="frame and holes.dxf",
-    make=lambda ready: frame_dxf(ready.front, ready.job.name),
+    make=lambda ready: frame_dxf(ready.front, ready.job.name, ready.forbids),
 )

@@ -19,10 +19,16 @@ COLUMNS = (
 
 
 def marks_csv(ready: Ready) -> bytes:
-    """One line a hole; each column twice, in mm and as read on the tape. Only the heading without holes."""
+    """One line a hole; each column twice, in mm and as read on the tape. Only the heading without holes.
+
+    A hole that a Stop refuses has the reason and no marks.
+    """
+    stopped = {one.key: " ".join(one.why) for one in ready.made.refused[0]}
     out, found = io.StringIO(), ready.made.ask(drilling)
     writer = csv.writer(out, lineterminator="\r\n")
-    writer.writerow([COLUMNS[0], *(f"{name}_{kind}" for name in COLUMNS[1:] for kind in ("mm", "tape"))])
+    writer.writerow(
+        [COLUMNS[0], "do_not_drill", *(f"{name}_{kind}" for name in COLUMNS[1:] for kind in ("mm", "tape"))]
+    )
     for one in found.marks if found else ():
         values = (
             one.from_left_mm,
@@ -32,8 +38,9 @@ def marks_csv(ready: Ready) -> bytes:
             one.to_floor_mm,
             one.to_ceiling_mm,
         )
-        cells = [cell for value in values for cell in _cells(value, ready.units)]
-        writer.writerow([f"{one.hole.row} {one.hole.side}", *cells])
+        why = stopped.get(one.hole.key, "")
+        cells = [cell for value in values for cell in _cells(None if why else value, ready.units)]
+        writer.writerow([f"{one.hole.row} {one.hole.side}", plain(why), *cells])
     return out.getvalue().encode()
 
 

@@ -2,11 +2,22 @@
 
 from collections.abc import Mapping
 
-from gantline.sheets import drawings, dxf, marks_csv, order_check, plan_json, proposal, rough_in, wall_sheet
+from gantline.sheets import (
+    drawings,
+    dxf,
+    marks_csv,
+    order_check,
+    plan_json,
+    proposal,
+    rough_in,
+    tension_sheet,
+    wall_sheet,
+)
 from gantline.sheets.sheet import Sheet
 
 ALL: tuple[Sheet, ...] = (
     wall_sheet.SHEET,
+    tension_sheet.SHEET,
     proposal.SHEET,
     order_check.SHEET,
     rough_in.SHEET,

@@ -64,6 +64,15 @@ class Ready:
         return tuple(one for one in self.made.findings if one.severity == "stop")
 
     @property
+    def forbids(self) -> tuple[str, ...]:
+        """What stands over a drawing with holes: which not to drill, and every reason once."""
+        stopped = self.made.refused[0]
+        if not stopped:
+            return ()
+        named = ", ".join(one.name for one in stopped)
+        return (f"DO NOT DRILL: {named}", *dict.fromkeys(why for one in stopped for why in one.why))
+
+    @property
     def common(self) -> dict[str, Any]:
         """What every template is given."""
         job, made = self.job, self.made
@@ -75,6 +84,8 @@ class Ready:
             "figures": made.figures,
             "text": made.text,
             "stops": self.stops,
+            "refused": {one.key: one.why for one in made.refused[0]},
+            "forbids": self.forbids,
             "overall": self.overall,
             "aspect": f"{made.text('aspect')}, {made.text('diagonal')} diagonal",
         }

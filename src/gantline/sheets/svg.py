@@ -1,14 +1,16 @@
 """The paper pen: the marks of a face as SVG in paper millimeters, to scale."""
 
-from collections.abc import Collection, Iterable
+from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass
 from html import escape
 
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Line, Mark
 from gantline.drawing.pens import PENS, paper_css
+from gantline.drawing.refused import REFUSED
 from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
+HEADING = 5.2  # paper mm from line to line of what stands over a drawing
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
 BESIDE = {"start": 2.2, "middle": 0.0, "end": -2.2}  # how far a text beside its place keeps off it
 NUMBER = {
@@ -48,15 +50,26 @@ class Sheet:
 
 
 def face_svg(
-    face: Face, layers: Collection[str], width: float, height: float, *, standalone: bool = True
+    face: Face,
+    layers: Collection[str],
+    width: float,
+    height: float,
+    *,
+    standalone: bool = True,
+    heading: Sequence[str] = (),
 ) -> str:
     """SVG of a face at most width x height paper mm, with the given layers' marks.
 
-    standalone: the font travels inside; within a sheet the sheet's own fonts serve.
+    standalone: the font travels inside; within a sheet the sheet's own fonts serve. heading: what must be read
+    first, in lines over the drawing.
     """
     shown = _shown(face, layers)
-    sheet, total_w, total_h = _fit(face, shown, width, height)
-    drawn = "".join(_draw(mark, sheet) for mark in shown)
+    lines = [line for text in heading for line in _wrapped(text, width)]
+    sheet, total_w, total_h = _fit(face, shown, width, height, over=HEADING * len(lines))
+    drawn = "".join(
+        svg_text(2.0, HEADING * at, line, TEXT["text"], "start") for at, line in enumerate(lines, start=1)
+    )
+    drawn += "".join(_draw(mark, sheet) for mark in shown)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{total_w:.1f}mm" height="{total_h:.1f}mm" '
         f'viewBox="0 0 {total_w:.2f} {total_h:.2f}" role="img"><title>{escape(face.summary)}</title>'
@@ -74,14 +87,28 @@ def _shown(face: Face, layers: Collection[str]) -> list[Mark]:
     return [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
 
 
-def _fit(face: Face, shown: Iterable[Mark], width: float, height: float) -> tuple[Sheet, float, float]:
+def _wrapped(text: str, width: float) -> list[str]:
+    """A text in lines not wider than the drawing."""
+    lines = [""]
+    for word in text.split(" "):
+        longer = f"{lines[-1]} {word}".strip()
+        if lines[-1] and text_width(longer, TEXT["text"]) > width - 4.0:
+            lines.append(word)
+        else:
+            lines[-1] = longer
+    return lines
+
+
+def _fit(
+    face: Face, shown: Iterable[Mark], width: float, height: float, over: float = 0.0
+) -> tuple[Sheet, float, float]:
     lanes, up = face.lanes, -1 if face.y_down else 1
     taken = [
         (mark.side * up, mark.lane) for mark in shown if isinstance(mark, Dimension) and mark.axis == "x"
     ]
     above, below = (max((lane for side, lane in taken if side == way), default=0) for way in (1, -1))
     pad_l, pad_r = LANE * lanes.left + 3.0, LANE * lanes.right + 3.0
-    pad_t, pad_b = LANE * min(above, lanes.above) + 4.0, LANE * min(below, lanes.below) + 4.0
+    pad_t, pad_b = LANE * min(above, lanes.above) + 4.0 + over, LANE * min(below, lanes.below) + 4.0
     across, high = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
     scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / high)
     highest = -face.bottom_mm if face.y_down else face.top_mm
@@ -130,6 +157,8 @@ def _dot(mark: Dot, sheet: Sheet) -> str:
     out = f'<circle class="{mark.role}" cx="{x:.2f}" cy="{y:.2f}" r="{r}"/>'
     if mark.role in ("hole", "bracket"):
         out += f'<path class="dim" d="M{x - 2.4:.2f} {y:.2f}h4.8M{x:.2f} {y - 2.4:.2f}v4.8"/>'
+    if mark.role == REFUSED:
+        out += f'<path class="{REFUSED}" d="M{x - r:.2f} {y - r:.2f}l{2 * r} {2 * r}M{x + r:.2f} {y - r:.2f}l-{2 * r} {2 * r}"/>'
     if mark.number is not None:
         out += _number(mark, x, y)
     return out

@@ -1,41 +1,90 @@
 """The wall sheet: everything a crew needs at the wall, black on white, as one PDF."""
 
-from dataclasses import replace
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
 
 from gantline.compare.payoff import payoff
+from gantline.core.units import read_tape
+from gantline.plan.ask import Ask
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.sheets.svg import face_svg, scale_text
 from gantline.sheets.tape_svg import tape_svg
+from gantline.stations.height import fits, rect_of_frame, rect_of_picture
+from gantline.stations.survey import room
 from gantline.stations.wall.tables import tape
 
 LAYERS = ("survey", "datum", "size", "wall")
 LEFT_OUT = ("datum-height", "ceiling-height", "across")  # too many lanes for a page
 CHECKED = ("hole_left", "hole_right", "upper_row", "lower_row", "frame_top", "pole")
-WALL_HIGH, BACK_HIGH = 126.0, 100.0
+HUNG = (("way", "Way of hanging"), ("bracket_name", "Brackets"), ("screws", "Screws"), ("fix_to", "Fixed"))
+HEIGHTS = (
+    ("datum", "Datum line above floor"),
+    ("frame_top", "Frame top above floor"),
+    ("drop", "Drop, hole to frame top"),
+)
+WALL_HIGH = 118.0
+
+
+@dataclass(frozen=True, slots=True)
+class Edges:
+    """Where an outline comes to lie, to be masked with tape first: left and right from the left wall end, top and
+    bottom from the datum line; and what the tape reads across and down between those marks."""
+
+    name: str
+    left: str
+    right: str
+    top: str
+    bottom: str
+    across: str
+    down: str
 
 
 def wall_sheet(ready: Ready) -> bytes:
-    """Elevation, marks, tapes, findings, the order of tension."""
+    """What stops the job, elevation, marks, tapes, edges, findings."""
     width = PAPERS[ready.paper][1]
     kept = tuple(mark for mark in ready.front.marks if mark.key not in LEFT_OUT)
-    wall, back = replace(ready.front, marks=kept), ready.back
-    windows, found = ready.made.ask(tape), payoff(ready.made)
-    named = {one.key: one for one in found.off}
+    wall, made = replace(ready.front, marks=kept), ready.made
+    windows, found = made.ask(tape), payoff(made)
+    stopped, gone = made.refused
+    holes = made.table("marks")
+    left = len(holes.rows) - len(stopped) if holes else 0
+    shown = [one for one in (windows.windows if windows and left else ()) if one.key not in gone]
+    named = {one.key: one for one in found.off if one.key not in gone}
     values = ready.common | {
         "payoff": found,
         "off": [
-            {"label": ready.made.figures[key].label, "text": named[key].text, "rests": named[key].rests}
+            {"label": made.figures[key].label, "text": named[key].text, "rests": named[key].rests}
             for key in CHECKED
             if key in named
         ],
+        "gone": gone,
+        "hung": [(name, made.text(key)) for key, name in HUNG if made.text(key)],
+        "heights": [(name, made.text(key)) for key, name in HEIGHTS if made.text(key)],
+        "edges": list(_edges(made.ask)),
         "elevation": markup(face_svg(wall, LAYERS, width, WALL_HIGH, standalone=False)),
         "scale": scale_text(wall, LAYERS, width, WALL_HIGH),
-        "back": markup(face_svg(back, ("tension", "wall"), width, BACK_HIGH, standalone=False)),
-        "back_scale": scale_text(back, ("tension", "wall"), width, BACK_HIGH),
-        "tapes": [(one, markup(tape_svg(one))) for one in (windows.windows if windows else ())],
+        "tapes": [(one, markup(tape_svg(one))) for one in shown],
     }
     return to_pdf(render("wall.html", ready.paper, title="wall sheet", **values))
+
+
+def _edges(at: Ask) -> Iterator[Edges]:
+    if not at(fits):
+        return
+    datum = at(room).datum_mm
+
+    def level(y_mm: float) -> str:
+        return f"{at.text(abs(y_mm - datum))} {'above' if y_mm >= datum else 'below'}"
+
+    def read(length_mm: float) -> float:
+        return read_tape(length_mm, at.own_units).read_mm
+
+    for name, (left, bottom, right, top) in (("Frame", at(rect_of_frame)), ("Picture", at(rect_of_picture))):
+        across, down = read(right) - read(left), read(top - datum) - read(bottom - datum)
+        yield Edges(
+            name, at.text(left), at.text(right), level(top), level(bottom), at.text(across), at.text(down)
+        )
 
 
 SHEET = Sheet(

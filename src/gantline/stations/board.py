@@ -8,6 +8,7 @@ from gantline.core.units import pair_text
 from gantline.drawing.labels import placed
 from gantline.drawing.marks import Dimension, Face, Handle, Label, Lanes, Mark, MarkRests
 from gantline.drawing.pens import PENS
+from gantline.drawing.refused import crossed_out
 from gantline.plan.ask import Ask
 from gantline.plan.plan import JobPlan
 from gantline.plan.rests import Rests
@@ -37,6 +38,7 @@ def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
         marks=marks,
         rests=tuple(MarkRests(on=keys, marks=tuple(names)) for keys, names in on.items()),
     )
+    bare = crossed_out(bare, *made.refused)
     return placed(bare, [{"base", *station.lit.dimensions, *station.lit.layers} for station in stations])
 
 

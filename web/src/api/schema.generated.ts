@@ -1292,6 +1292,8 @@ export interface components {
             fix_to: ("studs" | "backer") | null;
             /** Lift On Mm */
             lift_on_mm: number | null;
+            /** Lower Holes */
+            lower_holes: boolean | null;
             /** Name */
             name: string | null;
             /** Row Offset Mm */
@@ -1306,6 +1308,7 @@ export interface components {
             spacing_mm: number | null;
             /** Spacing Share */
             spacing_share: number | null;
+            way: components["schemas"]["Way"] | null;
         };
         /**
          * Health
@@ -2042,6 +2045,10 @@ export interface components {
             next_point: string;
             /** Panels */
             panels: components["schemas"]["Panel"][];
+            /** Refused */
+            refused: components["schemas"]["Refused"][];
+            /** Refused Marks */
+            refused_marks: string[];
             /** Rests */
             rests: {
                 [key: string]: string[];
@@ -2057,10 +2064,20 @@ export interface components {
          * @description A finding as the plan shows it: its station, its cures, and what it rests on.
          */
         PlanFinding: {
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
             /** Code */
             code: string;
             /** Cures */
             cures: components["schemas"]["Cure"][];
+            /**
+             * Hole
+             * @default
+             */
+            hole: string;
             /** Next */
             next: boolean;
             /** Numbers */
@@ -2137,6 +2154,10 @@ export interface components {
             gone: string[];
             /** Opened */
             opened: components["schemas"]["Figure"][];
+            /** Refused */
+            refused: components["schemas"]["Refused"][] | null;
+            /** Refused Marks */
+            refused_marks: string[] | null;
             /** Stations */
             stations: components["schemas"]["StationState"][];
             tables: components["schemas"]["Tables"];
@@ -2439,6 +2460,18 @@ export interface components {
             name: string;
         };
         /**
+         * Refused
+         * @description One hole that is not to be drilled, and why: the texts of the Stops.
+         */
+        Refused: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string[];
+        };
+        /**
          * RoundedPick
          * @description A rounded size that was chosen [mm].
          */
@@ -2660,7 +2693,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "tension-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.
@@ -2819,11 +2852,13 @@ export interface components {
         };
         /**
          * StationState
-         * @description A station on the rope: its gist, the worst of its findings, how much of it is assumed.
+         * @description A station on the rope: its gist, the worst of its findings, how much of it is assumed, whether it has a result.
          */
         StationState: {
             /** Assumed */
             assumed: number;
+            /** Begun */
+            begun: boolean;
             /** Gist */
             gist: string;
             /** Key */
@@ -2972,7 +3007,8 @@ export interface components {
         };
         /**
          * Tape
-         * @description One window of tape for each mark a crew makes for the holes: across twice, the center, the two rows.
+         * @description One window of tape for each mark a crew makes for the holes: across twice, the center, each row; keys are those of
+         *     their figures.
          */
         Tape: {
             /** Windows */
@@ -3118,6 +3154,12 @@ export interface components {
             /** Role */
             role: string;
         };
+        /**
+         * Way
+         * @description How the frame is held on the wall.
+         * @enum {string}
+         */
+        Way: "brackets" | "proud-screws" | "bottom-catch" | "top-brackets" | "cleat" | "rods" | "ledger" | "wire";
         /**
          * WishKind
          * @description What the height is wished from.

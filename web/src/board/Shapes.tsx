@@ -38,6 +38,9 @@ const Shape = ({ mark, sheet, panel, now, done }: ShapeProps) => {
       {(mark.role === 'hole' || mark.role === 'bracket') && (
         <path className={`mark ${mark.role}`} d={`M${xPx - 10} ${yPx}h20M${xPx} ${yPx - 10}v20`} />
       )}
+      {mark.role === 'hole-refused' && (
+        <path className="mark hole-refused" d={`M${xPx - 9} ${yPx - 9}l18 18M${xPx + 9} ${yPx - 9}l-18 18`} />
+      )}
     </g>
   )
 }

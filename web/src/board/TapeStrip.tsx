@@ -1,5 +1,5 @@
-import type { TapeWindow } from '../api/client'
-import { Num } from '../parts/Num'
+import type { Plan, TapeWindow } from '../api/client'
+import { Num, Rich } from '../parts/Num'
 
 const BAND = 14 // mm of tape shown, hook edge up
 
@@ -54,13 +54,39 @@ const TapePiece = ({ piece }: { piece: TapeWindow }) => {
   )
 }
 
-/** The marks of the holes on the tape, in the order they are made. */
-export const TapeStrip = ({ pieces }: { pieces: readonly TapeWindow[] }) => (
-  <div className="flex min-h-[150px] items-center gap-4 overflow-x-auto px-4">
-    {pieces.length > 0 ? (
-      pieces.map((piece) => <TapePiece key={piece.key} piece={piece} />)
-    ) : (
-      <p className="text-quiet">No marks yet: the wall has no holes until a height fits and the brackets have a place.</p>
+/** A mark that leads only to holes that are not to be drilled: no number to drill by. */
+const NoPiece = ({ piece }: { piece: TapeWindow }) => (
+  <figure className="min-w-32 flex-1">
+    <figcaption className="flex h-9 items-center font-bold text-stop text-value">Do not drill</figcaption>
+    <svg viewBox="0 0 46 14" className="w-full" aria-hidden="true">
+      <rect x=".4" y=".4" width="45.2" height="13.2" fill="var(--stop-ground)" stroke="var(--stop)" strokeWidth=".8" />
+      <path d="M.4 .4L45.6 13.6M45.6 .4L.4 13.6" stroke="var(--stop)" strokeWidth=".8" />
+    </svg>
+    <p className="mt-1 h-9 font-semibold text-fine leading-tight">{piece.title}</p>
+  </figure>
+)
+
+type TapeStripProps = { pieces: readonly TapeWindow[]; refused: Plan['refused']; without: readonly string[] }
+
+/** The marks of the holes on the tape, in the order they are made; what must not be drilled comes first. */
+export const TapeStrip = ({ pieces, refused, without }: TapeStripProps) => (
+  <>
+    {refused.length > 0 && (
+      <p role="alert" className="border-stop border-l-[6px] bg-stop-ground px-4 py-1.5 font-semibold text-body">
+        <strong className="text-stop">Do not drill</strong> {refused.map((one) => one.name).join(', ')}
+        <span className="block font-normal text-small leading-snug">
+          <Rich text={[...new Set(refused.flatMap((one) => one.why))].join(' ')} />
+        </span>
+      </p>
     )}
-  </div>
+    <div className="flex min-h-[150px] items-center gap-4 overflow-x-auto px-4">
+      {pieces.length > 0 ? (
+        pieces.map((piece) =>
+          without.includes(piece.key) ? <NoPiece key={piece.key} piece={piece} /> : <TapePiece key={piece.key} piece={piece} />,
+        )
+      ) : (
+        <p className="text-quiet">No marks yet: the wall has no holes until a height fits and the brackets have a place.</p>
+      )}
+    </div>
+  </>
 )

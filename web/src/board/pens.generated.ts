@@ -8,6 +8,7 @@ export const DOT_PX: Record<string, number> = {
   'lens': 9,
   'lens-out': 9,
   'hole': 6,
+  'hole-refused': 9,
   'bracket': 6,
   'point': 4.2,
   'point-fill': 2.2,
@@ -28,4 +29,6 @@ export const ALWAYS: ReadonlySet<string> = new Set([
   'seat',
   'seat-main',
   'hole',
+  'hole-refused',
+  'band-hit',
 ])

@@ -12,6 +12,8 @@ export const patched = (job: JobOut, preview: PreviewOut): JobOut => {
       findings: preview.findings ?? plan.findings,
       stations: plan.stations.map((one) => preview.stations.find((now) => now.key === one.key) ?? one),
       to_measure: preview.to_measure ?? plan.to_measure,
+      refused: preview.refused ?? plan.refused,
+      refused_marks: preview.refused_marks ?? plan.refused_marks,
       tables: { ...plan.tables, ...preview.tables },
     },
     drawing: { ...drawing, [face.name]: faceOf(face, preview), tape: preview.tape ?? drawing.tape },

@@ -8,7 +8,7 @@ import { Working } from './Working'
 const SHORT = 22 // letters of a text that still stands as a number does
 
 /** A computed figure; tap it to see its working. */
-export const FigureRow = ({ figure, lead = false }: { figure: Figure; lead?: boolean }) => {
+export const FigureRow = ({ figure, lead = false, refused = false }: { figure: Figure; lead?: boolean; refused?: boolean }) => {
   const { look } = useThisJob()
   const [open, setOpen] = useState(false)
   const id = useId()
@@ -31,14 +31,16 @@ export const FigureRow = ({ figure, lead = false }: { figure: Figure; lead?: boo
       >
         <KnownMark known={figure.known} rests={figure.rests_on.length > 0} />
         <span className={`flex-1 leading-tight ${lead ? '' : 'text-quiet'}`}>{figure.label}</span>
-        {sentence ? (
+        {refused ? (
+          <span className="font-bold text-stop text-value">Do not drill</span>
+        ) : sentence ? (
           <span className="max-w-[60%] text-right font-semibold text-body leading-tight">{figure.text}</span>
         ) : (
           <Num text={figure.text || '—'} className={lead ? 'text-title' : 'text-value'} />
         )}
       </button>
       <div id={id} hidden={!open}>
-        {open && <Working figure={figure} />}
+        {open && !refused && <Working figure={figure} />}
       </div>
     </div>
   )

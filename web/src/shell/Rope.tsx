@@ -68,7 +68,7 @@ const Knot = ({ state, current }: { state: StationState; current: boolean }) => 
       />
     )}
     {state.worst === 'stop' && <path d="M10 10l8 8M18 10l-8 8" stroke="var(--stop)" strokeWidth="2.6" strokeLinecap="round" />}
-    {state.worst !== 'stop' && state.worst !== 'check' && (
+    {state.begun && state.worst !== 'stop' && state.worst !== 'check' && (
       <path
         d="M9.500 14.500l3 3 6-7"
         fill="none"

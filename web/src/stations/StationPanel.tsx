@@ -27,7 +27,12 @@ const Part = ({ part, ...props }: StationProps & { part: PanelPart }) => {
     <>
       {part.widget.startsWith('take-') && Widget && <Widget {...props} />}
       {figures.map((figure) => (
-        <Row key={figure.key} figure={figure} lead={part.weight === 'lead'} />
+        <Row
+          key={figure.key}
+          figure={figure}
+          lead={part.weight === 'lead'}
+          refused={props.plan.refused_marks.includes(figure.key)}
+        />
       ))}
       {!part.widget.startsWith('take-') && Widget && <Widget {...props} />}
     </>
@@ -47,5 +52,9 @@ const Part = ({ part, ...props }: StationProps & { part: PanelPart }) => {
 }
 
 // the top of the frame is worked out; it is moved on the board, or by its target
-const Row = ({ figure, lead }: { figure: Figure; lead: boolean }) =>
-  figure.entry && figure.key !== 'frame_top' ? <Field figure={figure} lead={lead} /> : <FigureRow figure={figure} lead={lead} />
+const Row = ({ figure, lead, refused }: { figure: Figure; lead: boolean; refused: boolean }) =>
+  figure.entry && figure.key !== 'frame_top' ? (
+    <Field figure={figure} lead={lead} />
+  ) : (
+    <FigureRow figure={figure} lead={lead} refused={refused} />
+  )

@@ -19,7 +19,7 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
     case 'throw':
       return <ThrowStrip job={job} plan={plan} />
     default:
-      return <TapeStrip pieces={job.drawing.tape} />
+      return <TapeStrip pieces={job.drawing.tape} refused={plan.refused} without={plan.refused_marks} />
   }
 }
 

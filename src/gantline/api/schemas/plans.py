@@ -12,6 +12,7 @@ from gantline.job.edits import Edit
 from gantline.job.field import ClosedModel
 from gantline.plan.figure import Figure, Known, Value
 from gantline.plan.finding import PlanFinding
+from gantline.plan.refused import Refused
 from gantline.plan.station import FaceName
 from gantline.plan.whole import Plan, StationState, ToMeasure
 from gantline.stations.registry import BY_KEY, STATIONS
@@ -91,4 +92,6 @@ class PreviewOut(Out):
     to_measure: list[ToMeasure] | None
     tables: Tables
     face: FacePatch
+    refused: list[Refused] | None
+    refused_marks: list[str] | None
     tape: list[TapeWindow] | None

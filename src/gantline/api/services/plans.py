@@ -92,6 +92,8 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
         "to_measure": _changed(old.to_measure, new.to_measure),
         "tables": _tables(station, old, new),
         "face": _face_patch(before.drawing[asked.face], face(new, asked.face), station, asked.shape),
+        "refused": _changed(old.plan.refused, new.refused[0]),
+        "refused_marks": _changed(old.plan.refused_marks, tuple(sorted(new.refused[1]))),
         "tape": _changed(before.drawing["tape"], tape(new)) if station.strip == "tape" else None,
     }
 

@@ -1,5 +1,6 @@
 """Where along the wall the two brackets go."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import combinations
 
@@ -15,7 +16,8 @@ class BracketRule:
     wished_mm: spacing the rule asks for; play_mm: side play, each way, in which the frame still
     slides to its center (at most 1 mm counts where neither part slides); centre_share: the frame's
     center lies at least this share of its width inside each bracket; inset_mm: bracket center to
-    the frame's end, least. Raises OutOfRange for lengths that cannot be.
+    the frame's end, least; kept: the spacing is the kit's own and must be kept to the mark; off_stud_mm:
+    how far a screw may stand off a stud's center. Raises OutOfRange for lengths that cannot be.
     """
 
     frame_mm: float
@@ -23,6 +25,8 @@ class BracketRule:
     play_mm: float
     centre_share: float
     inset_mm: float
+    kept: bool = False
+    off_stud_mm: float = 0.0
 
     def __post_init__(self) -> None:
         require_positive(frame_mm=self.frame_mm, wished_mm=self.wished_mm)
@@ -50,12 +54,13 @@ class BracketPair:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PairChoice:
-    """The pair, the next best, and, without a pair, the nearest miss: the smallest sideways move
-    [mm, + right] of the screen that would make a pair serve."""
+    """The pair, the next best, and, without a pair, the nearest misses: the smallest sideways move
+    [mm, + right] of the screen that would make a pair serve, and for a kept spacing the stud spacing nearest to it."""
 
     best: BracketPair | None
-    runner_up: BracketPair | None
-    move_screen_mm: float | None
+    runner_up: BracketPair | None = None
+    move_screen_mm: float | None = None
+    nearest_spacing_mm: float | None = None
 
 
 def place_by_rule(rule: BracketRule, centre_mm: float) -> BracketPair:
@@ -68,30 +73,41 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
     """The stud pair that serves best: most even about the center within the closest to the rule.
 
     Args: centre_mm, screen center, and studs_mm, stud centers [mm from the left wall end].
-    Returns: PairChoice. A pair serves if both studs lie inside the usable rail with the center
-        centre_share of the width from each, and their middle within the side play of the center.
+    Returns: PairChoice. A pair serves if both brackets lie inside the usable rail and their middle within the side
+        play of the center. By a share of the width they stand on stud centers, with the frame's center centre_share of
+        the width from each. A kept spacing is kept to the mark: both screws stand off their studs' centers by half
+        of what is missing, at most off_stud_mm; a kit's own spacing answers for its steadiness.
         Order: spacing closest to the rule, then smallest offset, then the left one.
     Source: the trade's rule, two thirds of the frame's width or the kit's spacing.  Raises: nothing.
     Leaves out: no-drill bands and stud confirmation.
     """
-    inside = [x for x in studs_mm if abs(x - centre_mm) <= rule.frame_mm / 2.0 - rule.inset_mm + EQUAL_MM]
-    wide = [_pair(a, b, centre_mm) for a, b in combinations(inside, 2) if _astride(rule, centre_mm, a, b)]
-    serving = [pair for pair in wide if abs(pair.offset_mm) <= rule.allowed_offset_mm + EQUAL_MM]
+    pairs = [pair for a, b in combinations(studs_mm, 2) if (pair := _pair(rule, a, b, centre_mm)) is not None]
+    serving = [
+        pair
+        for pair in pairs
+        if _astride(rule, centre_mm, pair) and abs(pair.offset_mm) <= rule.allowed_offset_mm + EQUAL_MM
+    ]
     serving.sort(key=lambda pair: _order(pair, rule))
     if serving:
-        return PairChoice(
-            best=serving[0], runner_up=serving[1] if len(serving) > 1 else None, move_screen_mm=None
-        )
-    return PairChoice(best=None, runner_up=None, move_screen_mm=_least_move(rule, centre_mm, studs_mm))
+        return PairChoice(best=serving[0], runner_up=serving[1] if len(serving) > 1 else None)
+    apart = {b - a for a, b in combinations(studs_mm, 2)}
+    near = min(apart, key=lambda one: abs(one - rule.wished_mm), default=None) if rule.kept else None
+    return PairChoice(best=None, move_screen_mm=_least_move(rule, pairs), nearest_spacing_mm=near)
 
 
-def _pair(left: float, right: float, center: float) -> BracketPair:
-    return BracketPair(left_mm=left, right_mm=right, offset_mm=(left + right) / 2.0 - center)
+def _pair(rule: BracketRule, left: float, right: float, center: float) -> BracketPair | None:
+    """Brackets on two studs; None where a kept spacing would take a screw out of the wood."""
+    off = (rule.wished_mm - (right - left)) / 2.0 if rule.kept else 0.0
+    if abs(off) > rule.off_stud_mm + EQUAL_MM:
+        return None
+    return BracketPair(left_mm=left - off, right_mm=right + off, offset_mm=(left + right) / 2.0 - center)
 
 
-def _astride(rule: BracketRule, center: float, left: float, right: float) -> bool:
-    clear = rule.centre_share * rule.frame_mm - EQUAL_MM
-    return center - left >= clear and right - center >= clear
+def _astride(rule: BracketRule, center: float, pair: BracketPair) -> bool:
+    clear = 0.0 if rule.kept else rule.centre_share * rule.frame_mm
+    inside = rule.frame_mm / 2.0 - rule.inset_mm
+    arms = (center - pair.left_mm, pair.right_mm - center)
+    return min(arms) >= clear - EQUAL_MM and max(arms) <= inside + EQUAL_MM
 
 
 def _order(pair: BracketPair, rule: BracketRule) -> tuple[float, float, float]:
@@ -99,11 +115,9 @@ def _order(pair: BracketPair, rule: BracketRule) -> tuple[float, float, float]:
     return (round(off_rule, 6), round(abs(pair.offset_mm), 6), pair.left_mm)
 
 
-def _least_move(rule: BracketRule, center: float, studs: tuple[float, ...]) -> float | None:
-    """Smallest move of the screen after which some pair is astride its center, within play."""
+def _least_move(rule: BracketRule, pairs: Sequence[BracketPair]) -> float | None:
+    """Smallest move of the screen after which some pair is even about its center: astride it, on the rail."""
     usable = rule.frame_mm - 2.0 * rule.inset_mm
-    needed = 2.0 * rule.centre_share * rule.frame_mm
-    middles = [
-        (a + b) / 2.0 for a, b in combinations(studs, 2) if needed - EQUAL_MM <= b - a <= usable + EQUAL_MM
-    ]
-    return min((middle - center for middle in middles), key=abs, default=None)
+    needed = 0.0 if rule.kept else 2.0 * rule.centre_share * rule.frame_mm
+    offsets = [pair.offset_mm for pair in pairs if needed - EQUAL_MM <= pair.spacing_mm <= usable + EQUAL_MM]
+    return min(offsets, key=abs, default=None)

@@ -1,10 +1,10 @@
 """The holes and their marks, each taken from one datum and rounded alone, never chained."""
 
-import math
 from dataclasses import dataclass
 
 from gantline.core.errors import require_not_negative, require_positive
 from gantline.core.height.profile import Profile
+from gantline.core.units import Units, read_tape
 from gantline.core.wall.brackets import BracketPair
 
 
@@ -37,25 +37,28 @@ class HoleMark:
 
 
 def hole_rows_mm(
-    *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float
-) -> tuple[float, float]:
+    *, top_mm: float, frame_height_mm: float, drop_mm: float, row_offset_mm: float | None
+) -> tuple[float, float | None]:
     """Heights of the upper and of the lower hole row: y_top - drop, and H_f - row offset below that [mm].
 
     Args: top_mm, the frame's top; drop_mm >= 0, hole center to the top of the frame including trim and border;
-        row_offset_mm, the frame's height less the distance of the rows.
+        row_offset_mm, the frame's height less the distance of the rows, None for a way of hanging with one row.
     Raises: OutOfRange if the rows would meet or cross.
     """
     require_not_negative(drop_mm=drop_mm)
+    if row_offset_mm is None:
+        return top_mm - drop_mm, None
     rows_apart_mm = frame_height_mm - row_offset_mm
     require_positive(rows_apart_mm=rows_apart_mm)
     return top_mm - drop_mm, top_mm - drop_mm - rows_apart_mm
 
 
-def holes(pair: BracketPair, upper_mm: float, lower_mm: float) -> tuple[Hole, ...]:
-    """Four holes: two rows [mm above the floor] at the two brackets."""
+def holes(pair: BracketPair, upper_mm: float, lower_mm: float | None) -> tuple[Hole, ...]:
+    """The holes of each row [mm above the floor] at the two brackets: two, or four where there is a lower row."""
     return tuple(
         Hole(key=f"{row}-{side}", row=row, side=side, x_mm=x_mm, y_mm=y_mm)
         for row, y_mm in (("upper", upper_mm), ("lower", lower_mm))
+        if y_mm is not None
         for side, x_mm in (("left", pair.left_mm), ("right", pair.right_mm))
     )
 
@@ -75,21 +78,10 @@ def mark(
     )
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ReverseCheck:
-    """What the tape must read between the drilled holes [mm]: across, down, and both diagonals."""
-
-    across_mm: float
-    down_mm: float
-    diagonal_mm: float
-
-
-def reverse_check(four: tuple[Hole, ...]) -> ReverseCheck:
-    """The hole rectangle's sides and diagonal. `four` as from holes()."""
-    by_key = {hole.key: hole for hole in four}
-    across = by_key["upper-right"].x_mm - by_key["upper-left"].x_mm
-    down = by_key["upper-left"].y_mm - by_key["lower-left"].y_mm
-    return ReverseCheck(across_mm=across, down_mm=down, diagonal_mm=math.hypot(across, down))
+def between_marks_mm(first_mm: float, second_mm: float, units: Units) -> float:
+    """From one mark to the next as they are printed [mm]: the difference of their readings, so that what is printed
+    adds up. Holes drilled at the printed marks are this far apart, not as far as the unrounded ones."""
+    return read_tape(second_mm, units).read_mm - read_tape(first_mm, units).read_mm
 
 
 def level_tolerance_mm(span_mm: float, *, most_mm: float) -> float:

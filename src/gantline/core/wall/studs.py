@@ -1,4 +1,4 @@
-"""Studs as a lattice of centers: first stud and spacing."""
+"""Studs as a lattice of centers: any one known stud and the spacing."""
 
 import math
 from dataclasses import dataclass
@@ -8,26 +8,31 @@ from gantline.core.errors import require_not_negative, require_positive
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StudLattice:
-    """Stud centers x_k = first + k spacing [mm from the left wall end] on a wall width_mm wide.
+    """Stud centers x_k = known + k spacing, k any whole number [mm from the left wall end], on a wall wall_mm wide.
 
-    Raises OutOfRange unless spacing, stud width and wall width are > 0 and first >= 0.
-    Leaves out: openings and doubled studs.
+    known_mm: any stud that was found; there are studs on both sides of it. Raises OutOfRange unless spacing, stud
+    width and wall width are > 0 and known >= 0.  Leaves out: openings and doubled studs.
     """
 
-    first_mm: float
+    known_mm: float
     spacing_mm: float
     stud_mm: float
     wall_mm: float
 
     def __post_init__(self) -> None:
         require_positive(spacing_mm=self.spacing_mm, stud_mm=self.stud_mm, wall_mm=self.wall_mm)
-        require_not_negative(first_mm=self.first_mm)
+        require_not_negative(known_mm=self.known_mm)
 
     @property
     def centres_mm(self) -> tuple[float, ...]:
         """Every stud center on the wall, from the left."""
-        count = math.floor((self.wall_mm - self.first_mm) / self.spacing_mm + 1e-9)
-        return tuple(self.first_mm + k * self.spacing_mm for k in range(count + 1))
+        low = math.ceil(-self.known_mm / self.spacing_mm - 1e-9)
+        high = math.floor((self.wall_mm - self.known_mm) / self.spacing_mm + 1e-9)
+        return tuple(self.known_mm + k * self.spacing_mm for k in range(low, high + 1))
+
+    def steps(self, x_mm: float) -> int:
+        """How many spacings a stud's center lies right of the known one."""
+        return round((x_mm - self.known_mm) / self.spacing_mm)
 
     def nearest(self, x_mm: float) -> int | None:
         """Index of the stud nearest to x [mm], None on a wall without studs."""

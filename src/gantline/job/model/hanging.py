@@ -6,6 +6,7 @@ from pydantic import Field as Limit
 
 from gantline.core.defaults import FrameDefaults, TensionDefaults, WallDefaults
 from gantline.core.tension.holds import HOLDS, Hold, School
+from gantline.core.wall.ways import NAMES, Way
 from gantline.job.field import Field, Part
 from gantline.job.types import (
     BarCount,
@@ -47,6 +48,19 @@ class Hanging(Part):
     fix_to: Annotated[
         Literal["studs", "backer"] | None, Field("fix_to", "Fixed", "choice", "studs", FIXES)
     ] = None
+    way: Annotated[
+        Way | None,
+        Field(
+            "way",
+            "Way of hanging",
+            "choice",
+            Way.BRACKETS.value,
+            tuple(NAMES.items()),
+            fact=True,
+            moves="whether there are lower holes",
+        ),
+    ] = None
+    lower_holes: Annotated[bool | None, Field("lower_holes", "Lower holes", "switch", derived=True)] = None
     screws: Annotated[
         Line | None, Field("screws", "Screws", "text", note="as the bracket's leaflet gives them")
     ] = None

@@ -152,7 +152,7 @@ class Survey(Part):
         DistanceMm | None,
         Field(
             "stud_first",
-            "First stud from left",
+            "A known stud, from left",
             default=SurveyDefaults.stud_first_mm,
             fact=True,
             moves=HOLES_IN_WOOD,

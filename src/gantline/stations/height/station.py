@@ -6,6 +6,7 @@ from gantline.stations.height.figures import FIGURES, gist
 from gantline.stations.height.findings import FINDINGS
 from gantline.stations.height.marks import DRAW
 from gantline.stations.height.panel import PANEL
+from gantline.stations.height.solve import fits
 
 HEIGHT = Station(
     key="height",
@@ -18,4 +19,6 @@ HEIGHT = Station(
     lit=Lit(layers=("size", "light", "height"), dimensions=("height",), handles=("height",)),
     draw=DRAW,
     targets=("frame_top", "frame_bottom"),
+    stops_all=True,
+    begun=fits,
 )

@@ -1,12 +1,20 @@
 """The light as one value."""
 
 from gantline.job.model.light import FabricChoice, Lighting
+from gantline.plan.ask import Ask
 from gantline.plan.station import Lit, Station, Table, fields_of
 from gantline.stations.light.figures import FIGURES, gist
 from gantline.stations.light.findings import FINDINGS
 from gantline.stations.light.marks import DRAW
 from gantline.stations.light.panel import PANEL
+from gantline.stations.light.solve import light
 from gantline.stations.light.tables import light_states, seat_lights
+
+
+def begun(at: Ask) -> bool:
+    """Whether anything can be said of the light."""
+    return at(light) is not None
+
 
 LIGHT = Station(
     key="light",
@@ -21,4 +29,5 @@ LIGHT = Station(
     draw=DRAW,
     face="seat",
     strip="light",
+    begun=begun,
 )

@@ -27,4 +27,5 @@ SIZE = Station(
     draw=DRAW,
     targets=("overall_width", "overall_height"),
     strip="sizes",
+    stops_all=True,
 )

@@ -25,11 +25,11 @@ class Code(StrEnum):
 
 @found
 def studs(at: Ask) -> Iterator[Finding]:
-    """A first stud beyond the wall."""
+    """A known stud beyond the wall."""
     studs = at(lattice)
-    if studs is not None and studs.first_mm > studs.wall_mm:
+    if studs is not None and studs.known_mm > studs.wall_mm:
         text = (
-            f"The first stud is {at.text(studs.first_mm)} from the left, past the end of the wall at "
+            f"The known stud is {at.text(studs.known_mm)} from the left, past the end of the wall at "
             f"{at.text(studs.wall_mm)}. Measure it again."
         )
         subject = field_of(Survey.stud_first_mm).pointer

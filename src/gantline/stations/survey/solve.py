@@ -84,7 +84,7 @@ def lattice(at: Ask) -> StudLattice | None:
     if at.field(Survey.build) != "studs":
         return None
     return StudLattice(
-        first_mm=at.field(Survey.stud_first_mm),
+        known_mm=at.field(Survey.stud_first_mm),
         spacing_mm=at.field(Survey.stud_spacing_mm),
         stud_mm=at.field(Survey.stud_width_mm),
         wall_mm=at(wall_mm),

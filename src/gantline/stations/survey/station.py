@@ -2,6 +2,7 @@
 
 from gantline.job.model import Job
 from gantline.job.model.survey import Joists, Survey
+from gantline.plan.ask import Ask
 from gantline.plan.station import Lit, Station, Table, fields_of
 from gantline.stations.survey.figures import FIGURES, gist
 from gantline.stations.survey.findings import FINDINGS
@@ -17,6 +18,13 @@ from gantline.stations.survey.tables import (
 )
 
 LISTS = (seat_list, box_list, fitting_list, lamp_list, ceiling_list, floor_list)
+
+
+def begun(at: Ask) -> bool:
+    """Whether the wall has been measured."""
+    return at.given(Survey.wall_width_mm) is not None
+
+
 SURVEY = Station(
     key="survey",
     label="Survey",
@@ -32,4 +40,6 @@ SURVEY = Station(
     ),
     tables=tuple(Table(key=one.__name__, question=one) for one in LISTS),
     draw=DRAW,
+    stops_all=True,
+    begun=begun,
 )

@@ -35,6 +35,11 @@ def cautions(at: Ask) -> tuple[Caution, ...]:
     return (FABRIC,) if own is None else (FABRIC, own)
 
 
+def begun(at: Ask) -> bool:
+    """Whether anybody said how the fabric is held."""
+    return at.given(Tensioning.hold) is not None
+
+
 TENSION = Station(
     key="tension",
     label="Tension",
@@ -50,4 +55,5 @@ TENSION = Station(
     targets=("rail_gap", "stile_gap"),
     face="back",
     strip="steps",
+    begun=begun,
 )

@@ -17,6 +17,7 @@ from gantline.stations.common import way_words
 from gantline.stations.height import placement
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, under
 from gantline.stations.throw.codes import Code
+from gantline.stations.throw.findings import OFF_THE_SCREEN
 from gantline.stations.throw.lens import projected
 
 
@@ -85,6 +86,7 @@ def height(at: Ask) -> Iterator[Finding]:
             subject=subject,
             numbers={"lift_mm": lift},
             cures=(follow, Cure(text=plinth)),
+            also=OFF_THE_SCREEN,
         )
         return
     turn = at.given(ProjectorBody.foot_turn_mm)

@@ -36,6 +36,7 @@ from gantline.stations.throw.lens import (
 from gantline.stations.throw.turned import Setting, price_of_tilt, setting, turned
 
 OTHER_PROJECTOR = Cure(text="Choose another projector (table below)")
+OFF_THE_SCREEN = (field_of(HeightTarget.wish_mm).pointer, field_of(Size.value_mm).pointer)
 STEEPEST_DEG = 30.0  # the most a job may hold
 
 
@@ -87,6 +88,7 @@ def distance(at: Ask) -> Iterator[Finding]:
             subject=subject,
             numbers={"short_mm": short},
             cures=(move, *_other_size(at, lens, short), OTHER_PROJECTOR),
+            also=(field_of(Size.value_mm).pointer,),
         )
     elif not lens.fixed and not there.inside_margin(place.distance_mm):
         share = 100 * at.default(ThrowDefaults.throw_margin)
@@ -123,6 +125,7 @@ def shifting(at: Ask) -> Iterator[Finding]:
         numbers={"move_up_mm": need.move_up_mm, "move_right_mm": need.move_right_mm},
         cures=(*cures, OTHER_PROJECTOR),
         ways=(tilts,),
+        also=OFF_THE_SCREEN,
     )
 
 
@@ -176,7 +179,7 @@ def squared(at: Ask) -> Iterator[Finding]:
     one, subject = at(turned), field_of(P.pitch_deg).pointer
     if one is None:
         text = "Turned like this, zoom and shift cannot cover the picture, even with digital correction."
-        yield Finding(code=Code.NOT_COVERED, severity="stop", text=text, subject=subject)
+        yield Finding(code=Code.NOT_COVERED, severity="stop", text=text, subject=subject, also=OFF_THE_SCREEN)
         return
     kept = one.share / one.thrown.straight_share
     text = (

@@ -12,6 +12,7 @@ from gantline.stations.throw.marks import DRAW
 from gantline.stations.throw.mount_figures import FIGURES as MOUNT_FIGURES
 from gantline.stations.throw.panel import PANEL
 from gantline.stations.throw.place_findings import FINDINGS as PLACES
+from gantline.stations.throw.places import fits
 from gantline.stations.throw.signal import chain, signal
 from gantline.stations.throw.tables import by_zoom, joists
 
@@ -54,4 +55,5 @@ THROW = Station(
     cautions=cautions,
     targets=("pole", "plate_x", "plate_z", "foot_left", "foot_back"),
     strip="throw",
+    begun=fits,
 )

@@ -3,7 +3,9 @@
 from typing import Any
 
 from gantline.core.defaults import WallDefaults
+from gantline.core.units import read_tape
 from gantline.core.wall.marks import level_tolerance_mm
+from gantline.core.wall.studs import StudLattice
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
@@ -11,12 +13,23 @@ from gantline.plan.working import Expr, least, root, size, square, term
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
-from gantline.stations.wall.solve import FIXED, choice, on_studs, pair, rows_mm, spacing_asked_mm
+from gantline.stations.wall.solve import (
+    choice,
+    fixed,
+    lower_holes,
+    on_studs,
+    pair,
+    row_offset_mm,
+    rows_mm,
+    spacing_asked_mm,
+)
 
 FIGURES = Figures()
 ONE_DATUM = "one datum, each mark rounded alone"
 DATUM = "marked from the datum line"
 READ_BACK = "read back after drilling"
+BY_STUDS = "stud pair closest to the rule, then nearest to even"
+ON_CENTER_MM = 1e-6
 
 
 def _when(key: str, label: str, field: Any, show: Any) -> None:
@@ -27,10 +40,16 @@ def _when(key: str, label: str, field: Any, show: Any) -> None:
 
 
 _when("fix_to", "Fixed", Hanging.fix_to, lambda at: at(lattice) is not None)
-_when(
-    "spacing_share", "Share of frame width", Hanging.spacing_share, lambda at: at.field(Hanging.rule) != FIXED
-)
-_when("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, lambda at: at.field(Hanging.rule) == FIXED)
+_when("spacing_share", "Share of frame width", Hanging.spacing_share, lambda at: not at(fixed))
+_when("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, fixed)
+_when("row_offset", "Hole-row spacing, less than frame height", Hanging.row_offset_mm, lower_holes)
+
+
+@FIGURES.other("lower_holes", "Lower holes", "", "as the way of hanging has it", Hanging.lower_holes)
+def has_lower(at: Ask) -> Display:
+    """Whether there is a lower row."""
+    there = at(lower_holes)
+    return Display(there, text="yes" if there else "no", how="as the way of hanging has it; nothing entered")
 
 
 @FIGURES.length("hole_left", "Left holes from left wall end", ONE_DATUM)
@@ -58,44 +77,46 @@ def upper_row(at: Ask) -> Display | None:
 @FIGURES.length("lower_row", "Lower holes above datum", DATUM)
 def lower_row(at: Ask) -> Display | None:
     """The lower holes from the datum line."""
-    rows = at(rows_mm)
-    if rows is None:
+    rows, offset = at(rows_mm), at(row_offset_mm)
+    if rows is None or offset is None:
         return None
-    apart = term("overall height", at(screen).overall_height_mm) - term(
-        "hole-row spacing", at.field(Hanging.row_offset_mm)
-    )
+    apart = term("overall height", at(screen).overall_height_mm) - term("hole-row spacing", offset)
     return _from_datum("Lower holes", term("upper row", rows[0] - at(room).datum_mm) - apart)
 
 
 @FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
 def check_across(at: Ask) -> Display | None:
-    """Between the planned holes."""
+    """Between holes drilled at the printed marks."""
     two = at(pair)
-    if two is None or not at(fits):
-        return None
-    return Display(two.spacing_mm, term("right hole", two.right_mm) - term("left hole", two.left_mm))
+    return None if two is None or not at(fits) else _between(at, "left", two.left_mm, "right", two.right_mm)
 
 
 @FIGURES.length("check_down", "Check: upper to lower hole", READ_BACK)
 def check_down(at: Ask) -> Display | None:
-    """Between the planned holes."""
-    rows = at.aside(rows_mm)
-    if rows is None or not at(fits):
+    """Between holes drilled at the printed marks."""
+    rows, datum = at(rows_mm), at(room).datum_mm
+    if rows is None or rows[1] is None:
         return None
-    made = term("overall height", at(screen).overall_height_mm) - term(
-        "hole-row spacing", at.field(Hanging.row_offset_mm)
-    )
-    return Display(made.value, made)
+    return _between(at, "lower", rows[1] - datum, "upper", rows[0] - datum)
 
 
 @FIGURES.length("check_diagonal", "Check: both hole diagonals", READ_BACK)
 def check_diagonal(at: Ask) -> Display | None:
-    """Between the planned holes."""
+    """Between holes drilled at the printed marks."""
     across, down = at(check_across), at(check_down)
     if across is None or down is None or across.working is None or down.working is None:
         return None
     made = root(square(term("across", across.working.value)) + square(term("down", down.working.value)))
     return Display(made.value, made)
+
+
+def _between(at: Ask, first: str, first_mm: float, second: str, second_mm: float) -> Display:
+    printed = [
+        term(f"printed {name} mark", read_tape(length, at.units).read_mm)
+        for name, length in ((second, second_mm), (first, first_mm))
+    ]
+    made = printed[0] - printed[1]
+    return Display(made.value, made, how="of the marks as printed")
 
 
 @FIGURES.other("level_tolerance", "Left and right level within", "mm", "trade tolerance")
@@ -108,14 +129,14 @@ def level_tolerance(at: Ask) -> Display | None:
     across = two.spacing_mm
     value = level_tolerance_mm(across, most_mm=most)
     made = least(term("largest allowed", most), term("across", across) * 0.5 / 1000.0)
-    return Display(value, made, f"{value:.1f}\u00a0mm", how="or 0.5 mm per meter, whichever is less")
+    return Display(value, made, at.allowed(value), how="or 0.5 mm per meter, whichever is less")
 
 
 @FIGURES.length("wished_spacing", "Spacing by the rule", "two thirds of the width keeps the rail straight")
 def wished_spacing(at: Ask) -> Display:
     """What the rule asks for."""
     value = at(spacing_asked_mm)
-    if at.field(Hanging.rule) == FIXED:
+    if at(fixed):
         return Display(value, term("the kit's fixed spacing", value))
     share = term("share of frame width", at.field(Hanging.spacing_share), "")
     return Display(value, share * term("overall width", at(screen).overall_width_mm))
@@ -127,11 +148,7 @@ def spacing(at: Ask) -> Display | None:
     two = at(pair)
     if two is None:
         return None
-    how = (
-        "stud pair closest to the rule, then nearest to even"
-        if at(on_studs)
-        else "even about the screen's center"
-    )
+    how = BY_STUDS if at(on_studs) else "even about the screen's center"
     return Display(
         two.spacing_mm, term("right bracket", two.right_mm) - term("left bracket", two.left_mm), how=how
     )
@@ -143,10 +160,10 @@ def studs_used(at: Ask) -> Display | None:
     found, studs = at(choice), at(lattice)
     if found is None or studs is None or found.best is None:
         return None
-    numbers = [studs.centres_mm.index(x) + 1 for x in (found.best.left_mm, found.best.right_mm)]
-    text = " and ".join(_ordinal(one) for one in numbers)
+    numbers = [studs.nearest(x) or 0 for x in (found.best.left_mm, found.best.right_mm)]
+    text = " and ".join(_ordinal(one + 1) for one in numbers)
     second = found.runner_up
-    how = "stud pair closest to the rule, then nearest to even"
+    how = BY_STUDS
     if second is not None:
         how += f"; runner-up {at.exact(second.left_mm)} and {at.exact(second.right_mm)}"
     return Display(text, text=text, how=how)
@@ -170,14 +187,26 @@ def _hole(at: Ask, *, left: bool) -> Display | None:
         return None
     x = two.left_mm if left else two.right_mm
     if at(on_studs) and studs is not None:
-        number = studs.centres_mm.index(x)
-        steps = term("stud spacing", studs.spacing_mm) * float(number)
-        return Display(
-            x, term("first stud", studs.first_mm) + steps, how=f"center of the {_ordinal(number + 1)} stud"
-        )
+        return _on_stud(at, studs, x)
     half = term("spacing", two.spacing_mm) / 2.0
     center = term("screen center", at(centre_x_mm))
     return Display(x, center - half if left else center + half)
+
+
+def _on_stud(at: Ask, studs: StudLattice, x: float) -> Display:
+    number = studs.nearest(x) or 0
+    center = studs.centres_mm[number]
+    made: Expr = term("known stud", studs.known_mm)
+    steps = studs.steps(center)
+    if steps:
+        away = term("stud spacing", studs.spacing_mm) * float(abs(steps))
+        made = made + away if steps > 0 else made - away
+    off = x - center
+    how = f"center of the {_ordinal(number + 1)} stud"
+    if abs(off) > ON_CENTER_MM:
+        kept = term("off its center, for the kit's spacing", abs(off))
+        made, how = made + kept if off > 0 else made - kept, f"in the {_ordinal(number + 1)} stud"
+    return Display(x, made, how=how)
 
 
 def _from_datum(what: str, made: Expr) -> Display:

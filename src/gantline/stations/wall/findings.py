@@ -4,18 +4,20 @@ from collections.abc import Iterator
 from enum import StrEnum
 
 from gantline.core.wall.bands import crosses
+from gantline.core.wall.brackets import BracketRule, PairChoice
 from gantline.job.field import field_of
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.plan.finding import Cure, Finding, Severity, cure, found
 from gantline.stations.common import percent, way_words
 from gantline.stations.height import centre_x_mm, fits
 from gantline.stations.survey import bands, lattice
 from gantline.stations.wall.solve import (
     choice,
     drilling,
+    fixed,
     on_studs,
     pair,
     rows_cross,
@@ -31,6 +33,7 @@ class Code(StrEnum):
     SPACING_OFF_RAIL = "spacing-off-rail"
     BACKER = "backer"
     NO_STUD_PAIR = "no-stud-pair"
+    KIT_SPACING = "kit-spacing"
     ROWS_CROSS = "rows-cross"
     HOLE_IN_BAND = "hole-in-band"
 
@@ -42,8 +45,8 @@ def spacing(at: Ask) -> Iterator[Finding]:
     if asked > most:
         text = f"The spacing, {at.text(asked)}, is more than the usable rail, {at.text(most)}."
         subject = field_of(Hanging.spacing_mm).pointer
-        severity = "check" if at(on_studs) else "stop"
-        yield Finding(code=Code.SPACING_OFF_RAIL, severity=severity, text=text, subject=subject)  # type: ignore[arg-type]
+        severity: Severity = "check" if at(on_studs) and not at(fixed) else "stop"
+        yield Finding(code=Code.SPACING_OFF_RAIL, severity=severity, text=text, subject=subject)
 
 
 @found
@@ -63,11 +66,29 @@ def brackets(at: Ask) -> Iterator[Finding]:
         cures.append(cure(text, (HeightTarget.centre_x_mm, at(centre_x_mm) + move)))
     backer = "Put a backer board over the studs: brackets go where the rule says"
     cures.append(cure(backer, (Hanging.fix_to, "backer")))
-    text = (
+    yield Finding(
+        code=Code.KIT_SPACING if one.kept else Code.NO_STUD_PAIR,
+        severity="stop",
+        text=_kept(at, one, there) if one.kept else _no_pair(at, one),
+        subject=field_of(Hanging.spacing_mm).pointer if one.kept else subject,
+        cures=tuple(cures),
+    )
+
+
+def _no_pair(at: Ask, one: BracketRule) -> str:
+    return (
         f"No stud pair works. Its midpoint must be within {at.text(one.allowed_offset_mm)} of the screen center, each stud "
         f"at least {percent(one.centre_share)} of the width away from it."
     )
-    yield Finding(code=Code.NO_STUD_PAIR, severity="stop", text=text, subject=subject, cures=tuple(cures))
+
+
+def _kept(at: Ask, one: BracketRule, there: PairChoice) -> str:
+    near = there.nearest_spacing_mm
+    apart = "" if near is None else f" The nearest two are {at.text(near)} apart."
+    return (
+        f"The kit's spacing, {at.text(one.wished_mm)}, lands in no two studs with their midpoint within "
+        f"{at.text(one.allowed_offset_mm)} of the screen center.{apart}"
+    )
 
 
 @found
@@ -92,7 +113,7 @@ def in_bands(at: Ask) -> Iterator[Finding]:
                 "pipe may run there."
             )
             subject = f"{field_of(Survey.fittings).pointer}#{hole.key}"
-            yield Finding(code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject)
+            yield Finding(code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject, hole=hole.key)
 
 
 FINDINGS = (spacing, brackets, rows, in_bands)

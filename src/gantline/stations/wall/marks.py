@@ -2,16 +2,18 @@
 
 from collections.abc import Iterator
 
-from gantline.drawing.marks import Dimension, Dot, Mark
+from gantline.core.units import read_tape
+from gantline.drawing.marks import Area, Dimension, Dot, Mark, rectangle
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
-from gantline.stations.survey import room
-from gantline.stations.wall.solve import drilling
+from gantline.stations.survey import bands, room
+from gantline.stations.wall.solve import across_mm, drilling
 
 FRAME = "frame-handle"
+ROWS = ("upper", "lower")
 
 
 def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -34,28 +36,53 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
             )
 
 
+def hits(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """The part of a no-drill band that refuses a hole: along the wall beside the fitting, or above and below it."""
+    found = at(drilling)
+    if found is None or face != "front":
+        return
+    floor, ceiling = at(outlines)
+    wall, low, high = at(room).wall_mm, min(y for _, y in floor), max(y for _, y in ceiling)
+    for number, band in enumerate(at(bands), start=1):
+        parts = {
+            "upright": (band.left_mm, low, band.right_mm, high),
+            "level": (0.0, band.bottom_mm, wall, band.top_mm),
+        }
+        for name, (left, bottom, right, top) in parts.items():
+            if any(left <= one.x_mm <= right and bottom <= one.y_mm <= top for one in found.holes):
+                points = rectangle(left, bottom, right, top)
+                yield Area(key=f"band-hit-{number}-{name}", role="band-hit", layer="wall", points=points)
+
+
 def across(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Sideways dimensions."""
     found = at(drilling)
     if found is None:
         return
+    two = found.pair
     if face == "front":
         floor, ceiling = at(outlines)
         top = max(*(y for _, y in ceiling), at(rect_of_frame)[3]) + HATCH_MM
         for lane, one in ((1, found.marks[0]), (2, found.marks[1])):
             name = f"{one.hole.side.capitalize()} holes from left wall end"
             yield _dimension(at, f"hole-{one.hole.side}", "x", 0.0, one.from_left_mm, top, (1, lane), name)
-        two, low = found.pair, min(y for _, y in floor)
-        yield _dimension(at, "across", "x", two.left_mm, two.right_mm, low, (-1, 1), "Hole to hole")
+        low, span = min(y for _, y in floor), at(across_mm)
+        yield _dimension(
+            at, "across", "x", two.left_mm, two.right_mm, low, (-1, 1), "Hole to hole", shown=span
+        )
     elif face == "back":
         frame, right = at(screen), at(rect_of_frame)[2]
-        near, far = right - found.pair.right_mm, right - found.pair.left_mm
-        for key, a, b, name in (
-            ("bracket-near", 0.0, near, "Frame end to bracket"),
-            ("bracket-across", near, far, "Bracket to bracket"),
-            ("bracket-far", far, frame.overall_width_mm, "Bracket to frame end"),
+        ends = (0.0, right - two.right_mm, right - two.left_mm, frame.overall_width_mm)
+        first, whole = (read_tape(length, at.units).read_mm for length in (ends[1], ends[3]))
+        # the same number between the brackets as between the holes, and three that add up to the frame
+        spans = (first, at(across_mm), whole - first - at(across_mm))
+        names = ("Frame end to bracket", "Bracket to bracket", "Bracket to frame end")
+        for key, a, b, span, name in zip(
+            ("near", "across", "far"), ends, ends[1:], spans, names, strict=False
         ):
-            yield _dimension(at, key, "x", a, b, frame.overall_height_mm, (1, 1), name)
+            yield _dimension(
+                at, f"bracket-{key}", "x", a, b, frame.overall_height_mm, (1, 1), name, shown=span
+            )
 
 
 def rows(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -64,7 +91,7 @@ def rows(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or face != "front":
         return
     datum = at(room).datum_mm
-    for one in (found.marks[0], found.marks[2]):
+    for one in filter(None, map(found.row, ROWS)):
         low, high = sorted((datum, one.hole.y_mm))
         way = "above" if one.from_datum_mm >= 0 else "below"
         name = f"{one.hole.row.capitalize()} holes {way} datum"
@@ -81,7 +108,9 @@ def _dimension(
     lane: tuple[int, int],
     name: str,
     moves: str | None = None,
+    shown: float | None = None,
 ) -> Dimension:
+    """shown: the length that is printed, where it is the difference of two printed marks."""
     return Dimension(
         key=key,
         layer="wall",
@@ -91,10 +120,10 @@ def _dimension(
         base_mm=base,
         side=lane[0],  # type: ignore[arg-type]
         lane=lane[1],
-        text=at.text(b - a),
+        text=at.text(b - a if shown is None else shown),
         name=name,
         moves=moves,
     )
 
 
-DRAW = (holes, across, rows)
+DRAW = (hits, holes, across, rows)

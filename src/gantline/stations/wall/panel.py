@@ -13,7 +13,17 @@ PANEL = (
     PanelPart(weight="lead", rows=("hole_left", "hole_right", "upper_row", "lower_row")),
     PanelPart(
         title="Brackets",
-        rows=("drop", "row_offset", "fix_to", "rule", "spacing_share", "fixed_spacing", "side_play"),
+        rows=(
+            "way",
+            "drop",
+            "lower_holes",
+            "row_offset",
+            "fix_to",
+            "rule",
+            "spacing_share",
+            "fixed_spacing",
+            "side_play",
+        ),
         widget="take-fixing",
     ),
     PanelPart(

@@ -1,4 +1,4 @@
-"""Two brackets, four holes."""
+"""Two brackets, the holes that their way of hanging has, and the marks to them."""
 
 from dataclasses import dataclass
 
@@ -6,8 +6,10 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.bands import stud_is_free
 from gantline.core.wall.brackets import BracketPair, BracketRule, PairChoice, place_by_rule, place_on_studs
-from gantline.core.wall.marks import Hole, HoleMark, ReverseCheck, hole_rows_mm, holes, mark, reverse_check
+from gantline.core.wall.marks import Hole, HoleMark, between_marks_mm, hole_rows_mm, holes, mark
+from gantline.core.wall.ways import Way, has_lower_row
 from gantline.job.model.hanging import Hanging
+from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
@@ -18,17 +20,25 @@ FIXED = "fixed"
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Drilling:
-    """Holes [mm], their marks and the check that they are right."""
+    """Holes [mm] and their marks."""
 
     pair: BracketPair
     holes: tuple[Hole, ...]
     marks: tuple[HoleMark, ...]
-    check: ReverseCheck
+
+    def row(self, name: str) -> HoleMark | None:
+        """The left hole of a row; None where this way of hanging has no such row."""
+        return next((one for one in self.marks if one.hole.row == name), None)
+
+
+def fixed(at: Ask) -> bool:
+    """Whether the kit gives the spacing."""
+    return at.field(Hanging.rule) == FIXED
 
 
 def spacing_asked_mm(at: Ask) -> float:
     """Bracket to bracket by the rule [mm]: the kit's distance, or a share of the frame's width."""
-    if at.field(Hanging.rule) == FIXED:
+    if at(fixed):
         return at.field(Hanging.spacing_mm)
     return at.field(Hanging.spacing_share) * at(screen).overall_width_mm
 
@@ -41,6 +51,10 @@ def rule(at: Ask) -> BracketRule:
         play_mm=at.field(Hanging.side_play_mm),
         centre_share=at.default(WallDefaults.centre_share),
         inset_mm=at.default(WallDefaults.rail_inset_mm),
+        kept=at(fixed),
+        off_stud_mm=max(0.0, at.field(Survey.stud_width_mm) / 2.0 - at.default(WallDefaults.stud_edge_mm))
+        if at(fixed)
+        else 0.0,
     )
 
 
@@ -68,7 +82,9 @@ def choice(at: Ask) -> PairChoice | None:
     found = place_on_studs(at.aside(rule), at(centre_x_mm), at(free_studs))
     at(usable_mm)
     at.field(Hanging.side_play_mm)
-    if found.best is None or found.runner_up is not None:
+    if at(fixed):
+        at(rule)
+    elif found.best is None or found.runner_up is not None:
         at(spacing_asked_mm)  # where only one pair serves, no wish chooses
     return found
 
@@ -81,12 +97,30 @@ def pair(at: Ask) -> BracketPair | None:
     return place_by_rule(at(rule), at(centre_x_mm)) if at(spacing_asked_mm) <= at(usable_mm) else None
 
 
+def lower_holes(at: Ask) -> bool:
+    """Whether there is a lower row: as entered, else as the way of hanging has it."""
+    given = at.given(Hanging.lower_holes)
+    return has_lower_row(Way(at.field(Hanging.way))) if given is None else given
+
+
+def row_offset_mm(at: Ask) -> float | None:
+    """Frame height less the distance of the rows [mm]; None without a lower row."""
+    return at.field(Hanging.row_offset_mm) if at(lower_holes) else None
+
+
+def across_mm(at: Ask) -> float:
+    """Hole to hole across as printed [mm]: the difference of the two marks from the left wall end; 0 without any."""
+    two = at(pair)
+    return 0.0 if two is None else between_marks_mm(two.left_mm, two.right_mm, at.units)
+
+
 def rows_cross(at: Ask) -> bool:
     """Whether the hole rows would meet or cross."""
-    return at(screen).overall_height_mm - at.field(Hanging.row_offset_mm) <= 0.0
+    offset = at(row_offset_mm)
+    return offset is not None and at(screen).overall_height_mm - offset <= 0.0
 
 
-def rows_mm(at: Ask) -> tuple[float, float] | None:
+def rows_mm(at: Ask) -> tuple[float, float | None] | None:
     """Heights of the hole rows above the floor [mm]; None where no height fits or they would cross."""
     hung = at(placement)
     if not hung.possible:
@@ -96,7 +130,7 @@ def rows_mm(at: Ask) -> tuple[float, float] | None:
             top_mm=hung.top_mm,
             frame_height_mm=hung.place.screen.overall_height_mm,
             drop_mm=at.field(Hanging.drop_mm),
-            row_offset_mm=at.field(Hanging.row_offset_mm),
+            row_offset_mm=at(row_offset_mm),
         )
     except OutOfRange:
         return None
@@ -107,9 +141,8 @@ def drilling(at: Ask) -> Drilling | None:
     two, rows = at(pair), at(rows_mm)
     if two is None or rows is None:
         return None
-    four = holes(two, *rows)
-    marks = tuple(_mark(at, one) for one in four)
-    return Drilling(pair=two, holes=four, marks=marks, check=reverse_check(four))
+    found = holes(two, *rows)
+    return Drilling(pair=two, holes=found, marks=tuple(_mark(at, one) for one in found))
 
 
 def _mark(at: Ask, hole: Hole) -> HoleMark:

@@ -3,12 +3,13 @@
 from gantline.core.defaults import SizeDefaults
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.plan.station import Caution, Lit, Station, Table, fields_of
+from gantline.plan.station import Caution, Drilled, Lit, Station, Table, fields_of
 from gantline.stations.size import screen
 from gantline.stations.wall.figures import FIGURES, gist
 from gantline.stations.wall.findings import FINDINGS
 from gantline.stations.wall.marks import DRAW
 from gantline.stations.wall.panel import PANEL
+from gantline.stations.wall.solve import drilling
 from gantline.stations.wall.tables import marks, tape
 
 DRILLING = Caution(
@@ -33,6 +34,31 @@ def cautions(at: Ask) -> tuple[Caution, ...]:
     return (DRILLING, LADDERS, lifting)
 
 
+def drilled(at: Ask) -> tuple[Drilled, ...]:
+    """Every hole, with what leads to it."""
+    there = at(drilling)
+    return tuple(
+        Drilled(
+            key=one.key,
+            name=f"{one.row} {one.side}",
+            shown=(
+                f"hole_{one.side}",
+                f"{one.row}_row",
+                f"hole-{one.side}",
+                f"row-{one.row}",
+                *("across", "bracket-near", "bracket-across", "bracket-far"),
+                *("check_across", "check_down", "check_diagonal"),
+            ),
+        )
+        for one in (there.holes if there else ())
+    )
+
+
+def begun(at: Ask) -> bool:
+    """Whether there is anything to drill."""
+    return at(drilling) is not None
+
+
 WALL = Station(
     key="wall",
     label="Wall",
@@ -45,5 +71,7 @@ WALL = Station(
     tables=(Table(key="marks", question=marks), Table(key="tape", question=tape)),
     draw=DRAW,
     cautions=cautions,
+    drilled=drilled,
+    begun=begun,
     targets=("hole_left", "hole_right", "upper_row", "lower_row"),
 )

@@ -35,7 +35,8 @@ class MarkTable:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Tape:
-    """One window of tape for each mark a crew makes for the holes: across twice, the center, the two rows."""
+    """One window of tape for each mark a crew makes for the holes: across twice, the center, each row; keys are those of
+    their figures."""
 
     windows: tuple[TapeWindow, ...]
 
@@ -51,15 +52,24 @@ def tape(at: Ask) -> Tape | None:
     found = at(drilling)
     if found is None:
         return None
-    left, right, lower = found.marks[0], found.marks[1], found.marks[2]
+    left, right = found.marks[:2]
     end, units = "left wall end", at.units
+    rows = [one for name in ("upper", "lower") if (one := found.row(name)) is not None]
     return Tape(
         windows=(
-            window("left-hole", "Left holes", end, left.from_left_mm, units),
+            window("hole_left", "Left holes", end, left.from_left_mm, units),
             window("center", "Screen center", end, left.from_left_mm - left.from_centre_mm, units),
-            window("right-hole", "Right holes", end, right.from_left_mm, units),
-            window("upper-row", "Upper holes", _hook(left), abs(left.from_datum_mm), units),
-            window("lower-row", "Lower holes", _hook(lower), abs(lower.from_datum_mm), units),
+            window("hole_right", "Right holes", end, right.from_left_mm, units),
+            *(
+                window(
+                    f"{one.hole.row}_row",
+                    f"{one.hole.row.capitalize()} holes",
+                    _hook(one),
+                    abs(one.from_datum_mm),
+                    units,
+                )
+                for one in rows
+            ),
         )
     )
 

@@ -9,7 +9,9 @@ const SHOWN = 2
 export const Findings = ({ plan, station }: { plan: Plan; station: string }) => {
   const [all, setAll] = useState(false)
   // what is to be measured has a list of its own at Wall, and a mark at its field
-  const own = plan.findings.filter((one) => one.station === station && one.code !== 'measure')
+  // and what refuses a hole stands where holes are drilled, wherever it was found out
+  const refusing = new Set(station === 'wall' ? plan.refused.flatMap((one) => one.why) : [])
+  const own = plan.findings.filter((one) => (one.station === station || refusing.has(one.text)) && one.code !== 'measure')
   const stops = own.filter((one) => one.severity === 'stop').length
   const shown = all ? own : own.slice(0, Math.max(stops, SHOWN))
   if (own.length === 0) return null

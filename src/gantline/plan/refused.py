@@ -1,0 +1,63 @@
+"""What must not be drilled: every hole that a Stop puts in doubt, with the reason."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from gantline.job.model import FIELDS
+from gantline.plan.ask import Ask
+from gantline.plan.finding import PlanFinding
+from gantline.plan.station import Drilled, Station
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Refused:
+    """One hole that is not to be drilled, and why: the texts of the Stops."""
+
+    key: str
+    name: str
+    why: tuple[str, ...]
+
+
+def refused(
+    stations: Sequence[Station], ask: Ask, findings: Sequence[PlanFinding]
+) -> tuple[tuple[Refused, ...], frozenset[str]]:
+    """The refused holes, and the keys of figures and dimensions that no hole is left for.
+
+    A Stop refuses a hole that rests on what it is about. A Stop of survey, size or height says that the screen
+    itself cannot be there, and refuses every hole; one that names a hole refuses that one alone.
+    """
+    stops = [one for one in findings if one.severity == "stop"]
+    if not stops:
+        return (), frozenset()
+    every = {one.key for one in stations if one.stops_all}
+    found: list[Refused] = []
+    marked: set[str] = set()
+    kept: set[str] = set()
+    for station in stations:
+        if station.drilled is None:
+            continue
+        answer = ask.answer(station.drilled)
+        there: tuple[Drilled, ...] = answer.value
+        for one in there:
+            why = tuple(
+                stop.text
+                for stop in stops
+                if _hits(stop, one, answer.weighs, ask, every=stop.station in every)
+            )
+            (marked if why else kept).update(one.shown)
+            if why:
+                found.append(Refused(key=one.key, name=one.name, why=why))
+    return tuple(found), frozenset(marked - kept)
+
+
+def _hits(stop: PlanFinding, one: Drilled, weighs: int, ask: Ask, *, every: bool) -> bool:
+    if stop.hole:
+        return stop.hole == one.key
+    return every or any(_bits(pointer, ask) & weighs for pointer in (stop.subject, *stop.also))
+
+
+def _bits(pointer: str, ask: Ask) -> int:
+    """The bits of a field, or of every field of a thing."""
+    if pointer in FIELDS:
+        return FIELDS[pointer].bit
+    return sum(bit for name, bit in ask.bits.of.items() if name == pointer or name.startswith(f"{pointer}/"))
