@@ -18,7 +18,7 @@ from gantline.stations import face, plan
 from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height import placement
 from gantline.stations.size import screen
-from gantline.stations.throw import fits, in_front, projected, wanted, window
+from gantline.stations.throw import fits, in_front, plate, projected, wanted, window
 from tests.conftest import demo_job
 from tests.made import areas, by_key, changed, edited, findings, number, stops, taken
 
@@ -272,6 +272,41 @@ def test_the_cabinet_top_figures_are_what_a_tape_and_a_pencil_give() -> None:
     assert f"{figures['feet_out'] / 1.25:.1f} turns" in feet
     assert figures["foot_left"] == pytest.approx(68 * 25.4 - 260)
     assert "no-cabinet" in findings(apply(job, [Edit(pointer="/survey/boxes", value=[])]))
+
+
+def test_the_pole_ends_at_the_ceiling_over_the_plate_or_the_beam_under_it() -> None:
+    readings = [{"id": "a", "x_mm": 0, "up_mm": 1400}, {"id": "b", "x_mm": 0, "z_mm": 4000, "up_mm": 1000}]
+    job = changed("mill-loft", survey__ceiling_readings=readings, survey__datum_mm=1200)
+    made = plan(job)
+    place = made.ask(in_front)
+    assert place is not None
+    z = place.from_wall[2] + made.ask(plate).roomward_mm
+    over = 2600 - 400 * min(z, 4000) / 4000  # by hand: 2600 at the wall, 2200 at four meters
+    assert number(made, "pole") == pytest.approx(over - place.y_mm - made.ask(plate).to_axis_mm)
+    x = place.x_mm + made.ask(plate).right_mm
+    beam = {"id": "q", "kind": "beam", "x_mm": x - 50, "y_mm": over - 80, "z_mm": z - 50, "width_mm": 100, "height_mm": 80, "depth_mm": 100}  # fmt: skip
+    lower = plan(edited(job, {"/survey/boxes/-": beam}))
+    assert number(lower, "pole") == pytest.approx(number(made, "pole") - 80)
+
+
+def test_only_the_ceiling_over_the_body_bounds_it() -> None:
+    low_at_the_back = [
+        {"id": "a", "x_mm": 0, "up_mm": 1400}, {"id": "b", "x_mm": 0, "z_mm": 6000, "up_mm": 1400},
+        {"id": "c", "x_mm": 0, "z_mm": 6500, "up_mm": 600},
+    ]  # fmt: skip
+    room = {
+        "survey__datum_mm": 1200,
+        "survey__room_depth_mm": 9000,
+        "survey__boxes": [],
+        "survey__joists__spacing_mm": None,
+    }
+    job = changed("mill-loft", survey__ceiling_readings=low_at_the_back, throw__lens_from_wall_mm=5000.0, throw__lens_y_mm=2300.0, **room)  # fmt: skip
+    codes = {one.code for one in plan(job).findings}
+    assert not codes & {"body-hits", "body-past-room"}
+    back = edited(job, {"/throw/lens_from_wall_mm": 6600.0})
+    hit = findings(back)["body-hits"]
+    assert "ceiling" in hit.text
+    assert hit.subject == "/survey/ceiling_readings"
 
 
 def test_plate_pole_and_cable_are_counted_from_the_lens() -> None:

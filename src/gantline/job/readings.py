@@ -104,7 +104,10 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
         "floor": (field_of(Survey.floor_readings), "down_mm"),
     }
     out: list[Edit] = []
-    taken = {what: {one.x_mm: one.id for one in field.read(job)} for what, (field, _) in lists.items()}
+    taken = {
+        what: {one.x_mm: one.id for one in field.read(job) if not getattr(one, "z_mm", None)}
+        for what, (field, _) in lists.items()
+    }
     for one in readings:
         if one.what in single:
             out.append(Edit(pointer=single[one.what].pointer, value=one.value_mm, known="measured"))

@@ -21,7 +21,7 @@ class Refused:
 def refused(
     stations: Sequence[Station], ask: Ask, findings: Sequence[PlanFinding]
 ) -> tuple[tuple[Refused, ...], frozenset[str]]:
-    """The refused holes, and the keys of figures and dimensions that no hole is left for.
+    """The refused holes, and the keys of figures and dimensions that lead to no other hole, or end at one of them.
 
     A Stop refuses a hole that rests on what it is about. A Stop of survey, size or height says that the screen
     itself cannot be there, and refuses every hole; one that names a hole refuses that one alone.
@@ -32,6 +32,7 @@ def refused(
     every = {one.key for one in stations if one.stops_all}
     found: list[Refused] = []
     marked: set[str] = set()
+    broken: set[str] = set()
     kept: set[str] = set()
     for station in stations:
         if station.drilled is None:
@@ -46,8 +47,9 @@ def refused(
             )
             (marked if why else kept).update(one.shown)
             if why:
+                broken.update(one.spans)
                 found.append(Refused(key=one.key, name=one.name, why=why))
-    return tuple(found), frozenset(marked - kept)
+    return tuple(found), frozenset((marked - kept) | broken)
 
 
 def _hits(stop: PlanFinding, one: Drilled, weighs: int, ask: Ask, *, every: bool) -> bool:

@@ -59,11 +59,12 @@ class Lit:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Drilled:
     """Something that cannot be undone once it is made: a hole. shown: keys of the figures and dimensions that
-    lead to it."""
+    lead to it; spans: of those between it and another one."""
 
     key: str
     name: str
     shown: tuple[str, ...]
+    spans: tuple[str, ...]
 
 
 Draw = Callable[[Ask, FaceName], Iterable[Any]]

@@ -14,7 +14,7 @@ from gantline.plan.plan import JobPlan
 from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
 from gantline.stations.height import fits, placement, rect_of_frame
-from gantline.stations.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
+from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import seat_places, wall_mm
 from gantline.stations.tension import tension_points
@@ -100,7 +100,7 @@ def _front(at: Ask) -> Face:
 
 def _side(at: Ask) -> Face:
     left, _, right, top = at(rect_of_frame)
-    floor, ceiling = at(outlines)
+    floor = at(outlines)[0]
     x, deep = (left + right) / 2.0, at(drawn_depth_mm)
     return Face(
         name="side",
@@ -108,7 +108,7 @@ def _side(at: Ask) -> Face:
         left_mm=-WALL_MM,
         right_mm=deep,
         bottom_mm=Profile(floor).at(x) - WALL_MM,
-        top_mm=max(Profile(ceiling).at(x), top) + WALL_MM,
+        top_mm=max(*(y for _, y in at(ceiling_section)), top) + WALL_MM,
         lanes=Lanes(left=2, right=1, above=1, below=2),
         marks=(),
     )

@@ -1,7 +1,8 @@
 """Outlines of wall and room as they are drawn."""
 
 from gantline.plan.ask import Ask
-from gantline.stations.survey.solve import depth_mm, room, seat_places
+from gantline.stations.height import centre_x_mm
+from gantline.stations.survey.solve import ceiling_over, depth_mm, room, seat_places
 from gantline.stations.throw import lens_place
 
 HATCH_MM = 70.0  # depth of the hatched strip that stands for ceiling and floor
@@ -19,6 +20,13 @@ def outlines(at: Ask) -> tuple[Outline, Outline]:
         inner = tuple((x, y) for x, y in profile.readings if 0.0 < x < here.wall_mm)
         found.append(((0.0, profile.at(0.0)), *inner, (here.wall_mm, profile.at(here.wall_mm))))
     return found[0], found[1]
+
+
+def ceiling_section(at: Ask) -> Outline:
+    """The ceiling out into the room at the screen's center line, (z, y) from the wall to the back [mm]."""
+    over, x, deep = at(ceiling_over), at(centre_x_mm), at(drawn_depth_mm)
+    inner = (z for z, _ in over.rows if 0.0 < z < deep)
+    return tuple((z, over.at(x, z)) for z in (0.0, *inner, deep))
 
 
 def drawn_depth_mm(at: Ask) -> float:

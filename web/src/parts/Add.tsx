@@ -5,7 +5,7 @@ import { Button } from './Button'
 import { said, Trouble } from './Trouble'
 
 type AddProps = {
-  cells: readonly { name: string; label: string; hint: string }[]
+  cells: readonly { name: string; label: string; hint: string; optional?: boolean }[]
   edit: (typed: Record<string, string>) => Edit
   button: string
 }
@@ -16,10 +16,10 @@ export const Add = ({ cells, edit: make, button }: AddProps) => {
   const [draft, setDraft] = useState<Record<string, string>>({})
   const [trouble, setTrouble] = useState('')
   const add = async () => {
-    const missing = cells.find(({ name }) => !draft[name]?.trim())
+    const missing = cells.find(({ name, optional }) => !optional && !draft[name]?.trim())
     if (missing) return setTrouble(`Enter ${missing.hint} too.`)
     try {
-      await edit([make(draft)])
+      await edit([make(Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim())))])
       setDraft({})
       setTrouble('')
     } catch (error) {

@@ -1,11 +1,14 @@
 """What was measured in the room."""
 
+from collections.abc import Sequence
+from itertools import pairwise
 from typing import Annotated, Literal
 
 from pydantic import Field as Limit
 from pydantic import field_validator
 
 from gantline.core.defaults import LightDefaults, SeatsDefaults, SurveyDefaults
+from gantline.core.height.ceiling import ONE_ROW_MM
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionMm, StudSpacingMm
 
@@ -18,10 +21,11 @@ BoxKind = Literal["cabinet", "loudspeaker", "furniture", "soffit", "beam", "fan"
 
 
 class CeilingReading(Item):
-    """Ceiling read upward from the datum line at x from the left wall end [mm]."""
+    """Ceiling read upward from the datum line at x from the left wall end, z out of the bare wall [mm]."""
 
     id: Id
     x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    z_mm: Annotated[DistanceMm | None, Field("z", "from wall", default=0.0, fact=True)] = None
     up_mm: Annotated[DistanceMm, Field("up", "up", fact=True)]
 
 
@@ -100,6 +104,12 @@ class Joists(Part):
         DistanceMm | None, Field("joist_first", "First joist center", default=406.4, fact=True)
     ] = None
     spacing_mm: Annotated[StudSpacingMm | None, Field("joist_spacing", "Joist spacing", fact=True)] = None
+
+
+def _two_at_one_place(readings: Sequence[CeilingReading] | Sequence[FloorReading]) -> bool:
+    """Whether two share their place along the wall within one row out from it."""
+    places = sorted((one.x_mm, getattr(one, "z_mm", None) or 0.0) for one in readings)
+    return any(a[0] == b[0] and b[1] - a[1] <= ONE_ROW_MM for a, b in pairwise(places))
 
 
 HOLES_IN_WOOD = "the holes must land in a stud"
@@ -192,7 +202,7 @@ class Survey(Part):
     @field_validator("ceiling_readings", "floor_readings")
     @classmethod
     def _one_reading_a_place(cls, value: list[CeilingReading]) -> list[CeilingReading]:
-        if len({reading.x_mm for reading in value}) < len(value):
+        if _two_at_one_place(value):
             raise ValueError("Two readings are at the same place along the wall: keep one of them.")
         return value
 

@@ -4,7 +4,7 @@ from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.survey.solve import ceiling
+from gantline.stations.survey.solve import ceiling_over
 
 FIGURES = Figures()
 
@@ -14,11 +14,12 @@ def lowest_ceiling(at: Ask) -> Display:
     """As entered, or the lowest of the readings, which take over."""
     if not at.things(Survey.ceiling_readings):
         return Display(at.field(Survey.ceiling_mm))
-    x, lowest = min(at(ceiling).readings, key=lambda one: one[1])
+    lowest, x, z = min((y, x, z) for z, row in at(ceiling_over).rows for x, y in row.readings)
     datum = at.field(Survey.datum_mm)
+    out = f", {at.exact(z)} from the wall" if z > 0.0 else ""
     made = term("datum line", datum) + term("lowest reading", lowest - datum)
     return Display(
-        lowest, made, how=f"read at {at.exact(x)}", label="Ceiling above floor, lowest", forced=True
+        lowest, made, how=f"read at {at.exact(x)}{out}", label="Ceiling above floor, lowest", forced=True
     )
 
 

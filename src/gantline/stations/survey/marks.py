@@ -11,8 +11,15 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.height import centre_x_mm
-from gantline.stations.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
-from gantline.stations.survey.solve import box_solids, joist_lines_mm, lattice, room, seat_places
+from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
+from gantline.stations.survey.solve import (
+    box_solids,
+    ceiling_over,
+    joist_lines_mm,
+    lattice,
+    room,
+    seat_places,
+)
 
 AXES = {"front": ("x_mm", "y_mm"), "side": ("z_mm", "y_mm"), "top": ("x_mm", "z_mm")}
 INDEX = {"x_mm": 0, "y_mm": 1, "z_mm": 2}
@@ -53,8 +60,9 @@ def joist_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Joists in the ceiling, cut or seen from below."""
     to_wall, centers = at(joist_lines_mm)
     if face == "side" and not to_wall:
-        level = Profile(at(outlines)[1]).at(at(centre_x_mm))
+        over, x = at(ceiling_over), at(centre_x_mm)
         for number, z in enumerate(centers, start=1):
+            level = over.at(x, z)
             points = rectangle(z - JOIST_MM / 2, level, z + JOIST_MM / 2, level + WALL_MM)
             yield Area(key=f"joist-{number}", role="joist", layer="throw", points=points)
     if face == "top":
@@ -220,15 +228,16 @@ def _wall(at: Ask) -> Iterator[Mark]:
 
 def _section(at: Ask) -> Iterator[Mark]:
     x, deep = at(centre_x_mm), at(drawn_depth_mm)
-    low, high = (Profile(one).at(x) for one in at(outlines))
+    low, over = Profile(at(outlines)[0]).at(x), at(ceiling_section)
+    top = max(y for _, y in over) + WALL_MM
     for key, role, points in (
-        ("room", "wall", rectangle(0.0, low, deep, high)),
-        ("section", "floor", rectangle(-WALL_MM, low - WALL_MM, 0.0, high + WALL_MM)),
+        ("room", "wall", ((0.0, low), (deep, low), *reversed(over))),
+        ("section", "floor", rectangle(-WALL_MM, low - WALL_MM, 0.0, top)),
         ("floor", "floor", rectangle(0.0, low - WALL_MM, deep, low)),
-        ("ceiling", "ceiling", rectangle(0.0, high, deep, high + WALL_MM)),
+        ("ceiling", "ceiling", (*over, (deep, top), (0.0, top))),
     ):
         yield Area(key=key, role=role, layer="base", points=points)
-    yield Line(key="back", role="back-wall", layer="base", points=((deep, low), (deep, high)))
+    yield Line(key="back", role="back-wall", layer="base", points=((deep, low), over[-1]))
 
 
 def _dimension(

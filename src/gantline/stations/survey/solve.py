@@ -3,13 +3,14 @@
 from dataclasses import dataclass
 
 from gantline.core.defaults import SurveyDefaults
+from gantline.core.height.ceiling import Ceiling, ceiling_of
 from gantline.core.height.profile import Profile
 from gantline.core.sight.rows import Eye
 from gantline.core.space import Solid
 from gantline.core.throw.mount import joist_centres
 from gantline.core.wall.bands import Band, band_mm
 from gantline.core.wall.studs import StudLattice
-from gantline.job.model.survey import Joists, Seat, Survey
+from gantline.job.model.survey import CeilingReading, Joists, Seat, Survey
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm
 
@@ -56,13 +57,21 @@ def depth_mm(at: Ask) -> float:
     return at.field(Survey.room_depth_mm)
 
 
-def ceiling(at: Ask) -> Profile:
-    """The ceiling along the wall: its readings from the datum line, else its plain height."""
+def ceiling_over(at: Ask) -> Ceiling:
+    """The ceiling over the whole room: its readings from the datum line, else its plain height."""
     readings = at.things(Survey.ceiling_readings)
     if not readings:
-        return Profile(((0.0, at.field(Survey.ceiling_mm)),))
+        return ceiling_of(((0.0, 0.0, at.field(Survey.ceiling_mm)),))
     datum = at.field(Survey.datum_mm)
-    return Profile(tuple((one.x_mm, datum + one.up_mm) for one in readings))
+    return ceiling_of(
+        tuple((one.x_mm, at.of(one, CeilingReading.z_mm), datum + one.up_mm) for one in readings)
+    )
+
+
+def ceiling(at: Ask) -> Profile:
+    """The ceiling along the wall."""
+    over = at(ceiling_over)
+    return over.rows[0][1] if len(over.rows) == 1 else over.along(0.0)
 
 
 def floor(at: Ask) -> Profile:

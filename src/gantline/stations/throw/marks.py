@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 
-from gantline.core.height.profile import Profile
 from gantline.core.space import Solid
 from gantline.core.throw.light_path import Shadow
 from gantline.core.throw.places import section
@@ -13,7 +12,7 @@ from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.common import fabric_plane_mm, is_turned, percent
 from gantline.stations.height import centre_x_mm, rect_of_picture
-from gantline.stations.outlines import HATCH_MM, WALL_MM, drawn_depth_mm, outlines
+from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
 from gantline.stations.survey import depth_mm, joist_lines_mm, wall_mm
 from gantline.stations.throw.body import body_shape
 from gantline.stations.throw.lens import LensPlace, in_front, lens_place, region
@@ -138,8 +137,7 @@ def body(at: Ask, face: FaceName) -> Iterator[Mark]:
         )
     if plate is None:
         return
-    ceiling = Profile(at(outlines)[1]).at(at(centre_x_mm)) if face == "side" else 0.0
-    there = (plate.z_mm, ceiling) if face == "side" else (plate.x_mm, plate.z_mm)
+    there = (plate.z_mm, plate.ceiling_mm) if face == "side" else (plate.x_mm, plate.z_mm)
     if face == "side":
         ends = (there, (plate.z_mm, place.y_mm))
         yield Line(key="pole", role="pole", layer="throw", points=ends, moves=LENS)
@@ -198,7 +196,7 @@ def _dimensions(at: Ask, face: FaceName, place: LensPlace) -> Iterator[Mark]:
             top = max(*(one for _, one in ceiling), at(rect_of_picture)[3]) + HATCH_MM
             rows = (("lens-height", "y", at(wall_mm), 1, *high), ("lens-across", "x", top, 1, *across))
         case "side":
-            level = Profile(ceiling).at(at(centre_x_mm)) + WALL_MM
+            level = max(y for _, y in at(ceiling_section)) + WALL_MM
             rows = (("lens-z", "x", level, 1, *out), ("lens-y", "y", at(drawn_depth_mm), 1, *high))
         case _:
             rows = (("lens-z", "y", 0.0, -1, *out), ("lens-x", "x", -WALL_MM, -1, *across))

@@ -9,9 +9,11 @@ from gantline.job.model.throw import CablePoint
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung
 from gantline.stations.height import fits as some_height
-from gantline.stations.survey import room
+from gantline.stations.survey import box_solids, ceiling_over, wall_mm
 from gantline.stations.throw.body import plate
 from gantline.stations.throw.lens import in_front
+
+UNDER_CEILING = ("soffit", "beam")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -24,10 +26,15 @@ class MountPlace:
     pole_mm: float
 
 
-def over_mm(at: Ask, x_mm: float) -> float:
-    """The ceiling at x, held to the wall's ends [mm]."""
-    here = at(room)
-    return here.ceiling.at(min(max(x_mm, 0.0), here.wall_mm))
+def over_mm(at: Ask, x_mm: float, z_mm: float) -> float:
+    """The ceiling over a place, held to the wall's ends, or the soffit or beam under it there [mm]."""
+    x = min(max(x_mm, 0.0), at(wall_mm))
+    lower = [
+        box.low[1]
+        for _, kind, box in at(box_solids)
+        if kind in UNDER_CEILING and box.low[0] <= x <= box.high[0] and box.low[2] <= z_mm <= box.high[2]
+    ]
+    return min([at(ceiling_over).at(x, z_mm), *lower])
 
 
 def mounted(at: Ask) -> MountPlace | None:
@@ -37,7 +44,7 @@ def mounted(at: Ask) -> MountPlace | None:
         return None
     x, _, z = place.from_wall
     on = at(plate)
-    ceiling = at(over_mm, x + on.right_mm)
+    ceiling = at(over_mm, x + on.right_mm, z + on.roomward_mm)
     pole = pole_mm(ceiling, place.y_mm, on)
     return MountPlace(x_mm=x + on.right_mm, z_mm=z + on.roomward_mm, ceiling_mm=ceiling, pole_mm=pole)
 
@@ -54,7 +61,7 @@ def cable(at: Ask) -> tuple[Point3, ...]:
     x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
     if place is None or not at(some_height) or x is None or y is None or z is None:
         return ()
-    level = at(over_mm, place.x_mm) if at(hung) else 0.0
+    level = at(over_mm, place.x_mm, place.from_wall[2]) if at(hung) else 0.0
     return cable_path((x, y, z), place.from_wall, level_mm=level)
 
 

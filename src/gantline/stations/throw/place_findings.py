@@ -21,7 +21,16 @@ from gantline.stations.throw.body import mount_kind, plate
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import in_front
 from gantline.stations.throw.mount import mounted
-from gantline.stations.throw.places import hits, joist_off_mm, joist_places, lines, past, wanted, zone
+from gantline.stations.throw.places import (
+    CEILING,
+    hits,
+    joist_off_mm,
+    joist_places,
+    lines,
+    past,
+    wanted,
+    zone,
+)
 from gantline.stations.throw.shadows import Edges, dark, in_light, shadows
 
 LENS_AXES = (P.lens_x_mm, P.lens_y_mm, P.lens_from_wall_mm)
@@ -47,12 +56,14 @@ def in_the_way(at: Ask) -> Iterator[Finding]:
     if place is None or asked is None:
         return
     free, boxes = replace(asked, lines=None), field_of(Survey.boxes).pointer
-    for name, one in at(hits):
+    # a ceiling that is not level is met at its lowest
+    met = {name: one for name, one in sorted(at(hits), key=lambda each: -each[1].low[1])}
+    for name, one in met.items():
         yield Finding(
             code=Code.BODY_HITS,
             severity="stop",
             text=f"The projector and its ventilation space hit the {one.name}.",
-            subject=f"{boxes}/{name}",
+            subject=field_of(Survey.ceiling_readings).pointer if name == CEILING else f"{boxes}/{name}",
             cures=tuple(lens_cure(at, move) for move in ways_out(free, one, place.from_wall)),
         )
     beyond = at(past)

@@ -14,7 +14,7 @@ from gantline.job.model.throw import Zone
 from gantline.plan.ask import Ask
 from gantline.stations.common import distance_offset_mm, fabric_plane_mm, is_turned, shift_reach
 from gantline.stations.height import placement, rect_of_frame
-from gantline.stations.survey import box_solids, depth_mm, joist_lines_mm, room
+from gantline.stations.survey import box_solids, ceiling_over, depth_mm, joist_lines_mm, room, wall_mm
 from gantline.stations.throw.body import body_shape, mount_kind, plate
 from gantline.stations.throw.lens import in_front, projected, reached, shortfall_mm, window
 from gantline.stations.throw.turned import turned
@@ -22,14 +22,20 @@ from gantline.stations.throw.turned import turned
 JOISTS_SHOWN = 5
 
 
-FRAME = "frame"
+FRAME, CEILING = "frame", "ceiling"
+CEILING_STEP_MM = 3.0  # a ceiling that is not level stands in as boxes that are this exact
 
 
 def solids(at: Ask) -> tuple[tuple[str, Solid], ...]:
     """Id and shape of what a body cannot stand in [mm, z from the bare wall]: all surveyed, and the frame itself."""
     left, bottom, right, top = at(rect_of_frame)
     frame = Solid(name="screen", low=(left, bottom, 0.0), high=(right, top, at(fabric_plane_mm)))
-    return ((FRAME, frame), *((name, box) for name, _, box in at(box_solids)))
+    dips = at(ceiling_over).dips(at(wall_mm), at(depth_mm), step_mm=CEILING_STEP_MM)
+    return (
+        (FRAME, frame),
+        *((name, box) for name, _, box in at(box_solids)),
+        *((CEILING, box) for box in dips),
+    )
 
 
 def zone(at: Ask) -> Solid | None:
@@ -58,7 +64,7 @@ def lines(at: Ask) -> Lines | None:
 
 
 def wanted(at: Ask) -> LensCase | None:
-    """Everything that says where the lens can be; the room's top is its lowest ceiling. None without a lens, or
+    """Everything that says where the lens can be; the room's top is the ceiling over it. None without a lens, or
     where no height fits."""
     found, hung = at(window), at(placement)
     if found is None or not hung.possible:
@@ -66,7 +72,7 @@ def wanted(at: Ask) -> LensCase | None:
     here, fabric = at(room), at(fabric_plane_mm)
     reach, offset = at(shift_reach)
     slack = at.default(ThrowDefaults.place_tolerance_mm)
-    high = (here.wall_mm, here.ceiling.lowest(0.0, here.wall_mm), at(depth_mm))
+    high = (here.wall_mm, at(ceiling_over).highest(), at(depth_mm))
     return LensCase(
         picture_x_mm=hung.place.centre_x_mm,
         picture_y_mm=hung.picture_centre_mm,

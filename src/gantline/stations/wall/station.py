@@ -46,9 +46,9 @@ def drilled(at: Ask) -> tuple[Drilled, ...]:
                 f"{one.row}_row",
                 f"hole-{one.side}",
                 f"row-{one.row}",
-                *("across", "bracket-near", "bracket-across", "bracket-far"),
-                *("check_across", "check_down", "check_diagonal"),
+                "bracket-near" if one.side == "right" else "bracket-far",
             ),
+            spans=("across", "bracket-across", "check_across", "check_down", "check_diagonal"),
         )
         for one in (there.holes if there else ())
     )

@@ -14,6 +14,7 @@ export const Readings = ({ plan }: { plan: Plan }) => (
 
 const ReadingList = ({ list, field, word }: { list: ThingList; field: string; word: string }) => {
   const { edit } = useThisJob()
+  const deep = field === 'up_mm' // a ceiling may slope or drop out in the room
   return (
     <div className="mt-1">
       <h4 className="text-quiet text-smallall">{list.title}</h4>
@@ -21,6 +22,7 @@ const ReadingList = ({ list, field, word }: { list: ThingList; field: string; wo
         <thead className="sr-only">
           <tr>
             <th>from the left wall end</th>
+            {deep && <th>out from the wall</th>}
             <th>{word}</th>
             <th>remove</th>
           </tr>
@@ -33,6 +35,17 @@ const ReadingList = ({ list, field, word }: { list: ThingList; field: string; wo
                 <td className="text-quiet">
                   at <Typed look="cell" label={`${row.name}, at`} pointer={`${row.pointer}/x_mm`} text={text('x_mm')} />
                 </td>
+                {deep && (
+                  <td className="text-quiet">
+                    out{' '}
+                    <Typed
+                      look="cell"
+                      label={`${row.name}, out from the wall`}
+                      pointer={`${row.pointer}/z_mm`}
+                      text={text('z_mm') || 'at wall'}
+                    />
+                  </td>
+                )}
                 <td className="text-right text-body">
                   <Typed look="cell" label={`${row.name}, ${word}`} pointer={`${row.pointer}/${field}`} text={text(field)} />
                 </td>
@@ -54,6 +67,7 @@ const ReadingList = ({ list, field, word }: { list: ThingList; field: string; wo
         button="Add"
         cells={[
           { name: 'x_mm', label: `${list.title}: place from the left wall end`, hint: 'at' },
+          ...(deep ? [{ name: 'z_mm', label: `${list.title}: out from the wall`, hint: 'out', optional: true }] : []),
           { name: field, label: `${list.title}: reading`, hint: word },
         ]}
         edit={(typed) => ({ pointer: `${list.pointer}/-`, value: typed })}
