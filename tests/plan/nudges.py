@@ -106,7 +106,9 @@ class Seen:
         for finding in made.findings:
             if finding.code != "measure":
                 name = f"finding {finding.code} {finding.subject}"
-                self._add(name, (finding.text, finding.severity, finding.cures), finding.rests_on)
+                # which cure can be tapped depends on what Stops there would be, and those say what they rest on
+                cures = [cure.text for cure in finding.cures if cure.changes or cure.but]
+                self._add(name, (finding.text, finding.severity, cures), finding.rests_on)
         for key, table in made.plan.tables.items():
             self._add(f"table {key}", table, made.plan.rests.get(key, ()))
         bare = replace(made, findings=())  # what a Stop crosses out rests on what that Stop says it rests on

@@ -58,21 +58,25 @@ def test_the_pole_rests_on_a_ceiling_nobody_measured() -> None:
 
 
 @given(rich_jobs())
-def test_every_cure_of_a_stop_ends_that_stop(job: Job) -> None:
-    for finding in plan(job).findings:
-        for cure in finding.cures if finding.severity == "stop" else ():
+def test_a_cure_ends_its_finding_adds_no_stop_and_sets_what_a_tape_can_show(job: Job) -> None:
+    made = plan(job)
+    stopped = {(one.code, one.subject) for one in made.findings if one.severity == "stop"}
+    for finding in made.findings:
+        for cure in finding.cures:
+            assert not (cure.changes and cure.but)
             if not cure.changes:
                 continue
-            again = [
-                one
-                for one in plan(taken(job, cure.changes)).findings
-                if (one.code, one.subject, one.severity) == (finding.code, finding.subject, "stop")
-            ]
-            other_axis = finding.code == "shift-out-of-reach" and len(finding.cures) > 1
-            if again and not other_axis:
-                # what is left may only be the tape's own rounding
-                left = max((abs(value) for value in again[0].numbers.values()), default=99.0)
-                assert left <= 2.0, (finding, cure, again)
+            after = {
+                (one.code, one.subject): one.severity
+                for one in plan(taken(job, cure.changes), last=made).findings
+            }
+            assert after.get((finding.code, finding.subject)) != finding.severity, (finding.text, cure)
+            added = {key for key, severity in after.items() if severity == "stop"} - stopped
+            assert not added, (finding.text, cure)
+            for one in cure.changes:
+                if one.pointer.endswith("_mm") and isinstance(one.value, float):
+                    steps = one.value / made.ask.step_mm
+                    assert steps == pytest.approx(round(steps), abs=1e-6), cure
 
 
 def test_switching_units_changes_every_text_and_no_value() -> None:

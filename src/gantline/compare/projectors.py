@@ -11,7 +11,7 @@ from gantline.core.throw.mount import joist_choices
 from gantline.core.throw.places import LensCase, freedom, search
 from gantline.core.throw.shift import fixed_offset
 from gantline.core.throw.sizes import Aim, filled_diagonal_mm, panel_widths_mm
-from gantline.core.throw.ways import STANDING_MM, best_place, search_grid
+from gantline.core.throw.ways import STANDING_MM, best_place, into_zone, search_grid
 from gantline.core.throw.window import Lens
 from gantline.job.edits import Edit, apply
 from gantline.job.model import Job
@@ -20,15 +20,16 @@ from gantline.job.records import RecordKind, edits_from
 from gantline.job.records.projector import ProjectorRecord
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
-from gantline.stations.common import distance_offset_mm, hung, is_turned, overspill_mm, ratios
-from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.common import distance_offset_mm, hung, is_turned, overspill_mm, place_slack_mm, ratios
+from gantline.stations.height import centre_x_mm, lens_y_mm, placement, under
 from gantline.stations.light.solve import seen, state_names
 from gantline.stations.light.tables import contrast_text
 from gantline.stations.size import screen
 from gantline.stations.size.seats import sights
 from gantline.stations.survey import main_seat, seats
 from gantline.stations.throw import fits, projected, throw_lens, wanted
-from gantline.stations.throw.lens import in_front, out_mm, window
+from gantline.stations.throw.lens import in_front, lens_from_wall_mm, out_mm, window
+from gantline.stations.throw.places import zone
 
 Record = tuple[str, str, Mapping[str, Any]]
 AGAINST = ("height", "throw", "light")
@@ -84,7 +85,7 @@ def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
     tried = [_try(at, record) for record in records]
     rows = [_row(at, one, place) for one, place in zip(tried, _places(at, tried), strict=True)]
     rows.sort(key=lambda row: (not row.fits, not row.changes, -row.sorts["luminance"]))
-    y, z = at.given(P.lens_y_mm), at.given(P.lens_from_wall_mm)
+    y, z = at(lens_y_mm, at(centre_x_mm)), at(lens_from_wall_mm)
     here = (
         f"lens {at.text(z)} from the wall, {at.text(y)} above the floor"
         if y is not None and z is not None
@@ -94,7 +95,7 @@ def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
 
 
 def _try(at: Ask, record: Record) -> Trial:
-    one = at.with_job(apply(at.job, edits_from(RecordKind.PROJECTOR, record[1], record[2])))
+    one = at.with_job(apply(at.job, edits_from(RecordKind.PROJECTOR, record[1], record[2], at.job)))
     return Trial(record=record, at=one, wanted=_anywhere(one))
 
 
@@ -138,11 +139,26 @@ def _places(at: Ask, tried: Sequence[Trial]) -> list[Point3 | None]:
         if one.wanted is None:
             places.append(None)
             continue
+        stands = _standing(one)
+        if stands is not None:
+            _ = next(found)
+            places.append(stands)
+            continue
         under = one.wanted.room.high[1] - one.wanted.body.above_mm
         height = own if own is not None else under if at(hung) else STANDING_MM
         z = None if near is None else near - one.at(distance_offset_mm)
         places.append(best_place(one.wanted, *next(found), x, y, height_mm=height, near_mm=z))
     return places
+
+
+def _standing(tried: Trial) -> Point3 | None:
+    """Where a cabinet-top projector stands on its surveyed cabinet; no other place is looked for."""
+    at = tried.at
+    place, area = at(in_front), at(zone)
+    if place is None or at(under, at(centre_x_mm)) is None:
+        return None
+    outside = area is not None and into_zone(area, place.from_wall, tolerance_mm=at(place_slack_mm))
+    return None if outside else place.from_wall
 
 
 def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
@@ -217,10 +233,15 @@ def _sizes(at: Ask) -> str:
 
 def _place_text(tried: Trial, place: Point3 | None) -> str:
     asked, at = tried.wanted, tried.at
+    stood = at(under, at(centre_x_mm))
     if asked is None or place is None:
-        return "nowhere in this room" if asked is None or asked.zone is None else "nowhere in its zone"
+        if at(zone) is not None:
+            return "nowhere in its zone"
+        return "nowhere in this room" if stood is None else f"on the {stood[1].name}, where it does not fit"
     x, y, z = place
-    on = ""
+    on = (
+        "" if stood is None else f", on the {stood[1].name}" + ("" if at(fits) else ", where it does not fit")
+    )
     if asked.lines is not None and asked.lines.axis == "x":
         on = f", joist {joist_choices(asked.lines.centres_mm, x, asked.lines.plate_mm)[0].number}"
     return f"{at.text(z + at(distance_offset_mm))} from the wall, {at.text(y)} high{on}"
@@ -242,8 +263,10 @@ def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
     _, name, record = tried.record
     taken = tuple(
         Change(pointer=one.pointer, value=one.value)  # type: ignore[arg-type]
-        for one in edits_from(RecordKind.PROJECTOR, name, record)
+        for one in edits_from(RecordKind.PROJECTOR, name, record, at.job)
     )
+    if _standing(tried) is not None:
+        return taken if tried.at(fits) else ()
     step, (x, y, z) = at.step_mm, place
     out, near, far = tried.at(distance_offset_mm), tried.wanted.near_mm, tried.wanted.far_mm
     if near < far:

@@ -5,6 +5,7 @@ itself or through other questions, is one integer, a bit a field. So what a figu
 and a new plan keeps every answer of the last one that read no changed field.
 """
 
+import math
 from collections.abc import Callable, Hashable, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
@@ -12,7 +13,7 @@ from threading import Lock
 from typing import Any, Concatenate, ParamSpec, TypeVar, cast
 
 from gantline.core.defaults import DEFAULTS, Default, Shop
-from gantline.core.units import Units, exact_text, length_text, tolerance_text
+from gantline.core.units import Units, exact_text, length_text, to_steps, tolerance_text
 from gantline.job.field import Field, Item, field_of
 from gantline.job.model import FIELDS, ITEMS, Job
 
@@ -27,6 +28,7 @@ PLAIN = tuple(one for one in FIELDS.values() if one.pointer not in ITEMS)
 FIRST_DEFAULT = len(FIELDS)
 DEFAULT_BITS = {one: 1 << (FIRST_DEFAULT + at) for at, one in enumerate(DEFAULTS.values())}
 ALL_DEFAULTS = sum(DEFAULT_BITS.values())
+GRID = 1e-9  # share of a step that is rounding
 FIRST_ITEM = FIRST_DEFAULT + len(DEFAULT_BITS)
 
 
@@ -190,6 +192,18 @@ class Ask:
     def step_mm(self) -> float:
         """The tape's step [mm]."""
         return self.units.step_mm
+
+    def up(self, length_mm: float) -> float:
+        """A length on the tape's grid, not below it [mm]: what a cure sets is what a tape can show."""
+        return math.ceil(length_mm / self.step_mm - GRID) * self.step_mm
+
+    def down(self, length_mm: float) -> float:
+        """The same, not above it."""
+        return math.floor(length_mm / self.step_mm + GRID) * self.step_mm
+
+    def near(self, length_mm: float) -> float:
+        """The same, whichever is nearer."""
+        return to_steps(length_mm, self.step_mm) * self.step_mm
 
     def text(self, length_mm: float) -> str:
         """A length as the job writes it, rounded to the tape."""

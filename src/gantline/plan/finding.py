@@ -29,10 +29,11 @@ def change(named: object, value: ChangeValue) -> Change:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Cure:
-    """A way out: what to do, and the changes that do it (none: by hand)."""
+    """A way out: what to do, and the changes that do it (none: by hand). but: the Stop it would bring instead."""
 
     text: str
     changes: tuple[Change, ...] = ()
+    but: str = ""
 
     @property
     def possible(self) -> bool:

@@ -10,6 +10,7 @@ from gantline.core.units import length_text
 from gantline.job.field import Field
 from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
+from gantline.plan.cures import Key, found_in, key_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
 from gantline.plan.finding import RANK, PlanFinding
 from gantline.plan.refused import Refused, refused
@@ -94,7 +95,8 @@ def plan(
     kept = last.built if last is not None and same else {}
     made.figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
     made.to_measure = _to_measure(stations, made.figures, ask)
-    found = [one for station in stations for one in _findings(station, ask, made.rests)]
+    stops = frozenset(key_of(one) for one in found_in(stations, ask) if one.severity == "stop")
+    found = [one for station in stations for one in _findings(station, made, stops)]
     found += [_measure(stations, one) for one in made.to_measure]
     made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
     made.states = tuple(_state(station, ask, made.findings, made.figures) for station in stations)
@@ -193,7 +195,8 @@ def _made(station: Station, one: FigureDef, shown: Display, answer: Answer, made
     )
 
 
-def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[PlanFinding]:
+def _findings(station: Station, made: JobPlan, stops: frozenset[Key]) -> Iterator[PlanFinding]:
+    ask, rests = made.ask, made.rests
     for question in station.findings:
         answer = ask.answer(question)
         for one in answer.value:
@@ -208,7 +211,7 @@ def _findings(station: Station, ask: Ask, rests: Rests) -> Iterator[PlanFinding]
                 station=station.key,
                 text=one.text,
                 numbers=one.numbers,
-                cures=tuple(each for each in cures if each.possible),
+                cures=tuple(tried(one, (each for each in cures if each.possible), made.stations, ask, stops)),
                 next=one.next,
                 rests_on=rests.on(weighs),
                 also=one.also,

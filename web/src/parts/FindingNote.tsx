@@ -27,7 +27,14 @@ export const FindingNote = ({ finding }: { finding: Finding }) => {
                   <Rich text={one.text} />
                 </Button>
               ) : (
-                <Rich text={one.text} />
+                <>
+                  <Rich text={one.text} />
+                  {one.but && (
+                    <span className="block text-small text-quiet">
+                      <Rich text={`But then: ${one.but}`} />
+                    </span>
+                  )}
+                </>
               )}
             </li>
           ))}

@@ -22,6 +22,7 @@ from gantline.api.services import jobs as service
 from gantline.api.services.plans import job_out, preview
 from gantline.job.edits import apply, describe, mark_known
 from gantline.job.file import read_job, read_job_file, write_job_file
+from gantline.job.model import Job
 from gantline.job.records import RecordKind, edits_from
 from gantline.store import jobs, shops
 
@@ -110,8 +111,12 @@ def take_record(
     """Copy a record of the stores into the job."""
     kind = RecordKind(body.kind)
     record = shops.record(desk.session, desk.shop_id, kind, body.key)
-    edits, what = edits_from(kind, record.name, record.body), f"{kind} {record.name}"
-    return answer(service.change(desk, job_id, expected, who, lambda job: (apply(job, edits), what)))
+    what = f"{kind} {record.name}"
+
+    def taken(job: Job) -> tuple[Job, str]:
+        return apply(job, edits_from(kind, record.name, record.body, job)), what
+
+    return answer(service.change(desk, job_id, expected, who, taken))
 
 
 @router.post("/{job_id}/undo", response_model=JobOut)

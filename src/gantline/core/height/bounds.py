@@ -61,9 +61,8 @@ def shift_bounds(
     up_left: float,
     down_left: float,
     offset: float,
-    slack_mm: float,
 ) -> tuple[Bound, Bound]:
-    """Upper and lower bound that the lens's reach puts on y_top; an equality within slack_mm without reach.
+    """Upper and lower bound that the lens's reach puts on y_top; one and the same place without reach.
 
     Args: up_left, down_left: reach left at this sideways shift, shares of H_p; offset: fixed share of H_p.
     Source: y_l + (offset + V_up) H_p + H/2 + b_top, and the same with - V_down.
@@ -76,8 +75,8 @@ def shift_bounds(
         else ("upper end of the lens shift", "lower end of the lens shift")
     )
     return (
-        Bound("shift-upper", names[0], base + up_left * panel.height_mm + slack_mm),
-        Bound("shift-lower", names[1], base - down_left * panel.height_mm - slack_mm),
+        Bound("shift-upper", names[0], base + up_left * panel.height_mm),
+        Bound("shift-lower", names[1], base - down_left * panel.height_mm),
     )
 
 
@@ -150,5 +149,5 @@ def lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:
     left = left_sideways(lens.reach, sideways)
     return shift_bounds(
         place.screen, panel, lens_y_mm=lens.y_mm, up_left=lens.reach.up * left, down_left=lens.reach.down * left,
-        offset=lens.offset, slack_mm=lens.slack_mm,
+        offset=lens.offset,
     )  # fmt: skip

@@ -4,6 +4,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from gantline.core.height.place import Bound
+from gantline.core.tolerance import at_most
 
 SCAN = 0.98
 LEAST_MM = 100.0  # no screen is smaller
@@ -37,7 +38,7 @@ def solve_height(upper: Sequence[Bound], lower: Sequence[Bound], wished_mm: floa
     """
     high = min(upper, key=lambda bound: bound.y_top_mm)
     low = max(lower, key=lambda bound: bound.y_top_mm)
-    if low.y_top_mm > high.y_top_mm:
+    if not at_most(low.y_top_mm, high.y_top_mm):
         return Height(low=low, high=high, wished_mm=wished_mm, chosen_mm=None, binds="clash", slack_mm=())
     chosen = min(max(wished_mm, low.y_top_mm), high.y_top_mm)
     binds = "wish" if chosen == wished_mm else (high if wished_mm > chosen else low).key
@@ -60,17 +61,17 @@ def largest_fitting(
     Returns: the diagonal, within step_mm below the true one, or None if none of the steps fits.
     Source: scan, then bisection.  Leaves out: an interval of diagonals narrower than 2 %.  Raises: nothing.
     """
-    if room_mm(most_mm) >= 0.0:
+    if at_most(0.0, room_mm(most_mm)):
         return most_mm
     large = most_mm
     while large > LEAST_MM:
         small = large * SCAN
-        if room_mm(small) >= 0.0:
+        if at_most(0.0, room_mm(small)):
             break
         large = small
     else:
         return None
     while large - small > step_mm:
         middle = (small + large) / 2.0
-        small, large = (middle, large) if room_mm(middle) >= 0.0 else (small, middle)
+        small, large = (middle, large) if at_most(0.0, room_mm(middle)) else (small, middle)
     return small

@@ -99,9 +99,11 @@ def platforms_mm(
             max((eye_needed_mm(here, front, bottom_mm, clear_mm=clear_mm) for front in nearer), default=0.0)
             - here.eye_mm
         )
-        up_mm = math.ceil(missing / step_mm - 1e-9) * step_mm if missing > ROUNDING_MM else 0.0
-        out[index] = one.platform_mm + up_mm
-        placed.append(Eye(distance_mm=one.distance_mm, eye_mm=here.eye_mm + up_mm))
+        high_mm = one.platform_mm
+        if missing > ROUNDING_MM:
+            high_mm = math.ceil((one.platform_mm + missing) / step_mm - 1e-9) * step_mm
+        out[index] = high_mm
+        placed.append(Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + high_mm))
     return tuple(out)
 
 

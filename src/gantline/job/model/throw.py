@@ -182,8 +182,10 @@ class ProjectorPlace(Part):
     ] = None
     offset: Annotated[Reach | None, Field("offset", "Fixed offset", "share", 0.0, fact=True)] = None
     lens_x_mm: Annotated[DistanceMm | None, Field("lens_x", "Lens from left wall end", derived=True)] = None
-    lens_y_mm: Annotated[DistanceMm | None, Field("lens_y", "Lens above floor")] = None
-    lens_from_wall_mm: Annotated[LengthMm | None, Field("lens_from_wall", "Lens from bare wall")] = None
+    lens_y_mm: Annotated[DistanceMm | None, Field("lens_y", "Lens above floor", derived=True)] = None
+    lens_from_wall_mm: Annotated[
+        LengthMm | None, Field("lens_from_wall", "Lens from bare wall", derived=True)
+    ] = None
     distance_offset_mm: Annotated[
         PositionMm | None,
         Field("distance_offset", "Measuring point out from the pupil", default=0.0, fact=True),

@@ -10,6 +10,7 @@ from pydantic import ValidationError
 
 from gantline.job.edits import Edit
 from gantline.job.field import field_of
+from gantline.job.model import Job
 from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.size import BorderFaces
@@ -70,11 +71,11 @@ def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
             _refuse_unstorable(inner, [*place, at])
 
 
-def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any]) -> list[Edit]:
+def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | None = None) -> list[Edit]:
     """The edits that take a record into a job: its values are copied, so the job stands alone."""
     match kind:
         case RecordKind.PROJECTOR:
-            return projector_edits(name, dict(body))
+            return projector_edits(name, dict(body), job)
         case RecordKind.FIXING:
             return copied(Hanging, field_of(Hanging.name), name, body) + copied(FrameBuild, None, "", body)
         case RecordKind.KIT:

@@ -5,10 +5,12 @@ from typing import Annotated, Any, Literal
 from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator
 
 from gantline.core.errors import OutOfRange
+from gantline.core.throw.mount import usual_mount
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.window import TableLine, fit_throw
 from gantline.job.edits import Edit
 from gantline.job.field import ClosedModel, field_of
+from gantline.job.model import Job
 from gantline.job.model.light import Lighting
 from gantline.job.model.throw import ProjectorBody, ProjectorPlace
 from gantline.job.problems import from_validation
@@ -25,6 +27,8 @@ from gantline.job.types import (
     Reach,
     Share,
 )
+
+HOLDS = ("cabinet", "furniture")
 
 
 class ThrowLine(ClosedModel):
@@ -61,6 +65,7 @@ class ProjectorRecord(ProjectorBody, Record):
     ratio_high: Ratio | None = Field(default=None, validate_default=True)
     distance_from: Literal["lens", "glass", "body-front", "body-back"] = "lens"
     distance_offset_mm: PositionMm = 0.0
+    mount: Literal["joist", "blocking", "shelf", "cabinet"] | None = None
     panel_aspect: AspectText = "16:9"
     pixels_across: Pixels | None = None
     shift_up: Reach = 0.0
@@ -127,10 +132,11 @@ def _fit(lines: list[ThrowLine]) -> tuple[float, float, float]:
     return lens.ratio_low, lens.ratio_high, offset_mm
 
 
-def projector_edits(name: str, body: dict[str, Any]) -> list[Edit]:
+def projector_edits(name: str, body: dict[str, Any], job: Job | None = None) -> list[Edit]:
     """The edits that put a projector into a job: shift as shares of the whole image, the lens's place left alone.
 
-    Raises: BadDocument for a record that cannot be.
+    The mount is the record's; without one it is left as it is in the job, but that a cabinet-top projector stands on a
+    cabinet, where its own place follows from it, and no other does.  Raises: BadDocument for a record that cannot be.
     """
     try:
         record = ProjectorRecord.model_validate(body)
@@ -147,6 +153,17 @@ def projector_edits(name: str, body: dict[str, Any]) -> list[Edit]:
     light = {key: value for key, value in own.items() if value is not None}
     if record.modes:
         light["mode_share"] = record.modes[0].share
+    usual = usual_mount(hung=False, has_shift=throw["has_shift"], ratio_high=high)
+    stands = (record.mount or usual) == "cabinet"
+    stood = job is not None and job.throw.mount == "cabinet"
+    if record.mount is None:
+        del throw["mount"]
+        if stands or stood:
+            throw["mount"] = "cabinet" if stands else None
+    if stands:
+        throw |= {"hung": False, "lens_from_wall_mm": None}
+        if job is not None and any(one.kind in HOLDS for one in job.survey.boxes):
+            throw |= {"lens_y_mm": None, "lens_x_mm": None}
     bodies = {key: own[key] for key in ProjectorBody.model_fields}
     return [
         *copied(ProjectorPlace, field_of(ProjectorPlace.name), name, throw),

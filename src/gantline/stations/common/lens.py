@@ -2,8 +2,10 @@
 
 from fractions import Fraction
 
+from gantline.core.defaults import ThrowDefaults
 from gantline.core.height.bounds import LensReach
 from gantline.core.size.aspect import read_aspect
+from gantline.core.throw.mount import usual_mount
 from gantline.core.throw.shift import ReachShape, ShiftReach, fixed_offset
 from gantline.job.model.size import Size
 from gantline.job.model.throw import ProjectorPlace as P
@@ -51,12 +53,24 @@ def is_turned(at: Ask) -> bool:
     return any((at.field(P.yaw_deg), at.field(P.pitch_deg), at.field(P.roll_deg)))
 
 
-def lens_reach(at: Ask, centre_x_mm: float, slack_mm: float) -> LensReach | None:
+def mount_kind(at: Ask) -> str:
+    """How it is held: as entered, else what its kind of projector usually is."""
+    both = at(ratios)
+    return at.given(P.mount) or usual_mount(
+        hung=at(hung), has_shift=at.field(P.has_shift), ratio_high=None if both is None else both[1]
+    )
+
+
+def place_slack_mm(at: Ask) -> float:
+    """How far off a lens may stand and still count as placed [mm]: by hand, and by the tape's own rounding."""
+    return max(at.default(ThrowDefaults.place_tolerance_mm), at.step_mm / 2.0)
+
+
+def lens_reach(at: Ask, centre_x_mm: float, y_mm: float | None) -> LensReach | None:
     """The lens as a bound on the height; None until its throw ratio and height are known.
 
     Asked without its turn: a turned body bounds nothing, what it covers is squared up digitally.
     """
-    y_mm = at.given(P.lens_y_mm)
     if y_mm is None or at(ratios) is None:
         return None
     reach, offset = at(shift_reach)
@@ -68,5 +82,5 @@ def lens_reach(at: Ask, centre_x_mm: float, slack_mm: float) -> LensReach | None
         offset=offset,
         panel_aspect=at(panel_aspect),
         overspill_mm=at(overspill_mm),
-        slack_mm=slack_mm,
+        slack_mm=at(place_slack_mm),
     )

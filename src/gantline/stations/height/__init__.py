@@ -11,16 +11,22 @@ from gantline.stations.height.solve import (
     rect_of_frame,
     rect_of_picture,
 )
+from gantline.stations.height.standing import CABINET, fixed_throw_mm, lens_above_base_mm, lens_y_mm, under
 
 __all__ = [
+    "CABINET",
     "Placement",
     "asked",
     "centre_x_mm",
     "fits",
+    "fixed_throw_mm",
+    "lens_above_base_mm",
+    "lens_y_mm",
     "place",
     "placement",
     "platforms",
     "raised_mm",
     "rect_of_frame",
     "rect_of_picture",
+    "under",
 ]

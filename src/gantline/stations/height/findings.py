@@ -1,6 +1,5 @@
 """What stands against a height, and what would cure it. A cure is offered only where it alone would do."""
 
-import math
 from collections.abc import Iterator
 from dataclasses import replace
 from enum import StrEnum
@@ -8,8 +7,9 @@ from enum import StrEnum
 from gantline.core.defaults import SeatsDefaults
 from gantline.core.height.bounds import HeightCase, centre_guidance_mm, room_left_mm
 from gantline.core.height.solve import largest_fitting
-from gantline.core.sight.rows import ROUNDING_MM
+from gantline.core.sight.rows import ROUNDING_MM as CLEAR_MM
 from gantline.core.size.picture import Lead, picture_from
+from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.size import Size, SizeLead
@@ -50,7 +50,7 @@ def sideways(at: Ask) -> Iterator[Finding]:
         return
     side = "left" if here.left_mm < 0 else "right"
     half = here.screen.overall_width_mm / 2.0
-    x_mm = half if side == "left" else wall - half
+    x_mm = at.up(half) if side == "left" else at.down(wall - half)
     yield Finding(
         code=Code.OFF_THE_WALL,
         severity="stop",
@@ -106,7 +106,8 @@ def covered(at: Ask) -> Iterator[Finding]:
         if not hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
             continue
         severity: Severity = "stop" if one.kind in OPENINGS else "check"
-        clear = one.x_mm - half if one.x_mm + one.width_mm / 2.0 > middle else one.x_mm + one.width_mm + half
+        right = one.x_mm + one.width_mm / 2.0 > middle
+        clear = at.down(one.x_mm - half) if right else at.up(one.x_mm + one.width_mm + half)
         way = "left" if clear < middle else "right"
         fits = half <= clear <= at(wall_mm) - half
         move = f"Move the screen {at.text(abs(clear - middle))} {way}"
@@ -142,7 +143,7 @@ def clash_ways(at: Ask) -> tuple[Cure, ...]:
     cures: list[Cure] = []
     fits_mm = _largest(at)
     if fits_mm is not None and fits_mm >= SMALLEST_MM:
-        fits_mm = math.floor(fits_mm / at.step_mm) * at.step_mm
+        fits_mm = at.down(fits_mm)
         smaller = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, fits_mm), (Size.tidy, None))
         cures.append(cure(f"Use the largest diagonal that fits: {at.text(fits_mm)}", *smaller))
     return (*cures, *_give(at))
@@ -151,7 +152,7 @@ def clash_ways(at: Ask) -> tuple[Cure, ...]:
 def _give(at: Ask) -> Iterator[Cure]:
     """What else could give, each tried against all bounds."""
     one, solved = at(asked), at(placement).height
-    needed = math.ceil(solved.clash_mm / at.step_mm - 1e-9) * at.step_mm
+    needed = at.up(solved.clash_mm)
     keys, count = (solved.low.key, solved.high.key), 0
     for each in (*_gap(at, one, needed), *_edge(at, one, needed), *_lens(at, one, needed), *_rows(at, one)):
         yield each
@@ -167,16 +168,16 @@ def _give(at: Ask) -> Iterator[Cure]:
 
 
 def _gap(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
-    gap = one.place.ceiling_gap_mm - needed
+    gap = at.down(one.place.ceiling_gap_mm - needed)
     tried = replace(one, place=replace(one.place, ceiling_gap_mm=gap))
-    if gap >= one.place.lift_on_mm and room_left_mm(tried) >= 0.0:
+    if at_most(one.place.lift_on_mm, gap) and at_most(0.0, room_left_mm(tried)):
         yield cure(f"Reduce the ceiling gap to {at.text(gap)}", (H.ceiling_gap_mm, gap))
 
 
 def _edge(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
-    edge = one.place.lowest_edge_mm - needed
+    edge = at.down(one.place.lowest_edge_mm - needed)
     tried = replace(one, place=replace(one.place, lowest_edge_mm=edge))
-    if edge >= 0.0 and room_left_mm(tried) >= 0.0:
+    if at_most(0.0, edge) and at_most(0.0, room_left_mm(tried)):
         text = f"Lower the lowest edge to {at.text(edge)}, if the furniture allows"
         yield cure(text, (H.lowest_edge_mm, edge))
 
@@ -185,10 +186,11 @@ def _lens(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
     solved = at(placement).height
     if one.lens is None or "shift" not in solved.low.key + solved.high.key:
         return
-    y = one.lens.y_mm + (needed if "shift" in solved.high.key else -needed)
-    if y >= 0.0 and room_left_mm(replace(one, lens=replace(one.lens, y_mm=y))) >= 0.0:
-        way = "up" if y > one.lens.y_mm else "down"
-        text = f"Move the lens {at.text(needed)} {way}, to {at.text(y)} above the floor"
+    up = "shift" in solved.high.key
+    y = at.up(one.lens.y_mm + needed) if up else at.down(one.lens.y_mm - needed)
+    if y >= 0.0 and at_most(0.0, room_left_mm(replace(one, lens=replace(one.lens, y_mm=y)))):
+        by = at.text(abs(y - one.lens.y_mm))
+        text = f"Move the lens {by} {'up' if up else 'down'}, to {at.text(y)} above the floor"
         yield cure(text, (ProjectorPlace.lens_y_mm, y))
 
 
@@ -201,7 +203,7 @@ def _rows(at: Ask, one: HeightCase) -> Iterator[Cure]:
     needed = at(raised_mm, bottom)
     there = zip(at(seats), needed, strict=True)
     eyes = tuple(replace(seat.eye, eye_mm=seat.seated_mm + high) for seat, high in there)
-    if room_left_mm(replace(one, eyes=eyes)) >= -ROUNDING_MM:
+    if at_most(0.0, room_left_mm(replace(one, eyes=eyes)), CLEAR_MM):
         yield from platforms(at, needed)
 
 

@@ -2,8 +2,9 @@
 
 from collections.abc import Callable, Iterator, Sequence
 
-from gantline.core.defaults import HeightDefaults, SeatsDefaults, ThrowDefaults
+from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.height.bounds import (
+    LensReach,
     furniture_bound,
     lens_bounds,
     neck_bound,
@@ -16,6 +17,7 @@ from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung, is_turned, lens_reach
+from gantline.stations.height.standing import lens_y_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, wall_mm, weigh_seat
 
@@ -139,15 +141,21 @@ def from_lens_below(at: Ask) -> Bound | None:
 
 def lens_kind(at: Ask) -> bool:
     """Whether a lens on the screen's center line shifts: without a shift there would be one height only."""
-    reach = at.aside(lens_reach, at(centre_x_mm), at.default(ThrowDefaults.place_tolerance_mm))
+    reach = at.aside(placed_lens)
     if reach is None or abs(reach.x_mm - at(centre_x_mm)) > reach.slack_mm:
         return True
     return bool(at.field(ProjectorPlace.has_shift)) or at(hung)
 
 
+def placed_lens(at: Ask) -> LensReach | None:
+    """The lens as it is placed, or as it stands on its cabinet; None while neither is known."""
+    x_mm = at(centre_x_mm)
+    return at(lens_reach, x_mm, at(lens_y_mm, x_mm))
+
+
 def by_lens(at: Ask) -> tuple[Bound, Bound] | None:
     """Both ends of the lens shift, of a lens that is placed and not turned."""
-    reach = at(lens_reach, at(centre_x_mm), at.default(ThrowDefaults.place_tolerance_mm))
+    reach = at(placed_lens)
     return None if reach is None else lens_bounds(at(place), reach)
 
 

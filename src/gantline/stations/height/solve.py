@@ -2,16 +2,17 @@
 
 from dataclasses import dataclass
 
-from gantline.core.defaults import HeightDefaults, SeatsDefaults, ThrowDefaults
+from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.height.bounds import HeightCase
 from gantline.core.height.place import Place, WishKind, wished_top_mm
 from gantline.core.height.solve import Height, solve_height
 from gantline.core.sight.rows import Occupant, platforms_mm
+from gantline.core.tolerance import at_most
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure
-from gantline.stations.common import is_turned, lens_reach
+from gantline.stations.common import is_turned
 from gantline.stations.height.limits import (
     LOWER,
     NEAR_MM,
@@ -22,6 +23,7 @@ from gantline.stations.height.limits import (
     lens_kind,
     near,
     place,
+    placed_lens,
     turn_of,
 )
 from gantline.stations.size import screen
@@ -59,9 +61,7 @@ def asked(at: Ask) -> HeightCase:
         under=tuple((left, right, top) for left, right, _, top in at(near, UNDER)),
         furniture_gap_mm=at.default(HeightDefaults.furniture_gap_mm),
         skirting_mm=at.field(H.skirting_mm),
-        lens=None
-        if at(is_turned)
-        else at(lens_reach, here.centre_x_mm, at.default(ThrowDefaults.place_tolerance_mm)),
+        lens=None if at(is_turned) else at(placed_lens),
     )
 
 
@@ -101,7 +101,7 @@ def target_top_mm(at: Ask) -> float:
 def placement(at: Ask) -> Placement:
     """The height solved against all limits. What it rests on is the one of them, or the target, that it came to."""
     low, high = at.aside(held_below), at.aside(held_above)
-    clash = low.y_top_mm > high.y_top_mm
+    clash = not at_most(low.y_top_mm, high.y_top_mm)
     wished = low.y_top_mm if clash else at.aside(target_top_mm)
     upper, lower = (tuple(filter(None, map(at.aside, group))) for group in (UPPER, LOWER))
     solved = solve_height(upper, lower, wished)
@@ -128,11 +128,11 @@ def fits(at: Ask) -> bool:
     room_mm = high.y_top_mm - low.y_top_mm
     if room_mm < NEAR_MM:
         at(held_above), at(held_below)
-    if room_mm < 0.0:
+    if not at_most(0.0, room_mm):
         turn_of(at, low)
         turn_of(at, high)
     at(lens_kind)
-    return room_mm >= 0.0
+    return at_most(0.0, room_mm)
 
 
 def rect_of_frame(at: Ask) -> Rect:

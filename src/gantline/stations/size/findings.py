@@ -1,6 +1,5 @@
 """What stands against a size."""
 
-import math
 from collections.abc import Iterator
 from enum import StrEnum
 
@@ -88,7 +87,7 @@ def on_the_wall(at: Ask) -> Iterator[Finding]:
     cures: tuple[Cure, ...] = ()
     if free_mm > SMALLEST_MM:
         fits = picture_from(Lead.WIDTH, free_mm, at(aspect)).diagonal_mm
-        fits = math.floor(fits / at.step_mm) * at.step_mm
+        fits = at.down(fits)
         cures = (
             cure(
                 f"Use the largest diagonal for this wall: {at.text(fits)}",

@@ -1,6 +1,6 @@
 """Throw: will this projector fill exactly that, from there. What other stations ask of it."""
 
-from gantline.stations.throw.body import body_shape, mount_kind, plate
+from gantline.stations.throw.body import body_shape, plate
 from gantline.stations.throw.lens import (
     LensPlace,
     in_front,
@@ -23,7 +23,6 @@ __all__ = [
     "in_front",
     "lens_place",
     "lens_x_mm",
-    "mount_kind",
     "pixels_over",
     "plate",
     "pole_here",

@@ -3,21 +3,15 @@
 from gantline.core.throw.body import BodyShape
 from gantline.core.throw.mount import Plate
 from gantline.job.model.throw import ProjectorBody as B
-from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung
+from gantline.stations.height import lens_above_base_mm
 
 
 def lens_from_left_mm(at: Ask) -> float:
     """Lens from the body's left side [mm], the middle unless it is entered."""
     given = at.given(B.lens_from_left_mm)
     return at.field(B.width_mm) / 2.0 if given is None else given
-
-
-def lens_above_base_mm(at: Ask) -> float:
-    """Lens above the base [mm], the middle unless it is entered."""
-    given = at.given(B.lens_above_base_mm)
-    return at.field(B.height_mm) / 2.0 if given is None else given
 
 
 def body_shape(at: Ask) -> BodyShape:
@@ -41,8 +35,3 @@ def plate(at: Ask) -> Plate:
     """The mount plate, from the lens [mm]."""
     right, roomward = at.field(B.plate_right_mm), at.field(B.plate_roomward_mm)
     return Plate(right_mm=right, roomward_mm=roomward, to_axis_mm=at.field(B.plate_to_axis_mm))
-
-
-def mount_kind(at: Ask) -> str:
-    """How it is held: as entered, else a joist for a ceiling-mounted one and a shelf for a standing one."""
-    return at.given(P.mount) or ("joist" if at(hung) else "shelf")

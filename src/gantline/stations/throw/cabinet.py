@@ -2,19 +2,15 @@
 
 from dataclasses import dataclass
 
-from gantline.core.space import Solid
 from gantline.core.throw.cabinet import CabinetBody, CabinetPlace, cabinet_place
 from gantline.core.throw.window import Lens
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, hung
-from gantline.stations.height import centre_x_mm, placement
-from gantline.stations.survey import box_solids
-from gantline.stations.throw.body import lens_above_base_mm, lens_from_left_mm, mount_kind
+from gantline.stations.common import fabric_plane_mm, hung, mount_kind
+from gantline.stations.height import CABINET, lens_above_base_mm, placement
+from gantline.stations.throw.body import lens_from_left_mm
 from gantline.stations.throw.lens import in_front, projected, throw_lens
-
-HOLDS = ("cabinet", "furniture")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -31,9 +27,9 @@ class Footprint:
 def cabinet_body(at: Ask) -> CabinetBody | None:
     """A body without shift on a cabinet; None for any other, and while no height fits."""
     lens = at(throw_lens)
-    if at(mount_kind) != "cabinet" or at(hung) or at.field(P.has_shift) or not isinstance(lens, Lens):
+    if at(mount_kind) != CABINET or at(hung) or at.field(P.has_shift) or not isinstance(lens, Lens):
         return None
-    if at(in_front) is None or not at(placement).possible:
+    if not at(placement).possible:
         return None
     return CabinetBody(
         ratio=lens.ratio_low,
@@ -66,16 +62,3 @@ def footprint(at: Ask) -> Footprint | None:
         front_mm=back + body.depth_mm,
         base_mm=place.y_mm - body.lens_above_base_mm,
     )
-
-
-def under(at: Ask) -> tuple[str, Solid] | None:
-    """Id and shape of what it stands on: the highest cabinet or furniture under the screen's center line."""
-    needed, center = at(cabinet), at(centre_x_mm)
-    if needed is None:
-        return None
-    there = [
-        (name, box)
-        for name, kind, box in at(box_solids)
-        if kind in HOLDS and box.low[0] <= center <= box.high[0] and box.low[2] < needed.depth_needed_mm
-    ]
-    return max(there, key=lambda one: one[1].high[1], default=None)

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from gantline.core.defaults import ThrowDefaults
 from gantline.core.height.place import WishKind
 from gantline.core.throw.cabinet import picture_centre_mm
+from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.size import Size
@@ -13,9 +13,9 @@ from gantline.job.model.throw import ProjectorBody
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, cure, found
-from gantline.stations.common import way_words
-from gantline.stations.height import placement
-from gantline.stations.throw.cabinet import cabinet, cabinet_body, under
+from gantline.stations.common import place_slack_mm, way_words
+from gantline.stations.height import centre_x_mm, placement, under
+from gantline.stations.throw.cabinet import cabinet, cabinet_body
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.findings import OFF_THE_SCREEN
 from gantline.stations.throw.lens import projected
@@ -24,7 +24,7 @@ from gantline.stations.throw.lens import projected
 @found
 def depth(at: Ask) -> Iterator[Finding]:
     """A body that would stand in the wall, and one that stands over its cabinet's edge."""
-    needed, on = at(cabinet), at(under)
+    needed, on = at(cabinet), at(under, at(centre_x_mm))
     if needed is None:
         return
     if needed.gap_mm < 0.0:
@@ -38,7 +38,7 @@ def depth(at: Ask) -> Iterator[Finding]:
         return
     name, box = on
     over = needed.depth_needed_mm - box.high[2]
-    if over > at.default(ThrowDefaults.place_tolerance_mm):
+    if not at_most(over, at(place_slack_mm)):
         text = (
             f"The body stands {at.text(over)} over the {box.name}'s front edge. It needs "
             f"{at.text(needed.depth_needed_mm)} from the wall."
@@ -55,7 +55,7 @@ def height(at: Ask) -> Iterator[Finding]:
     needed, body = at(cabinet), at(cabinet_body)
     if needed is None or body is None:
         return
-    on, boxes = at(under), field_of(Survey.boxes).pointer
+    on, boxes = at(under, at(centre_x_mm)), field_of(Survey.boxes).pointer
     if on is None:
         text = "Survey the cabinet the projector stands on, to check its height and depth."
         yield Finding(code=Code.NO_CABINET, severity="note", text=text, subject=boxes)
@@ -63,10 +63,11 @@ def height(at: Ask) -> Iterator[Finding]:
     name, box = on
     subject, top = f"{boxes}/{name}", box.high[1]
     lift, feet = needed.base_mm - top, at.field(ProjectorBody.foot_range_mm)
-    if not 0.0 <= lift <= feet + at.default(ThrowDefaults.place_tolerance_mm):
+    slack = at(place_slack_mm)
+    if not (at_most(0.0, lift, slack) and at_most(lift, feet, slack)):
         hung = at(placement)
         move = picture_centre_mm(body, at(projected), base_mm=top) - hung.picture_centre_mm
-        to, lens_y = hung.top_mm + move, top + body.lens_above_base_mm
+        to, lens_y = at.near(hung.top_mm + move), at.near(top + body.lens_above_base_mm)
         follow = cure(
             f"Set the lens at {at.text(lens_y)} on the {box.name}, and move the screen {way_words(at, 1, move)}, to a top "
             f"of {at.text(to)}",

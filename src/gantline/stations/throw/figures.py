@@ -13,15 +13,32 @@ from gantline.stations.common import (
     distance_offset_mm,
     fabric_plane_mm,
     is_turned,
+    mount_kind,
     overspill_mm,
     panel_aspect,
     percent,
     shift_reach,
 )
-from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.height import (
+    centre_x_mm,
+    fixed_throw_mm,
+    lens_above_base_mm,
+    lens_y_mm,
+    placement,
+    under,
+)
 from gantline.stations.size import screen
-from gantline.stations.throw.body import lens_above_base_mm, lens_from_left_mm, mount_kind
-from gantline.stations.throw.lens import in_front, lens_place, lens_x_mm, projected, shift, throw_lens, window
+from gantline.stations.throw.body import lens_from_left_mm
+from gantline.stations.throw.lens import (
+    in_front,
+    lens_from_wall_mm,
+    lens_place,
+    lens_x_mm,
+    projected,
+    shift,
+    throw_lens,
+    window,
+)
 from gantline.stations.throw.places import fits
 from gantline.stations.throw.shadows import shaded
 from gantline.stations.throw.turned import turned
@@ -57,7 +74,30 @@ def lens_x(at: Ask) -> Display:
     return Display(at(lens_x_mm), None if given else term("screen center", at(centre_x_mm)))
 
 
-@FIGURES.other("mount", "Mount", "", "a joist on the ceiling, a shelf else", P.mount)
+@FIGURES.length("lens_y", "Lens above floor", "as it stands on its cabinet", P.lens_y_mm)
+def lens_y(at: Ask) -> Display:
+    """As entered, or from the surveyed cabinet it stands on."""
+    value, on = at(lens_y_mm, at(centre_x_mm)), at(under, at(centre_x_mm))
+    if on is None or at.given(P.lens_y_mm) is not None:
+        return Display(value)
+    made = term(f"top of the {on[1].name}", on[1].high[1]) + term(
+        "lens above the base", at(lens_above_base_mm)
+    )
+    return Display(value, made, how="with the feet in")
+
+
+@FIGURES.length("lens_from_wall", "Lens from bare wall", "one distance for each size", P.lens_from_wall_mm)
+def lens_from_wall(at: Ask) -> Display:
+    """As entered; on a cabinet, the one distance of a lens without zoom."""
+    value, throw = at(lens_from_wall_mm), at(fixed_throw_mm)
+    if value is None or throw is None or at.given(P.lens_from_wall_mm) is not None:
+        return Display(value)
+    made = term("throw ratio times projected width", throw) + term("fabric plane", at(fabric_plane_mm))
+    out = at(distance_offset_mm)
+    return Display(value, made + term("measuring point out from the pupil", out) if out else made)
+
+
+@FIGURES.other("mount", "Mount", "", "as this kind of projector usually is", P.mount)
 def mount(at: Ask) -> Display:
     """How it is held."""
     kind = at(mount_kind)

@@ -18,11 +18,12 @@ from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, change, cure, found
-from gantline.stations.common import hung, is_turned, overspill_mm, percent, way_words
-from gantline.stations.height import Placement, asked, placement
+from gantline.stations.common import hung, is_turned, mount_kind, overspill_mm, percent, way_words
+from gantline.stations.height import CABINET, Placement, asked, centre_x_mm, lens_y_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import (
+    distance_mm,
     in_front,
     lens_place,
     out_mm,
@@ -51,7 +52,7 @@ def entered(at: Ask) -> Iterator[Finding]:
         text = f"{lens[0].upper()}{lens[1:]}."
         yield Finding(code=Code.RATIO_RANGE, severity="stop", text=text, subject=subject)
     elif at(lens_place) is None:
-        text = "Enter the lens's height and its distance from the wall to check both."
+        text = _missing(at)
         subject = field_of(P.lens_y_mm).pointer
         yield Finding(code=Code.NO_LENS_PLACE, severity="note", text=text, subject=subject, next=True)
     elif at(in_front) is None:
@@ -60,16 +61,25 @@ def entered(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.LENS_BEHIND, severity="stop", text=text, subject=subject)
 
 
+def _missing(at: Ask) -> str:
+    if at(mount_kind) == CABINET and at(lens_y_mm, at(centre_x_mm)) is None:
+        return "Survey the cabinet the projector stands on: its height sets the lens and the screen."
+    if at(distance_mm) is not None:
+        return "Enter the lens's height to check the shift."
+    return "Enter the lens's height and its distance from the wall to check both."
+
+
 @found
 def distance(at: Ask) -> Iterator[Finding]:
     """A lens outside its window, or close to its end."""
-    place, there, lens = at(in_front), at(window), at(throw_lens)
-    if place is None or there is None or not isinstance(lens, Lens) or at(is_turned):
+    away, there, lens = at(distance_mm), at(window), at(throw_lens)
+    if away is None or there is None or not isinstance(lens, Lens) or at(is_turned):
         return
     subject = field_of(P.lens_from_wall_mm).pointer
     short = at(shortfall_mm)
     if short:
         to = at(out_mm) + (there.near_mm if short > 0 else there.far_mm)
+        to = at.near(to) if lens.fixed else at.up(to) if short > 0 else at.down(to)
         close = (
             "The picture cannot be made large enough"
             if short > 0
@@ -90,7 +100,7 @@ def distance(at: Ask) -> Iterator[Finding]:
             cures=(move, *_other_size(at, lens, short), OTHER_PROJECTOR),
             also=(field_of(Size.value_mm).pointer,),
         )
-    elif not lens.fixed and not there.inside_margin(place.distance_mm):
+    elif not lens.fixed and not there.inside_margin(away):
         share = 100 * at.default(ThrowDefaults.throw_margin)
         text = f"The lens is within {share:g} % of the zoom's end. A small error and the picture will not fill the screen."
         yield Finding(code=Code.IN_MARGIN, severity="check", text=text, subject=subject)
@@ -105,7 +115,7 @@ def shifting(at: Ask) -> Iterator[Finding]:
     moves, cures = [], []
     if need.excess_vertical:
         moves.append(way_words(at, 1, need.move_up_mm))
-        to = place.y_mm + need.move_up_mm
+        to = _onward(at, place.y_mm, need.move_up_mm)
         if not need.excess_horizontal:
             pole = "shorter" if need.move_up_mm > 0 else "longer"
             pole = f" (pole {pole} by as much)" if at(hung) else ""
@@ -115,8 +125,13 @@ def shifting(at: Ask) -> Iterator[Finding]:
     if need.excess_horizontal:
         moves.append(way_words(at, 0, need.move_right_mm))
     aside = need.move_right_alone_mm or (need.move_right_mm if need.excess_horizontal else 0.0)
-    if aside:
-        cures.append(cure(f"Move the lens {way_words(at, 0, aside)}", (P.lens_x_mm, place.x_mm + aside)))
+    if aside and (not need.excess_vertical or need.move_right_alone_mm):
+        x = _onward(at, place.x_mm, aside)
+        cures.append(cure(f"Move the lens {way_words(at, 0, x - place.x_mm)}", (P.lens_x_mm, x)))
+    if need.excess_vertical and need.excess_horizontal:
+        to, x = _onward(at, place.y_mm, need.move_up_mm), _onward(at, place.x_mm, need.move_right_mm)
+        said = f"Move the lens {' and '.join(moves)}"
+        cures.append(cure(said, (P.lens_y_mm, to), (P.lens_x_mm, x)))
     yield Finding(
         code=Code.OUT_OF_REACH,
         severity="stop",
@@ -127,6 +142,11 @@ def shifting(at: Ask) -> Iterator[Finding]:
         ways=(tilts,),
         also=OFF_THE_SCREEN,
     )
+
+
+def _onward(at: Ask, from_mm: float, by_mm: float) -> float:
+    """Where a move leads, on the tape and not short of it [mm]."""
+    return at.up(from_mm + by_mm) if by_mm > 0.0 else at.down(from_mm + by_mm)
 
 
 def tilts(at: Ask) -> tuple[Cure, ...]:
@@ -191,13 +211,13 @@ def squared(at: Ask) -> Iterator[Finding]:
 
 def _other_size(at: Ask, lens: Lens, short_mm: float) -> tuple[Cure, ...]:
     """The size this place fills at the end of the zoom that it misses."""
-    place, picture, over = at(in_front), at(screen).picture, at(overspill_mm)
-    if place is None:
+    away, picture, over = at(distance_mm), at(screen).picture, at(overspill_mm)
+    if away is None:
         return ()
     share = at(projected).width_mm / (picture.width_mm + 2.0 * over)
-    panel = place.distance_mm / (lens.ratio_low if short_mm > 0 else lens.ratio_high)
-    steps = filled_diagonal_mm(panel, picture, share, over) / at.step_mm
-    diagonal = at.step_mm * (math.floor(steps) if short_mm > 0 else math.ceil(steps))
+    panel = away / (lens.ratio_low if short_mm > 0 else lens.ratio_high)
+    filled = filled_diagonal_mm(panel, picture, share, over)
+    diagonal = at.near(filled) if lens.fixed else at.down(filled) if short_mm > 0 else at.up(filled)
     if diagonal <= 0.0:
         return ()
     word = "smaller" if short_mm > 0 else "larger"

@@ -8,6 +8,7 @@ from gantline.core.size.picture import with_overspill
 from gantline.core.space import Point3
 from gantline.core.throw.shift import ShiftNeed, lens_region, shift_need
 from gantline.core.throw.window import Lens, PanelImage, ThrowWindow, panel_image, throw_window
+from gantline.core.tolerance import at_most
 from gantline.job.model.light import Lighting
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
@@ -15,12 +16,14 @@ from gantline.stations.common import (
     distance_offset_mm,
     fabric_plane_mm,
     is_turned,
+    mount_kind,
     overspill_mm,
     panel_aspect,
+    place_slack_mm,
     ratios,
     shift_reach,
 )
-from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.height import CABINET, centre_x_mm, fixed_throw_mm, lens_y_mm, placement
 from gantline.stations.height import fits as some_height
 from gantline.stations.size import screen
 
@@ -82,9 +85,26 @@ def lens_x_mm(at: Ask) -> float:
     return at(centre_x_mm) if given is None else given
 
 
+def lens_from_wall_mm(at: Ask) -> float | None:
+    """Bare wall to the measuring point [mm]: as entered; on a cabinet, the one distance of a lens without zoom."""
+    given = at.given(P.lens_from_wall_mm)
+    if given is not None or at(mount_kind) != CABINET:
+        return given
+    throw = at(fixed_throw_mm)
+    return None if throw is None else throw + at(out_mm)
+
+
+def distance_mm(at: Ask) -> float | None:
+    """Fabric to the pupil [mm], which needs no height; None without a lens, or behind the fabric."""
+    from_wall = at(lens_from_wall_mm)
+    if not isinstance(at(throw_lens), Lens) or from_wall is None or from_wall <= at(out_mm):
+        return None
+    return from_wall - at(out_mm)
+
+
 def lens_place(at: Ask) -> LensPlace | None:
-    """Where the lens is; None until throw ratio, height and distance are entered."""
-    y_mm, from_wall = at.given(P.lens_y_mm), at.given(P.lens_from_wall_mm)
+    """Where the lens is; None until throw ratio, height and distance are entered, or follow from a cabinet."""
+    y_mm, from_wall = at(lens_y_mm, at(centre_x_mm)), at(lens_from_wall_mm)
     if not isinstance(at(throw_lens), Lens) or y_mm is None or from_wall is None:
         return None
     return LensPlace(
@@ -104,11 +124,11 @@ def in_front(at: Ask) -> LensPlace | None:
 
 def shortfall_mm(at: Ask) -> float:
     """How far the lens must move to come into its window [mm]: + back, - closer; 0 inside and where it is turned."""
-    place, found = at(in_front), at(window)
-    if place is None or found is None or at(is_turned):
+    there, found = at(distance_mm), at(window)
+    if there is None or found is None or at(is_turned):
         return 0.0
-    short = found.shortfall_mm(place.distance_mm)
-    return short if abs(short) > at.default(ThrowDefaults.place_tolerance_mm) else 0.0
+    short = found.shortfall_mm(there)
+    return 0.0 if at_most(abs(short), at(place_slack_mm)) else short
 
 
 def shift(at: Ask) -> ShiftNeed | None:
@@ -133,8 +153,7 @@ def reached(at: Ask) -> bool:
     need = at(shift)
     if need is None:
         return False
-    tolerance = at.default(ThrowDefaults.place_tolerance_mm)
-    return max(abs(need.move_up_mm), abs(need.move_right_mm)) <= tolerance
+    return at_most(max(abs(need.move_up_mm), abs(need.move_right_mm)), at(place_slack_mm))
 
 
 def region(at: Ask) -> tuple[tuple[float, float], ...]:

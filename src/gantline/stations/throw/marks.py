@@ -11,7 +11,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import change
 from gantline.plan.station import FaceName
 from gantline.stations.common import fabric_plane_mm, is_turned, percent
-from gantline.stations.height import centre_x_mm, rect_of_picture
+from gantline.stations.height import rect_of_picture
 from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
 from gantline.stations.survey import depth_mm, joist_lines_mm, wall_mm
 from gantline.stations.throw.body import body_shape

@@ -10,9 +10,9 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.common import fabric_plane_mm, hung
-from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.height import centre_x_mm, placement, under
 from gantline.stations.throw.body import lens_from_left_mm, plate
-from gantline.stations.throw.cabinet import cabinet, cabinet_body, footprint, under
+from gantline.stations.throw.cabinet import cabinet, cabinet_body, footprint
 from gantline.stations.throw.lens import in_front, projected
 from gantline.stations.throw.mount import cable, cable_mm, mounted
 
@@ -125,7 +125,7 @@ def cabinet_depth(at: Ask) -> Display | None:
 @FIGURES.length("feet_out", "Feet turned out", "the record's foot range")
 def feet_out(at: Ask) -> Display | None:
     """What is missing between cabinet and picture."""
-    found, stands_on = at(cabinet), at(under)
+    found, stands_on = at(cabinet), at(under, at(centre_x_mm))
     if found is None or stands_on is None:
         return None
     top = stands_on[1].high[1]

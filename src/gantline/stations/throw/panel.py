@@ -2,7 +2,7 @@
 
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
-from gantline.stations.throw.body import mount_kind
+from gantline.stations.common import mount_kind
 from gantline.stations.throw.places import zone
 from gantline.stations.throw.signal import signal
 

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import replace
 from functools import partial
+from typing import cast
 
 from gantline.core.defaults import ThrowDefaults
 from gantline.core.space import Point3, Solid
@@ -15,9 +16,16 @@ from gantline.job.model.throw import ProjectorBody, Zone
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, change, cure, found
-from gantline.stations.common import distance_offset_mm, fabric_plane_mm, percent, way_words
+from gantline.stations.common import (
+    distance_offset_mm,
+    fabric_plane_mm,
+    mount_kind,
+    percent,
+    place_slack_mm,
+    way_words,
+)
 from gantline.stations.height import rect_of_picture
-from gantline.stations.throw.body import mount_kind, plate
+from gantline.stations.throw.body import plate
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import in_front
 from gantline.stations.throw.mount import mounted
@@ -45,8 +53,14 @@ def lens_change(at: Ask, axis: int, to_mm: float) -> Change:
 def lens_cure(at: Ask, *moves: Move, after: str = "") -> Cure:
     """Moving the lens."""
     said = " and ".join(way_words(at, one.axis, one.by_mm) for one in moves)
-    changes = tuple(lens_change(at, one.axis, one.to_mm) for one in moves)
+    changes = tuple(_outward(at, lens_change(at, one.axis, one.to_mm), one.by_mm) for one in moves)
     return Cure(text=f"Move the lens {said}{after}", changes=changes)
+
+
+def _outward(at: Ask, one: Change, by_mm: float) -> Change:
+    """The same on the tape, not short of where it leads."""
+    to = float(cast("float", one.value))
+    return replace(one, value=at.up(to) if by_mm > 0.0 else at.down(to))
 
 
 @found
@@ -57,7 +71,7 @@ def in_the_way(at: Ask) -> Iterator[Finding]:
         return
     free, boxes = replace(asked, lines=None), field_of(Survey.boxes).pointer
     # a ceiling that is not level is met at its lowest
-    met = {name: one for name, one in sorted(at(hits), key=lambda each: -each[1].low[1])}
+    met = dict(sorted(at(hits), key=lambda each: -each[1].low[1]))
     for name, one in met.items():
         yield Finding(
             code=Code.BODY_HITS,
@@ -87,7 +101,7 @@ def zoned(at: Ask) -> Iterator[Finding]:
         text = "The zone is empty: two limits are the wrong way round."
         yield Finding(code=Code.ZONE_EMPTY, severity="check", text=text, subject=subject)
         return
-    moves = into_zone(area, place.from_wall, tolerance_mm=at.default(ThrowDefaults.place_tolerance_mm))
+    moves = into_zone(area, place.from_wall, tolerance_mm=at(place_slack_mm))
     if not moves:
         return
     to = [*place.from_wall]
@@ -141,7 +155,7 @@ def on_a_joist(at: Ask) -> Iterator[Finding]:
 def under_the_ceiling(at: Ask) -> Iterator[Finding]:
     """A lens so high that the mount has no room."""
     there = at(mounted)
-    if there is None or there.pole_mm >= -at.default(ThrowDefaults.place_tolerance_mm):
+    if there is None or there.pole_mm >= -at(place_slack_mm):
         return
     need = at(plate).to_axis_mm
     yield Finding(

@@ -12,10 +12,17 @@ from gantline.core.throw.places import LensCase, Lines, body_hits, possible
 from gantline.core.throw.ways import past_room
 from gantline.job.model.throw import Zone
 from gantline.plan.ask import Ask
-from gantline.stations.common import distance_offset_mm, fabric_plane_mm, is_turned, shift_reach
+from gantline.stations.common import (
+    distance_offset_mm,
+    fabric_plane_mm,
+    is_turned,
+    mount_kind,
+    place_slack_mm,
+    shift_reach,
+)
 from gantline.stations.height import placement, rect_of_frame
 from gantline.stations.survey import box_solids, ceiling_over, depth_mm, joist_lines_mm, room, wall_mm
-from gantline.stations.throw.body import body_shape, mount_kind, plate
+from gantline.stations.throw.body import body_shape, plate
 from gantline.stations.throw.lens import in_front, projected, reached, shortfall_mm, window
 from gantline.stations.throw.turned import turned
 
@@ -71,7 +78,7 @@ def wanted(at: Ask) -> LensCase | None:
         return None
     here, fabric = at(room), at(fabric_plane_mm)
     reach, offset = at(shift_reach)
-    slack = at.default(ThrowDefaults.place_tolerance_mm)
+    slack = at(place_slack_mm)
     high = (here.wall_mm, at(ceiling_over).highest(), at(depth_mm))
     return LensCase(
         picture_x_mm=hung.place.centre_x_mm,

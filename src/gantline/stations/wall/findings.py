@@ -63,7 +63,7 @@ def brackets(at: Ask) -> Iterator[Finding]:
     move = there.move_screen_mm
     if move is not None:
         text = f"Move the screen {way_words(at, 0, move)}: a stud pair is then even about it"
-        cures.append(cure(text, (HeightTarget.centre_x_mm, at(centre_x_mm) + move)))
+        cures.append(cure(text, (HeightTarget.centre_x_mm, at.near(at(centre_x_mm) + move))))
     backer = "Put a backer board over the studs: brackets go where the rule says"
     cures.append(cure(backer, (Hanging.fix_to, "backer")))
     yield Finding(

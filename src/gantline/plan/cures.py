@@ -1,0 +1,57 @@
+"""Cures that were tried: a tap on one ends its finding and brings no Stop."""
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
+
+from gantline.job.edits import Edit, apply
+from gantline.job.problems import BadDocument
+from gantline.plan.ask import Ask
+from gantline.plan.finding import RANK, Cure, Finding
+from gantline.plan.station import Station
+
+Key = tuple[str, str]
+
+
+def key_of(one: Finding) -> Key:
+    """What tells a finding from every other of the same plan."""
+    return str(one.code), one.subject
+
+
+def found_in(stations: Sequence[Station], ask: Ask) -> Iterator[Finding]:
+    """Every finding of every station, its further cures not asked for."""
+    for station in stations:
+        for question in station.findings:
+            yield from ask.answer(question).value
+
+
+def tried(
+    finding: Finding, cures: Iterable[Cure], stations: Sequence[Station], ask: Ask, stops: frozenset[Key]
+) -> Iterator[Cure]:
+    """The cures as they may be offered, each tried on the job as it would be after the tap.
+
+    Args: stops, what stops the job now.  Returns: a cure that ends its finding and brings no Stop, as it is; one that
+        brings a Stop by its text and that Stop's, without a tap; one that does not end its finding is left out.
+    """
+    for one in cures:
+        if not one.changes:
+            yield one
+            continue
+        after = _after(one, ask)
+        if after is None:
+            continue
+        there = list(found_in(stations, after))
+        if any(
+            key_of(each) == key_of(finding) and RANK[each.severity] <= RANK[finding.severity]
+            for each in there
+        ):
+            continue
+        new = next((each for each in there if each.severity == "stop" and key_of(each) not in stops), None)
+        yield one if new is None else replace(one, changes=(), but=new.text)
+
+
+def _after(one: Cure, ask: Ask) -> Ask | None:
+    edits = [Edit(pointer=each.pointer, value=each.value, known=each.known) for each in one.changes]
+    try:
+        return ask.with_job(apply(ask.job, edits))
+    except BadDocument:
+        return None
