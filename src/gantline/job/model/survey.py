@@ -25,7 +25,7 @@ class CeilingReading(Item):
 
     id: Id
     x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
-    z_mm: Annotated[DistanceMm | None, Field("z", "from wall", default=0.0, fact=True)] = None
+    z_mm: Annotated[DistanceMm | None, Field("z", "from wall")] = None
     up_mm: Annotated[DistanceMm, Field("up", "up", fact=True)]
 
 

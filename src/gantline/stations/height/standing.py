@@ -33,8 +33,10 @@ def fixed_throw_mm(at: Ask) -> float | None:
 def under(at: Ask, centre_x_mm: float) -> tuple[str, Solid] | None:
     """Id and shape of what a cabinet-top projector stands on: the highest cabinet or furniture under the screen's
     center line within the body's reach from the wall; None for any other mount, and while there is none."""
+    if at(mount_kind) != CABINET:
+        return None
     throw = at(fixed_throw_mm)
-    if at(mount_kind) != CABINET or throw is None:
+    if throw is None:
         return None
     reach = throw + at(fabric_plane_mm) - at.field(B.lens_to_wall_face_mm) + at.field(B.depth_mm)
     there = [

@@ -10,7 +10,7 @@ from gantline.core.space import Solid
 from gantline.core.throw.mount import joist_centres
 from gantline.core.wall.bands import Band, band_mm
 from gantline.core.wall.studs import StudLattice
-from gantline.job.model.survey import CeilingReading, Joists, Seat, Survey
+from gantline.job.model.survey import Joists, Seat, Survey
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm
 
@@ -63,9 +63,7 @@ def ceiling_over(at: Ask) -> Ceiling:
     if not readings:
         return ceiling_of(((0.0, 0.0, at.field(Survey.ceiling_mm)),))
     datum = at.field(Survey.datum_mm)
-    return ceiling_of(
-        tuple((one.x_mm, at.of(one, CeilingReading.z_mm), datum + one.up_mm) for one in readings)
-    )
+    return ceiling_of(tuple((one.x_mm, one.z_mm or 0.0, datum + one.up_mm) for one in readings))
 
 
 def ceiling(at: Ask) -> Profile:

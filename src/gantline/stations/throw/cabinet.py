@@ -25,11 +25,9 @@ class Footprint:
 
 
 def cabinet_body(at: Ask) -> CabinetBody | None:
-    """A body without shift on a cabinet; None for any other, and while no height fits."""
+    """A body without shift on a cabinet; None for any other."""
     lens = at(throw_lens)
     if at(mount_kind) != CABINET or at(hung) or at.field(P.has_shift) or not isinstance(lens, Lens):
-        return None
-    if not at(placement).possible:
         return None
     return CabinetBody(
         ratio=lens.ratio_low,
@@ -42,11 +40,19 @@ def cabinet_body(at: Ask) -> CabinetBody | None:
 
 def cabinet(at: Ask) -> CabinetPlace | None:
     """Where the cabinet-top body stands, and how high its cabinet is."""
+    body, hung_at = at(cabinet_body), at(placement)
+    if body is None or not hung_at.possible:
+        return None
+    center = hung_at.picture_centre_mm
+    return cabinet_place(body, at(projected), picture_centre_mm=center, fabric_mm=at(fabric_plane_mm))
+
+
+def cabinet_depths(at: Ask) -> CabinetPlace | None:
+    """The same for what no height changes: gap, depth and what a millimeter does."""
     body = at(cabinet_body)
     if body is None:
         return None
-    center = at(placement).picture_centre_mm
-    return cabinet_place(body, at(projected), picture_centre_mm=center, fabric_mm=at(fabric_plane_mm))
+    return cabinet_place(body, at(projected), picture_centre_mm=0.0, fabric_mm=at(fabric_plane_mm))
 
 
 def footprint(at: Ask) -> Footprint | None:

@@ -15,7 +15,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, cure, found
 from gantline.stations.common import place_slack_mm, way_words
 from gantline.stations.height import centre_x_mm, placement, under
-from gantline.stations.throw.cabinet import cabinet, cabinet_body
+from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.findings import OFF_THE_SCREEN
 from gantline.stations.throw.lens import projected
@@ -24,7 +24,7 @@ from gantline.stations.throw.lens import projected
 @found
 def depth(at: Ask) -> Iterator[Finding]:
     """A body that would stand in the wall, and one that stands over its cabinet's edge."""
-    needed, on = at(cabinet), at(under, at(centre_x_mm))
+    needed, on = at(cabinet_depths), at(under, at(centre_x_mm))
     if needed is None:
         return
     if needed.gap_mm < 0.0:

@@ -12,7 +12,7 @@ from gantline.plan.working import term
 from gantline.stations.common import fabric_plane_mm, hung
 from gantline.stations.height import centre_x_mm, placement, under
 from gantline.stations.throw.body import lens_from_left_mm, plate
-from gantline.stations.throw.cabinet import cabinet, cabinet_body, footprint
+from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths, footprint
 from gantline.stations.throw.lens import in_front, projected
 from gantline.stations.throw.mount import cable, cable_mm, mounted
 
@@ -94,7 +94,7 @@ def cable_length(at: Ask) -> Display | None:
 @FIGURES.length("cabinet_gap", "Wall to body's back", CABINET)
 def gap(at: Ask) -> Display | None:
     """Gap behind a cabinet-top body."""
-    found, body = at(cabinet), at(cabinet_body)
+    found, body = at(cabinet_depths), at(cabinet_body)
     if found is None or body is None:
         return None
     lens = term("throw ratio", body.ratio, "") * term("projected width", at(projected).width_mm)
@@ -116,7 +116,7 @@ def cabinet_height(at: Ask) -> Display | None:
 @FIGURES.length("cabinet_depth", "Cabinet depth needed, from wall", CABINET)
 def cabinet_depth(at: Ask) -> Display | None:
     """How far out it must reach."""
-    found, body = at(cabinet), at(cabinet_body)
+    found, body = at(cabinet_depths), at(cabinet_body)
     if found is None or body is None:
         return None
     return Display(found.depth_needed_mm, term("gap", found.gap_mm) + term("body depth", body.depth_mm))
@@ -160,7 +160,7 @@ def _slope(key: str, label: str, power: int) -> None:
     @FIGURES.other(key, label, "", SLOPE)
     def slope(at: Ask) -> Display | None:
         """What a millimeter of distance does."""
-        found, body = at(cabinet), at(cabinet_body)
+        found, body = at(cabinet_depths), at(cabinet_body)
         if found is None or body is None:
             return None
         ratio, offset = term("throw ratio", body.ratio, ""), term("offset", body.offset, "")
