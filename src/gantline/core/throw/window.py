@@ -8,6 +8,7 @@ import numpy as np
 
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.size.picture import Picture
+from gantline.core.tolerance import at_most
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,7 +72,7 @@ class ThrowWindow:
 
     def inside_margin(self, distance_mm: float) -> bool:
         """Whether the distance keeps clear of both ends of the zoom."""
-        return self.safe_near_mm <= distance_mm <= self.safe_far_mm
+        return at_most(self.safe_near_mm, distance_mm) and at_most(distance_mm, self.safe_far_mm)
 
 
 def throw_window(lens: Lens, panel: PanelImage, *, margin: float) -> ThrowWindow:

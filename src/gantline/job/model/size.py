@@ -1,7 +1,7 @@
 """The size and which number leads it; border; content shapes."""
 
 from enum import StrEnum
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field as Limit
 
@@ -66,6 +66,13 @@ class Content(Part):
     ] = None
 
 
+PICKS = (
+    ("margin", "largest with margin both ways"),
+    ("largest", "largest"),
+    ("smallest", "smallest"),
+)
+
+
 class Size(Part):
     """The size and which number leads it."""
 
@@ -74,6 +81,10 @@ class Size(Part):
         Field("aspect", "Aspect ratio", "text", "16:9", tuple((name, name) for name in ASPECTS)),
     ] = None
     lead: Annotated[SizeLead | None, Field("lead", "Starts from", "choice", "diagonal", LEADS)] = None
+    throw_pick: Annotated[
+        Literal["margin", "largest", "smallest"] | None,
+        Field("throw_pick", "Within the zoom", "choice", "margin", PICKS),
+    ] = None
     angle_deg: Annotated[
         Annotated[float, Limit(ge=5.0, le=120.0, allow_inf_nan=False)] | None,
         Field("angle", "Viewing angle, main seat", "number", 40.0, unit="°"),

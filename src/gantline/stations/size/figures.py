@@ -1,12 +1,15 @@
 """Viewable area, frame, and the fields of the size that depend on how it starts."""
 
-from gantline.core.size.picture import Lead
+from gantline.core.errors import OutOfRange
+from gantline.core.size.picture import Lead, picture_from
 from gantline.core.units import pair_text
 from gantline.job.model.size import Content, Size, SizeLead
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, root, square, term
+from gantline.stations.common import ratios
 from gantline.stations.size.solve import aspect, grid, screen, sized, start
+from gantline.stations.size.starts import thrown_width
 
 FIGURES = Figures()
 PYTHAGORAS = "Pythagoras: H = D / root of (1 + a²), W = a · H"
@@ -30,6 +33,38 @@ def lead_value(at: Ask) -> Display | None:
 def angle(at: Ask) -> Display | None:
     """Only where the size starts from it."""
     return Display(at.field(Size.angle_deg)) if at.field(Size.lead) == SizeLead.ANGLE else None
+
+
+@FIGURES.other("throw_pick", "Within the zoom", "", "usual", Size.throw_pick)
+def throw_pick(at: Ask) -> Display | None:
+    """Only where the size starts from a fixed throw, and the lens zooms."""
+    both = at(ratios)
+    if at.field(Size.lead) != SizeLead.THROW or both is None or both[0] >= both[1]:
+        return None
+    return Display(at.field(Size.throw_pick))
+
+
+@FIGURES.other(
+    "throw_range", "Diagonals this throw fills", "", "definition of throw ratio, at both ends of the zoom"
+)
+def throw_range(at: Ask) -> Display | None:
+    """From the smallest to the largest."""
+    if at.field(Size.lead) != SizeLead.THROW:
+        return None
+    try:
+        widths = [thrown_width(at, at(aspect), pick) for pick in ("smallest", "largest")]
+    except OutOfRange:
+        return None
+    sizes = [
+        picture_from(Lead.WIDTH, one.value, at(aspect))
+        for one in widths
+        if not isinstance(one, str) and one.value > 0.0
+    ]
+    if len(sizes) < len(widths):
+        return None
+    low, high = (at.text(one.diagonal_mm) for one in sizes)
+    text = low if low == high else f"{low} to {high}"
+    return Display(text, text=text, how="from this place, at the long and at the wide end of the zoom")
 
 
 @FIGURES.length("tidy_grid", "Round to", "a quarter inch or five steps unless it is set", Size.tidy_grid_mm)

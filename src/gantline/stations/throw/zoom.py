@@ -10,7 +10,7 @@ from gantline.job.model.size import Content, Size
 from gantline.plan.ask import Ask
 from gantline.stations.common import overspill_mm, panel_aspect
 from gantline.stations.size import screen
-from gantline.stations.throw.lens import in_front, throw_lens
+from gantline.stations.throw.lens import in_front, out_mm, throw_lens
 from gantline.stations.throw.places import wanted
 
 OWN = "screen"
@@ -58,4 +58,5 @@ def zoom_stops(at: Ask) -> Stops | None:
         reaches = max(abs(need.move_up_mm), abs(need.move_right_mm)) <= asked.slack_mm
         found.append((key, text, stop, reaches))
     near, far = window_for_all(lens, tuple(stop.panel for _, _, stop, _ in found))
-    return Stops(stops=tuple(found), near_mm=near + place.fabric_mm, far_mm=far + place.fabric_mm, lens=lens)
+    out = at(out_mm)  # to the point that distances are measured to
+    return Stops(stops=tuple(found), near_mm=near + out, far_mm=far + out, lens=lens)
