@@ -1,6 +1,7 @@
 """The exact projector model against closed forms, keystone prices and shadows against other ways to them."""
 
 import math
+from dataclasses import replace
 from fractions import Fraction
 
 import numpy as np
@@ -236,22 +237,59 @@ def test_a_wide_screen_filled_by_zoom_needs_the_range_and_spills_above_and_below
     assert (near, far) == pytest.approx((1.3 * screen.width_mm, 2.1 * 1353 * 16 / 9))
 
 
-@given(st.floats(-0.25, 0.25), st.floats(-0.2, 0.2), st.floats(-500, 500), st.floats(-900, 900))
+shapes = st.sampled_from(["rectangle", "diamond"])
+PICTURE = np.array([(-1200, -675), (1200, -675), (1200, 675), (-1200, 675)], dtype=float)
+
+
+def covered_somewhere(start: Pose, lens: Lens, reach: ShiftReach) -> bool:
+    """Every zoom and shift on a grid, one by one: the long way round, written a second time."""
+    v, h, ratio = np.meshgrid(np.linspace(-reach.down, reach.up, 41), np.linspace(-reach.side, reach.side, 41), np.linspace(lens.ratio_low, lens.ratio_high, 15))  # fmt: skip
+    if reach.shape is ReachShape.DIAMOND:
+        inside = np.abs(h) / reach.side + np.where(v > 0, v / reach.up, -v / reach.down) <= 1.0
+        v, h, ratio = v[inside], h[inside], ratio[inside]
+    rays = to_panel(replace(start, ratio=1.0, shift_h=0.0, shift_v=0.0), PICTURE)
+    across = np.abs(rays[:, 0, None] * ratio.ravel() - h.ravel())
+    up = np.abs(rays[:, 1, None] * ratio.ravel() - (start.shift_v + v.ravel()) * 9 / 16)
+    return bool(((across <= 0.5) & (up <= 9 / 32)).all(axis=0).any())
+
+
+@given(
+    st.floats(-0.25, 0.25),
+    st.floats(-0.2, 0.2),
+    st.floats(-500, 500),
+    st.floats(-900, 900),
+    shapes,
+    st.sampled_from([0.0, 0.55]),
+)
 def test_a_corrected_pose_covers_the_picture_and_would_not_zoomed_in_any_further(
-    yaw: float, pitch: float, x: float, y: float
+    yaw: float, pitch: float, x: float, y: float, shape: str, offset: float
 ) -> None:
-    picture = np.array([(-1200, -675), (1200, -675), (1200, 675), (-1200, 675)], dtype=float)
-    lens, reach = Lens(ratio_low=1.1, ratio_high=2.4), ShiftReach(up=0.6, down=0.6, side=0.2)
+    picture = PICTURE
+    lens, reach = (
+        Lens(ratio_low=1.1, ratio_high=2.4),
+        ShiftReach(up=0.6, down=0.5, side=0.2, shape=ReachShape(shape)),
+    )
     start = Pose(
-        lens_x_mm=x, lens_y_mm=y, distance_mm=3800, ratio=1.1, panel_aspect=16 / 9, yaw=yaw, pitch=pitch
+        lens_x_mm=x,
+        lens_y_mm=y,
+        distance_mm=3800,
+        ratio=1.1,
+        panel_aspect=16 / 9,
+        yaw=yaw,
+        pitch=pitch,
+        shift_v=offset,
     )
     found = corrected(start, picture, lens=lens, reach=reach)
     if found is None:
+        assert not covered_somewhere(start, lens, reach)
         return
     limits = np.array([0.5, 9 / 32])
     assert (np.abs(to_panel(found, picture)) <= limits + 1e-6).all()
-    assert abs(found.shift_v) <= 0.6 + 1e-12
-    assert abs(found.shift_h) <= 0.2 + 1e-12
+    used_v, used_h = found.shift_v - offset, abs(found.shift_h)
+    assert -0.5 - 1e-6 <= used_v <= 0.6 + 1e-6
+    assert used_h <= 0.2 + 1e-6
+    if shape == "diamond":
+        assert used_h / 0.2 + (used_v / 0.6 if used_v > 0 else -used_v / 0.5) <= 1 + 1e-6
     assert used_share(found, picture) <= 1.0 + 1e-6
     # the image's own corners enclose the picture on the wall as well
     from shapely import Polygon
@@ -260,6 +298,14 @@ def test_a_corrected_pose_covers_the_picture_and_would_not_zoomed_in_any_further
     if found.ratio < 2.4 - 1e-6:
         closest = (limits - np.abs(to_panel(found, picture))).min()
         assert closest == pytest.approx(0.0, abs=1e-6)  # some corner touches the panel's edge
+
+
+def test_a_fixed_offset_is_tilted_from_where_it_rests() -> None:
+    none = ShiftReach(up=0.0, down=0.0, side=0.0)
+    given = {"distance_mm": 3000.0, "panel_height_mm": 1500.0, "reach": none, "horizontal": 0.0}
+    assert tilt_needed(rise_mm=900.0, offset=0.6, **given) == pytest.approx(0.0)  # type: ignore[arg-type]
+    # by hand: atan(1200/3000) - atan(900/3000)
+    assert math.degrees(tilt_needed(rise_mm=1200.0, offset=0.6, **given)) == pytest.approx(5.1022, abs=1e-3)  # type: ignore[arg-type]
 
 
 def test_a_body_turned_too_far_covers_nothing() -> None:

@@ -235,6 +235,7 @@ def _tilt(hung_at: Placement, need: ShiftNeed, kept: Setting, panel_height_mm: f
         panel_height_mm=panel_height_mm,
         reach=kept.reach,
         horizontal=need.horizontal,
+        offset=kept.offset,
     )
     degrees = math.copysign(math.ceil(abs(math.degrees(pitch)) * 10.0) / 10.0, pitch)
     left = price_of_tilt(hung_at, kept, math.radians(degrees)) if abs(degrees) <= STEEPEST_DEG else None
