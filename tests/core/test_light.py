@@ -91,7 +91,9 @@ def test_a_lenticular_fabric_takes_light_from_below_only() -> None:
 def test_what_is_left_of_the_light() -> None:
     assert (zoom_share(1.3, 1.3, 2.1, 0.75), zoom_share(2.1, 1.3, 2.1, 0.75)) == (1.0, pytest.approx(0.75))
     assert (zoom_share(1.7, 1.3, 2.1, 0.75), zoom_share(1.0, 1.0, 1.0, 0.5)) == (pytest.approx(0.875), 1.0)
-    assert panel_share(2.39, 16 / 9) == pytest.approx(16 / 9 / 2.39)
+    # 2.39 on a 16:9 panel leaves bars; 10 mm of overspill on 2000 x 1000 leaves 2.9 % beside the screen
+    assert panel_share((2390, 1000), (2390, 2390 * 9 / 16)) == pytest.approx(16 / 9 / 2.39)
+    assert panel_share((2000, 1000), (2020, 1020)) == pytest.approx(0.97068, abs=1e-5)
     output = Output(rated_lm=2000, mode_share=0.7, age_share=0.8, zoom_long_share=0.75, contrast=1000)
     assert flux_lm(output, zoom=0.9, panel=0.75) == pytest.approx(2000 * 0.7 * 0.8 * 0.9 * 0.75)
     with pytest.raises(OutOfRange):

@@ -21,6 +21,7 @@ from gantline.stations.board import FACES
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import main_seat
+from gantline.stations.throw import pixels_over
 from gantline.stations.wall import drilling
 from tests.conftest import demo_job
 from tests.made import changed, findings, stops, taken
@@ -201,3 +202,17 @@ def test_the_best_floor_for_a_viewing_angle_lies_between_too_near_and_too_far_an
         assert found.words[best] == f"main row, {low:g} to 45°"
         middle = [found.classes[row * 60 + 30] for row in range(60)]
         assert found.ranks[middle[0]] == found.ranks[middle[-1]] == 0 or middle[0] > best > middle[-1]
+
+
+def test_the_pixels_of_a_narrow_picture_are_counted_on_the_whole_panel_before_a_lens_has_a_place() -> None:
+    narrow = changed(
+        "mill-loft",
+        size__aspect="4:3",
+        size__tidy=None,
+        size__overspill_mm=0,
+        throw__panel_aspect="16:9",
+        throw__lens_y_mm=None,
+    )
+    made = plan(narrow)
+    picture = made.ask(screen).picture
+    assert made.ask(pixels_over)[0] == pytest.approx(picture.height_mm * 16 / 9)

@@ -14,7 +14,7 @@ from gantline.job.model import Job
 from gantline.job.records import RecordKind
 from gantline.stations import face, plan
 from gantline.stations.size import screen
-from gantline.stations.throw import projected, throw_lens
+from gantline.stations.throw import fits, projected, throw_lens
 from tests.made import changed, findings, number, taken
 from tests.plan.random_jobs import rich_jobs
 
@@ -24,9 +24,12 @@ PROJECTORS, FABRICS = named_records(RecordKind.PROJECTOR), named_records(RecordK
 @given(rich_jobs())
 def test_every_offer_is_one_the_job_accepts(job: Job) -> None:
     made = plan(job)
+    projectors = projector_table(made.ask, PROJECTORS)
+    for row in projectors.rows:  # a place is offered as the tape sets it, and fits there
+        assert not row.changes or plan(taken(job, row.changes), last=made).ask(fits), row.name
     tables: list[Any] = [
         size_table(made.ask),
-        projector_table(made.ask, PROJECTORS),
+        projectors,
         fabric_table(made.ask, FABRICS),
     ]
     tables += list(made.plan.tables.values())

@@ -1,14 +1,16 @@
 """All the shop's projectors for this screen: from the place that is set, and anywhere in the room."""
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import product
 from typing import Any
 
 from gantline.compare.verdict import against
 from gantline.core.light.luminance import contrast_band
 from gantline.core.space import Point3
 from gantline.core.throw.mount import joist_choices
-from gantline.core.throw.places import LensCase, freedom, search
+from gantline.core.throw.places import LensCase, freedom, possible, search
 from gantline.core.throw.shift import fixed_offset
 from gantline.core.throw.sizes import Aim, filled_diagonal_mm, panel_widths_mm
 from gantline.core.throw.ways import STANDING_MM, best_place, into_zone, search_grid
@@ -257,7 +259,7 @@ def _still(at: Ask, changes: tuple[Change, ...]) -> str:
 
 
 def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
-    """Take the projector and put its lens there, in one go. A zoom's place goes onto the tape's step."""
+    """Take the projector and put its lens there, in one go."""
     if place is None or tried.wanted is None:
         return ()
     _, name, record = tried.record
@@ -267,8 +269,23 @@ def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
     )
     if _standing(tried) is not None:
         return taken if tried.at(fits) else ()
-    step, (x, y, z) = at.step_mm, place
-    out, near, far = tried.at(distance_offset_mm), tried.wanted.near_mm, tried.wanted.far_mm
-    if near < far:
-        z = min(max(round((z + out) / step) * step - out, near), far)
-    return (*taken, change(P.lens_x_mm, x), change(P.lens_y_mm, y), change(P.lens_from_wall_mm, z + out))
+    set_to = _on_the_tape(at, tried.wanted, place, tried.at(distance_offset_mm))
+    if set_to is None:
+        return ()
+    x, y, z = set_to
+    straight = (
+        tuple(change(turn, None) for turn in (P.yaw_deg, P.pitch_deg, P.roll_deg)) if at(is_turned) else ()
+    )
+    place_there = (change(P.lens_x_mm, x), change(P.lens_y_mm, y), change(P.lens_from_wall_mm, z))
+    return (*taken, *place_there, *straight)
+
+
+def _on_the_tape(at: Ask, asked: LensCase, place: Point3, out_mm: float) -> Point3 | None:
+    """A place as it can be set with a tape, its distance to the measuring point [mm]: the nearest of the steps round it
+    from which the lens still does it all; None where none does."""
+    exact = (place[0], place[1], place[2] + out_mm)
+    steps = product(*((at.down(one), at.up(one)) for one in exact))
+    for x, y, z in sorted(steps, key=lambda one: math.dist(one, exact)):
+        if bool(possible(asked, x, y, z - out_mm)):
+            return x, y, z
+    return None

@@ -6,7 +6,7 @@ room.py: picture bottom y_b = y_top - b_top - H, center y_c = y_b + H/2, frame b
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
@@ -14,6 +14,7 @@ from gantline.core.sight.rows import Eye, lowest_bottom_mm
 from gantline.core.size.picture import Screen, with_overspill
 from gantline.core.throw.shift import ShiftReach, left_sideways
 from gantline.core.throw.window import PanelImage, panel_image
+from gantline.core.tolerance import at_most
 
 
 def neck_bound(screen: Screen, eyes: Sequence[Eye], top_deg: float) -> Bound | None:
@@ -126,12 +127,20 @@ def bounds(asked: HeightCase) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
         lower.append(furniture_bound(screen, max(tops), asked.furniture_gap_mm))
     if asked.skirting_mm is not None:
         lower.append(skirting_bound(screen, asked.skirting_mm))
-    if asked.lens is not None:
-        both = lens_bounds(place, asked.lens)
-        if both is not None:
-            upper.append(both[0])
-            lower.append(both[1])
+    both = None if asked.lens is None else lens_bounds(place, asked.lens)
+    if asked.lens is not None and both is not None:
+        least, most = max(one.y_top_mm for one in lower), min(one.y_top_mm for one in upper)
+        upper.append(given_way(both[0], least, most, asked.lens.slack_mm))
+        lower.append(given_way(both[1], least, most, asked.lens.slack_mm))
     return tuple(upper), tuple(lower)
+
+
+def given_way(bound: Bound, least_mm: float, most_mm: float, slack_mm: float) -> Bound:
+    """A bound of the lens, moved to where the hard bounds [mm] let the frame be if that is within the slack to which a
+    lens is placed: the lens is moved by so little, the ceiling is not."""
+    there = min(max(bound.y_top_mm, least_mm), most_mm)
+    gives = least_mm <= most_mm and at_most(abs(there - bound.y_top_mm), slack_mm)
+    return replace(bound, y_top_mm=there) if gives else bound
 
 
 def room_left_mm(asked: HeightCase) -> float:

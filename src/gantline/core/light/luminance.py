@@ -52,10 +52,14 @@ def zoom_share(ratio: float, ratio_low: float, ratio_high: float, zoom_long_shar
     return 1.0 - (1.0 - zoom_long_share) * at
 
 
-def panel_share(picture_aspect: float, panel_aspect: float) -> float:
-    """Share of the panel the picture uses: p/s if s > p, else s/p."""
-    require_positive(picture_aspect=picture_aspect, panel_aspect=panel_aspect)
-    return min(picture_aspect / panel_aspect, panel_aspect / picture_aspect)
+def panel_share(picture: tuple[float, float], panel: tuple[float, float]) -> float:
+    """Share of the panel's light that lands on the picture: area over area; bars and overspill are not on it.
+
+    Args: picture and panel, width and height as they land on the fabric [mm].  Raises: OutOfRange unless all are > 0.
+    """
+    require_positive(picture_width=picture[0], picture_height=picture[1])
+    require_positive(panel_width=panel[0], panel_height=panel[1])
+    return picture[0] * picture[1] / (panel[0] * panel[1])
 
 
 def flux_lm(output: Output, *, zoom: float, panel: float) -> float:

@@ -6,6 +6,7 @@ from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.height.bounds import (
     LensReach,
     furniture_bound,
+    given_way,
     lens_bounds,
     neck_bound,
     rows_bound,
@@ -16,7 +17,7 @@ from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.stations.common import hung, is_turned, lens_reach
+from gantline.stations.common import hung, is_turned, lens_reach, place_slack_mm
 from gantline.stations.height.standing import lens_y_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, wall_mm, weigh_seat
@@ -87,7 +88,7 @@ def from_necks(at: Ask) -> Bound | None:
 def from_lens_above(at: Ask) -> Bound | None:
     """The upper end of the lens shift."""
     both = at(by_lens)
-    return both[0] if both and not at.aside(is_turned) else None
+    return _giving(at, both[0]) if both and not at.aside(is_turned) else None
 
 
 def from_edge(at: Ask) -> Bound:
@@ -136,7 +137,25 @@ def from_skirting(at: Ask) -> Bound:
 def from_lens_below(at: Ask) -> Bound | None:
     """The lower end of the lens shift."""
     both = at(by_lens)
-    return both[1] if both and not at.aside(is_turned) else None
+    return _giving(at, both[1]) if both and not at.aside(is_turned) else None
+
+
+def _giving(at: Ask, bound: Bound) -> Bound:
+    """A limit of the lens, which gives way to the others by as little as a lens can be moved."""
+    above, below = (
+        [found for one in group if one not in LENS and (found := at.aside(one)) is not None]
+        for group in (UPPER, LOWER)
+    )
+    least, most = max(one.y_top_mm for one in below), min(one.y_top_mm for one in above)
+    moved = given_way(bound, least, most, at.aside(place_slack_mm))
+    if moved is not bound and moved.y_top_mm != bound.y_top_mm:
+        at(hard_limits), at(place_slack_mm)
+    return moved
+
+
+def hard_limits(at: Ask) -> tuple[Bound, ...]:
+    """All limits but those of the lens."""
+    return tuple(found for one in (*UPPER, *LOWER) if one not in LENS and (found := at(one)) is not None)
 
 
 def lens_kind(at: Ask) -> bool:
@@ -160,6 +179,7 @@ def by_lens(at: Ask) -> tuple[Bound, Bound] | None:
 
 
 UPPER: tuple[Limit, ...] = (from_ceiling, from_soffit, from_necks, from_lens_above)
+LENS = (from_lens_above, from_lens_below)
 LOWER: tuple[Limit, ...] = (from_edge, from_rows, from_furniture, from_skirting, from_lens_below)
 
 

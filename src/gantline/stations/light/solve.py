@@ -160,7 +160,7 @@ def light(at: Ask) -> Light | None:
         share = correction.share
     else:
         zoom = zoom_share(place.distance_mm / panel.width_mm, low, high, made.zoom_long_share)
-        share = panel_share(picture.width_mm / picture.height_mm, panel.width_mm / panel.height_mm)
+        share = panel_share((picture.width_mm, picture.height_mm), (panel.width_mm, panel.height_mm))
     return Light(flux_lm=flux_lm(made, zoom=zoom, panel=share), output=made, zoom=zoom, panel=share)
 
 

@@ -171,5 +171,4 @@ def region(at: Ask) -> tuple[tuple[float, float], ...]:
 
 def pixels_over(at: Ask) -> tuple[float, float]:
     """Width of the panel's image [mm] and pixels across it."""
-    wide = at(projected).width_mm if at(lens_place) is not None else at(screen).picture.width_mm
-    return wide, float(at.field(Lighting.pixels_across))
+    return at(projected).width_mm, float(at.field(Lighting.pixels_across))
