@@ -76,6 +76,7 @@ PENS: Mapping[str, Pen] = {
     "band": Pen(Screen("", fill="stop 12"), Paper("#999", 0.12, "1 1")),
     "box": Pen(Screen("quiet", fill="lift 80"), Paper("#555", 0.2, fill="#fff"), always=True),
     "box-cut": Pen(Screen("quiet", dash="4 3", fill="lift"), Paper("#555", 0.2, fill="#fff")),
+    "behind": Pen(Screen("canvas-quiet", 1.5, "6 4"), Paper("#555", 0.25, "2 1"), always=True),
     "seat": Pen(Screen("ink", 2, fill="bench"), Paper(weight=0.35, fill="#fff"), (8, 1.4), always=True),
     "seat-main": Pen(Screen("ink", 2, fill="brass"), Paper(weight=0.35, fill="#000"), (9, 1.6), always=True),
     "lamp": Pen(Screen("brass", 3, fill="brass 30"), Paper(weight=0.35, fill="#fff"), (8, 1.4)),

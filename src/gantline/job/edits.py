@@ -7,10 +7,12 @@ from typing import Annotated, Any, Literal, cast
 
 from pydantic import Field, StrictBool, StrictFloat, StrictInt, StrictStr
 
-from gantline.job.field import ClosedModel
+from gantline.job.field import ClosedModel, field_of
 from gantline.job.file import read_job
 from gantline.job.model import FIELDS, ITEMS, Job
+from gantline.job.model.survey import Survey, one_spot
 from gantline.job.pointers import END, parent, parts
+from gantline.job.problems import BadDocument, FieldProblem
 
 Pointer = Annotated[str, Field(min_length=1, max_length=200, pattern=r"^(/[^/\x00-\x1f]+)+$")]
 # strict: lax parsing would read 0 as false and "113" as a number of millimeters
@@ -34,7 +36,26 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     data = job.model_dump(mode="json")
     for edit in edits:
         _set(data, edit)
-    return read_job(data)
+    made = read_job(data)
+    _refuse_one_spot(job, made)
+    return made
+
+
+def _refuse_one_spot(before: Job, after: Job) -> None:
+    """Two people cannot sit on one seat: refused where an edit brings it about."""
+    seats = after.survey.seats
+    there = {(seat.id, seat.x_mm, seat.from_wall_mm) for seat in before.survey.seats}
+    for a, b in one_spot(seats):
+        if any((seats[at].id, seats[at].x_mm, seats[at].from_wall_mm) not in there for at in (a, b)):
+            first, second = (seats[at].name or f"Seat {at + 1}" for at in (a, b))
+            pointer = f"{field_of(Survey.seats).pointer}/{seats[b].id}/x_mm"
+            raise BadDocument(
+                [
+                    FieldProblem(
+                        pointer, f"{first} and {second} would be on the same spot: move one of them.", ""
+                    )
+                ]
+            )
 
 
 def nudged(job: Job, pointer: str, value: float) -> Job:

@@ -1,6 +1,7 @@
 """Field types of the job file: every length accepts a number in mm or text in any usual form."""
 
 import math
+from collections.abc import Iterable
 from typing import Annotated, Any
 
 from pydantic import (
@@ -104,3 +105,13 @@ Pixels = Annotated[int, Field(ge=100, le=20_000)]
 PointCount = Annotated[int, Field(ge=2, le=1000)]
 BarCount = Annotated[int, Field(ge=0, le=8)]
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+
+
+def repeated(names: Iterable[str]) -> str:
+    """The first name that is there twice; empty where each is there once."""
+    seen: set[str] = set()
+    for name in names:
+        if name in seen:
+            return name
+        seen.add(name)
+    return ""

@@ -29,8 +29,12 @@ def _why_size(sizes: SizeTable) -> str:
     at = next(k for k, row in enumerate(sizes.rows) if row.chosen)
     chosen, larger = sizes.rows[at], sizes.rows[at + 1]
     seen = f" It fills {chosen.angles} (near, main, far seat)." if chosen.angles else ""
+    why = chosen.verdict.rstrip(".")
+    if not chosen.angles:
+        room = f"{chosen.to_ceiling} to the ceiling, with " if chosen.to_ceiling else ""
+        why += f"; {room}no seat surveyed to judge viewing angles by"
     return (
-        f"{chosen.diagonal} corner to corner: {chosen.verdict.rstrip('.')}.{seen} "
+        f"{chosen.diagonal} corner to corner: {why}.{seen} "
         f"The next larger, {larger.diagonal}: {larger.verdict}"
     )
 

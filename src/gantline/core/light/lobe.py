@@ -15,7 +15,7 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from gantline.core.errors import OutOfRange, require_positive
+from gantline.core.errors import OutOfRange, require_not_negative, require_positive
 
 Array = NDArray[np.float64]
 ACCEPT_NONE_DEG, ACCEPT_ALL_DEG = 0.0, 15.0  # acceptance of a lenticular fabric, by the angle from below
@@ -34,6 +34,7 @@ class FabricKind(StrEnum):
 class Lobe:
     """A fabric's gain: kind, on-axis gain, half-gain angle [deg] (None: constant, lambertian).
 
+    layer: what a diffuse layer behind adds to it, the same in every direction.
     Raises OutOfRange for a gain above 1 without an angle, and where more light would come out than
     goes in: 2 times the integral of g cos sin over the half space must not exceed 1.
     """
@@ -41,9 +42,16 @@ class Lobe:
     kind: FabricKind
     gain: float
     half_gain_deg: float | None = None
+    layer: float = 0.0
+
+    @property
+    def on_axis(self) -> float:
+        """Gain on the lobe's axis, both layers together."""
+        return self.gain + self.layer
 
     def __post_init__(self) -> None:
         require_positive(gain=self.gain)
+        require_not_negative(layer=self.layer)
         if self.half_gain_deg is None:
             if self.gain > 1.0:
                 raise OutOfRange(
@@ -64,8 +72,8 @@ class Lobe:
 def gain_at(lobe: Lobe, angle_deg: Array) -> Array:
     """Gain at an angle from the lobe's axis [deg], broadcast shape. Half of g0 at the half-gain angle."""
     if lobe.half_gain_deg is None:
-        return np.full_like(np.asarray(angle_deg, dtype=float), lobe.gain)
-    return np.asarray(lobe.gain * np.exp(-math.log(2.0) * (angle_deg / lobe.half_gain_deg) ** 2))
+        return np.full_like(np.asarray(angle_deg, dtype=float), lobe.on_axis)
+    return np.asarray(lobe.gain * np.exp(-math.log(2.0) * (angle_deg / lobe.half_gain_deg) ** 2) + lobe.layer)
 
 
 def reflected_share(gain: float, half_gain_deg: float) -> float:
@@ -76,6 +84,47 @@ def reflected_share(gain: float, half_gain_deg: float) -> float:
     angle = np.linspace(0.0, math.pi / 2.0, 1801)
     lobe = gain * np.exp(-math.log(2.0) * (np.degrees(angle) / half_gain_deg) ** 2)
     return float(2.0 * np.trapezoid(lobe * np.cos(angle) * np.sin(angle), angle))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Layers:
+    """A light, open fabric in front of a dark one: what each gives back and lets through (shares).
+
+    Raises OutOfRange where a layer would give out more than it gets.
+    """
+
+    front_back: float
+    front_through: float
+    behind_back: float
+    behind_through: float
+
+    def __post_init__(self) -> None:
+        for name, back, through in (
+            ("front", self.front_back, self.front_through),
+            ("dark", self.behind_back, self.behind_through),
+        ):
+            require_not_negative(back=back, through=through)
+            if back + through > 1.0 + 1e-9:
+                raise OutOfRange(
+                    f"the {name} layer gives back {back:.2f} and lets through {through:.2f} of the light: together more "
+                    "than it gets",
+                    field="front_transmission" if name == "front" else "back_transmission",
+                    got=back + through,
+                )
+
+    @property
+    def added(self) -> float:
+        """What the layer behind adds to the front's gain, and to its reflectance for room light: T1² g2.
+
+        Source: light passes the front twice and the back gives it back evenly.  Leaves out: light that goes to and
+        fro between the layers more than once.
+        """
+        return self.front_through**2 * self.behind_back
+
+    @property
+    def lost(self) -> float:
+        """Share of the light that goes through both and lights what stands behind: T1 T2."""
+        return self.front_through * self.behind_through
 
 
 Axis = Callable[[Array, Array], Array]

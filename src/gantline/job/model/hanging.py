@@ -125,6 +125,9 @@ class Tensioning(Part):
     )
     rail_count: Annotated[PointCount | None, Field("rail_count", "Points on each rail", "count")] = None
     stile_count: Annotated[PointCount | None, Field("stile_count", "Points on each stile", "count")] = None
+    overlap_mm: Annotated[
+        DistanceMm | None, Field("overlap", "Fabric past the frame, each side", derived=True)
+    ] = None
     inset_mm: Annotated[
         LengthMm | None,
         Field("inset", "First point from corner", default=TensionDefaults.corner_inset_mm),

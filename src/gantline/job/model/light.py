@@ -8,7 +8,19 @@ from pydantic import field_validator
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.lobe import FabricKind
 from gantline.job.field import Field, Item, Part
-from gantline.job.types import Contrast, Gain, HalfGain, Id, LengthMm, Line, Lumens, Lux, Pixels, Share
+from gantline.job.types import (
+    Contrast,
+    Gain,
+    HalfGain,
+    Id,
+    LengthMm,
+    Line,
+    Lumens,
+    Lux,
+    Pixels,
+    Share,
+    repeated,
+)
 
 KINDS = (
     (FabricKind.DIFFUSE, "diffuse"),
@@ -41,6 +53,15 @@ class FabricChoice(Part):
             LightDefaults.ambient_reflectance,
             fact=True,
         ),
+    ] = None
+    front_transmission: Annotated[
+        Share | None, Field("front_transmission", "Light through the front layer", "share", 0.0, fact=True)
+    ] = None
+    back_gain: Annotated[
+        Share | None, Field("back_gain", "Gain of the dark layer behind", "share", 0.0, fact=True)
+    ] = None
+    back_transmission: Annotated[
+        Share | None, Field("back_transmission", "Light through the dark layer", "share", 0.0, fact=True)
     ] = None
     acoustic: Annotated[bool | None, Field("acoustic", "Acoustically open", "switch", False, fact=True)] = (
         None
@@ -112,6 +133,7 @@ class Lighting(Part):
     @field_validator("states")
     @classmethod
     def _one_state_a_name(cls, value: list[LightState] | None) -> list[LightState] | None:
-        if value and len({state.name for state in value}) < len(value):
-            raise ValueError("Two light states have the same name: give each its own.")
+        twice = repeated(state.name for state in value or ())
+        if twice:
+            raise ValueError(f"Two light states are called {twice}: give each its own name.")
         return value

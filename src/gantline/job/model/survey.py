@@ -1,7 +1,7 @@
 """What was measured in the room."""
 
 from collections.abc import Sequence
-from itertools import pairwise
+from itertools import combinations, pairwise
 from typing import Annotated, Literal
 
 from pydantic import Field as Limit
@@ -10,7 +10,7 @@ from pydantic import field_validator
 from gantline.core.defaults import LightDefaults, SeatsDefaults, SurveyDefaults
 from gantline.core.height.ceiling import ONE_ROW_MM
 from gantline.job.field import Field, Item, Part
-from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionMm, StudSpacingMm
+from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionMm, StudSpacingMm, repeated
 
 BUILDS = (("studs", "studs and drywall"), ("masonry", "masonry"))
 RUNS = (("to-the-wall", "toward the screen wall"), ("along-the-wall", "along the screen wall"))
@@ -112,6 +112,16 @@ def _two_at_one_place(readings: Sequence[CeilingReading] | Sequence[FloorReading
     return any(a[0] == b[0] and b[1] - a[1] <= ONE_ROW_MM for a, b in pairwise(places))
 
 
+def one_spot(seats: Sequence[Seat]) -> list[tuple[int, int]]:
+    """Places in the list of seats that are on the same spot: read from an old file they are a finding, a new one is
+    refused."""
+    return [
+        (a, b)
+        for a, b in combinations(range(len(seats)), 2)
+        if (seats[a].x_mm, seats[a].from_wall_mm) == (seats[b].x_mm, seats[b].from_wall_mm)
+    ]
+
+
 HOLES_IN_WOOD = "the holes must land in a stud"
 
 
@@ -195,8 +205,9 @@ class Survey(Part):
     @field_validator("lamps")
     @classmethod
     def _one_lamp_a_name(cls, value: list[Lamp]) -> list[Lamp]:
-        if len({lamp.name for lamp in value}) < len(value):
-            raise ValueError("Two lamps have the same name: a light state could not tell them apart.")
+        twice = repeated(lamp.name for lamp in value)
+        if twice:
+            raise ValueError(f"Two lamps are called {twice}: a light state could not tell them apart.")
         return value
 
     @field_validator("ceiling_readings", "floor_readings")
@@ -209,6 +220,8 @@ class Survey(Part):
     @field_validator("seats")
     @classmethod
     def _one_main_seat(cls, value: list[Seat]) -> list[Seat]:
-        if sum(1 for seat in value if seat.main) > 1:
-            raise ValueError("Two seats are marked as the main one: mark only one.")
+        named = [(seat.name or f"Seat {number}", seat) for number, seat in enumerate(value, start=1)]
+        main = [name for name, seat in named if seat.main]
+        if len(main) > 1:
+            raise ValueError(f"{main[0]} and {main[1]} are both marked as the main seat: mark only one.")
         return value

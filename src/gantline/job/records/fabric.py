@@ -17,6 +17,9 @@ class FabricRecord(Record):
     gain: Gain | None = None
     half_gain_deg: HalfGain | None = None
     ambient_reflectance: Share | None = None
+    front_transmission: Share | None = None
+    back_gain: Share | None = None
+    back_transmission: Share | None = None
     acoustic: bool = False
     roll_widths_mm: Annotated[list[LengthMm], Field(max_length=20)] = []
     mass_g_m2: Positive | None = None

@@ -15,6 +15,7 @@ class KitRecord(Record):
     hold: Hold = Hold.SPRING
     spacing_mm: LengthMm | None = None
     inset_mm: LengthMm | None = None
+    overlap_mm: DistanceMm | None = None
 
 
 class FixingRecord(Record):

@@ -11,13 +11,15 @@ from gantline.core.sight.rows import ROUNDING_MM as CLEAR_MM
 from gantline.core.size.picture import Lead, picture_from
 from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
+from gantline.job.model.hanging import FrameBuild
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found
-from gantline.stations.height.limits import place
+from gantline.stations.common import fabric_plane_mm
+from gantline.stations.height.limits import behind, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
 from gantline.stations.size import aspect, screen
 from gantline.stations.survey import seats, wall_mm
@@ -39,6 +41,7 @@ class Code(StrEnum):
     TARGET_HELD = "target-held"
     CENTER_HIGH = "center-high"
     COVERS = "covers"
+    BEHIND_TOO_DEEP = "behind-too-deep"
 
 
 @found
@@ -117,6 +120,33 @@ def covered(at: Ask) -> Iterator[Finding]:
             text=f"The frame covers the {one.name or one.kind.replace('-', ' ')}.",
             subject=f"{field_of(Survey.fittings).pointer}/{one.id}",
             cures=(cure(move, (H.centre_x_mm, clear)),) if fits else (),
+        )
+
+
+@found
+def hidden(at: Ask) -> Iterator[Finding]:
+    """What stands behind the fabric and is deeper than the room there."""
+    hung, plane = at(placement), at(fabric_plane_mm)
+    for name, box in at(behind):
+        size = {
+            "left_mm": box.low[0],
+            "bottom_mm": box.low[1],
+            "width_mm": box.high[0] - box.low[0],
+            "height_mm": box.high[1] - box.low[1],
+        }
+        out = box.high[2] - plane
+        if not hung.place.covers(hung.top_mm, **size) or at_most(out, 0.0):
+            continue
+        wanted = at.up(at.field(FrameBuild.standoff_mm) + out)
+        yield Finding(
+            code=Code.BEHIND_TOO_DEEP,
+            severity="stop",
+            text=f"The {box.name} behind the fabric stands {at.text(out)} out of it.",
+            subject=f"{field_of(Survey.boxes).pointer}/{name}",
+            numbers={"out_mm": out},
+            cures=(
+                cure(f"Stand the frame off the wall by {at.text(wanted)}", (FrameBuild.standoff_mm, wanted)),
+            ),
         )
 
 
@@ -218,4 +248,4 @@ def _largest(at: Ask) -> float | None:
     return largest_fitting(room_mm, most_mm=now.picture.diagonal_mm)
 
 
-FINDINGS = (sideways, clash, covered, target, comfort)
+FINDINGS = (sideways, clash, covered, hidden, target, comfort)

@@ -13,16 +13,20 @@ from gantline.core.height.bounds import (
     skirting_bound,
 )
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
+from gantline.core.space import Solid
+from gantline.core.tolerance import at_most
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget as H
+from gantline.job.model.light import FabricChoice
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.stations.common import hung, is_turned, lens_reach, place_slack_mm
+from gantline.stations.common import fabric_plane_mm, hung, is_turned, lens_reach, place_slack_mm
 from gantline.stations.height.standing import lens_y_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, wall_mm, weigh_seat
 
-UNDER = ("cabinet", "loudspeaker", "furniture")
+LOUDSPEAKER = "loudspeaker"
+UNDER = ("cabinet", LOUDSPEAKER, "furniture")
 NEAR_MM = 250.0  # a limit farther than this from the one that holds is not reached by any slip
 Limit = Callable[[Ask], Bound | None]
 
@@ -42,6 +46,29 @@ def place(at: Ask) -> Place:
         ceiling_gap_mm=at.field(H.ceiling_gap_mm),
         lift_on_mm=at.field(Hanging.lift_on_mm),
         lowest_edge_mm=at.field(H.lowest_edge_mm),
+    )
+
+
+def behind(at: Ask) -> tuple[tuple[str, Solid], ...]:
+    """Id and shape of what stands behind the fabric: anything that ends behind its plane, and a loudspeaker behind a
+    fabric that is acoustically open."""
+    plane = at(fabric_plane_mm)
+    return tuple(
+        (name, box)
+        for name, kind, box in at(box_solids)
+        if kind in UNDER
+        and box.low[2] < plane
+        and (at_most(box.high[2], plane) or (kind == LOUDSPEAKER and at.field(FabricChoice.acoustic)))
+    )
+
+
+def under_the_frame(at: Ask) -> tuple[tuple[float, float, float, float], ...]:
+    """Left, right, bottom and top of what stands at the wall in front of the fabric [mm]: the frame must clear it."""
+    close, hidden = at.default(HeightDefaults.near_wall_mm), {name for name, _ in at(behind)}
+    return tuple(
+        (box.low[0], box.high[0], box.low[1], box.high[1])
+        for name, kind, box in at(box_solids)
+        if kind in UNDER and name not in hidden and box.low[2] < close
     )
 
 
@@ -124,7 +151,7 @@ def _near(one: Bound, best: Bound) -> bool:
 def from_furniture(at: Ask) -> Bound | None:
     """What stands under the frame at the wall."""
     here = at(place)
-    under = [top for left, right, _, top in at(near, UNDER) if here.across(left, right)]
+    under = [top for left, right, _, top in at(under_the_frame) if here.across(left, right)]
     gap = at.default(HeightDefaults.furniture_gap_mm)
     return furniture_bound(here.screen, max(under), gap) if under else None
 

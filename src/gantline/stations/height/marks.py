@@ -2,12 +2,12 @@
 
 from collections.abc import Iterator
 
-from gantline.drawing.marks import Dimension, Handle, Label, Line, Mark, Stop, rectangle
+from gantline.drawing.marks import Area, Dimension, Handle, Label, Line, Mark, Stop, rectangle
 from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
 from gantline.plan.station import FaceName
-from gantline.stations.height.limits import high_limit, low_limit
+from gantline.stations.height.limits import behind, high_limit, low_limit
 from gantline.stations.height.solve import eye_line_mm, placement, rect_of_frame
 from gantline.stations.outlines import WALL_MM
 from gantline.stations.survey import room
@@ -88,4 +88,13 @@ def handle(at: Ask, face: FaceName) -> Iterator[Mark]:
     )
 
 
-DRAW = (limits, dimensions, handle)
+def hidden(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """What stands behind the fabric, seen through it."""
+    if face != "front":
+        return
+    for name, box in at(behind):
+        points = rectangle(box.low[0], box.low[1], box.high[0], box.high[1])
+        yield Area(key=f"behind-{name}", role="behind", layer="survey", points=points)
+
+
+DRAW = (hidden, limits, dimensions, handle)

@@ -16,7 +16,6 @@ from gantline.stations.common import is_turned
 from gantline.stations.height.limits import (
     LOWER,
     NEAR_MM,
-    UNDER,
     UPPER,
     held_above,
     held_below,
@@ -25,6 +24,7 @@ from gantline.stations.height.limits import (
     place,
     placed_lens,
     turn_of,
+    under_the_frame,
 )
 from gantline.stations.size import screen
 from gantline.stations.survey import SeatPlace, eyes, seats
@@ -58,7 +58,7 @@ def asked(at: Ask) -> HeightCase:
         neck_deg=at.default(SeatsDefaults.neck_top_deg),
         head_clear_mm=at.default(SeatsDefaults.head_clear_mm),
         overhead=tuple((left, right, low) for left, right, low, _ in at(near, ("soffit",))),
-        under=tuple((left, right, top) for left, right, _, top in at(near, UNDER)),
+        under=tuple((left, right, top) for left, right, _, top in at(under_the_frame)),
         furniture_gap_mm=at.default(HeightDefaults.furniture_gap_mm),
         skirting_mm=at.field(H.skirting_mm),
         lens=None if at(is_turned) else at(placed_lens),

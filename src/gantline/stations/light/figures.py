@@ -4,9 +4,11 @@ import math
 
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m2
+from gantline.job.model.light import FabricChoice
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import least, term
+from gantline.stations.common import percent
 from gantline.stations.light.solve import (
     area_m2,
     bounce,
@@ -28,9 +30,11 @@ def luminance(at: Ask) -> Display | None:
     made, gain = at(light), at(lobe)
     if made is None or isinstance(gain, str):
         return None
-    value = float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.gain))
+    value = float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.on_axis))
     flux = term("light on the picture", made.flux_lm, " lm")
-    work = flux * term("gain", gain.gain, "") / (math.pi * term("area", at(area_m2), " m²"))
+    both = term("gain", gain.gain, "")
+    both = both + term("what the dark layer adds", gain.layer, "") if gain.layer else both
+    work = flux * both / (math.pi * term("area", at(area_m2), " m²"))
     return Display(value, work, luminance_text(value))
 
 
@@ -54,9 +58,23 @@ def reflected(at: Ask) -> Display | None:
         return None
     rho = term("room reflectance", at(reflectance), "")
     level = term("mean level", at.default(LightDefaults.mean_level), "")
-    flux = level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.gain, ""))
+    flux = (
+        level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.on_axis, ""))
+    )
     work = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
     return Display(back, work, f"{back:.1f} lux")
+
+
+@FIGURES.other(
+    "through", "Light through both layers", "", "share through the front times share through the back"
+)
+def through(at: Ask) -> Display | None:
+    """What reaches the wall or the loudspeakers behind."""
+    front, back = at.field(FabricChoice.front_transmission), at.field(FabricChoice.back_transmission)
+    if not front:
+        return None
+    made = term("through the front layer", front, "") * term("through the dark layer", back, "")
+    return Display(front * back, made, percent(front * back))
 
 
 def _state(index: int) -> None:

@@ -3,17 +3,16 @@
 from collections.abc import Iterator
 from enum import StrEnum
 
-from gantline.core.defaults import FrameDefaults, LightDefaults
+from gantline.core.defaults import LightDefaults
 from gantline.core.light.fabric import apart_deg, sheet_needed_mm
 from gantline.core.light.lobe import FabricKind, acceptance
-from gantline.core.tension.holds import Hold
+from gantline.core.light.luminance import luminance_cd_m2
 from gantline.job.field import field_of
-from gantline.job.model.hanging import Tensioning
 from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, found
-from gantline.stations.common import percent
+from gantline.stations.common import overlap_mm, percent
 from gantline.stations.height import placement
 from gantline.stations.light.solve import (
     POINTS,
@@ -30,6 +29,7 @@ from gantline.stations.survey import main_seat, seats
 from gantline.stations.throw import lens_place
 
 DARK_LUX = 5.0  # darker than this a bright picture strains the eyes
+HALF = 0.5  # of the light straight on, where the cone of a fabric ends
 SEES_HALF = 90.0  # a constant gain has no half-gain angle
 
 
@@ -45,6 +45,7 @@ class Code(StrEnum):
     TOO_BRIGHT = "too-bright"
     LENTICULAR = "lenticular-wrong-light"
     RETRO = "retro-far-from-heads"
+    OUTSIDE_CONE = "seats-outside-cone"
     GRILLE = "grille-behind-fabric"
     ROLL = "roll-too-narrow"
     LAMP_GONE = "lamp-gone"
@@ -120,6 +121,28 @@ def bright(at: Ask) -> Iterator[Finding]:
 
 
 @found
+def cone(at: Ask) -> Iterator[Finding]:
+    """Seats that see less than half of what the fabric gives straight on."""
+    light, model = at(seen), at(light_model)
+    if light is None or model is None or model.lobe.half_gain_deg is None:
+        return
+    taken = float(acceptance(model.lobe.kind, model.points[:1], model.lens)[0])
+    full = float(luminance_cd_m2(model.flux_lm, model.area_m2, model.lobe.on_axis)) * taken
+    if full <= 0.0:
+        return
+    low = [
+        (one.name, float(value) / full)
+        for one, value in zip(at(seats), light.luminance[:, 0], strict=True)
+        if float(value) < HALF * full
+    ]
+    if low:
+        said = "; ".join(f"{name} {percent(share)}" for name, share in low)
+        text = f"Outside the fabric's cone, of the light straight on: {said}. Less than half is seen as dark."
+        numbers = {"least": min(share for _, share in low)}
+        yield Finding(code=Code.OUTSIDE_CONE, severity="check", text=text, subject=KIND, numbers=numbers)
+
+
+@found
 def fabric(at: Ask) -> Iterator[Finding]:
     """Light that comes from where this fabric does not take it, or goes where nobody sits."""
     model, lead = at(light_model), at(main_seat)
@@ -167,14 +190,12 @@ def roll(at: Ask) -> Iterator[Finding]:
     wide = at.given(FabricChoice.roll_mm)
     if wide is None:
         return
-    stapled = at.field(Tensioning.hold) == Hold.STAPLE
-    overlap = at.default(FrameDefaults.blank_overlap_mm) if stapled else 0.0
     one = at(screen)
-    needed = sheet_needed_mm(one.overall_width_mm, one.overall_height_mm, overlap)
+    needed = sheet_needed_mm(one.overall_width_mm, one.overall_height_mm, at(overlap_mm))
     if needed > wide:
         text = f"The roll is {at.text(wide)} wide. A seamless sheet needs {at.text(needed)}."
         subject, numbers = field_of(FabricChoice.roll_mm).pointer, {"short_mm": needed - wide}
         yield Finding(code=Code.ROLL, severity="stop", text=text, subject=subject, numbers=numbers)
 
 
-FINDINGS = (missing, lamps, bright, fabric, behind, roll)
+FINDINGS = (missing, lamps, bright, cone, fabric, behind, roll)

@@ -9,7 +9,12 @@ PANEL = (
     PanelPart(
         title="More about the fabric",
         weight="detail",
-        rows=("fabric_kind", "half_gain", "ambient_reflectance", "acoustic", "roll"),
+        rows=("fabric_kind", "half_gain", "ambient_reflectance", "acoustic", "roll", "overlap"),
+    ),
+    PanelPart(
+        title="A dark layer behind",
+        weight="detail",
+        rows=("front_transmission", "back_gain", "back_transmission", "through"),
     ),
     PanelPart(
         title="Projector light",

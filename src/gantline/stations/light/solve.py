@@ -7,7 +7,7 @@ import numpy as np
 from gantline.core.defaults import Default, LightDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.light.lamp import lit_lux
-from gantline.core.light.lobe import FabricKind, Lobe, seen_gain
+from gantline.core.light.lobe import FabricKind, Layers, Lobe, reflected_share, seen_gain
 from gantline.core.light.luminance import (
     Array,
     Output,
@@ -124,10 +124,25 @@ def _lit(at: Ask, lit: list[Lamp]) -> float:
     )
 
 
+def _layers(at: Ask) -> Layers:
+    """Front and dark layer; a single one lets nothing through.  Raises: OutOfRange for a fabric that cannot be."""
+    front, half = at.field(FabricChoice.gain), at.given(FabricChoice.half_gain_deg)
+    through = at.field(FabricChoice.front_transmission)
+    if through == 0.0:
+        return Layers(front_back=0.0, front_through=0.0, behind_back=0.0, behind_through=0.0)
+    return Layers(
+        front_back=front if half is None else reflected_share(front, half),
+        front_through=through,
+        behind_back=at.field(FabricChoice.back_gain),
+        behind_through=at.field(FabricChoice.back_transmission),
+    )
+
+
 def lobe(at: Ask) -> Lobe | str:
-    """The fabric's gain, or why no fabric is like that."""
+    """The fabric's gain, both layers of it, or why no fabric is like that."""
     try:
         return Lobe(
+            layer=_layers(at).added,
             kind=FabricKind(at.field(FabricChoice.kind)),
             gain=at.field(FabricChoice.gain),
             half_gain_deg=at.given(FabricChoice.half_gain_deg),
@@ -178,7 +193,7 @@ def bounce(at: Ask) -> float | None:
     return bounce_lux(
         made.flux_lm,
         mean_level=at.default(LightDefaults.mean_level),
-        screen_reflectance=gain.gain,
+        screen_reflectance=gain.on_axis,
         room_m2=at(room_m2),
         room_reflectance=at(reflectance),
     )
@@ -203,7 +218,7 @@ def light_model(at: Ask) -> LightModel | None:
         lens=np.array([place.x_mm, place.y_mm, max(place.distance_mm, 1.0)]),
         flux_lm=made.flux_lm,
         area_m2=at(area_m2),
-        ambient_reflectance=at.field(FabricChoice.ambient_reflectance),
+        ambient_reflectance=at.field(FabricChoice.ambient_reflectance) + gain.layer,
         own_contrast=made.output.contrast,
         bounce_lux=back,
         states=at(states),

@@ -16,6 +16,7 @@ from gantline.stations.survey.solve import (
     seat_places,
     seated_numbers,
     seats,
+    studs_known,
     wall_mm,
     weigh_seat,
 )
@@ -36,6 +37,7 @@ __all__ = [
     "seat_places",
     "seated_numbers",
     "seats",
+    "studs_known",
     "wall_mm",
     "weigh_seat",
 ]

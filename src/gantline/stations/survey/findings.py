@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from enum import StrEnum
+from itertools import combinations
 
 from gantline.core.height.profile import Profile
 from gantline.job.field import field_of
@@ -21,6 +22,7 @@ class Code(StrEnum):
     OUT_OF_LEVEL = "out-of-level"
     CEILING_UNDER_FLOOR = "ceiling-under-floor"
     SEAT_TOO_NEAR = "seat-too-near"
+    SEATS_ON_ONE_SPOT = "seats-on-one-spot"
 
 
 @found
@@ -83,4 +85,15 @@ def _profile(at: Ask, name: str, profile: Profile, subject: str) -> Iterator[Fin
         )
 
 
-FINDINGS = (studs, readings, upside_down, seats_in_screen)
+@found
+def seats_on_one_spot(at: Ask) -> Iterator[Finding]:
+    """Two seats where only one can stand."""
+    there = at(seat_places)
+    for a, b in combinations(there, 2):
+        if (a.x_mm, a.z_mm) == (b.x_mm, b.z_mm):
+            subject = f"{field_of(Survey.seats).pointer}/{b.id}"
+            text = f"{a.name} and {b.name} are on the same spot. Move one of them."
+            yield Finding(code=Code.SEATS_ON_ONE_SPOT, severity="check", text=text, subject=subject)
+
+
+FINDINGS = (studs, readings, upside_down, seats_in_screen, seats_on_one_spot)

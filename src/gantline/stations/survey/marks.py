@@ -19,6 +19,7 @@ from gantline.stations.survey.solve import (
     lattice,
     room,
     seat_places,
+    studs_known,
 )
 
 AXES = {"front": ("x_mm", "y_mm"), "side": ("z_mm", "y_mm"), "top": ("x_mm", "z_mm")}
@@ -44,9 +45,7 @@ def stud_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     studs = at(lattice)
     if face != "front" or studs is None:
         return
-    first, spacing = at.given(Survey.stud_first_mm), at.given(Survey.stud_spacing_mm)
-    said = (at.said("/survey/stud_first_mm"), at.said("/survey/stud_spacing_mm"))
-    sure = first is not None and spacing is not None and "assumed" not in said
+    sure = at(studs_known)
     floor, ceiling = at(outlines)
     bottom, top, half = max(y for _, y in floor), min(y for _, y in ceiling), studs.stud_mm / 2.0
     for number, x in enumerate(studs.centres_mm, start=1):

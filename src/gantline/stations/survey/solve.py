@@ -98,6 +98,13 @@ def lattice(at: Ask) -> StudLattice | None:
     )
 
 
+def studs_known(at: Ask) -> bool:
+    """Whether somebody found a stud and the spacing; until then the lattice only stands in."""
+    first, spacing = at.given(Survey.stud_first_mm), at.given(Survey.stud_spacing_mm)
+    said = (at.said("/survey/stud_first_mm"), at.said("/survey/stud_spacing_mm"))
+    return first is not None and spacing is not None and "assumed" not in said
+
+
 def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:
     """Whether the joists run toward the screen wall, and their centers along the other axis [mm]; none surveyed:
     none."""
@@ -109,11 +116,16 @@ def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:
     return to_wall, joist_centres(at.field(Joists.first_mm), spacing, end)
 
 
+def main_id(at: Ask) -> str:
+    """Id of the main seat: the marked one, else the first that is in front of the fabric; empty without seats."""
+    there = [one for one in at.things(Survey.seats) if one.from_wall_mm - at(fabric_plane_mm) >= NEAREST_MM]
+    marked = next((one.id for one in there if at.of(one, Seat.main)), "")
+    return marked or next((one.id for one in there), "")
+
+
 def seat_place(at: Ask, number: int) -> SeatPlace:
-    """One seat, by its place in the list from 0; the first is the main one unless one is marked."""
-    given = at.things(Survey.seats)
-    marked = any(at.of(one, Seat.main) for one in given)
-    seat = given[number]
+    """One seat, by its place in the list from 0."""
+    seat = at.things(Survey.seats)[number]
     seated, platform = at.of(seat, Seat.eye_mm), at.of(seat, Seat.platform_mm)
     return SeatPlace(
         id=seat.id,
@@ -124,7 +136,7 @@ def seat_place(at: Ask, number: int) -> SeatPlace:
         eye_mm=seated + platform,
         seated_mm=seated,
         platform_mm=platform,
-        main=at.of(seat, Seat.main) if marked else number == 0,
+        main=seat.id == at(main_id),
     )
 
 
@@ -156,8 +168,7 @@ def seats(at: Ask) -> tuple[SeatPlace, ...]:
 
 def main_seat(at: Ask) -> SeatPlace | None:
     """The seat that leads, None without seats."""
-    placed = at(seats)
-    return next((one for one in placed if one.main), placed[0] if placed else None)
+    return next((one for one in at(seats) if one.main), None)
 
 
 def eyes(at: Ask) -> tuple[Eye, ...]:

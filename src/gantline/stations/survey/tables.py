@@ -3,24 +3,16 @@
 from dataclasses import dataclass
 from typing import Any, cast, get_args
 
-from gantline.core.usual import (
-    BOXES,
-    FITTINGS,
-    LAMP_FROM_WALL_MM,
-    LAMP_HEIGHT_MM,
-    ROW_MM,
-    SEAT_FROM_WALL_MM,
-    SEAT_STEP_MM,
-)
+from gantline.core.usual import LAMP_FROM_WALL_MM, LAMP_HEIGHT_MM
 from gantline.job.field import declared, field_of
 from gantline.job.model import FIELDS, ITEMS
 from gantline.job.model.survey import BoxKind, FittingKind, Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Known, field_text
 from gantline.plan.finding import Change
-from gantline.stations.survey.solve import seat_places, wall_mm
-
-LEFT_MM = 150.0  # a new fitting begins this far from the left wall end, clear of the frame
+from gantline.stations.height import place
+from gantline.stations.survey.placing import new_box, new_fitting, new_seat
+from gantline.stations.survey.solve import wall_mm
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -134,11 +126,11 @@ def _additions(at: Ask, pointer: str) -> tuple[Addition, ...]:
     middle = at(wall_mm) / 2.0
     match pointer:
         case "/survey/seats":
-            return (_one(pointer, "", _seat(at, middle)),)
+            return (_one(pointer, "", new_seat(at)),)
         case "/survey/boxes":
-            return tuple(_one(pointer, kind, _box(kind, middle)) for kind in get_args(BoxKind))
+            return tuple(_one(pointer, kind, new_box(at, kind, _frame(at))) for kind in get_args(BoxKind))
         case "/survey/fittings":
-            return tuple(_one(pointer, kind, _fitting(kind)) for kind in get_args(FittingKind))
+            return tuple(_one(pointer, kind, new_fitting(at, kind)) for kind in get_args(FittingKind))
         case "/survey/lamps":
             names = {lamp.name for lamp in at.things(Survey.lamps)}
             name = next(f"lamp {k}" for k in range(1, len(names) + 2) if f"lamp {k}" not in names)
@@ -151,37 +143,7 @@ def _one(pointer: str, kind: str, thing: dict[str, float | str | bool]) -> Addit
     return Addition(kind=kind, changes=(Change(pointer=f"{pointer}/-", value=thing, known="assumed"),))
 
 
-def _seat(at: Ask, middle: float) -> dict[str, float | str | bool]:
-    """Beside the last one, in its row; a second row begins where the first is full."""
-    there = at(seat_places)
-    if not there:
-        return {"x_mm": middle, "from_wall_mm": SEAT_FROM_WALL_MM}
-    last = there[-1]
-    x = last.x_mm + SEAT_STEP_MM
-    if x <= at(wall_mm) - SEAT_STEP_MM / 2.0:
-        return {"x_mm": x, "from_wall_mm": last.z_mm}
-    return {"x_mm": there[0].x_mm, "from_wall_mm": last.z_mm + ROW_MM}
-
-
-def _box(kind: str, middle: float) -> dict[str, float | str | bool]:
-    usual = BOXES[kind]
-    return {
-        "kind": kind,
-        "x_mm": middle - usual.width_mm / 2.0,
-        "y_mm": usual.bottom_mm,
-        "z_mm": usual.back_mm,
-        "width_mm": usual.width_mm,
-        "height_mm": usual.height_mm,
-        "depth_mm": usual.depth_mm,
-    }
-
-
-def _fitting(kind: str) -> dict[str, float | str | bool]:
-    usual = FITTINGS[kind]
-    return {
-        "kind": kind,
-        "x_mm": LEFT_MM,
-        "y_mm": usual.bottom_mm,
-        "width_mm": usual.width_mm,
-        "height_mm": usual.height_mm,
-    }
+def _frame(at: Ask) -> tuple[float, float]:
+    """Left and right edge of the frame, wherever it hangs."""
+    here = at(place)
+    return here.left_mm, here.right_mm

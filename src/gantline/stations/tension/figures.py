@@ -7,6 +7,7 @@ from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
+from gantline.stations.common import overlap_mm
 from gantline.stations.size import screen
 from gantline.stations.tension.solve import sequence, spacing_mm, tension_points, tension_steps
 
@@ -33,6 +34,14 @@ def short_first(at: Ask) -> Display | None:
     """Only where corners go first."""
     corners = at(sequence) is School.CORNERS_FIRST
     return Display(at.field(Tensioning.short_sides_first)) if corners else None
+
+
+@FIGURES.length(
+    "overlap", "Fabric past the frame, each side", "usual for the attachment", Tensioning.overlap_mm
+)
+def overlap(at: Ask) -> Display:
+    """What a sheet needs beyond the frame."""
+    return Display(at(overlap_mm), how="usual for the attachment; nothing entered")
 
 
 @FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")

@@ -13,7 +13,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found
 from gantline.stations.common import percent, way_words
 from gantline.stations.height import centre_x_mm, fits
-from gantline.stations.survey import bands, lattice
+from gantline.stations.survey import bands, lattice, studs_known
 from gantline.stations.wall.solve import (
     choice,
     drilling,
@@ -66,10 +66,13 @@ def brackets(at: Ask) -> Iterator[Finding]:
         cures.append(cure(text, (HeightTarget.centre_x_mm, at.near(at(centre_x_mm) + move))))
     backer = "Put a backer board over the studs: brackets go where the rule says"
     cures.append(cure(backer, (Hanging.fix_to, "backer")))
+    text = _kept(at, one, there) if one.kept else _no_pair(at, one)
+    if not at(studs_known):  # nothing is said of a wall nobody looked at, and nothing moved for it
+        cures, text = [], f"Find the studs first. Where they are assumed to be: {text[0].lower()}{text[1:]}"
     yield Finding(
         code=Code.KIT_SPACING if one.kept else Code.NO_STUD_PAIR,
-        severity="stop",
-        text=_kept(at, one, there) if one.kept else _no_pair(at, one),
+        severity="stop" if at(studs_known) else "check",
+        text=text,
         subject=field_of(Hanging.spacing_mm).pointer if one.kept else subject,
         cures=tuple(cures),
     )
