@@ -85,7 +85,7 @@ def test_staples_begin_at_the_middles_and_leave_the_corners_to_the_last_of_the_f
     corner = {n for step in steps if step.part == "Corners" for n in step.points}
     assert all((reading[n] < 150) == (n in corner) for n in reading)
     walked = [
-        min(step.readings_mm[0], 3300 - step.readings_mm[0])
+        min(step.tapes[0].readings_mm[0], 3300 - step.tapes[0].readings_mm[0])
         for step in steps
         if step.part == "Outward" and step.place == "bottom"
     ]
@@ -94,9 +94,47 @@ def test_staples_begin_at_the_middles_and_leave_the_corners_to_the_last_of_the_f
 
 def test_lacing_is_threaded_loosely_all_round_before_it_is_tightened() -> None:
     points, steps = ordered(3500, 2200, Hold.LACE, School.MIDDLES_OUTWARD)
-    loose = [n for step in steps if step.part == "Loose pass" for n in step.points]
-    assert sorted(loose) == [point.number for point in points]
-    assert [step.part for step in steps[:5]] == ["Loose pass"] * 4 + ["Middles"]
+    loose = [step for step in steps if step.part == "Loose pass"]
+    assert sorted(n for step in loose for n in (*step.points, *step.partners)) == [
+        one.number for one in points
+    ]
+    assert [step.place for step in loose[:4]] == [
+        "bottom",
+        "top",
+        "left",
+        "right",
+    ]  # at the middles of all four
+    middle = {point.number: abs(point.reading_mm - 1750) for point in points if point.side == "bottom"}
+    assert max(middle[n] for n in loose[0].points) <= 175
+    walked = [middle[n] for n in loose[4].points]
+    assert walked == sorted(walked)  # then outward
+    assert steps[len(loose)].part == "Middles"
+
+
+@given(sides, sides, st.sampled_from(list(Hold)), st.sampled_from(list(School)))
+def test_every_reading_is_named_with_its_point_and_its_own_tape(
+    width: float, height: float, hold: Hold, school: School
+) -> None:
+    points, steps = ordered(width, height, hold, school)
+    by_number = {point.number: point for point in points}
+    for step in steps:
+        assert [n for tape in step.tapes for n in tape.points] == list(step.points)
+        assert len({tape.side for tape in step.tapes}) == len(step.tapes)
+        for tape in step.tapes:
+            assert tape.edge.split()[1] == ("rail" if tape.side in ("top", "bottom") else "stile")
+            for number, reading in zip(tape.points, tape.readings_mm, strict=True):
+                assert (by_number[number].side, by_number[number].reading_mm) == (tape.side, reading)
+
+
+def test_the_words_of_an_order_fit_its_hold() -> None:
+    for hold in Hold:
+        said = " ".join(
+            f"{one.action} {one.reason}" for one in ordered(2400, 1400, hold, School.MIDDLES_OUTWARD)[1]
+        )
+        by_hand = hold in (Hold.STAPLE, Hold.SNAP, Hold.LACE)
+        assert ("the pull of the hand" in said) == by_hand, hold
+        assert ("pull along the diagonal" in said) == by_hand, hold
+        assert ("fold" in said) == (hold is Hold.STAPLE), hold
 
 
 @given(sides, sides)

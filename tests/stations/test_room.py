@@ -17,6 +17,7 @@ from gantline.stations import face, plan
 from gantline.stations.height import placement, rect_of_frame
 from gantline.stations.light.solve import light_model, seen
 from gantline.stations.survey import main_seat, seats
+from gantline.stations.tension import tension_points
 from tests.conftest import demo_job
 from tests.made import by_key, changed, edited, findings, number, taken
 from tests.sheets.test_sheets import words
@@ -193,3 +194,16 @@ def test_the_proposal_of_a_job_without_seats_gives_a_real_reason() -> None:
     text, _ = words(proposal(Ready(made=plan(job), stamp="v1")))
     assert "no seat surveyed" in text
     assert "measure before" not in text.lower()
+
+
+def test_the_tape_hooks_on_the_edge_that_is_there_before_the_trim() -> None:
+    bare, trimmed = plan(demo_job("narrow-lounge")), plan(changed("narrow-lounge", frame__trim_mm=20.0))
+    last = {key: made.ask(tension_points) for key, made in (("bare", bare), ("trimmed", trimmed))}
+    tops = {
+        key: [p for p in points if not isinstance(p, str) and p.side == "top"] for key, points in last.items()
+    }
+    assert tops["bare"][-1].reading_mm - tops["trimmed"][-1].reading_mm == pytest.approx(40.0)
+    left, right = (
+        by_key(face(trimmed, "back"))[f"point-{tops['trimmed'][at].number}"].at[0] for at in (0, -1)
+    )  # type: ignore[union-attr]
+    assert left + right == pytest.approx(number(trimmed, "overall_width"))  # still in the middle of the frame

@@ -709,7 +709,7 @@ export interface components {
         };
         /**
          * CeilingReading
-         * @description Ceiling read upward from the datum line at x from the left wall end [mm].
+         * @description Ceiling read upward from the datum line at x from the left wall end, z out of the bare wall [mm].
          */
         CeilingReading: {
             /** Id */
@@ -718,6 +718,8 @@ export interface components {
             up_mm: number;
             /** X Mm */
             x_mm: number;
+            /** Z Mm */
+            z_mm: number | null;
         };
         /**
          * Cell
@@ -775,9 +777,14 @@ export interface components {
         };
         /**
          * Cure
-         * @description A way out: what to do, and the changes that do it (none: by hand).
+         * @description A way out: what to do, and the changes that do it (none: by hand). but: the Stop it would bring instead.
          */
         Cure: {
+            /**
+             * But
+             * @default
+             */
+            but: string;
             /**
              * Changes
              * @default []
@@ -958,6 +965,12 @@ export interface components {
             acoustic: boolean | null;
             /** Ambient Reflectance */
             ambient_reflectance: number | null;
+            /** Back Gain */
+            back_gain: number | null;
+            /** Back Transmission */
+            back_transmission: number | null;
+            /** Front Transmission */
+            front_transmission: number | null;
             /** Gain */
             gain: number | null;
             /** Half Gain Deg */
@@ -1229,6 +1242,8 @@ export interface components {
             name: string | null;
             /** Standoff Mm */
             standoff_mm: number | null;
+            /** Trim Mm */
+            trim_mm: number | null;
         };
         /**
          * Handle
@@ -2756,6 +2771,8 @@ export interface components {
             lead: components["schemas"]["SizeLead"] | null;
             /** Overspill Mm */
             overspill_mm: number | null;
+            /** Throw Pick */
+            throw_pick: ("margin" | "largest" | "smallest") | null;
             tidy: components["schemas"]["RoundedPick"] | null;
             /** Tidy Grid Mm */
             tidy_grid_mm: number | null;
@@ -2891,10 +2908,10 @@ export interface components {
             partners: number[];
             /** Place */
             place: string;
-            /** Readings */
-            readings: string[];
             /** Reason */
             reason: string;
+            /** Tapes */
+            tapes: components["schemas"]["TapeReads"][];
             /** Who */
             who: string;
         };
@@ -3015,6 +3032,21 @@ export interface components {
             windows: components["schemas"]["TapeWindow"][];
         };
         /**
+         * TapeReads
+         * @description What the tape along one rail or stile reads at each of its points, in the order they are done; of a long run the
+         *     first and the last, with `run` set.
+         */
+        TapeReads: {
+            /** Edge */
+            edge: string;
+            /** Numbers */
+            numbers: number[];
+            /** Readings */
+            readings: string[];
+            /** Run */
+            run: boolean;
+        };
+        /**
          * TapeWindow
          * @description The piece of tape round one mark [mm from the hook], and where the hook goes.
          *
@@ -3054,6 +3086,8 @@ export interface components {
             hold: components["schemas"]["Hold"] | null;
             /** Inset Mm */
             inset_mm: number | null;
+            /** Overlap Mm */
+            overlap_mm: number | null;
             /** People */
             people: ("one" | "two") | null;
             /** Rail Count */

@@ -26,6 +26,7 @@ export const ALWAYS: ReadonlySet<string> = new Set([
   'picture',
   'fitting',
   'box',
+  'behind',
   'seat',
   'seat-main',
   'hole',

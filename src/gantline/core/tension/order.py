@@ -8,7 +8,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from gantline.core.errors import require_positive
-from gantline.core.tension.holds import HOLDS, Hold, School
+from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
 from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
 
 # Crosswise: a corner, the one opposite, then the other two.
@@ -21,14 +21,28 @@ CROSSWISE = (
 MIDDLES = (Side.BOTTOM, Side.TOP, Side.LEFT, Side.RIGHT)
 
 
+@dataclass(frozen=True, slots=True)
+class OnTape:
+    """Points of one side in the order they are done, and what a tape along that side reads at each [mm]."""
+
+    side: Side
+    points: tuple[int, ...]
+    readings_mm: tuple[float, ...]
+
+    @property
+    def edge(self) -> str:
+        """The piece of the frame the tape lies along: top rail, left stile."""
+        return f"{self.side} {'rail' if self.side in RAILS else 'stile'}"
+
+
 @dataclass(slots=True, kw_only=True)  # not frozen: numbered once all are there
 class TensionStep:
     """One step: which points on which side, where the tape reads, and what their partners are.
 
-    points on `place` (a side or a corner, from the back), readings [mm] from the hooked corner, one
-    per point (a corner's points: one reading per side); partners lie opposite at the same readings,
-    done at the same time by two people, straight after by one. `reason` is set where the pattern changes. loose:
-    threaded only, it holds nothing yet.
+    points on `place` (a side or a corner, from the back) in the order they are done; tapes, the same by side, each with
+    its own readings from its own hooked corner; partners lie opposite at the same readings, done at the same time by
+    two people, straight after by one. `reason` is set where the pattern changes. loose: threaded only, it holds nothing
+    yet.
     """
 
     number: int
@@ -38,7 +52,7 @@ class TensionStep:
     points: tuple[int, ...]
     partners: tuple[int, ...]
     partner_place: str
-    readings_mm: tuple[float, ...]
+    tapes: tuple[OnTape, ...]
     reason: str
     loose: bool = False
 
@@ -78,7 +92,7 @@ def tension_order(
     Leaves out: what the fabric does under it.  Raises: nothing.
     """
     kind = HOLDS[hold]
-    work = _Work(points, frame, kind.verb, walked=school is School.MIDDLES_OUTWARD)
+    work = _Work(points, frame, kind, walked=school is School.MIDDLES_OUTWARD)
     drafts: list[TensionStep] = []
     if kind.loose_pass:
         drafts += work.loose()
@@ -96,8 +110,8 @@ def tension_order(
 class _Work:
     """The points sorted into corners and sides, and the passes made from them. Nothing changes once it is made."""
 
-    def __init__(self, points: Sequence[TensionPoint], frame: Frame, verb: str, *, walked: bool) -> None:
-        self.frame, self.verb = frame, verb
+    def __init__(self, points: Sequence[TensionPoint], frame: Frame, kind: HoldKind, *, walked: bool) -> None:
+        self.frame, self.kind, self.verb = frame, kind, kind.verb
         self.sides: dict[Side, list[TensionPoint]] = {side: [] for side in Side}
         for point in points:
             self.sides[point.side].append(point)
@@ -139,15 +153,35 @@ class _Work:
             yield _step(part, f"{rail} {stile} corner", action, held, (), "", why)
 
     def loose(self) -> Iterator[TensionStep]:
+        """Threaded from the middles of all sides, then each side outward with its opposite, the corners with it."""
+        begun: set[int] = set()
         for index, side in enumerate(MIDDLES):
+            group = self._middle_group(side)
+            begun.update(p.number for p in group)
             why = (
                 "Loose all round first: the sheet finds its center before anything pulls."
                 if index == 0
                 else ""
             )
-            loose = _step("Loose pass", side, "thread loosely, no pull", tuple(self.sides[side]), (), "", why)
-            loose.loose = True
-            yield loose
+            yield self._threaded(side, group, (), why)
+        for side in (Side.BOTTOM, Side.LEFT):
+            rest = tuple(
+                sorted(
+                    (p for p in self.sides[side] if p.number not in begun),
+                    key=lambda p: (round(self.frame.outwardness(side, p.reading_mm), 9), p.reading_mm),
+                )
+            )
+            if rest:
+                yield self._threaded(side, rest, tuple(self.partner[p.number] for p in rest), "")
+
+    def _threaded(
+        self, side: Side, held: tuple[TensionPoint, ...], partners: tuple[int, ...], why: str
+    ) -> TensionStep:
+        across = OPPOSITE[side] if partners else ""
+        action = "thread loosely from the middle outward, no pull" if partners else "thread loosely, no pull"
+        step = _step("Loose pass", side, action, held, partners, across, why)
+        step.loose = True
+        return step
 
     def corners_first(self) -> Iterator[TensionStep]:
         yield from self.corners("Corners", self.verb, "Fixed points: the corners set where the sheet lies.")
@@ -180,12 +214,9 @@ class _Work:
         for index, side in enumerate(MIDDLES):
             group = self._middle_group(side)
             begun.update(p.number for p in group)
-            why = (
-                "Each fixing freezes the pull of the hand: the middles hold the sheet square while the rest is walked out."
-                if index == 0
-                else ""
+            yield _step(
+                "Middles", side, self.kind.action, group, (), "", self.kind.middles if index == 0 else ""
             )
-            yield _step("Middles", side, f"pull and {self.verb}", group, (), "", why)
         walk = [(side, held) for side in (Side.BOTTOM, Side.LEFT) for held in self._outward(side)]
         walk.sort(key=lambda one: self.frame.outwardness(one[0], one[1].reading_mm))
         fresh = [(side, held) for side, held in walk if held.number not in begun]
@@ -195,12 +226,8 @@ class _Work:
                 if index == 0
                 else ""
             )
-            yield self._paired("Outward", side, (held,), f"pull and {self.verb}", why)
-        yield from self.corners(
-            "Corners",
-            f"pull along the diagonal, fold once, {self.verb}",
-            "Corners last: they take the last slack.",
-        )
+            yield self._paired("Outward", side, (held,), self.kind.action, why)
+        yield from self.corners("Corners", self.kind.last_corner, "Corners last: they take the last slack.")
 
     def fill(self) -> Iterator[TensionStep]:
         runs = [(side, run) for side in (Side.BOTTOM, Side.LEFT) for run in self._gaps(side)]
@@ -262,6 +289,11 @@ def _step(
         points=tuple([p.number for p in held]),
         partners=partners,
         partner_place=partner_place,
-        readings_mm=tuple([p.reading_mm for p in held]),
+        tapes=tuple(_tape(side, held) for side in dict.fromkeys(p.side for p in held)),
         reason=reason,
     )
+
+
+def _tape(side: Side, held: tuple[TensionPoint, ...]) -> OnTape:
+    there = [p for p in held if p.side == side]
+    return OnTape(side, tuple(p.number for p in there), tuple(p.reading_mm for p in there))

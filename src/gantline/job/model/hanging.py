@@ -38,6 +38,16 @@ class FrameBuild(Part):
     standoff_mm: Annotated[
         DistanceMm | None, Field("standoff", "Standoff", default=FrameDefaults.standoff_mm, fact=True)
     ] = None
+    trim_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "trim",
+            "Trim put on after the fabric, each side",
+            default=0.0,
+            fact=True,
+            moves="every tape reading of the tension points",
+        ),
+    ] = None
     centre_bars: Annotated[BarCount | None, Field("centre_bars", "Center bars", "count", 0)] = None
 
 

@@ -12,6 +12,7 @@ class KitRecord(Record):
     depth_mm: LengthMm | None = None
     border_mm: DistanceMm = 0.0
     centre_bars: BarCount = 0
+    trim_mm: DistanceMm | None = None
     hold: Hold = Hold.SPRING
     spacing_mm: LengthMm | None = None
     inset_mm: LengthMm | None = None

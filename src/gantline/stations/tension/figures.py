@@ -3,7 +3,7 @@
 from gantline.core.tension.holds import School
 from gantline.core.tension.points import Side
 from gantline.job.field import field_of
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.hanging import FrameBuild, Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
@@ -67,7 +67,9 @@ def _gap(key: str, label: str, side: Side) -> None:
         one = at(screen)
         long = one.overall_width_mm if side is Side.TOP else one.overall_height_mm
         inset = term("first point from corner", at.field(Tensioning.inset_mm))
-        made = (term("side", long) - 2.0 * inset) / term("gaps", len(there) - 1, "")
+        trim = at.field(FrameBuild.trim_mm)
+        side_ = term("side", long) - 2.0 * term("trim", trim) if trim else term("side", long)
+        made = (side_ - 2.0 * inset) / term("gaps", len(there) - 1, "")
         return Display(abs(there[1].reading_mm - there[0].reading_mm), made)
 
 

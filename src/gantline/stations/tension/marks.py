@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.drawing.marks import Dimension, Dot, Line, Mark
+from gantline.job.model.hanging import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.size import screen
@@ -17,6 +18,7 @@ def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     there = () if isinstance(found, str) else found
     if not there:
         return
+    trim = at.field(FrameBuild.trim_mm)
     every = 5 if len(there) <= MANY else 10
     ends = [p.number for p, q in zip(there, (*there[1:], there[0]), strict=True) if p.side != q.side]
     ends += [number % len(there) + 1 for number in ends]
@@ -27,7 +29,7 @@ def points(at: Ask, face: FaceName) -> Iterator[Mark]:
             key=f"point-{one.number}",
             role="point" if one.first_pass else "point-fill",
             layer="tension",
-            at=(one.u_mm, one.v_mm),
+            at=(one.u_mm + trim, one.v_mm + trim),
             name=f"point {one.number}, {one.side}",
             number=one.number if shown else None,
             side=one.side.value,

@@ -5,7 +5,17 @@ from gantline.plan.station import PanelPart
 PANEL = (
     PanelPart(weight="lead", rows=("points", "steps")),
     PanelPart(
-        rows=("fabric", "hold", "school", "hold_spacing", "inset", "short_first", "people", "centre_bars")
+        rows=(
+            "fabric",
+            "hold",
+            "school",
+            "hold_spacing",
+            "inset",
+            "short_first",
+            "people",
+            "centre_bars",
+            "trim",
+        )
     ),
     PanelPart(
         title="Points and gaps", weight="detail", rows=("rail_gap", "stile_gap", "rail_count", "stile_count")

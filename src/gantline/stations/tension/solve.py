@@ -41,12 +41,12 @@ def spacing_mm(at: Ask) -> float:
 
 
 def layout(at: Ask) -> Layout | str:
-    """How the points are spread, or why they cannot be."""
-    one = at(screen)
+    """How the points are spread on the frame that is there when the fabric is stretched, or why they cannot be."""
+    one, trim = at(screen), at.field(FrameBuild.trim_mm)
     try:
         return Layout(
-            width_mm=one.overall_width_mm,
-            height_mm=one.overall_height_mm,
+            width_mm=one.overall_width_mm - 2.0 * trim,
+            height_mm=one.overall_height_mm - 2.0 * trim,
             spacing_mm=at(spacing_mm),
             inset_mm=at.field(Tensioning.inset_mm),
             rail_count=at.given(Tensioning.rail_count),

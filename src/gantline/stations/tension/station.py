@@ -43,7 +43,7 @@ def begun(at: Ask) -> bool:
 TENSION = Station(
     key="tension",
     label="Tension",
-    fields=(*fields_of(Tensioning), field_of(FrameBuild.centre_bars)),
+    fields=(*fields_of(Tensioning), field_of(FrameBuild.centre_bars), field_of(FrameBuild.trim_mm)),
     figures=FIGURES,
     findings=FINDINGS,
     panel=PANEL,

@@ -2,13 +2,24 @@
 
 from dataclasses import dataclass
 
-from gantline.core.tension.order import TensionStep
+from gantline.core.tension.order import OnTape, TensionStep
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.solve import tension_steps
 
 HOOKS = "Tape hooks: rails on the left corner, stiles on the top corner, seen from the back."
 ENDS_ONLY = 4  # more readings than this are a run, told by its ends
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TapeReads:
+    """What the tape along one rail or stile reads at each of its points, in the order they are done; of a long run the
+    first and the last, with `run` set."""
+
+    edge: str
+    numbers: tuple[int, ...]
+    readings: tuple[str, ...]
+    run: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -25,7 +36,7 @@ class StepRow:
     numbers: tuple[int, ...]
     partners: tuple[int, ...]
     partner_place: str
-    readings: tuple[str, ...]
+    tapes: tuple[TapeReads, ...]
     who: str
     reason: str
     loose: bool
@@ -48,13 +59,19 @@ def steps(at: Ask) -> Steps | None:
     return Steps(rows=tuple(_row(at, one, people) for one in found), hooks=HOOKS)
 
 
+def _reads(at: Ask, one: OnTape) -> TapeReads:
+    run = len(one.points) > ENDS_ONLY
+    numbers, lengths = one.points, one.readings_mm
+    if run:
+        ends = sorted(zip(lengths, numbers, strict=True))
+        lengths, numbers = (ends[0][0], ends[-1][0]), (ends[0][1], ends[-1][1])
+    return TapeReads(
+        edge=one.edge, numbers=numbers, readings=tuple(at.text(length) for length in lengths), run=run
+    )
+
+
 def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
     who = ("both at once" if people == "two" else "then straight across") if step.partners else ""
-    ends = step.readings_mm
-    if len(ends) > ENDS_ONLY:
-        ends = (min(ends), max(ends))
-    elif len(ends) > 1 and "corner" not in step.place:
-        ends = tuple(sorted(ends))
     return StepRow(
         number=step.number,
         part=step.part,
@@ -63,7 +80,7 @@ def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
         numbers=step.points,
         partners=step.partners,
         partner_place=step.partner_place,
-        readings=tuple(at.text(one) for one in ends),
+        tapes=tuple(_reads(at, one) for one in step.tapes),
         who=who,
         reason=step.reason,
         loose=step.loose,

@@ -19,7 +19,7 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
   return (
     <div className="flex min-h-[150px] items-center gap-6 px-5 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
       <Button size="step" disabled={at === 0} onClick={() => onStep(at - 1)}>
-        Back
+        Step before
       </Button>
       <div className="min-w-0 flex-1 max-[820px]:order-first max-[820px]:basis-full" aria-live="polite">
         <p className="text-quiet">
@@ -41,20 +41,23 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
           {step.who && `, ${step.who}`}. <span className="text-quiet">{step.reason}</span>
         </p>
       </div>
-      {step.readings.length > 0 && (
-        <div className="shrink-0 rounded bg-tape px-4 py-2 text-on-tape">
-          <p className="text-fine">tape reads</p>
-          <p className="text-mark leading-tight">
-            {step.readings.map((one, index) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: readings of one step never reorder
-              <span key={index}>
-                {index > 0 && (
-                  <span className="mx-1.5 text-body">{step.readings.length < step.numbers.length ? 'to' : 'and'}</span>
-                )}
-                <Num text={one} />
-              </span>
-            ))}
-          </p>
+      {step.tapes.length > 0 && (
+        <div className="flex shrink-0 gap-5 rounded bg-tape px-4 py-2 text-on-tape">
+          {step.tapes.map((tape) => (
+            <div key={tape.edge}>
+              <p className="text-fine">{tape.edge} reads</p>
+              <p className="text-mark leading-tight">
+                {tape.readings.map((one, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: readings of one step never reorder
+                  <span key={index} className="mr-3 inline-block">
+                    {index > 0 && tape.run && <span className="mr-3 text-body">to</span>}
+                    <Num text={one} />
+                    {step.numbers.length > 1 && <span className="ml-1 text-fine">at {tape.numbers[index]}</span>}
+                  </span>
+                ))}
+              </p>
+            </div>
+          ))}
         </div>
       )}
       <Button look="main" size="step" disabled={at === steps.length - 1} onClick={() => onStep(at + 1)}>
