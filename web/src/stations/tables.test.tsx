@@ -98,7 +98,7 @@ test('a panel shows what leads, folds detail under its gist, and remembers what 
     gist: weight === 'detail' ? 'play 4″' : '',
   })
   const plan = {
-    stations: [{ key: 'wall', label: 'Wall' }], findings: [], figures: [figure('upper', 'Upper holes'), figure('play', 'Side play')],
+    stations: [{ key: 'wall', label: 'Wall' }], findings: [], refused: [], refused_marks: [], figures: [figure('upper', 'Upper holes'), figure('play', 'Side play')],
     panels: [{ station: 'wall', parts: [part('lead', '', 'upper'), part('detail', 'More', 'play')] }],
   } as unknown as Plan // biome-ignore format: a plan by hand
   const show = () => within(<StationPanel job={{} as JobOut} plan={plan} station="wall" />)
