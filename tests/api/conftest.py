@@ -29,6 +29,6 @@ def client(app: FastAPI) -> Iterator[TestClient]:
 
 @pytest.fixture
 def job(client: TestClient) -> dict[str, Any]:
-    body = {"name": "Trial", "diagonal": "113", "units": {"style": "in-fraction"}}
+    body = {"name": "Trial", "value": "113", "units": {"style": "in-fraction"}}
     made: dict[str, Any] = client.post("/api/jobs", json=body).json()
     return made

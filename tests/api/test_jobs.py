@@ -68,7 +68,7 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
     assert (figure(redone, "lead_value")["text"], redone["version"]) == ("120″", 4)
     assert step("redo", 4).status_code == 409
     whats = [one["what"] for one in client.get(f"/api/jobs/{job['id']}/versions").json()]
-    assert whats == ["redo: Diagonal", "undo: Diagonal", "Diagonal", "created"]
+    assert whats == ["redo: Diagonal 113″ → 120″", "undo: Diagonal 113″ → 120″", "Diagonal", "created"]
 
 
 @pytest.mark.parametrize(
@@ -161,14 +161,14 @@ def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str
 @pytest.mark.parametrize(
     ("method", "path", "body", "status"),
     [
-        ("POST", "/api/jobs", {"name": "", "diagonal": 100}, 422),
-        ("POST", "/api/jobs", {"name": "x", "diagonal": 0}, 422),
-        ("POST", "/api/jobs", {"name": "x", "diagonal": -4}, 422),
-        ("POST", "/api/jobs", {"name": "x", "diagonal": "10 km"}, 422),
-        ("POST", "/api/jobs", {"name": "x", "diagonal": 10_000_000}, 422),
-        ("POST", "/api/jobs", {"name": "x", "diagonal": 2000, "colour": "red"}, 422),
-        ("POST", "/api/jobs", {"name": ["x"], "diagonal": 2000}, 422),
-        ("POST", "/api/jobs", b'{"name": "x", "diagonal": NaN}', 422),
+        ("POST", "/api/jobs", {"name": "", "value": 100}, 422),
+        ("POST", "/api/jobs", {"name": "x", "value": 0}, 422),
+        ("POST", "/api/jobs", {"name": "x", "value": -4}, 422),
+        ("POST", "/api/jobs", {"name": "x", "value": "10 km"}, 422),
+        ("POST", "/api/jobs", {"name": "x", "value": 10_000_000}, 422),
+        ("POST", "/api/jobs", {"name": "x", "value": 2000, "colour": "red"}, 422),
+        ("POST", "/api/jobs", {"name": ["x"], "value": 2000}, 422),
+        ("POST", "/api/jobs", b'{"name": "x", "value": NaN}', 422),
         ("POST", "/api/jobs", b'{"name": "x", ', 422),
         ("POST", "/api/jobs/file", b"\xff\xfe", 422),
         ("POST", "/api/jobs/file", b"[" * 100_000, 422),
@@ -209,3 +209,69 @@ def test_a_file_of_20_megabytes_is_refused_before_it_is_read(client: TestClient)
         answer = client.post("/api/jobs/file", content=content)
         assert (answer.status_code, answer.headers["content-type"]) == (413, PROBLEM)
     assert client.get("/api/health").status_code == 200
+
+
+def set_to(pointer: str, value: Any) -> dict[str, Any]:
+    return {"pointer": pointer, "value": value}
+
+
+def test_a_doubtful_length_is_asked_back_and_each_reading_is_one_that_can_be_taken(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    metric = edit(client, job, set_to("/units/style", "cm")).json()
+    for pointer, typed, choices in (
+        ("/wall/drop_mm", "14 3/8", ["14 3/8 cm", "14 3/8 in"]),
+        ("/survey/wall_width_mm", "4.120", ["4.120 cm", "4120 cm"]),
+        ("/survey/wall_width_mm", "186", None),
+        ("/survey/wall_width_mm", "4120", ["4120 cm", "4120 mm"]),
+        ("/size/value_mm", "100", ["100 cm", "100 in"]),
+    ):
+        refused = edit(client, metric, set_to(pointer, typed))
+        if choices is None:  # 186 cm is a narrow wall, but a wall
+            assert refused.status_code == 200
+            metric = refused.json()
+            continue
+        assert refused.status_code == 422
+        assert refused.json()["type"] == "/problems/doubtful-length"
+        assert refused.json()["errors"][0]["choices"] == choices
+        metric = edit(client, metric, set_to(pointer, choices[-1])).json()
+    assert figure(metric, "drop")["value"] == pytest.approx(14.375 * 25.4)
+    assert figure(metric, "wall_width")["value"] == 4120.0
+    whats = [one["what"] for one in client.get(f"/api/jobs/{job['id']}/versions").json()]
+    assert any(what.startswith("Drop, hole to frame top ") and "→ 36.5" in what for what in whats)
+
+
+@pytest.mark.parametrize(
+    ("start", "figures"),
+    [
+        ({"start": "wall", "value": "3800"}, {"width": 3800.0}),
+        ({"start": "height", "value": "1500"}, {"height": 1500.0}),
+        ({"start": "throw", "ratio_low": "1.2", "lens_from_wall": "3600"}, {"lens_from_wall": 3600.0}),
+        ({"start": "angle", "angle_deg": "40", "seat_from_wall": "3300"}, {"angle": 40.0}),
+        ({"start": "measured", "value": "2400", "picture_height": "1350", "diagonal_rising": "2760", "diagonal_falling": "2748"}, {"width": 2400.0}),
+    ],
+)  # fmt: skip
+def test_a_job_starts_from_what_is_known(
+    client: TestClient, start: dict[str, str], figures: dict[str, float]
+) -> None:
+    answer = client.post("/api/jobs", json={"name": "New", "units": {"style": "mm"}, **start})
+    assert answer.status_code == 201, answer.text
+    job = answer.json()
+    for key, value in figures.items():
+        assert figure(job, key)["value"] == pytest.approx(value)
+    assert figure(job, "drop")["known"] == "assumed"
+    if start["start"] == "measured":
+        said = next(one for one in job["plan"]["findings"] if one["code"] == "out-of-square")
+        # by hand: (2760² - 2748²) / (4 * 2400) = 6.9 mm
+        assert said["numbers"]["lean_mm"] == pytest.approx(6.885)
+
+
+def test_a_new_job_names_the_field_of_the_form_that_is_missing_or_doubtful(client: TestClient) -> None:
+    for body, field in (
+        ({"start": "throw", "ratio_low": "1.2"}, "/lens_from_wall"),
+        ({"start": "wall"}, "/value"),
+        ({"value": "100"}, "/value"),
+        ({"value": "abc"}, "/value"),
+    ):
+        refused = client.post("/api/jobs", json={"name": "x", "units": {"style": "cm"}, **body})
+        assert (refused.status_code, refused.json()["errors"][0]["pointer"]) == (422, field), refused.text

@@ -46,7 +46,7 @@ def kill_postgres(folder: Path) -> None:
 def test_a_kill_in_the_middle_of_saves_leaves_a_whole_version(folder: Path, victim: str) -> None:
     data = folder / f"kill-{victim}"
     server = Running("--data", str(data), "--no-demo").start()
-    job = httpx2.post(f"{server.address}/api/jobs", json={"name": "Kill", "diagonal": 2000}).json()
+    job = httpx2.post(f"{server.address}/api/jobs", json={"name": "Kill", "value": 2000}).json()
     version = job["version"]
     for round_ in range(3):
         told: list[int] = []

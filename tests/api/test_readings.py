@@ -80,7 +80,7 @@ def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(
 
 def test_a_meter_and_a_server_killed_at_any_moment_lose_and_double_nothing(folder: Path) -> None:
     server = Running("--data", str(folder / "feed"), "--no-demo").start()
-    job = httpx2.post(f"{server.address}/api/jobs", json={"name": "Feed", "diagonal": 2000}).json()
+    job = httpx2.post(f"{server.address}/api/jobs", json={"name": "Feed", "value": 2000}).json()
     url = f"ws://127.0.0.1:{server.port}/api/jobs/{job['id']}/feed"
     memory = folder / "meter.jsonl"
     meter = DistanceMeter("meter", memory)

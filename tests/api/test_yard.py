@@ -19,7 +19,7 @@ def test_jobs_are_searched_by_name_and_place_and_come_in_pages(client: TestClien
         body = {
             "name": f"Quay 100%_{number}",
             "place": "Harbor" if number % 2 else "Hill",
-            "diagonal": 2000 + number,
+            "value": 2000 + number,
         }
         assert client.post("/api/jobs", json=body).status_code == 201
     found = cards(client, search="quay 100")
@@ -52,7 +52,7 @@ def test_the_list_plans_nothing_once_every_version_has_its_card(
 def test_a_version_without_a_card_gets_one_and_a_shops_defaults_make_all_anew(
     client: TestClient, app: FastAPI
 ) -> None:
-    job = client.post("/api/jobs", json={"name": "Cardless", "diagonal": 2500}).json()
+    job = client.post("/api/jobs", json={"name": "Cardless", "value": 2500}).json()
     card = next(one for one in cards(client)["jobs"] if one["id"] == job["id"])
     assert card["worst"] == "check"
     assert {mark["role"] for mark in card["front"]["marks"]} >= {"wall", "frame", "picture"}
@@ -66,7 +66,7 @@ def test_a_version_without_a_card_gets_one_and_a_shops_defaults_make_all_anew(
 
 
 def test_a_card_goes_to_where_it_stops_and_undo_brings_the_older_one_back(client: TestClient) -> None:
-    job = client.post("/api/jobs", json={"name": "Low room", "diagonal": 2500}).json()
+    job = client.post("/api/jobs", json={"name": "Low room", "value": 2500}).json()
     path = f"/api/jobs/{job['id']}"
     low = [{"pointer": "/survey/ceiling_mm", "value": 900}]
     client.post(f"{path}/edits", json={"edits": low}, headers={"If-Match": '"1"'})
@@ -80,7 +80,7 @@ def test_a_card_goes_to_where_it_stops_and_undo_brings_the_older_one_back(client
 def test_a_preview_is_the_same_with_and_without_a_plan_at_hand_and_the_memo_stays_small(
     client: TestClient, app: FastAPI
 ) -> None:
-    job = client.post("/api/jobs", json={"name": "Memo", "diagonal": 2500}).json()
+    job = client.post("/api/jobs", json={"name": "Memo", "value": 2500}).json()
     path = f"/api/jobs/{job['id']}/preview"
     body = {
         "version": 1,
@@ -92,7 +92,7 @@ def test_a_preview_is_the_same_with_and_without_a_plan_at_hand_and_the_memo_stay
     app.state.memo.plans.clear()
     assert client.post(path, json=body).json() == warm
     for number in range(app.state.memo.most + 5):
-        made = client.post("/api/jobs", json={"name": f"Many {number}", "diagonal": 2000}).json()
+        made = client.post("/api/jobs", json={"name": f"Many {number}", "value": 2000}).json()
     assert len(app.state.memo.plans) == app.state.memo.most
     assert client.post(path, json=body | {"version": 9}).status_code == 404
     client.delete(f"/api/jobs/{made['id']}", headers={"If-Match": '"1"'})

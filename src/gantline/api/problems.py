@@ -26,6 +26,7 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "nothing-to-undo": (409, "Nothing to bring back"),
     "version-missing": (428, "Version missing"),
     "bad-document": (422, "Something entered cannot be used"),
+    "doubtful-length": (422, "Which length is it?"),
     "unreadable-length": (422, "Not a length"),
     "too-large": (413, "Too large"),
 }
@@ -38,6 +39,7 @@ class FieldProblemOut(BaseModel):
     pointer: str
     text: str
     typed: str
+    choices: list[str] = []
 
 
 class Problem(BaseModel):
@@ -121,8 +123,11 @@ def _on_design_error(request: Request, exc: Exception) -> Response:
     return problem(request, exc.code, status, title, str(exc), **more)
 
 
-def _fields(problems: Sequence[FieldProblem]) -> list[dict[str, str]]:
-    return [{"pointer": one.pointer, "text": one.text, "typed": one.typed} for one in problems]
+def _fields(problems: Sequence[FieldProblem]) -> list[dict[str, Any]]:
+    return [
+        {"pointer": one.pointer, "text": one.text, "typed": one.typed, "choices": list(one.choices)}
+        for one in problems
+    ]
 
 
 def _on_request(request: Request, exc: Exception) -> Response:

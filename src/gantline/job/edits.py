@@ -9,7 +9,7 @@ from pydantic import Field, StrictBool, StrictFloat, StrictInt, StrictStr
 
 from gantline.job.field import ClosedModel, field_of
 from gantline.job.file import read_job
-from gantline.job.model import FIELDS, ITEMS, Job
+from gantline.job.model import ITEMS, Job
 from gantline.job.model.survey import Survey, one_spot
 from gantline.job.pointers import END, parent, parts
 from gantline.job.problems import BadDocument, FieldProblem
@@ -86,31 +86,6 @@ def mark_known(job: Job, pointer: str, known: str | None) -> Job:
     if known is not None:
         data["known"][pointer] = known
     return read_job(data)
-
-
-def describe(job: Job, edits: Sequence[Edit]) -> str:
-    """A few words for the version list: the names of what changed."""
-    names = dict.fromkeys(_said(job, edit) for edit in edits)
-    return ", ".join(names)[:160]
-
-
-def _said(job: Job, edit: Edit) -> str:
-    if edit.pointer in FIELDS:
-        return FIELDS[edit.pointer].label
-    base, _, rest = edit.pointer.rpartition("/")
-    while base and base not in ITEMS:
-        base, _, more = base.rpartition("/")
-        rest = f"{more}/{rest}"
-    if base not in ITEMS:
-        return edit.pointer.lstrip("/")
-    name, _, field = rest.partition("/")
-    if name == END:
-        return f"{FIELDS[base].label}: added"
-    things = FIELDS[base].read(job) or ()
-    thing = next((one for one in things if one.id == name), None)
-    called = getattr(thing, "name", None) or getattr(thing, "kind", None) or FIELDS[base].label
-    known = getattr(ITEMS[base], field, None) if field in ITEMS[base].model_fields else None
-    return f"{called}, {getattr(known, 'label', field)}" if field else f"{called} removed"
 
 
 def _set(data: dict[str, Any], edit: Edit) -> None:

@@ -25,7 +25,8 @@ class Field:
 
     default: what stands in while it is absent: a shop default, a plain value, or nothing. derived: while absent
     the plan works it out. fact: something of the world that can be measured; anything else is a wish. moves:
-    what moves with it, said where it is to be measured. unit: after a number.
+    what moves with it, said where it is to be measured. unit: after a number. usual_mm: lengths it usually has; what
+    is typed outside them without a unit is asked back.
     """
 
     key: str
@@ -38,6 +39,7 @@ class Field:
     moves: str = ""
     unit: str = ""
     note: str = ""
+    usual_mm: tuple[float, float] | None = None
     name: str = field(default="", init=False)
     part: str = field(default="", init=False)
     pointer: str = field(default="", init=False)

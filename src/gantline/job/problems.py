@@ -11,11 +11,12 @@ from gantline.core.errors import DesignError
 
 @dataclass(frozen=True, slots=True)
 class FieldProblem:
-    """One refused field: its JSON pointer, a sentence, and what was typed."""
+    """One refused field: its JSON pointer, a sentence, and what was typed; choices: texts it could mean instead."""
 
     pointer: str
     text: str
     typed: str
+    choices: tuple[str, ...] = ()
 
 
 class BadDocument(DesignError):

@@ -20,10 +20,12 @@ from gantline.api.schemas.jobs import (
 from gantline.api.schemas.plans import Preview, PreviewOut
 from gantline.api.services import jobs as service
 from gantline.api.services.plans import job_out, preview
-from gantline.job.edits import apply, describe, mark_known
+from gantline.job.doubts import ask_back
+from gantline.job.edits import apply, mark_known
 from gantline.job.file import read_job, read_job_file, write_job_file
 from gantline.job.model import Job
 from gantline.job.records import RecordKind, edits_from
+from gantline.plan.history import describe
 from gantline.store import jobs, shops
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS)
@@ -79,10 +81,13 @@ def delete_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion) -> None:
 @router.post("/{job_id}/edits", response_model=JobOut)
 def edit_job(job_id: UUID, body: Edits, desk: DeskDep, expected: ExpectedVersion, who: Who) -> Response:
     """Change fields of version If-Match and save the next one."""
-    edits = body.edits
-    return answer(
-        service.change(desk, job_id, expected, who, lambda job: (apply(job, edits), describe(job, edits)))
-    )
+
+    def edited(job: Job) -> tuple[Job, str]:
+        ask_back(job.units.to_core(), body.edits)
+        after = apply(job, body.edits)
+        return after, describe(job, after, body.edits)
+
+    return answer(service.change(desk, job_id, expected, who, edited))
 
 
 @router.post("/{job_id}/preview", response_model=PreviewOut)

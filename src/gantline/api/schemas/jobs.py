@@ -12,18 +12,35 @@ from gantline.drawing.marks import Face
 from gantline.job.edits import Edit, Pointer
 from gantline.job.field import ClosedModel
 from gantline.job.model import Job, JobUnits
+from gantline.job.model.size import SizeLead
 from gantline.job.types import Line, Name
 from gantline.plan.finding import Severity
 
+Typed = StrictFloat | StrictInt | StrictStr
+
 
 class NewJob(ClosedModel):
-    """A job from a name and a diagonal (a number in mm, or text in the job's units)."""
+    """A job from a name and what is known of its size; lengths are numbers in mm, or text in the job's units.
+
+    value: the diagonal, width, height, free wall or picture's width on the wall, by what the size starts from. Of a
+    picture on the wall height and both diagonals may be given too; for a viewing angle, the angle and the main seat's
+    distance; for a fixed throw, the throw ratio and the lens's distance.
+    """
 
     name: Name
-    diagonal: StrictFloat | StrictInt | StrictStr
-    aspect: Annotated[str, Field(max_length=30)] = "16:9"
     place: Line = ""
+    aspect: Annotated[str, Field(max_length=30)] = "16:9"
     units: JobUnits = JobUnits()
+    start: SizeLead = SizeLead.DIAGONAL
+    value: Typed | None = None
+    picture_height: Typed | None = None
+    diagonal_rising: Typed | None = None
+    diagonal_falling: Typed | None = None
+    angle_deg: Typed | None = None
+    seat_from_wall: Typed | None = None
+    ratio_low: Typed | None = None
+    ratio_high: Typed | None = None
+    lens_from_wall: Typed | None = None
 
 
 class Edits(ClosedModel):

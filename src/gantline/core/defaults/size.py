@@ -6,6 +6,15 @@ from gantline.core.defaults.default import Default
 class SizeDefaults:
     """Size, border and content shapes."""
 
+    out_of_square_mm = Default(
+        5.0,
+        "mm",
+        0.5,
+        50.0,
+        "picture on the wall out of square, at most",
+        "a tape held by two people reads to 2 mm",
+    )
+
     tidy_span_share = Default(
         0.02,
         "share",

@@ -90,7 +90,17 @@ class Size(Part):
         Field("angle", "Viewing angle, main seat", "number", 40.0, unit="°"),
     ] = None
     value_mm: Annotated[
-        Annotated[LengthMm, Limit(ge=100.0)] | None, Field("lead_value", "Diagonal", default=2540.0)
+        Annotated[LengthMm, Limit(ge=100.0)] | None,
+        Field("lead_value", "Diagonal", default=2540.0, usual_mm=(1050.0, 12000.0)),
+    ] = None
+    measured_height_mm: Annotated[
+        LengthMm | None, Field("measured_height", "Height measured on the wall", fact=True)
+    ] = None
+    measured_rising_mm: Annotated[
+        LengthMm | None, Field("measured_rising", "Diagonal, lower left to upper right", fact=True)
+    ] = None
+    measured_falling_mm: Annotated[
+        LengthMm | None, Field("measured_falling", "Diagonal, upper left to lower right", fact=True)
     ] = None
     tidy_grid_mm: Annotated[LengthMm | None, Field("tidy_grid", "Round to", derived=True)] = None
     tidy: Annotated[RoundedPick | None, Field("tidy", "Rounded size", "value")] = None

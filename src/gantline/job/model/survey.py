@@ -87,7 +87,9 @@ class Seat(Item):
     id: Id
     name: Annotated[Line | None, Field("name", "name", "text")] = None
     x_mm: Annotated[PositionMm, Field("x", "from left", fact=True)]
-    from_wall_mm: Annotated[LengthMm, Limit(ge=300.0), Field("from_wall", "from wall", fact=True)]
+    from_wall_mm: Annotated[
+        LengthMm, Limit(ge=300.0), Field("from_wall", "from wall", fact=True, usual_mm=(800.0, 30000.0))
+    ]
     eye_mm: Annotated[LengthMm | None, Field("eye", "eye", default=SeatsDefaults.eye_mm, fact=True)] = None
     platform_mm: Annotated[DistanceMm | None, Field("platform", "platform", default=0.0, fact=True)] = None
     main: Annotated[bool | None, Field("main", "main", "switch", default=False)] = None
@@ -136,6 +138,7 @@ class Survey(Part):
             default=SurveyDefaults.wall_width_mm,
             fact=True,
             moves="the screen's center and every mark from the left wall end",
+            usual_mm=(1200.0, 15000.0),
         ),
     ] = None
     ceiling_mm: Annotated[
@@ -146,6 +149,7 @@ class Survey(Part):
             default=SurveyDefaults.ceiling_mm,
             fact=True,
             moves="the highest the frame may go, and the pole",
+            usual_mm=(1900.0, 9000.0),
         ),
     ] = None
     datum_mm: Annotated[
@@ -156,6 +160,7 @@ class Survey(Part):
             default=SurveyDefaults.datum_mm,
             fact=True,
             moves="every height marked from it",
+            usual_mm=(200.0, 2400.0),
         ),
     ] = None
     ceiling_readings: Annotated[
@@ -194,7 +199,13 @@ class Survey(Part):
     ] = None
     room_depth_mm: Annotated[
         LengthMm | None,
-        Field("room_depth", "Room, wall to back", default=SurveyDefaults.room_depth_mm, fact=True),
+        Field(
+            "room_depth",
+            "Room, wall to back",
+            default=SurveyDefaults.room_depth_mm,
+            fact=True,
+            usual_mm=(1500.0, 40000.0),
+        ),
     ] = None
     fittings: Annotated[list[Fitting], Limit(max_length=60), Field("fittings", "On the wall", "list")] = []
     boxes: Annotated[list[Box], Limit(max_length=60), Field("boxes", "In the room", "list")] = []

@@ -184,7 +184,8 @@ class ProjectorPlace(Part):
     lens_x_mm: Annotated[DistanceMm | None, Field("lens_x", "Lens from left wall end", derived=True)] = None
     lens_y_mm: Annotated[DistanceMm | None, Field("lens_y", "Lens above floor", derived=True)] = None
     lens_from_wall_mm: Annotated[
-        LengthMm | None, Field("lens_from_wall", "Lens from bare wall", derived=True)
+        LengthMm | None,
+        Field("lens_from_wall", "Lens from bare wall", derived=True, usual_mm=(150.0, 40000.0)),
     ] = None
     distance_offset_mm: Annotated[
         PositionMm | None,

@@ -1,5 +1,7 @@
 """Viewable area, frame, and the fields of the size that depend on how it starts."""
 
+from typing import Any
+
 from gantline.core.errors import OutOfRange
 from gantline.core.size.picture import Lead, picture_from
 from gantline.core.units import pair_text
@@ -33,6 +35,18 @@ def lead_value(at: Ask) -> Display | None:
 def angle(at: Ask) -> Display | None:
     """Only where the size starts from it."""
     return Display(at.field(Size.angle_deg)) if at.field(Size.lead) == SizeLead.ANGLE else None
+
+
+def _measured(key: str, label: str, field: Any) -> None:
+    @FIGURES.length(key, label, "entered", field)
+    def shown(at: Ask) -> Display | None:
+        """Only for a picture that was measured on the wall."""
+        return Display(at.given(field)) if at.field(Size.lead) == SizeLead.MEASURED else None
+
+
+_measured("measured_height", "Height measured on the wall", Size.measured_height_mm)
+_measured("measured_rising", "Diagonal, lower left to upper right", Size.measured_rising_mm)
+_measured("measured_falling", "Diagonal, upper left to lower right", Size.measured_falling_mm)
 
 
 @FIGURES.other("throw_pick", "Within the zoom", "", "usual", Size.throw_pick)

@@ -5,6 +5,7 @@ from enum import StrEnum
 
 from gantline.core.defaults import SizeDefaults
 from gantline.core.size.picture import Lead, picture_from
+from gantline.core.size.square import lean_mm, missing_mm
 from gantline.job.field import field_of
 from gantline.job.model.size import BorderFaces, Size, SizeLead
 from gantline.plan.ask import Ask
@@ -25,6 +26,9 @@ class Code(StrEnum):
     NO_EXACT_SIZE = "no-exact-size"
     PICK_ELSEWHERE = "pick-elsewhere"
     WIDER_THAN_WALL = "wider-than-wall"
+    OUT_OF_SQUARE = "out-of-square"
+    SIDES_DISAGREE = "sides-disagree"
+    ASPECT_MEASURED = "aspect-measured"
 
 
 MISSING = {
@@ -108,4 +112,45 @@ def on_the_wall(at: Ask) -> Iterator[Finding]:
     )
 
 
-FINDINGS = (starting, rounding, on_the_wall)
+@found
+def on_the_wall_measured(at: Ask) -> Iterator[Finding]:
+    """A picture whose measured sides and diagonals say that it leans, or that one of them was read wrong."""
+    if at.field(Size.lead) != SizeLead.MEASURED:
+        return
+    width, high = at.field(Size.value_mm), at.given(Size.measured_height_mm)
+    rising, falling = at.given(Size.measured_rising_mm), at.given(Size.measured_falling_mm)
+    most = at.default(SizeDefaults.out_of_square_mm)
+    if rising is not None and falling is not None:
+        lean = lean_mm(width, rising, falling)
+        if abs(lean) > most:
+            text = (
+                f"The picture on the wall is out of square: its top edge stands {at.text(abs(lean))} to the "
+                f"{'right' if lean > 0 else 'left'} of its bottom edge. Level the projector before the size is taken."
+            )
+            subject, numbers = field_of(Size.measured_rising_mm).pointer, {"lean_mm": lean}
+            yield Finding(
+                code=Code.OUT_OF_SQUARE, severity="check", text=text, subject=subject, numbers=numbers
+            )
+    subject = field_of(Size.measured_height_mm).pointer
+    if high is not None and rising is not None and falling is not None:
+        off = missing_mm(width, high, rising, falling)
+        if abs(off) > most:
+            text = (
+                f"Width, height and diagonals do not agree: the diagonals are {at.text(abs(off))} "
+                f"{'longer' if off > 0 else 'shorter'} than the sides allow. Measure again."
+            )
+            numbers = {"off_mm": off}
+            yield Finding(
+                code=Code.SIDES_DISAGREE, severity="check", text=text, subject=subject, numbers=numbers
+            )
+    if high is not None:
+        asked = width / float(at(aspect))
+        if abs(high - asked) > most:
+            text = (
+                f"At {at.field(Size.aspect)} a picture {at.text(width)} wide is {at.text(asked)} high; {at.text(high)} was "
+                "measured. Choose the aspect ratio that is shown."
+            )
+            yield Finding(code=Code.ASPECT_MEASURED, severity="check", text=text, subject=subject)
+
+
+FINDINGS = (starting, rounding, on_the_wall, on_the_wall_measured)

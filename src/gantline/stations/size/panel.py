@@ -26,7 +26,20 @@ def _overall(at: Ask) -> str:
 
 PANEL = (
     PanelPart(weight="lead", rows=("width", "height", "diagonal")),
-    PanelPart(rows=("aspect", "lead", "lead_value", "throw_pick", "throw_range", "angle", "real_aspect")),
+    PanelPart(
+        rows=(
+            "aspect",
+            "lead",
+            "lead_value",
+            "measured_height",
+            "measured_rising",
+            "measured_falling",
+            "throw_pick",
+            "throw_range",
+            "angle",
+            "real_aspect",
+        )
+    ),
     PanelPart(title="Rounded sizes", weight="detail", rows=("tidy_grid",), widget="rounded", gist=_rounded),
     PanelPart(
         title="Border and frame",
