@@ -68,7 +68,7 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
     assert (figure(redone, "lead_value")["text"], redone["version"]) == ("120″", 4)
     assert step("redo", 4).status_code == 409
     whats = [one["what"] for one in client.get(f"/api/jobs/{job['id']}/versions").json()]
-    assert whats == ["redo: Diagonal 113″ → 120″", "undo: Diagonal 113″ → 120″", "Diagonal", "created"]
+    assert whats == ["redo: Diagonal 113″ → 120″", "undo: Diagonal 113″ → 120″", "Diagonal 113″ → 120″", "created"]
 
 
 @pytest.mark.parametrize(

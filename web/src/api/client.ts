@@ -53,8 +53,12 @@ export class Refused extends Error {
   about(pointer: string): string {
     return this.problem.errors?.find((one) => one.pointer === pointer)?.text ?? this.problem.detail
   }
+  /** What a doubtful text could mean, each a text to send instead. */
+  choicesFor(pointer: string): readonly string[] {
+    return this.problem.errors?.find((one) => one.pointer === pointer)?.choices ?? []
+  }
   /** Every refused field with its place, or the whole. */
-  get fields(): readonly { pointer: string; text: string }[] {
+  get fields(): readonly { pointer: string; text: string; choices?: readonly string[] }[] {
     return this.problem.errors?.length ? this.problem.errors : [{ pointer: '', text: this.problem.detail }]
   }
 }

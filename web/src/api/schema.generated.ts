@@ -1091,6 +1091,11 @@ export interface components {
          * @description One refused field.
          */
         FieldProblemOut: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: string[];
             /** Pointer */
             pointer: string;
             /** Text */
@@ -1924,23 +1929,43 @@ export interface components {
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
          * NewJob
-         * @description A job from a name and a diagonal (a number in mm, or text in the job's units).
+         * @description A job from a name and what is known of its size; lengths are numbers in mm, or text in the job's units.
+         *
+         *     value: the diagonal, width, height, free wall or picture's width on the wall, by what the size starts from. Of a
+         *     picture on the wall height and both diagonals may be given too; for a viewing angle, the angle and the main seat's
+         *     distance; for a fixed throw, the throw ratio and the lens's distance.
          */
         NewJob: {
+            /** Angle Deg */
+            angle_deg?: number | string | null;
             /**
              * Aspect
              * @default 16:9
              */
             aspect: string;
-            /** Diagonal */
-            diagonal: number | string;
+            /** Diagonal Falling */
+            diagonal_falling?: number | string | null;
+            /** Diagonal Rising */
+            diagonal_rising?: number | string | null;
+            /** Lens From Wall */
+            lens_from_wall?: number | string | null;
             /** Name */
             name: string;
+            /** Picture Height */
+            picture_height?: number | string | null;
             /**
              * Place
              * @default
              */
             place: string;
+            /** Ratio High */
+            ratio_high?: number | string | null;
+            /** Ratio Low */
+            ratio_low?: number | string | null;
+            /** Seat From Wall */
+            seat_from_wall?: number | string | null;
+            /** @default diagonal */
+            start: components["schemas"]["SizeLead"];
             /**
              * @default {
              *       "denominator": 16,
@@ -1948,6 +1973,8 @@ export interface components {
              *     }
              */
             units: components["schemas"]["JobUnits-Input"];
+            /** Value */
+            value?: number | string | null;
         };
         /**
          * Numeral
@@ -2769,6 +2796,12 @@ export interface components {
             /** @default {} */
             border: components["schemas"]["BorderFaces"];
             lead: components["schemas"]["SizeLead"] | null;
+            /** Measured Falling Mm */
+            measured_falling_mm: number | null;
+            /** Measured Height Mm */
+            measured_height_mm: number | null;
+            /** Measured Rising Mm */
+            measured_rising_mm: number | null;
             /** Overspill Mm */
             overspill_mm: number | null;
             /** Throw Pick */

@@ -2,6 +2,7 @@ import { type Dimension, toEdits } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Num } from '../parts/Num'
 import { Trouble } from '../parts/Trouble'
+import { Meant } from '../parts/Typed'
 import { useTyping } from '../parts/useTyping'
 import type { DimensionPlace } from './dimensionLines'
 
@@ -16,7 +17,12 @@ const roomPx = (text: string) => 12 + 9 * text.replace(/\u00a0?\d+\u2044\d+/g, '
 export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
   const { inside } = mark
   const { edit } = useThisJob()
-  const { typing, open, trouble, id, field } = useTyping({ text: mark.text, save: (typed) => edit(toEdits(mark.changes, typed)) })
+  const open_ = mark.changes.find((one) => one.value === null)?.pointer ?? ''
+  const { typing, open, back, take, trouble, choices, id, field } = useTyping({
+    text: mark.text,
+    save: (typed) => edit(toEdits(mark.changes, typed)),
+    choices: (refused) => refused.choicesFor(open_),
+  })
   const beside = place.upright && place.lengthPx < SHORT_PX && !inside
   const turn = place.upright && !beside ? 'rotate(-90deg)' : ''
   // beside a short line on its outer side, unless the number would be cut off there
@@ -45,6 +51,7 @@ export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
         {trouble && (
           <div className="w-64 rounded bg-stop-ground">
             <Trouble text={trouble} id={id} />
+            <Meant texts={choices} onTake={take} />
           </div>
         )}
       </div>
@@ -59,6 +66,8 @@ export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
   return (
     <button
       type="button"
+      // biome-ignore lint/a11y/noAutofocus: the keyboard goes on from the field it has just closed
+      autoFocus={back}
       style={style}
       title={mark.name}
       onClick={open}

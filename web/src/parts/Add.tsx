@@ -1,8 +1,9 @@
 import { useState } from 'react'
-import type { Edit } from '../api/client'
+import { type Edit, Refused } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Button } from './Button'
 import { said, Trouble } from './Trouble'
+import { Meant } from './Typed'
 
 type AddProps = {
   cells: readonly { name: string; label: string; hint: string; optional?: boolean }[]
@@ -15,15 +16,19 @@ export const Add = ({ cells, edit: make, button }: AddProps) => {
   const { edit } = useThisJob()
   const [draft, setDraft] = useState<Record<string, string>>({})
   const [trouble, setTrouble] = useState('')
+  const [[field = '', ...choices], setMeant] = useState<readonly string[]>([])
   const add = async () => {
     const missing = cells.find(({ name, optional }) => !optional && !draft[name]?.trim())
-    if (missing) return setTrouble(`Enter ${missing.hint} too.`)
+    if (missing) return setTrouble(`${missing.label}: enter a value first.`)
     try {
+      setMeant([])
       await edit([make(Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim())))])
       setDraft({})
       setTrouble('')
     } catch (error) {
       setTrouble(said(error))
+      const doubt = error instanceof Refused ? error.fields.find((one) => one.choices?.length) : undefined
+      if (doubt) setMeant([doubt.pointer.split('/').at(-1) ?? '', ...(doubt.choices ?? [])])
     }
   }
   return (
@@ -45,6 +50,14 @@ export const Add = ({ cells, edit: make, button }: AddProps) => {
         </Button>
       </div>
       <Trouble text={trouble} />
+      <Meant
+        texts={choices}
+        onTake={(text) => {
+          setDraft({ ...draft, [field]: text })
+          setTrouble('')
+          setMeant([])
+        }}
+      />
     </>
   )
 }

@@ -1,7 +1,7 @@
 import type { Edit, Figure } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Button } from './Button'
-import { Num } from './Num'
+import { Num, Rich } from './Num'
 import { Trouble } from './Trouble'
 import { useTyping } from './useTyping'
 
@@ -26,18 +26,47 @@ const WIDTH = {
 /** What was typed, as the API takes it: text, which Python reads; nothing is absent again. */
 export const typedValue = (text: string, words: boolean): Edit['value'] => (text === '' && !words ? null : text)
 
+/** What a doubtful length could mean: one tap each. */
+export const Meant = ({ texts, onTake }: { texts: readonly string[]; onTake: (text: string) => Promise<unknown> | void }) =>
+  texts.length > 0 && (
+    <span className="flex flex-wrap gap-1">
+      {texts.map((one) => (
+        <Button key={one} data-chip="1" look="main" className="text-smallall" onClick={() => void onTake(one)}>
+          <Rich text={one} />
+        </Button>
+      ))}
+    </span>
+  )
+
 /** One value of the job: tap, type, done. The one way of typing everywhere but on the board. */
 export const Typed = ({ label, pointer, text, words = false, empty = 'enter', choices = [], look = 'row' }: TypedProps) => {
-  const { edit } = useThisJob()
-  const { typing, open, take, trouble, id, field } = useTyping({
+  const { edit, saved } = useThisJob()
+  const {
+    typing,
+    open,
+    back,
+    take,
+    trouble,
+    choices: meant,
+    id,
+    field,
+  } = useTyping({
     text,
     save: (typed) => edit([{ pointer, value: typedValue(typed, words) }]),
     said: (refused) => refused.about(pointer),
+    choices: (refused) => refused.choicesFor(pointer),
+    keep: `${saved?.id ?? ''}${pointer}`,
   })
   const size = SIZE[look]
   if (!typing)
     return (
-      <button type="button" onClick={open} className={`${OPEN} ${size}`}>
+      <button
+        type="button"
+        // biome-ignore lint/a11y/noAutofocus: the keyboard goes on from the field it has just closed
+        autoFocus={back}
+        onClick={open}
+        className={`${OPEN} ${size}`}
+      >
         <span className="sr-only">{label}: </span>
         {text && words && <span className="font-semibold text-body leading-snug">{text}</span>}
         {text && !words && <Num text={text} />}
@@ -61,6 +90,7 @@ export const Typed = ({ label, pointer, text, words = false, empty = 'enter', ch
         </span>
       )}
       <Trouble text={trouble} id={id} />
+      <Meant texts={meant} onTake={take} />
     </span>
   )
 }

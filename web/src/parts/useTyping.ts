@@ -1,4 +1,4 @@
-import { type ChangeEvent, type FocusEvent, type KeyboardEvent, useId, useState } from 'react'
+import { type ChangeEvent, type FocusEvent, type KeyboardEvent, useId, useRef, useState } from 'react'
 import { Refused } from '../api/client'
 import { typeable } from './Num'
 
@@ -6,31 +6,52 @@ type Typing = {
   text: string
   save: (typed: string) => Promise<unknown>
   said?: (refused: Refused) => string
+  choices?: (refused: Refused) => readonly string[]
+  keep?: string
 }
+type Kept = { typed: string; trouble: string; choices: readonly string[] }
 
-/** A value that is tapped, typed and saved; what is refused stays to be put right. */
-export const useTyping = ({ text, save, said = (refused) => refused.message }: Typing) => {
-  const [draft, setDraft] = useState<string | null>(null)
-  const [trouble, setTrouble] = useState('')
+/** What was refused and not put right, by its field: it is there again when its station is. */
+const kept = new Map<string, Kept>()
+const NONE: readonly string[] = []
+
+/** A value that is tapped, typed and saved; what is refused stays to be put right. keep: the name it is kept under. */
+export const useTyping = ({ text, save, said = (refused) => refused.message, choices = () => NONE, keep }: Typing) => {
+  const before = keep === undefined ? undefined : kept.get(keep)
+  const [draft, setDraft] = useState<string | null>(before?.typed ?? null)
+  const [refusal, setRefusal] = useState({ trouble: before?.trouble ?? '', choices: before?.choices ?? NONE })
+  // by the keyboard one goes on from where one was; a field that was left open before takes no focus
+  const [from, setFrom] = useState<'tap' | 'key' | 'before'>(before ? 'before' : 'tap')
+  const saving = useRef(false)
   const id = useId()
-  const close = () => {
+  const close = (by: 'tap' | 'key' = 'tap') => {
     setDraft(null)
-    setTrouble('')
+    setRefusal({ trouble: '', choices: NONE })
+    setFrom(by)
+    if (keep !== undefined) kept.delete(keep)
   }
-  const commit = async (typed = draft) => {
-    if (typed === null || typed.trim() === typeable(text)) return close()
+  const commit = async (typed = draft, by: 'tap' | 'key' = 'tap') => {
+    if (typed === null || typed.trim() === typeable(text)) return close(by)
+    if (saving.current) return
+    saving.current = true
     try {
       await save(typed.trim())
-      close()
+      close(by)
     } catch (error) {
-      setTrouble(error instanceof Refused ? said(error) : 'This could not be saved.')
+      const refused = error instanceof Refused ? error : null
+      const trouble = refused ? said(refused) : 'This could not be saved.'
+      const found = refused ? choices(refused) : NONE
+      setRefusal({ trouble, choices: found })
+      if (keep !== undefined) kept.set(keep, { typed, trouble, choices: found })
+    } finally {
+      saving.current = false
     }
   }
   const field = {
     // the field appears because its value was tapped
-    autoFocus: true,
-    'aria-invalid': trouble !== '',
-    'aria-describedby': trouble ? id : undefined,
+    autoFocus: from !== 'before',
+    'aria-invalid': refusal.trouble !== '',
+    'aria-describedby': refusal.trouble ? id : undefined,
     value: draft ?? '',
     onFocus: (event: FocusEvent<HTMLInputElement>) => event.target.select(),
     onChange: (event: ChangeEvent<HTMLInputElement>) => setDraft(event.target.value),
@@ -39,15 +60,21 @@ export const useTyping = ({ text, save, said = (refused) => refused.message }: T
       if (!chip) void commit()
     },
     onKeyDown: (event: KeyboardEvent) => {
-      if (event.key === 'Enter') void commit()
-      if (event.key === 'Escape') close()
+      if (event.key === 'Enter') void commit(draft, 'key')
+      if (event.key === 'Escape') close('key')
     },
   }
   return {
     typing: draft !== null,
-    open: () => setDraft(typeable(text)),
-    take: (value: string) => commit(value),
-    trouble,
+    open: () => {
+      setFrom('tap')
+      setDraft(typeable(text))
+    },
+    /** What opens the field takes the focus back when the keyboard closed it: Tab goes on from there. */
+    back: from === 'key',
+    take: (value: string) => commit(value, 'key'),
+    trouble: refusal.trouble,
+    choices: refusal.choices,
     id,
     field,
   }
