@@ -28,6 +28,7 @@ BOXES: Mapping[str, UsualSize] = {
     "fan": UsualSize(1300.0, 350.0, 1300.0, 2050.0, 1800.0),
     "pendant": UsualSize(350.0, 600.0, 350.0, 1800.0, 2000.0),
     "walkway": UsualSize(800.0, 1800.0, 800.0, 0.0, 2500.0),
+    "cable-point": UsualSize(80.0, 80.0, 80.0, 2300.0, 3500.0),
 }
 FITTINGS: Mapping[str, UsualSize] = {
     "outlet": UsualSize(80.0, 120.0, 0.0, 300.0, 0.0),
@@ -38,6 +39,7 @@ FITTINGS: Mapping[str, UsualSize] = {
     "return-air": UsualSize(500.0, 400.0, 0.0, 200.0, 0.0),
     "thermostat": UsualSize(90.0, 130.0, 0.0, 1400.0, 0.0),
     "radiator": UsualSize(1000.0, 600.0, 0.0, 120.0, 0.0),
+    "cable-point": UsualSize(80.0, 80.0, 0.0, 300.0, 0.0),
     "other": UsualSize(100.0, 100.0, 0.0, 300.0, 0.0),
 }
 SEAT_FROM_WALL_MM = 3300.0

@@ -5,7 +5,6 @@ from dataclasses import dataclass
 
 from gantline.core.throw.places import freedom
 from gantline.core.units import beside_text, length_text
-from gantline.job.model.throw import CablePoint
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_ORDER, PDF, Ready, Sheet
@@ -14,7 +13,7 @@ from gantline.stations.common import is_turned
 from gantline.stations.height import centre_x_mm
 from gantline.stations.throw import lens_place, wanted
 from gantline.stations.throw.cabinet import footprint
-from gantline.stations.throw.mount import mounted
+from gantline.stations.throw.mount import mounted, source
 from gantline.stations.throw.tables import joists
 
 SIDE_HIGH, TOP_HIGH = 74.0, 125.0
@@ -81,8 +80,9 @@ def _points(at: Ask) -> Iterator[Point]:
         yield Point(
             "Body on the cabinet, front right corner", *across(stands.right_mm), text(stands.front_mm), base
         )
-    x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
-    if x is not None and y is not None and z is not None:
+    start = at(source)
+    if start is not None:
+        x, y, z = start
         yield Point("Signal and power come from", *across(x), text(z), text(y))
 
 

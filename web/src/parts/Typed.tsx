@@ -27,7 +27,7 @@ const WIDTH = {
 export const typedValue = (text: string, words: boolean): Edit['value'] => (text === '' && !words ? null : text)
 
 /** What a doubtful length could mean: one tap each. */
-export const Meant = ({ texts, onTake }: { texts: readonly string[]; onTake: (text: string) => Promise<unknown> | void }) =>
+export const Meant = ({ texts, onTake }: { texts: readonly string[]; onTake: (text: string) => unknown }) =>
   texts.length > 0 && (
     <span className="flex flex-wrap gap-1">
       {texts.map((one) => (

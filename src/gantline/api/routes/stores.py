@@ -1,6 +1,7 @@
 """The shop's stores: records by kind and key."""
 
 from typing import Annotated, Any, Literal
+from uuid import UUID
 
 import orjson
 from fastapi import APIRouter, Path, Request, Response
@@ -8,10 +9,11 @@ from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
 from gantline.api.deps import DeskDep, desk_of
-from gantline.api.schemas.stores import RecordIn, RecordOut
-from gantline.job.records import RecordKind, read_record
-from gantline.job.records.files import KEY, read_json_records, read_records, write_records
-from gantline.store import shops
+from gantline.api.schemas.stores import RecordIn, RecordName, RecordOut
+from gantline.job.file import read_job
+from gantline.job.records import RecordKind, read_record, record_from
+from gantline.job.records.files import KEY, key_of, read_json_records, read_records, write_records
+from gantline.store import jobs, shops
 from gantline.store.models import RecordRow
 
 router = APIRouter(prefix="/api/stores", tags=["stores"], responses=PROBLEM_ANSWERS)
@@ -59,6 +61,16 @@ def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Re
                 for key, name, body in read
             ]
         )
+
+
+@router.post("/{kind}/from/{job_id}", response_model=RecordOut)
+def keep_from_job(kind: RecordKind, job_id: UUID, body: RecordName, desk: DeskDep) -> Response:
+    """Keep what a job holds of a kind as a record of the stores; one of the same name is replaced."""
+    job = read_job(jobs.head(desk.session, desk.shop_id, job_id).document)
+    made = record_from(kind, job)
+    return answer(
+        _out(shops.put_record(desk.session, desk.shop_id, kind, key_of(body.name), body.name, made))
+    )
 
 
 @router.get("/{kind}/{key}", response_model=RecordOut)

@@ -14,6 +14,12 @@ class RecordIn(ClosedModel):
     body: dict[str, Any]
 
 
+class RecordName(ClosedModel):
+    """What a record is to be called."""
+
+    name: Name
+
+
 class RecordOut(Out):
     """A stored record."""
 

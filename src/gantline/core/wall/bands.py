@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-WIRED = ("outlet", "switch", "thermostat", "radiator", "other")  # cable or pipe runs to these
+WIRED = ("outlet", "switch", "thermostat", "radiator", "cable-point", "other")  # cable or pipe runs to these
 
 
 def band_mm(kind: str, surveyed_mm: float | None, usual_mm: float) -> float:

@@ -15,9 +15,20 @@ from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionM
 BUILDS = (("studs", "studs and drywall"), ("masonry", "masonry"))
 RUNS = (("to-the-wall", "toward the screen wall"), ("along-the-wall", "along the screen wall"))
 FittingKind = Literal[
-    "window", "door", "outlet", "switch", "vent", "return-air", "thermostat", "radiator", "other"
+    "window",
+    "door",
+    "outlet",
+    "switch",
+    "vent",
+    "return-air",
+    "thermostat",
+    "radiator",
+    "cable-point",
+    "other",
 ]
-BoxKind = Literal["cabinet", "loudspeaker", "furniture", "soffit", "beam", "fan", "pendant", "walkway"]
+BoxKind = Literal[
+    "cabinet", "loudspeaker", "furniture", "soffit", "beam", "fan", "pendant", "walkway", "cable-point"
+]
 
 
 class CeilingReading(Item):

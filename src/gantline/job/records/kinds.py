@@ -9,7 +9,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from gantline.job.edits import Edit
-from gantline.job.field import field_of
+from gantline.job.field import Part, declared, field_of
 from gantline.job.model import Job
 from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
 from gantline.job.model.light import FabricChoice
@@ -69,6 +69,34 @@ def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
     elif isinstance(value, list):
         for at, inner in enumerate(value):
             _refuse_unstorable(inner, [*place, at])
+
+
+# parts of a job that a record of a kind is made of; a projector's leaflet is not in a job as it was quoted
+PARTS: Mapping[RecordKind, tuple[type[Part], ...]] = {
+    RecordKind.FIXING: (Hanging, FrameBuild),
+    RecordKind.KIT: (FrameBuild, Tensioning),
+    RecordKind.FABRIC: (FabricChoice,),
+}
+
+
+def record_from(kind: RecordKind, job: Job) -> dict[str, Any]:
+    """What a job holds of a kind, as a record's body.  Raises: BadDocument where that makes no record."""
+    if kind not in PARTS:
+        raise BadDocument(
+            [FieldProblem("", f"A {kind} record is made from its leaflet, not from a job.", "")]
+        )
+    known = MODELS[kind].model_fields
+    body = {
+        name: value
+        for part in PARTS[kind]
+        for name, field in declared(part).items()
+        if name in known and (value := field.read(job)) is not None
+    }
+    if kind is RecordKind.KIT and job.size.border.side_mm is not None:
+        body["border_mm"] = job.size.border.side_mm
+    if kind is RecordKind.FABRIC and job.light.fabric.roll_mm is not None:
+        body["roll_widths_mm"] = [job.light.fabric.roll_mm]
+    return read_record(kind, body)
 
 
 def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | None = None) -> list[Edit]:

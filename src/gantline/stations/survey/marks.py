@@ -13,7 +13,7 @@ from gantline.plan.station import FaceName
 from gantline.stations.height import centre_x_mm
 from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
 from gantline.stations.survey.solve import (
-    box_solids,
+    all_boxes,
     ceiling_over,
     joist_lines_mm,
     lattice,
@@ -151,7 +151,7 @@ def box_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
         return
     across, up = AXES[face]
     a, b = INDEX[across], INDEX[up]
-    for name, _, box in at(box_solids):
+    for name, _, box in at(all_boxes):
         points = rectangle(box.low[a], box.low[b], box.high[a], box.high[b])
         handle, origin = f"box-handle-{name}", (box.low[a], box.low[b])
         yield Area(key=f"box-{name}", role="box", layer="survey", points=points, moves=handle)

@@ -6,7 +6,7 @@ from gantline.core.defaults import SurveyDefaults
 from gantline.core.height.ceiling import Ceiling, ceiling_of
 from gantline.core.height.profile import Profile
 from gantline.core.sight.rows import Eye
-from gantline.core.space import Solid
+from gantline.core.space import Point3, Solid
 from gantline.core.throw.mount import joist_centres
 from gantline.core.wall.bands import Band, band_mm
 from gantline.core.wall.studs import StudLattice
@@ -14,6 +14,7 @@ from gantline.job.model.survey import Joists, Seat, Survey
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm
 
+CABLE_POINT = "cable-point"
 NEAREST_MM = 100.0  # an eye nearer to the fabric sits in the screen
 
 
@@ -189,8 +190,33 @@ def bands(at: Ask) -> tuple[Band, ...]:
     return tuple(out)
 
 
+def prepared_points(at: Ask) -> tuple[Point3, ...]:
+    """Where cable or power is prepared, middle of each (x, y, z from the bare wall) [mm]: in the room and on the wall."""
+    free = [
+        (
+            one.x_mm + one.width_mm / 2.0,
+            one.y_mm + one.height_mm / 2.0,
+            (one.z_mm or 0.0) + one.depth_mm / 2.0,
+        )
+        for one in at.things(Survey.boxes)
+        if one.kind == CABLE_POINT
+    ]
+    wall = [
+        (one.x_mm + one.width_mm / 2.0, one.y_mm + one.height_mm / 2.0, 0.0)
+        for one in at.things(Survey.fittings)
+        if one.kind == CABLE_POINT
+    ]
+    return (*free, *wall)
+
+
 def box_solids(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
-    """Id, kind and shape of everything that stands in the room [mm, z from the bare wall]."""
+    """Id, kind and shape of everything that stands in the room [mm, z from the bare wall]; a cable point stands in
+    nobody's way."""
+    return tuple(one for one in at(all_boxes) if one[1] != CABLE_POINT)
+
+
+def all_boxes(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
+    """The same with the cable points."""
     out = []
     for one in at.things(Survey.boxes):
         z = one.z_mm or 0.0

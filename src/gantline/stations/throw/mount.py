@@ -1,5 +1,6 @@
 """Mount plate, pole and cable, from where the lens must be."""
 
+import math
 from dataclasses import dataclass
 
 from gantline.core.defaults import ThrowDefaults
@@ -9,7 +10,7 @@ from gantline.job.model.throw import CablePoint
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung
 from gantline.stations.height import fits as some_height
-from gantline.stations.survey import box_solids, ceiling_over, wall_mm
+from gantline.stations.survey import box_solids, ceiling_over, prepared_points, wall_mm
 from gantline.stations.throw.body import plate
 from gantline.stations.throw.lens import in_front
 
@@ -55,14 +56,24 @@ def pole_here(at: Ask) -> float | None:
     return None if found is None else found.pole_mm
 
 
+def source(at: Ask) -> Point3 | None:
+    """Where signal and power come from: as entered, else the prepared point nearest to the lens; None without any."""
+    x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
+    if x is not None and y is not None and z is not None:
+        return x, y, z
+    place, there = at(in_front), at(prepared_points)
+    return (
+        min(there, key=lambda one: math.dist(one, place.from_wall)) if there and place is not None else None
+    )
+
+
 def cable(at: Ask) -> tuple[Point3, ...]:
     """Corners (x, y, z) of the cable's run; none until its source is entered."""
-    place = at(in_front)
-    x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
-    if place is None or not at(some_height) or x is None or y is None or z is None:
+    place, start = at(in_front), at(source)
+    if place is None or not at(some_height) or start is None:
         return ()
     level = at(over_mm, place.x_mm, place.from_wall[2]) if at(hung) else 0.0
-    return cable_path((x, y, z), place.from_wall, level_mm=level)
+    return cable_path(start, place.from_wall, level_mm=level)
 
 
 def cable_mm(at: Ask) -> float | None:
