@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from gantline.compare.verdict import Against, against
 from gantline.core.light.luminance import contrast_band
 from gantline.core.units import pair_text
-from gantline.job.model.size import Size, SizeLead
+from gantline.job.model.size import LEADS, Size, SizeLead
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
 from gantline.stations.height import placement, rect_of_frame, rect_of_picture
+from gantline.stations.light.findings import missing
 from gantline.stations.light.solve import seen, state_names
 from gantline.stations.light.tables import contrast_text
 from gantline.stations.size import screen
@@ -17,6 +18,7 @@ from gantline.stations.size.seats import Sight, sights
 from gantline.stations.survey import main_seat, room, seats
 
 STEPS = (0.80, 0.87, 0.93, 1.0, 1.06, 1.12, 1.19, 1.26)  # diagonals beside the chosen one, as shares of it
+NAMES = dict(LEADS)
 CHECKED = ("size", "height", "light", "throw")
 FITS = "fits, no warnings"
 
@@ -46,11 +48,15 @@ class SizeRow:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SizeTable:
     """Candidates from small to large, the light states their contrasts stand for, and which to take and why no
-    larger."""
+    larger. common: what stands against every one of them, said once; unlit: why there is no brightness; leads: what
+    taking another size changes of how the size starts."""
 
     rows: tuple[SizeRow, ...]
     states: tuple[str, ...]
     advice: str
+    common: tuple[str, ...]
+    unlit: str
+    leads: str
 
 
 def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
@@ -58,19 +64,48 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
 
     The candidates are exact sizes; rounded ones are picked after.
     """
-    present, step_mm = at(screen).picture.diagonal_mm, at.step_mm
-    rows = []
+    picture, now = at(screen).picture, SizeLead(at.field(Size.lead))
+    kept = {SizeLead.WIDTH: picture.width_mm, SizeLead.HEIGHT: picture.height_mm}
+    lead = now if now in kept else SizeLead.DIAGONAL
+    present = kept.get(lead, picture.diagonal_mm)
+    asks, changed = [], []
     for step in steps:
-        diagonal = present if step == 1.0 else round(present * step / step_mm) * step_mm
-        changes = (
-            change(Size.lead, SizeLead.DIAGONAL.value),
-            change(Size.value_mm, diagonal),
-            change(Size.tidy, None),
-        )
-        size = at.job.size.model_copy(update={"lead": SizeLead.DIAGONAL, "value_mm": diagonal, "tidy": None})
-        one = at if step == 1.0 else at.with_job(at.job.model_copy(update={"size": size}))
-        rows.append(_row(one, changes, chosen=step == 1.0))
-    return SizeTable(rows=tuple(rows), states=at(state_names), advice=_advice(rows))
+        value = present if step == 1.0 else at.near(present * step)
+        size = at.job.size.model_copy(update={"lead": lead, "value_mm": value, "tidy": None})
+        asks.append(at if step == 1.0 else at.with_job(at.job.model_copy(update={"size": size})))
+        changed.append((change(Size.lead, lead.value), change(Size.value_mm, value), change(Size.tidy, None)))
+    against_all = [{one.text for sort in _against(ask) for one in sort} for ask in asks]
+    common = tuple(
+        one.text
+        for sort in _against(asks[0])
+        for one in sort
+        if all(one.text in said for said in against_all)
+    )
+    rows = [
+        _row(ask, changes, common, chosen=step == 1.0)
+        for ask, changes, step in zip(asks, changed, steps, strict=True)
+    ]
+    return SizeTable(
+        rows=tuple(rows),
+        states=at(state_names),
+        advice=_advice(rows),
+        common=common,
+        unlit=_unlit(at),
+        leads=""
+        if lead is now
+        else f"Taking another size starts it from its diagonal, not from the {NAMES[now]}.",
+    )
+
+
+def _against(at: Ask) -> tuple[tuple[Against, ...], tuple[Against, ...]]:
+    return against(at, "stop"), against(at, "check", CHECKED)
+
+
+def _unlit(at: Ask) -> str:
+    """Why no row has a brightness; empty where they have one."""
+    if at(seen) is not None:
+        return ""
+    return next((one.text for one in at(missing)), "")
 
 
 def _advice(rows: Sequence[SizeRow]) -> str:
@@ -86,8 +121,11 @@ def _advice(rows: Sequence[SizeRow]) -> str:
     return said if best + 1 == len(rows) else f"{said} At {rows[best + 1].diagonal}: {rows[best + 1].verdict}"
 
 
-def _row(at: Ask, changes: tuple[Change, ...], *, chosen: bool) -> SizeRow:
-    stops, checks = against(at, "stop"), against(at, "check", CHECKED)
+def _row(at: Ask, changes: tuple[Change, ...], common: Sequence[str], *, chosen: bool) -> SizeRow:
+    stops, checks = (
+        tuple(one for one in sort if one.text not in common or one.severity == "stop")
+        for sort in _against(at)
+    )
     picture, light, lead = at(screen).picture, at(seen), at(main_seat)
     index = at(seats).index(lead) if lead is not None else 0
     mine = next((one for one in at(sights) if one.seat == lead), None)

@@ -544,6 +544,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stores/{kind}/from/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep From Job
+         * @description Keep what a job holds of a kind as a record of the stores; one of the same name is replaced.
+         */
+        post: operations["keep_from_job"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stores/{kind}/{key}": {
         parameters: {
             query?: never;
@@ -656,7 +676,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "cabinet" | "loudspeaker" | "furniture" | "soffit" | "beam" | "fan" | "pendant" | "walkway";
+            kind: "cabinet" | "loudspeaker" | "furniture" | "soffit" | "beam" | "fan" | "pendant" | "walkway" | "cable-point";
             /** Name */
             name: string | null;
             /** Width Mm */
@@ -1171,7 +1191,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "window" | "door" | "outlet" | "switch" | "vent" | "return-air" | "thermostat" | "radiator" | "other";
+            kind: "window" | "door" | "outlet" | "switch" | "vent" | "return-air" | "thermostat" | "radiator" | "cable-point" | "other";
             /** Name */
             name: string | null;
             /** Width Mm */
@@ -2486,6 +2506,14 @@ export interface components {
          */
         RecordKind: "fabric" | "kit" | "projector" | "fixing";
         /**
+         * RecordName
+         * @description What a record is to be called.
+         */
+        RecordName: {
+            /** Name */
+            name: string;
+        };
+        /**
          * RecordOut
          * @description A stored record.
          */
@@ -2867,15 +2895,22 @@ export interface components {
         /**
          * SizeTable
          * @description Candidates from small to large, the light states their contrasts stand for, and which to take and why no
-         *     larger.
+         *     larger. common: what stands against every one of them, said once; unlit: why there is no brightness; leads: what
+         *     taking another size changes of how the size starts.
          */
         SizeTable: {
             /** Advice */
             advice: string;
+            /** Common */
+            common: string[];
+            /** Leads */
+            leads: string;
             /** Rows */
             rows: components["schemas"]["SizeRow"][];
             /** States */
             states: string[];
+            /** Unlit */
+            unlit: string;
         };
         /**
          * StateRow
@@ -4525,6 +4560,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecordOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    keep_from_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordOut"];
                 };
             };
             /** @description Bad Request */

@@ -2,7 +2,8 @@ import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState
 import type { Dimension, Face, FloorMap, Handle, Label, Mark, Panel } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Num, Rich } from '../parts/Num'
-import { DimensionTag } from './DimensionTag'
+import { apart } from './apart'
+import { DimensionTag, tagRoom } from './DimensionTag'
 import { placeDimension } from './dimensionLines'
 import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
@@ -84,7 +85,10 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
           <Grip key={handle.key} handle={handle} sheet={sheet} down={down(handle)} move={move} up={up} cancel={cancel} />
         ))}
       </svg>
-      {dimensions.map((mark) => (
+      {(size.width < NARROW_PX
+        ? apart(dimensions, (mark) => tagRoom(mark, placeDimension(mark, sheet), size.width))
+        : dimensions
+      ).map((mark) => (
         <DimensionTag key={mark.key} mark={mark} place={placeDimension(mark, sheet)} widthPx={size.width} />
       ))}
       {floor && <FloorLegend map={floor} />}
@@ -128,29 +132,33 @@ const BESIDE: Record<string, readonly [number, number]> = {
   right: [23, 0],
 }
 
-/** Numbers of the points: the ends and every few, and always those of the step at hand. */
-const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; now?: ReadonlySet<number> }) => (
-  <>
-    {marks.map((mark) => {
-      if (mark.kind !== 'dot' || !mark.key.startsWith('point-')) return null
-      const number = Number(mark.key.slice('point-'.length))
-      const lit = now?.has(number) ?? false
-      if (!lit && typeof mark.number !== 'number') return null
-      const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
-      const [dx, dy] = BESIDE[mark.side ?? ''] ?? [0, 0]
-      const look = lit ? 'z-10 rounded bg-chalk px-1 font-bold text-body text-velvet' : 'text-fine text-ink'
-      return (
+/** Numbers of the points: those of the step at hand, and of the ends and every few what has room beside them. */
+const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; now?: ReadonlySet<number> }) => {
+  const found = marks.flatMap((mark) => {
+    if (mark.kind !== 'dot' || !mark.key.startsWith('point-')) return []
+    const number = Number(mark.key.slice('point-'.length))
+    const lit = now?.has(number) ?? false
+    if (!lit && typeof mark.number !== 'number') return []
+    const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+    const [dx, dy] = BESIDE[mark.side ?? ''] ?? [0, 0]
+    const room = { xPx: xPx + dx, yPx: yPx + dy, widthPx: String(number).length * (lit ? 11 : 9) + 6, heightPx: lit ? 26 : 18 }
+    return [{ key: mark.key, number, lit, room }]
+  })
+  const first = [...found].sort((a, b) => Number(b.lit) - Number(a.lit))
+  return (
+    <>
+      {apart(first, (one) => one.room).map(({ key, number, lit, room }) => (
         <span
-          key={mark.key}
-          className={`-translate-x-1/2 -translate-y-1/2 absolute leading-tight ${look}`}
-          style={{ left: xPx + dx, top: yPx + dy }}
+          key={key}
+          className={`-translate-x-1/2 -translate-y-1/2 absolute leading-tight ${lit ? 'z-10 rounded bg-chalk px-1 font-bold text-body text-velvet' : 'text-fine text-ink'}`}
+          style={{ left: room.xPx, top: room.yPx }}
         >
           {number}
         </span>
-      )
-    })}
-  </>
-)
+      ))}
+    </>
+  )
+}
 
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 

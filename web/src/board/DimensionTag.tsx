@@ -4,6 +4,7 @@ import { Num } from '../parts/Num'
 import { Trouble } from '../parts/Trouble'
 import { Meant } from '../parts/Typed'
 import { useTyping } from '../parts/useTyping'
+import type { Room } from './apart'
 import type { DimensionPlace } from './dimensionLines'
 
 type DimensionTagProps = { mark: Dimension; place: DimensionPlace; widthPx: number }
@@ -12,6 +13,15 @@ const SHORT_PX = 52 // a shorter line would vanish behind its own number, so the
 const FIELD_PX = 76
 /** About how wide a number stands beside its line [px]: a stacked fraction takes about one letter. */
 const roomPx = (text: string) => 12 + 9 * text.replace(/\u00a0?\d+\u2044\d+/g, 'x').length
+
+/** Where a number stands, about. */
+export const tagRoom = (mark: Dimension, place: DimensionPlace, widthPx: number): Room => {
+  const beside = place.upright && place.lengthPx < SHORT_PX && !mark.inside
+  const long = roomPx(mark.text)
+  if (!beside) return { ...place, widthPx: place.upright ? 28 : long, heightPx: place.upright ? long : 28 }
+  const outer = mark.side > 0 ? place.xPx < widthPx - long : place.xPx < long
+  return { xPx: place.xPx + (outer ? 1 : -1) * (8 + long / 2), yPx: place.yPx, widthPx: long, heightPx: 28 }
+}
 
 /** The number on a dimension line: a button where typing a length can set it. */
 export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {

@@ -1,5 +1,6 @@
 import type { Figure, KnownWord } from '../api/client'
 import { useThisJob } from '../job/context'
+import { Explain } from './Explain'
 import { KnownMark } from './KnownMark'
 import { Menu, MenuChoices, MenuHeading } from './Menu'
 import { Typed } from './Typed'
@@ -51,6 +52,7 @@ export const Field = ({ figure, lead = false }: { figure: Figure; lead?: boolean
           words={entry.kind === 'text'}
           choices={entry.choices}
           look={lead ? 'lead' : 'row'}
+          explain={<Explain name={figure.key} />}
         />
       )}
     </div>

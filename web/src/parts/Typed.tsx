@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import type { Edit, Figure } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Button } from './Button'
@@ -13,6 +14,7 @@ type TypedProps = {
   empty?: string
   choices?: NonNullable<Figure['entry']>['choices']
   look?: 'lead' | 'row' | 'cell'
+  explain?: ReactNode
 }
 
 const OPEN = 'min-h-9 rounded border border-transparent border-b-seam px-1.5 hover:border-seam hover:bg-lift'
@@ -39,7 +41,16 @@ export const Meant = ({ texts, onTake }: { texts: readonly string[]; onTake: (te
   )
 
 /** One value of the job: tap, type, done. The one way of typing everywhere but on the board. */
-export const Typed = ({ label, pointer, text, words = false, empty = 'enter', choices = [], look = 'row' }: TypedProps) => {
+export const Typed = ({
+  label,
+  pointer,
+  text,
+  words = false,
+  empty = 'enter',
+  choices = [],
+  look = 'row',
+  explain,
+}: TypedProps) => {
   const { edit, saved } = useThisJob()
   const {
     typing,
@@ -80,6 +91,7 @@ export const Typed = ({ label, pointer, text, words = false, empty = 'enter', ch
         aria-label={label}
         className={`min-h-9 rounded border-2 bg-velvet px-2 font-semibold ${size} ${trouble ? 'border-stop' : 'border-chalk'} ${WIDTH[look][words ? 'words' : 'number']}`}
       />
+      {explain}
       {choices.length > 0 && (
         <span className="flex flex-wrap justify-end gap-1">
           {choices.map((one) => (

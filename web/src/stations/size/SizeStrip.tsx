@@ -46,6 +46,13 @@ export const SizeStrip = ({ job }: { job: JobOut }) => {
       <p className="py-1.5 font-semibold text-body leading-snug">
         <Rich text={table.data.advice} />
       </p>
+      {[...table.data.common.map((one) => `At every size: ${one}`), table.data.unlit, table.data.leads]
+        .filter(Boolean)
+        .map((one) => (
+          <p key={one} className="pb-1 text-quiet text-small leading-snug">
+            <Rich text={one} />
+          </p>
+        ))}
       <Table
         label="Sizes compared"
         heads={[

@@ -5,7 +5,7 @@ import type { JobOut, Plan } from '../../api/client'
 import { JobContext } from '../../job/context'
 import { ShownContext } from '../../job/shown'
 import type { JobHandle } from '../../job/useJob'
-import { RecordFiles } from './RecordFiles'
+import { RecordFiles } from '../common/RecordFiles'
 import { ThrowStrip } from './ThrowStrip'
 
 const row = (name: string, more: object) => ({

@@ -6,8 +6,8 @@ import { Button, Pick } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
 import { Cell, Line, Table } from '../../parts/Table'
 import { StripTabs } from '../../parts/Tabs'
+import { RecordFiles } from '../common/RecordFiles'
 import { Projectors } from './Projectors'
-import { RecordFiles } from './RecordFiles'
 
 const NAMES = [
   ['projectors', 'All projectors'],
