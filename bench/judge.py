@@ -4,14 +4,14 @@ import sys
 from collections import Counter
 
 from hypothesis import HealthCheck, given, settings
+from tests.plan.judge import disagreements
+from tests.plan.random_jobs import rich_jobs
 
 from gantline.job.model import Job
 from gantline.stations import plan
 from gantline.stations.throw import in_front, turned, wanted
 from gantline.stations.throw.shadows import shaded
 from gantline.stations.wall import pair
-from tests.plan.judge import disagreements
-from tests.plan.random_jobs import rich_jobs
 
 
 def judged(many: int) -> Counter[str]:

@@ -68,7 +68,12 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
     assert (figure(redone, "lead_value")["text"], redone["version"]) == ("120″", 4)
     assert step("redo", 4).status_code == 409
     whats = [one["what"] for one in client.get(f"/api/jobs/{job['id']}/versions").json()]
-    assert whats == ["redo: Diagonal 113″ → 120″", "undo: Diagonal 113″ → 120″", "Diagonal 113″ → 120″", "created"]
+    assert whats == [
+        "redo: Diagonal 113″ → 120″",
+        "undo: Diagonal 113″ → 120″",
+        "Diagonal 113″ → 120″",
+        "created",
+    ]
 
 
 @pytest.mark.parametrize(
@@ -275,3 +280,25 @@ def test_a_new_job_names_the_field_of_the_form_that_is_missing_or_doubtful(clien
     ):
         refused = client.post("/api/jobs", json={"name": "x", "units": {"style": "cm"}, **body})
         assert (refused.status_code, refused.json()["errors"][0]["pointer"]) == (422, field), refused.text
+
+
+def test_what_a_job_holds_is_kept_in_the_stores_and_taken_by_another(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    for pointer, value in (("/wall/drop_mm", "1 3/4"), ("/wall/way", "cleat"), ("/wall/lift_on_mm", "1")):
+        job = edit(client, job, set_to(pointer, value)).json()
+    kept = client.post(f"/api/stores/fixing/from/{job['id']}", json={"name": "Own cleat, oak"})
+    assert (kept.status_code, kept.json()["key"], kept.json()["body"]["way"]) == (
+        200,
+        "own-cleat-oak",
+        "cleat",
+    )
+    other = client.post("/api/jobs", json={"name": "Other", "value": 2500}).json()
+    headers = {"If-Match": f'"{other["version"]}"'}
+    taken = client.post(
+        f"/api/jobs/{other['id']}/take", json={"kind": "fixing", "key": "own-cleat-oak"}, headers=headers
+    )
+    assert figure(taken.json(), "drop")["value"] == pytest.approx(44.45)
+    assert "lower_row" not in {one["key"] for one in taken.json()["plan"]["figures"]}
+    assert client.post(f"/api/stores/projector/from/{job['id']}", json={"name": "x"}).status_code == 422
+    assert client.delete("/api/stores/fixing/own-cleat-oak").status_code == 204

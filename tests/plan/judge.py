@@ -105,8 +105,8 @@ def height(made: JobPlan) -> Iterator[str]:
     base = y + offset * panel_h + one.picture.height_mm / 2 + one.border.top_mm
     for bound in ends:
         wanted_mm = base + up * panel_h if bound.key == "shift-upper" else base - down * panel_h
-        hard = min(max(wanted_mm, max(lower)), min(upper))
-        if min(abs(bound.y_top_mm - wanted_mm), abs(bound.y_top_mm - hard) + 0.0) > 0.5:
+        hard = min(max(wanted_mm, *lower), *upper)
+        if min(abs(bound.y_top_mm - wanted_mm), abs(bound.y_top_mm - hard)) > 0.5:
             yield f"{bound} against {wanted_mm}"
 
 

@@ -22,6 +22,7 @@ from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import main_seat
 from gantline.stations.throw import pixels_over
+from gantline.stations.throw.mount import cable
 from gantline.stations.wall import drilling
 from tests.conftest import demo_job
 from tests.made import changed, findings, stops, taken
@@ -216,3 +217,30 @@ def test_the_pixels_of_a_narrow_picture_are_counted_on_the_whole_panel_before_a_
     made = plan(narrow)
     picture = made.ask(screen).picture
     assert made.ask(pixels_over)[0] == pytest.approx(picture.height_mm * 16 / 9)
+
+
+def test_another_size_keeps_what_leads_or_says_that_it_changes_and_what_all_share_is_said_once() -> None:
+    by_width = changed("mill-loft", size__lead="width", size__value_mm=3000.0, size__tidy=None)
+    table = size_table(plan(by_width).ask)
+    assert table.leads == ""
+    assert {row.changes[0].value for row in table.rows} == {"width"}
+    on_wall = size_table(
+        plan(changed("mill-loft", size__lead="wall", size__value_mm=4000.0, size__tidy=None)).ask
+    )
+    assert "not from the free wall" in on_wall.leads
+    dark = changed("mill-loft", light__rated_lm=None)
+    assert "light output" in size_table(plan(dark).ask).unlit
+    for one in table.common:
+        assert not any(one in (*row.checks, row.verdict) for row in table.rows)
+
+
+def test_a_cable_is_measured_from_the_nearest_prepared_point_until_its_source_is_entered() -> None:
+    point = {"id": "cp", "kind": "cable-point", "x_mm": 460, "y_mm": 2260, "z_mm": 3960, "width_mm": 80, "height_mm": 80, "depth_mm": 80}  # fmt: skip
+    bare = changed(
+        "mill-loft", throw__cable_from__x_mm=None, throw__cable_from__y_mm=None, throw__cable_from__z_mm=None
+    )
+    assert "cable" not in {key for key, one in plan(bare).figures.items() if one.text}
+    made = plan(apply(bare, [Edit(pointer="/survey/boxes/-", value=point)]))
+    x, y, z = made.ask(cable)[0]
+    assert (x, y, z) == (500.0, 2300.0, 4000.0)
+    assert not any("cable point" in one.text for one in made.findings if one.severity == "stop")

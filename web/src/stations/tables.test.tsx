@@ -36,6 +36,12 @@ const row = (diagonal: string, mm: number, chosen: boolean, stops: string[] = []
 test('the size table takes a size, sorts by what is tapped, and says why one cannot be', async () => {
   const table = {
     advice: '100 is the largest',
+    common: [],
+    unlit: '',
+    leads: '',
+    common: [],
+    unlit: '',
+    leads: '',
     states: ['dark'],
     rows: [row('100″', 2540, true), row('110″', 2794, false), row('120″', 3048, false, ['No height fits'])],
   }
@@ -118,7 +124,15 @@ test('nothing to measure says nothing; else the most telling leads, with the cha
     { pointer: '/wall/drop_mm', effect: 'Moves the upper holes 1:1.' },
   ]
   vi.stubGlobal('fetch', async () =>
-    Response.json({ rows, off: [], chance: '2 %', advice: '2 % chance; spacing measured, 87 %.' }),
+    Response.json({
+      rows,
+      off: [],
+      chance: '2 %',
+      advice: '2 % chance; spacing measured, 87 %.',
+      common: [],
+      unlit: '',
+      leads: '',
+    }),
   )
   const open = [
     { label: 'Drop', text: '30\u00a0mm', effect: '', pointer: '/wall/drop_mm' },
