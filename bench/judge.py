@@ -4,7 +4,7 @@ import sys
 from collections import Counter
 
 from hypothesis import HealthCheck, given, settings
-from tests.plan.judge import disagreements
+from tests.plan.judge import disagreements, eased
 from tests.plan.random_jobs import rich_jobs
 
 from gantline.job.model import Job
@@ -21,7 +21,7 @@ def judged(many: int) -> Counter[str]:
     @settings(max_examples=many, deadline=None, database=None, suppress_health_check=list(HealthCheck))
     @given(rich_jobs())
     def one(job: Job) -> None:
-        made = plan(job)
+        made = eased(plan(job))
         ask = made.ask
         seen["plans"] += 1
         seen["with lens places"] += ask(wanted) is not None

@@ -10,6 +10,7 @@ from gantline.compare.projectors import projector_table
 from gantline.compare.sizes import size_table
 from gantline.core.throw.window import throw_window
 from gantline.demo.world import named_records
+from gantline.drawing.marks import Dimension
 from gantline.job.model import Job
 from gantline.job.records import RecordKind
 from gantline.stations import face, plan
@@ -40,7 +41,7 @@ def test_every_offer_is_one_the_job_accepts(job: Job) -> None:
     offers += [
         mark.changes
         for mark in face(made, "front").marks
-        if getattr(mark, "changes", ()) and mark.changes[-1].value is not None
+        if isinstance(mark, Dimension) and mark.changes and mark.changes[-1].value is not None
     ]
     for changes in offers:
         plan(taken(job, changes), last=made)

@@ -39,9 +39,6 @@ test('the size table takes a size, sorts by what is tapped, and says why one can
     common: [],
     unlit: '',
     leads: '',
-    common: [],
-    unlit: '',
-    leads: '',
     states: ['dark'],
     rows: [row('100″', 2540, true), row('110″', 2794, false), row('120″', 3048, false, ['No height fits'])],
   }
