@@ -53,7 +53,7 @@ def test_readings_go_into_the_survey_as_measured_and_replace_their_place(
     survey = used["document"]["survey"]
     assert (survey["wall_width_mm"], survey["ceiling_readings"]) == (
         4700,
-        [{"id": "m2", "x_mm": 0, "up_mm": 1236}],
+        [{"id": "m2", "x_mm": 0, "z_mm": None, "up_mm": 1236}],
     )
     assert used["document"]["known"]["/survey/wall_width_mm"] == "measured"
     send(3, "ceiling", 9999, 0)  # the same number again: the first stays

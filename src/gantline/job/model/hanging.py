@@ -44,8 +44,6 @@ class FrameBuild(Part):
             "trim",
             "Trim put on after the fabric, each side",
             default=0.0,
-            fact=True,
-            moves="every tape reading of the tension points",
         ),
     ] = None
     centre_bars: Annotated[BarCount | None, Field("centre_bars", "Center bars", "count", 0)] = None

@@ -55,6 +55,7 @@ export const SizeStrip = ({ job }: { job: JobOut }) => {
         ))}
       <Table
         label="Sizes compared"
+        className="text-fine [&_td]:px-1 [&_th]:px-1"
         heads={[
           head('diagonal', 'Diagonal'),
           two('Viewing angle', 'near · main · far'),
@@ -103,7 +104,7 @@ const Candidate = ({ row, onTake }: { row: SizeRow; onTake: () => void }) => (
     <Cell className="whitespace-nowrap">
       <Rich text={row.to_ceiling} />
     </Cell>
-    <Cell className="min-w-40 leading-tight">
+    <Cell className="min-w-36 leading-tight">
       {row.stops.length > 0 ? (
         <strong className="text-stop">Stop · </strong>
       ) : row.checks.length > 0 ? (

@@ -42,7 +42,7 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
         </p>
       </div>
       {step.tapes.length > 0 && (
-        <div className="flex shrink-0 gap-5 rounded bg-tape px-4 py-2 text-on-tape">
+        <div className="flex min-w-0 flex-wrap gap-x-5 rounded bg-tape px-4 py-2 text-on-tape">
           {step.tapes.map((tape) => (
             <div key={tape.edge}>
               <p className="text-fine">{tape.edge} reads</p>
