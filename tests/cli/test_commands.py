@@ -47,6 +47,7 @@ def test_sheets_and_demo_write_every_file(tmp_path: Path) -> None:
         ".pdf",
         ".pdf",
         ".pdf",
+        ".pdf",
         ".svg",
         ".svg",
     ]

@@ -3,7 +3,7 @@
 from typing import Any
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 
 from gantline.compare.fabrics import fabric_table
 from gantline.compare.projectors import projector_table
@@ -22,6 +22,7 @@ from tests.plan.random_jobs import rich_jobs
 PROJECTORS, FABRICS = named_records(RecordKind.PROJECTOR), named_records(RecordKind.FABRIC)
 
 
+@settings(max_examples=25)  # each plans a dozen projectors, five fabrics and eight sizes
 @given(rich_jobs())
 def test_every_offer_is_one_the_job_accepts(job: Job) -> None:
     made = plan(job)

@@ -32,7 +32,7 @@ export const Explain = ({ name }: { name: string }) => {
   const found = PICTURES[name]
   if (!found) return null
   return (
-    <span className="flex w-64 items-center gap-2 rounded bg-lift p-2 text-left text-fine leading-snug">
+    <span className="absolute top-full right-0 z-20 mt-1 flex w-64 items-center gap-2 rounded border border-seam bg-lift p-2 text-left text-fine leading-snug shadow-xl">
       <svg viewBox="0 0 170 108" className="w-24 shrink-0" aria-hidden="true">
         <path d={found.d} fill="none" stroke="var(--quiet)" strokeWidth="2.5" />
         <path d={found.strong} fill="none" stroke="var(--brass)" strokeWidth="4" />

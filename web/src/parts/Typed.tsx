@@ -85,7 +85,7 @@ export const Typed = ({
       </button>
     )
   return (
-    <span className={`inline-flex max-w-64 flex-col gap-1 ${look === 'cell' ? '' : 'items-end'}`}>
+    <span className={`relative inline-flex max-w-64 flex-col gap-1 ${look === 'cell' ? '' : 'items-end'}`}>
       <input
         {...field}
         aria-label={label}

@@ -10,10 +10,10 @@ import { said, Trouble } from '../../parts/Trouble'
 import { RecordFiles } from './RecordFiles'
 
 const LABELS: Record<RecordKind, string> = {
-  fabric: 'Take a fabric from the stores',
-  kit: 'Take a frame kit from the stores',
-  projector: 'Take a projector from the stores',
-  fixing: 'Take brackets from the stores',
+  fabric: 'Take a fabric',
+  kit: 'Take a frame kit',
+  projector: 'Take a projector',
+  fixing: 'Take brackets',
 }
 const MANY: Record<RecordKind, string> = {
   fabric: 'Fabrics',

@@ -55,9 +55,9 @@ export const States = ({ plan }: { plan: Plan }) => {
       </ul>
       {(plan.tables.states?.rows.length ?? 0) < MOST && (
         <Add
-          button="Add a light state"
+          button="Add state"
           cells={[
-            { name: 'name', label: 'Light state, name', hint: 'open day' },
+            { name: 'name', label: 'Light state, name', hint: 'name' },
             { name: 'lux', label: 'Light state, lux on the screen', hint: 'lux', optional: true },
           ]}
           edit={(typed) => ({ pointer: '/light/states/-', value: typed })}
