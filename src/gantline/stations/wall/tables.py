@@ -83,7 +83,7 @@ def _row(at: Ask, one: HoleMark) -> MarkRow:
     errors = {"left": one.from_left_mm, "datum": one.from_datum_mm}
     off = {name: read_tape(value, at.units).error_mm for name, value in errors.items()}
     notes = [
-        f"{name} reading {abs(error):.2f} mm {'long' if error > 0 else 'short'}"
+        f"{name} reading {at.exact(abs(error))} {'long' if error > 0 else 'short'}"
         for name, error in off.items()
         if abs(error) > shown
     ]
