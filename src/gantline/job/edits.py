@@ -58,8 +58,8 @@ def _refuse_one_spot(before: Job, after: Job) -> None:
             )
 
 
-def nudged(job: Job, pointer: str, value: float) -> Job:
-    """The document with one number set and nothing checked: to try what it would move, never to be kept."""
+def nudged(job: Job, pointer: str, value: Scalar) -> Job:
+    """The document with one value set and nothing checked: to try what it would move, never to be kept."""
     *folders, name = parts(pointer)
     chain: list[Any] = [job]
     for folder in folders:

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
-from gantline.job.edits import Edit, apply
+from gantline.job.edits import Edit, apply, nudged
 from gantline.job.problems import BadDocument
 from gantline.plan.ask import Ask
 from gantline.plan.finding import RANK, Cure, Finding
@@ -50,8 +50,15 @@ def tried(
 
 
 def _after(one: Cure, ask: Ask) -> Ask | None:
-    edits = [Edit(pointer=each.pointer, value=each.value, known=each.known) for each in one.changes]
+    """The job after the tap, None where no job may be like that. Plain values are set without checking the whole
+    document again: a cure sets what its field may hold."""
+    job, rest = ask.job, []
+    for each in one.changes:
+        if isinstance(each.value, dict | list):
+            rest.append(Edit(pointer=each.pointer, value=each.value, known=each.known))
+        else:
+            job = nudged(job, each.pointer, each.value)
     try:
-        return ask.with_job(apply(ask.job, edits))
+        return ask.with_job(apply(job, rest) if rest else job)
     except BadDocument:
         return None
