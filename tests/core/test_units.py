@@ -7,8 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from gantline.core.doubt import other_readings
 from gantline.core.typed_length import UnreadableLength, read_length
-from gantline.core.units import LengthStyle, Units, length_text, plain, read_tape
+from gantline.core.units import LengthStyle, Units, length_text, plain, read_tape, tolerance_text
 
 FEET = Units(LengthStyle.FEET_INCHES, 16)
 ALL_UNITS = [Units(style, fraction) for style in LengthStyle for fraction in (8, 16, 32)]
@@ -76,3 +77,24 @@ def test_a_mark_rounds_once_and_half_away_from_zero() -> None:
 def test_feet_carry_and_fractions_are_reduced() -> None:
     assert length_text(11.99 * 25.4, FEET) == "1′\u00a00″"
     assert length_text(98.25 * 25.4, FEET) == "8′\u00a02\u00a01\u20444″"
+
+
+@given(st.integers(1, 5000), st.sampled_from(["", " 3/8", ".580", ".5"]), st.sampled_from(list(LengthStyle)))
+def test_every_reading_of_a_doubtful_length_can_be_taken_without_a_doubt(
+    whole: int, rest: str, style: LengthStyle
+) -> None:
+    units, text = Units(style), f"{whole}{rest}"
+    choices = other_readings(text, units, (1200.0, 15_000.0))
+    lengths = [read_length(one, units).length_mm for one in choices]
+    assert len(set(lengths)) == len(choices) != 1
+    assert all(other_readings(one, units, (1200.0, 15_000.0)) == () for one in choices)
+    if "/" in rest and style in (LengthStyle.MILLIMETERS, LengthStyle.CENTIMETERS):
+        assert len(choices) == 2  # a fraction in a metric job
+
+
+def test_inches_under_one_after_feet_show_their_zero_and_an_allowed_error_is_never_rounded_up() -> None:
+    feet = Units(LengthStyle.FEET_INCHES)
+    assert length_text(8 * 304.8 + 12.7, feet) == "8′\u00a00\u00a01\u20442″"
+    assert length_text(12.7, feet) == "1\u20442″"
+    assert tolerance_text(1.0, feet) == "1\u204432″"  # 1 mm is 2.52 of 64ths
+    assert tolerance_text(0.69, Units()) == "0.6\u00a0mm"

@@ -63,6 +63,11 @@ def test_a_hole_in_a_band_has_no_clean_mark_on_anything_that_leaves_the_program(
     [
         ({"/size/value_mm": 9000.0}, "wider-than-wall", 4),
         ({"/throw/lens_from_wall_mm": 2000.0}, "lens-outside-window", 4),
+        (
+            {"/size/lead": "angle", "/size/angle_deg": 30.0, "/throw/lens_from_wall_mm": 2000.0},
+            "lens-outside-window",
+            4,
+        ),
         ({"/light/fabric/roll_mm": 1200.0}, "roll-too-narrow", 0),
     ],
 )

@@ -51,7 +51,8 @@ class Finding:
     """One finding of a station. code: from its closed set. subject: what it is about, a pointer.
 
     severity: stop (do not go on), check (look again), note. next: it says what to do before anything else.
-    also: further pointers a Stop is about: what rests on them must wait; hole: the one hole it is about.
+    also: further pointers a Stop is about, of fields or of whole parts: what rests on them must wait. hole: the one hole
+    it is about.
     ways: a question (and its arguments) that finds more cures; asked only for a finding that is shown.
     """
 

@@ -59,7 +59,10 @@ def _hits(stop: PlanFinding, one: Drilled, weighs: int, ask: Ask, *, every: bool
 
 
 def _bits(pointer: str, ask: Ask) -> int:
-    """The bits of a field, or of every field of a thing."""
+    """The bits of a field, or of every field of a part or a thing."""
     if pointer in FIELDS:
         return FIELDS[pointer].bit
-    return sum(bit for name, bit in ask.bits.of.items() if name == pointer or name.startswith(f"{pointer}/"))
+    part = sum(one.bit for name, one in FIELDS.items() if name.startswith(f"{pointer}/"))
+    return part or sum(
+        bit for name, bit in ask.bits.of.items() if name == pointer or name.startswith(f"{pointer}/")
+    )

@@ -37,7 +37,8 @@ from gantline.stations.throw.lens import (
 from gantline.stations.throw.turned import Setting, price_of_tilt, setting, turned
 
 OTHER_PROJECTOR = Cure(text="Choose another projector (table below)")
-OFF_THE_SCREEN = (field_of(HeightTarget.wish_mm).pointer, field_of(Size.value_mm).pointer)
+SIZE, HEIGHT = "/size", "/height"  # whatever the screen's size and place rest on there
+OFF_THE_SCREEN = (HEIGHT, SIZE)
 STEEPEST_DEG = 30.0  # the most a job may hold
 
 
@@ -98,7 +99,7 @@ def distance(at: Ask) -> Iterator[Finding]:
             subject=subject,
             numbers={"short_mm": short},
             cures=(move, *_other_size(at, lens, short), OTHER_PROJECTOR),
-            also=(field_of(Size.value_mm).pointer,),
+            also=(SIZE,),
         )
     elif not lens.fixed and not there.inside_margin(away):
         share = 100 * at.default(ThrowDefaults.throw_margin)
