@@ -19,6 +19,7 @@ from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height import placement
 from gantline.stations.size import screen
 from gantline.stations.throw import fits, in_front, plate, projected, wanted, window
+from gantline.stations.throw.zoom import zoom_stops
 from tests.conftest import demo_job
 from tests.made import areas, by_key, changed, edited, findings, number, stops, taken
 
@@ -242,6 +243,15 @@ def test_shapes_by_zoom_name_their_stops_and_draw_their_spill() -> None:
     assert tall.trouble == ""
     assert "all aspect ratios" in found.window
     assert len(areas(face(made, "front"), "spill")) == 3
+    # the window is told to the point that distances are measured to
+    away = edited(
+        job, {"/throw/distance_offset_mm": 254.0, "/throw/lens_from_wall_mm": 177.75 * 25.4 + 254.0}
+    )
+    before, after = (one.ask(zoom_stops) for one in (made, plan(away)))
+    assert before is not None
+    assert after is not None
+    out = 254.0 - (job.throw.distance_offset_mm or 0.0)
+    assert (after.near_mm - before.near_mm, after.far_mm - before.far_mm) == pytest.approx((out, out))
     assert made.text("pole").startswith("4")
 
 
