@@ -20,7 +20,7 @@ SHOTS = (
     ("board-back", "Mill loft", "wall", "dark", ("Back",)),
     ("height-clash", "Basement den", "height", "dark", ()),
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
-    ("size-bright", "Parish hall", "size", "light", ()),
+    ("do-not-drill", "Parish hall", "wall", "light", ()),
     ("throw", "Mill loft", "throw", "dark", ("Side",)),
     ("throw-top", "Mill loft", "throw", "light", ("Top", "Joists")),
     ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
@@ -35,6 +35,19 @@ SHOTS = (
 )
 # what is changed in a sample job before its picture, and taken back after
 CHANGED = {
+    "do-not-drill": [
+        {
+            "pointer": "/survey/fittings/-",
+            "value": {
+                "kind": "outlet",
+                "name": "stage outlet",
+                "x_mm": 2200,
+                "y_mm": 300,
+                "width_mm": 80,
+                "height_mm": 120,
+            },
+        }
+    ],
     "light-path": [{"pointer": "/survey/boxes/b2/y_mm", "value": 3300}],
     "keystone": [{"pointer": "/throw/pitch_deg", "value": -14}, {"pointer": "/throw/yaw_deg", "value": 9}],
 }

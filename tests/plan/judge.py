@@ -9,6 +9,7 @@ from typing import Any
 
 import numpy as np
 
+from gantline.core.height.ceiling import MOST_CELLS
 from gantline.core.throw.places import possible
 from gantline.job.edits import Edit, apply
 from gantline.plan.plan import JobPlan
@@ -200,7 +201,12 @@ def lens_places(made: JobPlan) -> Iterator[str]:
         if joist is not None:
             plate = (x if joist.axis == "x" else z) + joist.plate_mm
             worst = min(worst, 15.0 - min(abs(plate - c) for c in joist.centres_mm))
-        if abs(worst) > EDGE_MM + asked.slack_mm and bool(possible(asked, x, y, z)) != (worst > 0):
+        heights = [y for _, y in _ceiling(made)]
+        steep = (
+            max(heights) - min(heights)
+        ) / MOST_CELLS  # a steep ceiling is taken this much too low, at most
+        edge = EDGE_MM + asked.slack_mm + (steep if worst > 0 else 0.0)
+        if abs(worst) > edge and bool(possible(asked, x, y, z)) != (worst > 0):
             yield f"place {x:.0f} {y:.0f} {z:.0f}: margin {worst:.1f}"
 
 

@@ -10,7 +10,7 @@ from gantline.core.height.profile import Profile
 from gantline.core.space import Solid
 
 ONE_ROW_MM = 300.0  # readings no farther apart than this, out from the wall, are one row
-MOST_CELLS = 24
+MOST_CELLS = 48
 
 
 @dataclass(frozen=True, slots=True)
