@@ -11,7 +11,6 @@ from operator import attrgetter
 from typing import Any, Literal, get_args
 
 from pydantic import BaseModel, ConfigDict
-from pydantic._internal._model_construction import ModelMetaclass
 
 from gantline.core.defaults import Default, Shop
 
@@ -66,24 +65,17 @@ def field_of(named: object) -> Field:
     return named
 
 
-class DeclaringMeta(ModelMetaclass):
-    """Class access to a field gives its declaration; pydantic keeps none of its own there."""
-
-    def __getattr__(self, name: str) -> Any:
-        declared = self.__dict__.get("__declared__")
-        if declared is not None and name in declared:
-            return declared[name]
-        return super().__getattr__(name)  # type: ignore[misc]
-
-
 class ClosedModel(BaseModel):
     """A model that knows its fields: anything else is refused, so that a slip is not lost."""
 
     model_config = ConfigDict(extra="forbid", frozen=True, json_schema_serialization_defaults_required=True)
 
 
-class Part(ClosedModel, metaclass=DeclaringMeta):
-    """One part of the job document, or one thing of a list in it."""
+class Part(ClosedModel):
+    """One part of the job document, or one thing of a list in it.
+
+    Once bound, class access to a field gives its declaration; pydantic keeps nothing of its own there.
+    """
 
 
 class Item(Part):
@@ -118,7 +110,7 @@ def bind(root: type[Part]) -> dict[str, Field]:
             ):
                 object.__setattr__(one, key, value)
             found[path] = one
-        type.__setattr__(part, "__declared__", own)
+            type.__setattr__(part, name, one)
     return found
 
 
@@ -128,7 +120,7 @@ def bind_items(lists: dict[str, type[Item]]) -> None:
         own = declared(part)
         for name, one in own.items():
             object.__setattr__(one, "name", name)
-        type.__setattr__(part, "__declared__", own)
+            type.__setattr__(part, name, one)
 
 
 def item_lists(root: type[Part]) -> dict[str, type[Item]]:

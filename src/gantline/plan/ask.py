@@ -10,7 +10,7 @@ from collections.abc import Callable, Hashable, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from threading import Lock
-from typing import Any, Concatenate, ParamSpec, TypeVar, cast
+from typing import Any, Concatenate, ParamSpec, TypeVar
 
 from gantline.core.defaults import DEFAULTS, Default, Shop
 from gantline.core.units import Units, exact_text, length_text, to_steps, tolerance_text
@@ -25,6 +25,9 @@ UNITS_BIT = field_of(Job.units).bit
 KNOWN_BIT = field_of(Job.known).bit
 LISTS = tuple((FIELDS[base], kind) for base, kind in ITEMS.items())
 PLAIN = tuple(one for one in FIELDS.values() if one.pointer not in ITEMS)
+PLAIN_OF: dict[str, list[Field]] = {}  # by the part of the document they stand in; "" for the document's own
+for _one in PLAIN:
+    PLAIN_OF.setdefault(_one.part, []).append(_one)
 FIRST_DEFAULT = len(FIELDS)
 DEFAULT_BITS = {one: 1 << (FIRST_DEFAULT + at) for at, one in enumerate(DEFAULTS.values())}
 ALL_DEFAULTS = sum(DEFAULT_BITS.values())
@@ -100,50 +103,65 @@ class Ask:
 
     def __call__(self, question: Callable[Concatenate["Ask", P], R], *args: P.args, **_: P.kwargs) -> R:
         """The answer to a question."""
-        got = self.answers.get((question, args) if args else question)
+        key: Hashable = (question, args) if args else question
+        got = self.answers.get(key)
         if got is None:
-            return cast(R, self.answer(question, *args).value)
+            got = self._new(key, question, args)
         self.reads |= got.reads
         self.weighs |= got.weighs
-        return cast(R, got.value)
+        value: R = got.value
+        return value
 
     def answer(self, question: Callable[..., Any], *args: Any) -> Answer:
         """The same with what it rests on."""
         key: Hashable = (question, args) if args else question
         got = self.answers.get(key)
         if got is None:
-            got = self.kept.get(key)
-            if got is None or got.reads & self.changed:
-                outer, self.reads, self.weighs = (self.reads, self.weighs), 0, 0
-                value = question(self, *args)
-                got = Answer(value, self.reads, self.weighs)
-                self.reads, self.weighs = outer
-            self.answers[key] = got
+            got = self._new(key, question, args)
         self.reads |= got.reads
         self.weighs |= got.weighs
         return got
 
+    def _new(self, key: Hashable, question: Callable[..., Any], args: tuple[Any, ...]) -> Answer:
+        """An answer kept from the last plan, or found now."""
+        got = self.kept.get(key)
+        if got is None or got.reads & self.changed:
+            reads, weighs = self.reads, self.weighs
+            self.reads = self.weighs = 0
+            value = question(self, *args)
+            got = Answer(value, self.reads, self.weighs)
+            self.reads, self.weighs = reads, weighs
+        self.answers[key] = got
+        return got
+
     def aside(self, question: Callable[Concatenate["Ask", P], R], *args: P.args, **_: P.kwargs) -> R:
         """The answer to a question, which is read but does not weigh: asked again where it does."""
-        weighs = self.weighs
-        value = self.answer(question, *args).value
-        self.weighs = weighs
-        return cast(R, value)
+        key: Hashable = (question, args) if args else question
+        got = self.answers.get(key)
+        if got is None:
+            got = self._new(key, question, args)
+        self.reads |= got.reads
+        value: R = got.value
+        return value
 
     def field(self, named: T | None) -> T:
         """The value of a field, or what stands in while it is absent."""
         one = field_of(named)
         self.reads |= one.bit
         self.weighs |= one.bit
-        value = one.read(self.job)
-        return cast(T, one.standing(self.shop) if value is None else value)
+        value: T | None = one.read(self.job)
+        if value is None:
+            standing: T = one.standing(self.shop)
+            return standing
+        return value
 
     def given(self, named: T | None) -> T | None:
         """The value of a field as it was entered, None while it is absent."""
         one = field_of(named)
         self.reads |= one.bit
         self.weighs |= one.bit
-        return cast("T | None", one.read(self.job))
+        value: T | None = one.read(self.job)
+        return value
 
     def things(self, named: list[THINGS]) -> Sequence[THINGS]:
         """The things of a list; of each only what is looked at counts as read."""
@@ -156,13 +174,16 @@ class Ask:
             got = self.seen[base] = tuple(
                 Thing(self, each, f"{base}/{each.id}") for each in one.read(self.job) or ()
             )
-        return cast("Sequence[THINGS]", got)
+        things: Any = got  # a Thing reads as what it stands for
+        seen: Sequence[THINGS] = things
+        return seen
 
     def of(self, thing: Item, named: T | None) -> T:
         """A field of a thing, or what stands in while it is absent."""
         one = field_of(named)
         value = getattr(thing, one.name)
-        return cast(T, one.standing(self.shop) if value is None else value)
+        found: T = one.standing(self.shop) if value is None else value
+        return found
 
     def said(self, pointer: str) -> str | None:
         """What the job says of how a field is known."""
@@ -227,10 +248,13 @@ def changed_bits(old: Job, new: Job, bits: Bits) -> int:
     if old is new:
         return 0
     found = 0
-    for one in PLAIN:
-        a, b = one.read(old), one.read(new)
-        if a is not b and a != b:
-            found |= one.bit
+    for part, fields in PLAIN_OF.items():
+        if part and getattr(old, part) == getattr(new, part):
+            continue
+        for one in fields:
+            a, b = one.read(old), one.read(new)
+            if a is not b and a != b:
+                found |= one.bit
     for one, kind in LISTS:
         before, after = one.read(old), one.read(new)
         if before is after or before == after:

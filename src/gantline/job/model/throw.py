@@ -32,8 +32,8 @@ MOUNTS = (
 LinkKind = Literal["source", "receiver", "cable", "projector input"]
 
 
-class ProjectorBody(Part):
-    """The projector's body, standing, seen facing the screen [mm]; absent is the shop default.
+class BodyMeasures(Part):
+    """A projector's body, standing, seen facing the screen [mm]; absent is the shop default.
 
     lens_to_wall_face_mm: from the lens to the face that looks at the wall, a cabinet-top body's back.
     plate_*: where the mount plate's center sits from the lens when ceiling-mounted; the axis lies
@@ -99,6 +99,10 @@ class ProjectorBody(Part):
         DistanceMm | None, Field("foot_range", "Range of the feet", default=0.0, fact=True)
     ] = None
     mass_kg: Annotated[Mass | None, Field("body_mass", "Body mass", "number", unit=" kg")] = None
+
+
+class ProjectorBody(BodyMeasures):
+    """The body of this job's projector."""
 
 
 class Zone(Part):

@@ -12,7 +12,7 @@ from gantline.job.edits import Edit
 from gantline.job.field import ClosedModel, field_of
 from gantline.job.model import Job
 from gantline.job.model.light import Lighting
-from gantline.job.model.throw import ProjectorBody, ProjectorPlace
+from gantline.job.model.throw import BodyMeasures, ProjectorBody, ProjectorPlace
 from gantline.job.problems import from_validation
 from gantline.job.records.record import Record, copied
 from gantline.job.types import (
@@ -46,7 +46,7 @@ class LightMode(ClosedModel):
     share: Share
 
 
-class ProjectorRecord(ProjectorBody, Record):
+class ProjectorRecord(BodyMeasures, Record):
     """One projector.
 
     Throw: the ratios, or a table of distances they are fitted to; distance_offset_mm is what the maker's
@@ -164,7 +164,7 @@ def projector_edits(name: str, body: dict[str, Any], job: Job | None = None) -> 
         throw |= {"hung": False, "lens_from_wall_mm": None}
         if job is not None and any(one.kind in HOLDS for one in job.survey.boxes):
             throw |= {"lens_y_mm": None, "lens_x_mm": None}
-    bodies = {key: own[key] for key in ProjectorBody.model_fields}
+    bodies = {key: own[key] for key in BodyMeasures.model_fields}
     return [
         *copied(ProjectorPlace, field_of(ProjectorPlace.name), name, throw),
         *copied(ProjectorBody, None, "", bodies),
