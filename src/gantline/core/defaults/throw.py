@@ -77,6 +77,14 @@ class ThrowDefaults:
     place_tolerance_mm = Default(
         1.0, "mm", 0.1, 10.0, "how exactly a lens is placed", "a body is seldom set finer by hand"
     )
+    cabinet_ratio = Default(
+        0.4,
+        "",
+        0.1,
+        1.0,
+        "throw ratio under which a lens without shift stands on a cabinet",
+        "such lenses stand under the screen",
+    )
     overhead_mm = Default(
         1800.0, "mm", 1500.0, 3000.0, "lens height that counts as overhead", "above a standing head"
     )

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-CABINET_RATIO = 0.4  # a lens with a shorter throw stands under the screen, not behind the seats
+STANDS_ON = ("cabinet", "furniture")  # what a cabinet-top projector can stand on
 Point = tuple[float, float, float]
 
 
@@ -23,12 +23,12 @@ def pole_mm(ceiling_mm: float, lens_y_mm: float, plate: Plate) -> float:
     return ceiling_mm - lens_y_mm - plate.to_axis_mm
 
 
-def usual_mount(*, hung: bool, has_shift: bool, ratio_high: float | None) -> str:
+def usual_mount(*, hung: bool, has_shift: bool, ratio_high: float | None, cabinet_ratio: float) -> str:
     """How a projector is usually held: a joist where it hangs, a cabinet under the screen where its lens has no shift
-    and throws shorter than CABINET_RATIO, a shelf else.  Source: such lenses stand in front of the screen."""
+    and throws shorter than cabinet_ratio, a shelf else.  Source: such lenses stand in front of the screen."""
     if hung:
         return "joist"
-    return "cabinet" if not has_shift and ratio_high is not None and ratio_high < CABINET_RATIO else "shelf"
+    return "cabinet" if not has_shift and ratio_high is not None and ratio_high < cabinet_ratio else "shelf"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

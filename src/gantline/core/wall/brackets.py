@@ -5,8 +5,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from gantline.core.errors import require_not_negative, require_positive
-
-EQUAL_MM = 1e-6
+from gantline.core.tolerance import ROUNDING_MM
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -85,7 +84,7 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
     serving = [
         pair
         for pair in pairs
-        if _astride(rule, centre_mm, pair) and abs(pair.offset_mm) <= rule.allowed_offset_mm + EQUAL_MM
+        if _astride(rule, centre_mm, pair) and abs(pair.offset_mm) <= rule.allowed_offset_mm + ROUNDING_MM
     ]
     serving.sort(key=lambda pair: _order(pair, rule))
     if serving:
@@ -98,7 +97,7 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
 def _pair(rule: BracketRule, left: float, right: float, center: float) -> BracketPair | None:
     """Brackets on two studs; None where a kept spacing would take a screw out of the wood."""
     off = (rule.wished_mm - (right - left)) / 2.0 if rule.kept else 0.0
-    if abs(off) > rule.off_stud_mm + EQUAL_MM:
+    if abs(off) > rule.off_stud_mm + ROUNDING_MM:
         return None
     return BracketPair(left_mm=left - off, right_mm=right + off, offset_mm=(left + right) / 2.0 - center)
 
@@ -107,7 +106,7 @@ def _astride(rule: BracketRule, center: float, pair: BracketPair) -> bool:
     clear = 0.0 if rule.kept else rule.centre_share * rule.frame_mm
     inside = rule.frame_mm / 2.0 - rule.inset_mm
     arms = (center - pair.left_mm, pair.right_mm - center)
-    return min(arms) >= clear - EQUAL_MM and max(arms) <= inside + EQUAL_MM
+    return min(arms) >= clear - ROUNDING_MM and max(arms) <= inside + ROUNDING_MM
 
 
 def _order(pair: BracketPair, rule: BracketRule) -> tuple[float, float, float]:
@@ -119,5 +118,7 @@ def _least_move(rule: BracketRule, pairs: Sequence[BracketPair]) -> float | None
     """Smallest move of the screen after which some pair is even about its center: astride it, on the rail."""
     usable = rule.frame_mm - 2.0 * rule.inset_mm
     needed = 0.0 if rule.kept else 2.0 * rule.centre_share * rule.frame_mm
-    offsets = [pair.offset_mm for pair in pairs if needed - EQUAL_MM <= pair.spacing_mm <= usable + EQUAL_MM]
+    offsets = [
+        pair.offset_mm for pair in pairs if needed - ROUNDING_MM <= pair.spacing_mm <= usable + ROUNDING_MM
+    ]
     return min(offsets, key=abs, default=None)

@@ -4,8 +4,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator
 
+from gantline.core.defaults import ThrowDefaults
 from gantline.core.errors import OutOfRange
-from gantline.core.throw.mount import usual_mount
+from gantline.core.throw.mount import STANDS_ON, usual_mount
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.window import TableLine, fit_throw
 from gantline.job.edits import Edit
@@ -27,8 +28,6 @@ from gantline.job.types import (
     Reach,
     Share,
 )
-
-HOLDS = ("cabinet", "furniture")
 
 
 class ThrowLine(ClosedModel):
@@ -153,7 +152,8 @@ def projector_edits(name: str, body: dict[str, Any], job: Job | None = None) -> 
     light = {key: value for key, value in own.items() if value is not None}
     if record.modes:
         light["mode_share"] = record.modes[0].share
-    usual = usual_mount(hung=False, has_shift=throw["has_shift"], ratio_high=high)
+    ratio = ThrowDefaults.cabinet_ratio.value  # a record is read without a shop
+    usual = usual_mount(hung=False, has_shift=throw["has_shift"], ratio_high=high, cabinet_ratio=ratio)
     stands = (record.mount or usual) == "cabinet"
     stood = job is not None and job.throw.mount == "cabinet"
     if record.mount is None:
@@ -162,7 +162,7 @@ def projector_edits(name: str, body: dict[str, Any], job: Job | None = None) -> 
             throw["mount"] = "cabinet" if stands else None
     if stands:
         throw |= {"hung": False, "lens_from_wall_mm": None}
-        if job is not None and any(one.kind in HOLDS for one in job.survey.boxes):
+        if job is not None and any(one.kind in STANDS_ON for one in job.survey.boxes):
             throw |= {"lens_y_mm": None, "lens_x_mm": None}
     bodies = {key: own[key] for key in BodyMeasures.model_fields}
     return [

@@ -57,7 +57,10 @@ def mount_kind(at: Ask) -> str:
     """How it is held: as entered, else what its kind of projector usually is."""
     both = at(ratios)
     return at.given(P.mount) or usual_mount(
-        hung=at(hung), has_shift=at.field(P.has_shift), ratio_high=None if both is None else both[1]
+        hung=at(hung),
+        has_shift=at.field(P.has_shift),
+        ratio_high=None if both is None else both[1],
+        cabinet_ratio=at.default(ThrowDefaults.cabinet_ratio),
     )
 
 

@@ -2,6 +2,7 @@
 
 from gantline.core.size.picture import with_overspill
 from gantline.core.space import Solid
+from gantline.core.throw.mount import STANDS_ON
 from gantline.core.throw.window import panel_image
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
@@ -10,7 +11,6 @@ from gantline.stations.common import fabric_plane_mm, mount_kind, overspill_mm, 
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids
 
-HOLDS = ("cabinet", "furniture")
 CABINET = "cabinet"
 
 
@@ -42,7 +42,7 @@ def under(at: Ask, centre_x_mm: float) -> tuple[str, Solid] | None:
     there = [
         (name, box)
         for name, kind, box in at(box_solids)
-        if kind in HOLDS and box.low[0] <= centre_x_mm <= box.high[0] and box.low[2] < reach
+        if kind in STANDS_ON and box.low[0] <= centre_x_mm <= box.high[0] and box.low[2] < reach
     ]
     return max(there, key=lambda one: one[1].high[1], default=None)
 

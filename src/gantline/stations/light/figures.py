@@ -4,7 +4,6 @@ import math
 
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m2
-from gantline.job.model.light import FabricChoice
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import least, term
@@ -13,6 +12,7 @@ from gantline.stations.light.solve import (
     area_m2,
     bounce,
     given_states,
+    layers,
     light,
     lobe,
     reflectance,
@@ -70,11 +70,12 @@ def reflected(at: Ask) -> Display | None:
 )
 def through(at: Ask) -> Display | None:
     """What reaches the wall or the loudspeakers behind."""
-    front, back = at.field(FabricChoice.front_transmission), at.field(FabricChoice.back_transmission)
-    if not front:
+    both = at(layers)
+    if isinstance(both, str) or not both.front_through:
         return None
-    made = term("through the front layer", front, "") * term("through the dark layer", back, "")
-    return Display(front * back, made, percent(front * back))
+    front = term("through the front layer", both.front_through, "")
+    made = front * term("through the dark layer", both.behind_through, "")
+    return Display(both.lost, made, percent(both.lost))
 
 
 def _state(index: int) -> None:

@@ -124,25 +124,31 @@ def _lit(at: Ask, lit: list[Lamp]) -> float:
     )
 
 
-def _layers(at: Ask) -> Layers:
-    """Front and dark layer; a single one lets nothing through.  Raises: OutOfRange for a fabric that cannot be."""
+def layers(at: Ask) -> Layers | str:
+    """Front and dark layer, or why no fabric is like that; a single one lets nothing through."""
     front, half = at.field(FabricChoice.gain), at.given(FabricChoice.half_gain_deg)
     through = at.field(FabricChoice.front_transmission)
     if through == 0.0:
         return Layers(front_back=0.0, front_through=0.0, behind_back=0.0, behind_through=0.0)
-    return Layers(
-        front_back=front if half is None else reflected_share(front, half),
-        front_through=through,
-        behind_back=at.field(FabricChoice.back_gain),
-        behind_through=at.field(FabricChoice.back_transmission),
-    )
+    try:
+        return Layers(
+            front_back=front if half is None else reflected_share(front, half),
+            front_through=through,
+            behind_back=at.field(FabricChoice.back_gain),
+            behind_through=at.field(FabricChoice.back_transmission),
+        )
+    except OutOfRange as error:
+        return str(error)
 
 
 def lobe(at: Ask) -> Lobe | str:
     """The fabric's gain, both layers of it, or why no fabric is like that."""
+    both = at(layers)
+    if isinstance(both, str):
+        return both
     try:
         return Lobe(
-            layer=_layers(at).added,
+            layer=both.added,
             kind=FabricKind(at.field(FabricChoice.kind)),
             gain=at.field(FabricChoice.gain),
             half_gain_deg=at.given(FabricChoice.half_gain_deg),
