@@ -1,33 +1,54 @@
 """What routes ask for: a desk whose transaction commits before the answer leaves, who saves, on which version."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from functools import wraps
 from typing import Annotated, Any
 
 from fastapi import Depends, Header, Request
+from fastapi.routing import APIRoute
 
 from gantline.api.desk import Desk
 from gantline.api.problems import VersionMissing
 
 
-def desk(request: Request) -> Iterator[Desk]:
-    """One transaction a request, committed once at its end."""
-    with desk_of(request.app.state) as made:
-        yield made
-
-
 @contextmanager
 def desk_of(state: Any) -> Iterator[Desk]:
-    """The same where there is no request of its own: a socket, a body read as a whole."""
+    """A desk with one transaction, committed at the end."""
     with state.sessions.begin() as session:
         yield Desk(session=session, memo=state.memo)
 
 
-# function scope: a failing commit becomes an error answer, not a 201 that was already sent
-DeskDep = Annotated[Desk, Depends(desk, scope="function")]
+async def _state(request: Request) -> Any:
+    return request.app.state
 
 
-def who(gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:
+DeskDep = Annotated[Desk, Depends(_state)]
+
+
+class DeskRoute(APIRoute):
+    """A route whose thread opens the desk, works and commits, and gives both back together.
+
+    A desk made before the route has a thread would hold a connection while it waits for one: enough such requests
+    and nobody gets on. A failing commit becomes an error answer, not a 201 that was already sent.
+    """
+
+    def __init__(self, path: str, endpoint: Callable[..., Any], **more: Any) -> None:
+        super().__init__(
+            path, _at_a_desk(endpoint) if "desk" in endpoint.__annotations__ else endpoint, **more
+        )
+
+
+def _at_a_desk(endpoint: Callable[..., Any]) -> Callable[..., Any]:
+    @wraps(endpoint)
+    def run(*, desk: Any, **asked: Any) -> Any:
+        with desk_of(desk) as opened:  # what comes as the desk is the application's state
+            return endpoint(desk=opened, **asked)
+
+    return run
+
+
+async def who(gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:
     """Who saves, from the Gantline-Who header; header bytes that are no text become question marks."""
     clean = "".join(letter if letter.isprintable() else "?" for letter in gantline_who).strip()
     return clean or "office"
@@ -36,7 +57,7 @@ def who(gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:
 Who = Annotated[str, Depends(who)]
 
 
-def expected_version(if_match: Annotated[str | None, Header()] = None) -> int:
+async def expected_version(if_match: Annotated[str | None, Header()] = None) -> int:
     """The version that was edited, from If-Match. Raises: VersionMissing."""
     bare = (if_match or "").strip().removeprefix("W/").strip('"')
     if not bare.isascii() or not bare.isdigit() or not 0 < int(bare[:10]) < 2**31 - 1 or len(bare) > 10:

@@ -19,11 +19,15 @@ class Desk:
     memo: Memo
 
     @cached_property
+    def _settings(self) -> tuple[UUID, Shop]:
+        return shops.the_settings(self.session)
+
+    @property
     def shop_id(self) -> UUID:
         """The shop every row belongs to."""
-        return shops.the_shop(self.session)
+        return self._settings[0]
 
-    @cached_property
+    @property
     def shop(self) -> Shop:
         """Its own defaults."""
-        return shops.settings_of(self.session, self.shop_id)
+        return self._settings[1]

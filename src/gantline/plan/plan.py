@@ -12,7 +12,7 @@ from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
 from gantline.plan.cures import Key, found_in, key_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
-from gantline.plan.finding import RANK, PlanFinding
+from gantline.plan.finding import RANK, Cure, Finding, PlanFinding
 from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
@@ -76,18 +76,29 @@ class JobPlan:
         )
 
     @cached_property
+    def stops(self) -> frozenset[Key]:
+        """What stops the job now."""
+        return frozenset(key_of(one) for one in found_in(self.stations, self.ask) if one.severity == "stop")
+
+    @cached_property
     def refused(self) -> tuple[tuple[Refused, ...], frozenset[str]]:
         """The holes that a Stop puts in doubt, and the figures and dimensions that no hole is left for."""
         return refused(self.stations, self.ask, self.findings)
 
 
 def plan(
-    job: Job, stations: Sequence[Station], shop: Shop = PLAIN_SHOP, last: JobPlan | None = None
+    job: Job,
+    stations: Sequence[Station],
+    shop: Shop = PLAIN_SHOP,
+    last: JobPlan | None = None,
+    *,
+    cures: bool = True,
 ) -> JobPlan:
     """Every station of the registry asked for what it shows.
 
     Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding. last: the plan
-    of an earlier state of this job; answers that read nothing that changed since are kept.
+    of an earlier state of this job; answers that read nothing that changed since are kept. cures: trying them plans
+    the job once more for each; without, no finding has any.
     """
     ask = Ask(job, shop, last.ask if last else None)
     made = JobPlan(stations=stations, ask=ask, rests=Rests(ask))
@@ -95,8 +106,7 @@ def plan(
     kept = last.built if last is not None and same else {}
     made.figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
     made.to_measure = _to_measure(stations, made.figures, ask)
-    stops = frozenset(key_of(one) for one in found_in(stations, ask) if one.severity == "stop")
-    found = [one for station in stations for one in _findings(station, made, stops)]
+    found = [one for station in stations for one in _findings(station, made, cures=cures)]
     found += [_measure(stations, one) for one in made.to_measure]
     made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
     made.states = tuple(_state(station, ask, made.findings, made.figures) for station in stations)
@@ -195,15 +205,14 @@ def _made(station: Station, one: FigureDef, shown: Display, answer: Answer, made
     )
 
 
-def _findings(station: Station, made: JobPlan, stops: frozenset[Key]) -> Iterator[PlanFinding]:
+def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanFinding]:
     ask, rests = made.ask, made.rests
     for question in station.findings:
         answer = ask.answer(question)
         for one in answer.value:
-            weighs, cures = answer.weighs, one.cures
+            weighs = answer.weighs
             if one.ways:
-                more = ask.answer(*one.ways)
-                weighs, cures = weighs | more.weighs, (*cures, *more.value)
+                weighs |= ask.answer(*one.ways).weighs
             yield PlanFinding(
                 code=str(one.code),
                 subject=one.subject,
@@ -211,12 +220,19 @@ def _findings(station: Station, made: JobPlan, stops: frozenset[Key]) -> Iterato
                 station=station.key,
                 text=one.text,
                 numbers=one.numbers,
-                cures=tuple(tried(one, (each for each in cures if each.possible), made.stations, ask, stops)),
+                cures=tuple(_cures(one, made)) if cures else (),
                 next=one.next,
                 rests_on=rests.on(weighs),
                 also=one.also,
                 hole=one.hole,
             )
+
+
+def _cures(one: Finding, made: JobPlan) -> Iterator[Cure]:
+    """The cures of a finding that may be offered."""
+    more = made.ask(*one.ways) if one.ways else ()
+    possible = (each for each in (*one.cures, *more) if each.possible)
+    return tried(one, possible, made.stations, made.ask, made.stops)
 
 
 def _to_measure(stations: Sequence[Station], figures: dict[str, Figure], ask: Ask) -> tuple[ToMeasure, ...]:

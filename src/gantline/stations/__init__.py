@@ -8,11 +8,14 @@ from gantline.plan.plan import plan as plan_with
 from gantline.plan.station import FaceName
 
 
-def plan(job: Job, shop: Shop = PLAIN_SHOP, last: JobPlan | None = None) -> JobPlan:
-    """The whole plan of one job. last: the plan of an earlier state of it, to keep answers from."""
+def plan(job: Job, shop: Shop = PLAIN_SHOP, last: JobPlan | None = None, *, cures: bool = True) -> JobPlan:
+    """The whole plan of one job. last: the plan of an earlier state of it, to keep answers from.
+
+    cures: tried and offered; without, findings have none, as while something is dragged.
+    """
     from gantline.stations.registry import STATIONS
 
-    return plan_with(job, STATIONS, shop, last)
+    return plan_with(job, STATIONS, shop, last, cures=cures)
 
 
 def face(made: JobPlan, name: FaceName) -> Face:

@@ -6,7 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Path, Query, Response
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import DeskDep
+from gantline.api.deps import DeskDep, DeskRoute
 from gantline.api.desk import Desk
 from gantline.api.services.plans import planned
 from gantline.compare.fabrics import FabricTable, fabric_table
@@ -19,7 +19,7 @@ from gantline.job.records import RecordKind
 from gantline.plan.ask import Ask
 from gantline.store import jobs, shops
 
-router = APIRouter(prefix="/api/jobs", tags=["compare"], responses=PROBLEM_ANSWERS)
+router = APIRouter(prefix="/api/jobs", tags=["compare"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 State = Annotated[int, Query(ge=0, le=5)]
 
 

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import DeskDep, ExpectedVersion, Who, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, ExpectedVersion, Who, desk_of
 from gantline.api.schemas.jobs import (
     Edits,
     JobList,
@@ -28,7 +28,7 @@ from gantline.job.records import RecordKind, edits_from
 from gantline.plan.history import describe
 from gantline.store import jobs, shops
 
-router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS)
+router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 FILE_BODY: dict[str, Any] = {
     "requestBody": {"required": True, "content": {"application/json": {"schema": {"type": "object"}}}}
 }

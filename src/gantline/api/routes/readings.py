@@ -15,7 +15,7 @@ from sqlalchemy.exc import SQLAlchemyError
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import DeskDep, ExpectedVersion, Who, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, ExpectedVersion, Who, desk_of
 from gantline.api.schemas.jobs import JobOut
 from gantline.api.schemas.readings import KeptCount, ReadingOut, ReadingsIn, UseReadings
 from gantline.api.services import readings as service
@@ -25,7 +25,7 @@ from gantline.job.problems import from_validation
 from gantline.job.readings import Reading
 from gantline.store import jobs, readings
 
-router = APIRouter(prefix="/api/jobs", tags=["readings"], responses=PROBLEM_ANSWERS)
+router = APIRouter(prefix="/api/jobs", tags=["readings"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 CSV_BODY: dict[str, Any] = {
     "requestBody": {"required": True, "content": {"text/csv": {"schema": {"type": "string"}}}}
 }

@@ -7,12 +7,12 @@ from sqlalchemy import text
 
 from gantline import __version__
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import DeskDep
+from gantline.api.deps import DeskDep, DeskRoute
 from gantline.api.schemas.settings import DefaultOut, Health, SettingsIn
 from gantline.core.defaults import DEFAULTS
 from gantline.store import jobs, shops
 
-router = APIRouter(prefix="/api", tags=["settings"], responses=PROBLEM_ANSWERS)
+router = APIRouter(prefix="/api", tags=["settings"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 
 
 @router.get("/health", response_model=Health)

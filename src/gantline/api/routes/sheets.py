@@ -7,7 +7,7 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import DeskDep
+from gantline.api.deps import DeskDep, DeskRoute
 from gantline.api.schemas.jobs import SheetOut
 from gantline.api.services.plans import planned
 from gantline.job.records import RecordKind
@@ -15,7 +15,7 @@ from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Ready
 from gantline.store import jobs, shops
 
-router = APIRouter(prefix="/api", tags=["sheets"], responses=PROBLEM_ANSWERS)
+router = APIRouter(prefix="/api", tags=["sheets"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 SheetName = StrEnum("SheetName", {name.replace("-", "_").upper(): name for name in SHEETS})  # type: ignore[misc]
 
 

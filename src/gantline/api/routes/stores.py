@@ -8,7 +8,7 @@ from fastapi import APIRouter, Path, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import DeskDep, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, desk_of
 from gantline.api.schemas.stores import RecordIn, RecordName, RecordOut
 from gantline.job.file import read_job
 from gantline.job.records import RecordKind, read_record, record_from
@@ -16,7 +16,7 @@ from gantline.job.records.files import KEY, key_of, read_json_records, read_reco
 from gantline.store import jobs, shops
 from gantline.store.models import RecordRow
 
-router = APIRouter(prefix="/api/stores", tags=["stores"], responses=PROBLEM_ANSWERS)
+router = APIRouter(prefix="/api/stores", tags=["stores"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 Key = Annotated[str, Path(pattern=KEY, max_length=60)]
 Form = Literal["csv", "json"]
 FILE_BODY: dict[str, Any] = {

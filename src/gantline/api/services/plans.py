@@ -13,6 +13,7 @@ from gantline.drawing.tape import TapeWindow
 from gantline.job.edits import apply
 from gantline.job.file import read_job
 from gantline.plan.figure import Figure
+from gantline.plan.finding import PlanFinding
 from gantline.plan.plan import JobPlan
 from gantline.plan.station import Station
 from gantline.stations import face, plan
@@ -80,14 +81,14 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
     """What edits would change of a version's plan, of what the page shows."""
     before = _kept(desk, job_id, asked.version)
     old = before.made
-    new = plan(apply(old.ask.job, asked.edits), desk.shop, old)
+    new = plan(apply(old.ask.job, asked.edits), desk.shop, old, cures=False)
     station = BY_KEY[asked.station]
     changed = [one for one in new.figures.values() if differs(old.figures.get(one.key), one)]
     return {
         "figures": [_figure_patch(old.figures.get(one.key), one) for one in changed],
         "opened": [one for one in changed if one.key in asked.open],
         "gone": [key for key in old.figures if key not in new.figures],
-        "findings": _changed(old.findings, new.findings),
+        "findings": _changed(old.findings, _with_cures(old.findings, new.findings)),
         "stations": [one for one, was in zip(new.states, old.states, strict=True) if one != was],
         "to_measure": _changed(old.to_measure, new.to_measure),
         "tables": _tables(station, old, new),
@@ -109,6 +110,15 @@ def _kept(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
     _ = made.plan  # asks for every table
     desk.memo.put(job_id, number, kept)
     return kept
+
+
+def _with_cures(old: Sequence[PlanFinding], new: Sequence[PlanFinding]) -> Sequence[PlanFinding]:
+    """Findings that read as before keep their cures; trying those of the others waits until the hand is off."""
+    before = {(one.code, one.subject, one.text): one.cures for one in old}
+    return tuple(
+        replace(one, cures=cures) if (cures := before.get((one.code, one.subject, one.text))) else one
+        for one in new
+    )
 
 
 def _tables(station: Station, old: JobPlan, new: JobPlan) -> dict[str, Any]:

@@ -39,22 +39,30 @@ class OnTape:
 class TensionStep:
     """One step: which points on which side, where the tape reads, and what their partners are.
 
-    points on `place` (a side or a corner, from the back) in the order they are done; tapes, the same by side, each with
-    its own readings from its own hooked corner; partners lie opposite at the same readings, done at the same time by
-    two people, straight after by one. `reason` is set where the pattern changes. loose: threaded only, it holds nothing
-    yet.
+    held: the points on `place` (a side or a corner, from the back) in the order they are done; partners lie opposite at
+    the same readings, done at the same time by two people, straight after by one. `reason` is set where the pattern
+    changes. loose: threaded only, it holds nothing yet.
     """
 
     number: int
     part: str
     place: str
     action: str
-    points: tuple[int, ...]
+    held: tuple[TensionPoint, ...]
     partners: tuple[int, ...]
     partner_place: str
-    tapes: tuple[OnTape, ...]
     reason: str
     loose: bool = False
+
+    @property
+    def points(self) -> tuple[int, ...]:
+        """Their numbers."""
+        return tuple(one.number for one in self.held)
+
+    @property
+    def tapes(self) -> tuple[OnTape, ...]:
+        """The same by side, each with its own readings from its own hooked corner."""
+        return tuple(_tape(side, self.held) for side in dict.fromkeys(one.side for one in self.held))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -286,10 +294,9 @@ def _step(
         part=part,
         place=place,
         action=action,
-        points=tuple([p.number for p in held]),
+        held=held,
         partners=partners,
         partner_place=partner_place,
-        tapes=tuple(_tape(side, held) for side in dict.fromkeys(p.side for p in held)),
         reason=reason,
     )
 

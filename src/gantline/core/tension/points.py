@@ -103,13 +103,12 @@ def spread(layout: Layout) -> tuple[TensionPoint, ...]:
     w, h = layout.width_mm, layout.height_mm
     rail = readings(w, layout.inset_mm, layout.spacing_mm, layout.rail_count, layout.first_pass_mm)
     stile = readings(h, layout.inset_mm, layout.spacing_mm, layout.stile_count, layout.first_pass_mm)
-    places = (
-        *((Side.TOP, r, first, r, h) for r, first in rail),
-        *((Side.RIGHT, r, first, w, h - r) for r, first in stile),
-        *((Side.BOTTOM, r, first, r, 0.0) for r, first in reversed(rail)),
-        *((Side.LEFT, r, first, 0.0, h - r) for r, first in reversed(stile)),
-    )
-    return tuple(
-        TensionPoint(number, side, reading, u, v, first)
-        for number, (side, reading, first, u, v) in enumerate(places, start=1)
-    )
+    right, bottom = len(rail) + 1, len(rail) + len(stile) + 1
+    left = bottom + len(rail)
+    found = [TensionPoint(n, Side.TOP, r, r, h, first) for n, (r, first) in enumerate(rail, 1)]
+    found += [TensionPoint(n, Side.RIGHT, r, w, h - r, first) for n, (r, first) in enumerate(stile, right)]
+    back = enumerate(reversed(rail), bottom)
+    found += [TensionPoint(n, Side.BOTTOM, r, r, 0.0, first) for n, (r, first) in back]
+    up = enumerate(reversed(stile), left)
+    found += [TensionPoint(n, Side.LEFT, r, 0.0, h - r, first) for n, (r, first) in up]
+    return tuple(found)
