@@ -1,11 +1,8 @@
 """The command line: plan, sheets, serve, demo, schema; the same functions the API uses."""
 
-import fcntl
 import json
 import logging
 import sys
-from collections.abc import Iterator
-from contextlib import contextmanager
 from pathlib import Path
 from typing import Annotated
 
@@ -144,59 +141,13 @@ def serve(
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
 ) -> None:
     """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
+    from gantline.serving import serve as run
+
     logging.basicConfig(level=logging.WARNING, format="%(levelname)s %(name)s: %(message)s")
     given = {"port": port, "data_folder": data, "database_url": database, "demo": False if no_demo else None}
     settings = Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
     try:
-        with _database(settings) as url:
-            _serve(settings.model_copy(update={"database_url": url}))
+        run(settings)
     except (DesignError, RuntimeError) as error:
         typer.echo(str(error), err=True)
         raise typer.Exit(1) from error
-
-
-@contextmanager
-def _database(settings: Settings) -> Iterator[str]:
-    """The database's URL; a private one that this process started is stopped again at the end."""
-    if settings.database_url:
-        yield settings.database_url
-        return
-    from gantline.database import PrivateDatabase
-
-    private = PrivateDatabase(settings.data_folder)
-    with (private.folder / "serve.lock").open("w") as lock:
-        try:
-            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-        except OSError:
-            raise RuntimeError(
-                f"Gantline already runs on {private.folder}. Stop it first, or give another --data."
-            ) from None
-        try:
-            yield private.start()
-        finally:
-            private.stop()
-
-
-def _serve(settings: Settings) -> None:
-    import uvicorn
-
-    from gantline.demo.world import load
-    from gantline.server import create_app
-    from gantline.store.migrate import migrate
-
-    application = create_app(settings)
-    migrate(application.state.engine)
-    if settings.demo:
-        with application.state.sessions.begin() as session:
-            load(session)
-    typer.echo(f"Gantline is at http://{settings.host}:{settings.port}  (Ctrl-C stops it)")
-    try:
-        uvicorn.run(
-            application,
-            host=settings.host,
-            port=settings.port,
-            log_level="warning",
-            timeout_graceful_shutdown=5,
-        )
-    finally:
-        application.state.engine.dispose()

@@ -1,12 +1,14 @@
 """The private cluster: quick to start again, recovers from a crash, keeps out of what it cannot enter."""
 
 import os
+import pwd
+import shutil
 from pathlib import Path
 
 import psycopg
 import pytest
 
-from gantline.database import DURABLE, DatabaseTrouble, PrivateDatabase, find_programs
+from gantline.database import DURABLE, FAST, DatabaseTrouble, PrivateDatabase, find_programs
 
 
 def count(url: str) -> int:
@@ -40,8 +42,54 @@ def test_a_folder_the_server_cannot_enter_is_replaced_by_one_of_our_own(tmp_path
     assert first.folder.parent == Path("/var/tmp")
     assert first.folder != second.folder  # two clones never share a database
     assert PrivateDatabase(closed / "a").folder == first.folder
+    # the name can be guessed: a link or a folder of somebody else that waits there is refused, not followed
     for one in (first, second):
-        one.folder.rmdir()
+        shutil.rmtree(one.folder)
+    target = tmp_path / "target"
+    target.mkdir()
+    first.folder.symlink_to(target)
+    second.folder.mkdir()
+    os.chown(second.folder, pwd.getpwnam("nobody").pw_uid, -1)
+    for name, why in (("a", "is a link"), ("b", "belongs to nobody")):
+        with pytest.raises(DatabaseTrouble, match=why):
+            PrivateDatabase(closed / name)
+    assert list(target.iterdir()) == []
+    first.folder.unlink()
+    second.folder.rmdir()
+
+
+def test_what_is_not_ours_is_refused_and_left_as_it_is(folder: Path) -> None:
+    theirs, lost, file = folder / "theirs", folder / "lost", folder / "file"
+    (theirs / "data").mkdir(parents=True)
+    (theirs / "data" / "thesis.txt").write_text("ten years of work")
+    file.write_text("a file")
+    ours = PrivateDatabase(lost)
+    (lost / "data").mkdir()
+    (lost / "data" / "base").write_text("a cluster whose PG_VERSION was lost")
+    for one in (theirs, theirs / "data"):
+        shutil.chown(one, ours.as_user or os.geteuid())
+    for wanted, why in ((theirs, "not Gantline's"), (lost, "PG_VERSION is missing"), (file, "is a file")):
+        with pytest.raises(DatabaseTrouble, match=why):
+            PrivateDatabase(wanted).start()
+    assert (theirs / "data" / "thesis.txt").read_text() == "ten years of work"
+    assert (lost / "data" / "base").exists()
+    assert file.read_text() == "a file"
+
+
+def test_a_kill_while_the_cluster_is_made_spoils_no_later_start(folder: Path) -> None:
+    half = PrivateDatabase(folder / "half", FAST)
+    made = half.folder / "data.new-0"  # as a killed initdb leaves it
+    made.mkdir()
+    (made / "PG_VERSION").write_text("15")
+    url = half.start()
+    assert PrivateDatabase(folder / "half").start() == url
+    half.stop()
+    (half.folder / "port").write_text("")
+    assert PrivateDatabase(folder / "half").start()
+    half.stop()
+    (half.folder / "password").write_text("")
+    with pytest.raises(DatabaseTrouble, match="password is missing or empty"):
+        half.start()
 
 
 def test_a_path_too_long_for_a_socket_is_said_before_anything_is_made(folder: Path) -> None:

@@ -1,0 +1,77 @@
+"""What ./start runs: it stops all it started, comes back by itself, and says in two lines why it cannot start."""
+
+import os
+import signal
+import socket
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+import httpx2
+import psycopg
+import pytest
+
+from gantline.database import PrivateDatabase
+from tests.running import Running, free_port
+
+
+def started(*arguments: str) -> subprocess.CompletedProcess[str]:
+    command = [sys.executable, "-m", "gantline", "serve", *arguments]
+    return subprocess.run(command, capture_output=True, text=True, timeout=30, check=False)
+
+
+def test_why_it_cannot_start_is_said_in_two_lines(folder: Path, new_database: Callable[[], str]) -> None:
+    newer = new_database()
+    with psycopg.connect(newer.replace("+psycopg", "")) as connection:
+        connection.execute("UPDATE alembic_version SET version_num = 'from-the-future'")
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        free = str(free_port())
+        for arguments, why in (
+            (("--port", str(taken.getsockname()[1]), "--data", str(folder / "p")), "cannot be used"),
+            (("--port", "70000", "--data", str(folder / "p")), "no port 70000"),
+            (("--port", free, "--database", "somewhere"), "no database URL"),
+            (("--port", free, "--database", "postgresql://a:b@127.0.0.1:1/c"), "does not answer"),
+            (("--port", free, "--database", newer), "newer Gantline"),
+            (("--port", free, "--data", "/proc/gantline"), "cannot be used"),
+        ):
+            done = started(*arguments)
+            assert (done.returncode, done.stdout) == (1, "")
+            assert why in done.stderr
+            assert len(done.stderr.strip().splitlines()) == 2, done.stderr
+    assert not (folder / "p").exists()  # nothing was made before the port was there
+
+
+@pytest.mark.parametrize("number", [signal.SIGTERM, signal.SIGHUP, signal.SIGINT])
+def test_whatever_ends_it_stops_the_database_too(folder: Path, number: signal.Signals) -> None:
+    data = folder / f"end-{number}"
+    running = Running("--data", str(data), "--no-demo").start()
+    private = PrivateDatabase(data)
+    assert private.alive()
+    assert running.process
+    running.process.send_signal(number)
+    running.process.wait(timeout=10)
+    assert not private.alive()
+
+
+def test_a_database_that_dies_is_started_again(folder: Path) -> None:
+    data = folder / "dies"
+    running = Running("--data", str(data)).start()
+    try:
+        private = PrivateDatabase(data)
+        before = httpx2.get(f"{running.address}/api/jobs").json()
+        pid = int((data / "data" / "postmaster.pid").read_text().splitlines()[0])
+        os.kill(pid, signal.SIGKILL)
+        for _ in range(100):
+            time.sleep(0.1)
+            answer = httpx2.get(f"{running.address}/api/jobs")
+            if answer.status_code == 200:
+                break
+            assert answer.status_code == 503
+        assert answer.json() == before
+        assert private.alive()
+    finally:
+        running.stop()
