@@ -1,6 +1,7 @@
 """The HTTP interface: jobs from a name to a sheet, and every wrong thing answered as a problem document."""
 
 import json
+from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
 import pytest
@@ -50,6 +51,53 @@ def test_two_people_saving_at_once_get_409_with_both_versions(
         f"/api/jobs/{job['id']}/edits", json={"edits": [{"pointer": "/name", "value": "x"}]}
     )
     assert without.status_code == 428
+
+
+def test_a_conflict_says_field_by_field_what_both_sides_changed(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    seat = {"id": "s1", "name": "Front", "x_mm": 1000.0, "from_wall_mm": 3000.0}
+    seated = edit(client, job, {"pointer": "/survey/seats/-", "value": seat}).json()
+    theirs: list[dict[str, Any]] = [
+        {"pointer": "/size/value_mm", "value": "120"},
+        {"pointer": "/survey/seats/s1", "value": None},
+    ]
+    assert edit(client, seated, *theirs).status_code == 200
+    mine: list[dict[str, Any]] = [
+        {"pointer": "/size/value_mm", "value": "100"},
+        {"pointer": "/survey/seats/s1/x_mm", "value": 1200.0},
+        # a field that is not there is no reason for another answer
+        {"pointer": "/wall/gone", "value": 1.0},
+    ]
+    answer = edit(client, seated, *mine[:2])
+    told = [(one["was"], one["theirs"], one["mine"]) for one in answer.json()["differences"]]
+    assert told == [("113″", "120″", "100″"), ("39\u00a03⁄8″", "removed", "47\u00a01⁄4″")]
+    assert edit(client, seated, *mine).status_code == 409
+    # a next version that is only guessed lets nothing through
+    assert edit(client, seated, *mine[:1], version=seated["version"] + 5).status_code == 409
+
+
+def test_an_edit_whose_answer_was_lost_is_saved_once(client: TestClient, job: dict[str, Any]) -> None:
+    body = {"edits": [{"pointer": "/place", "value": "Quay"}]}
+    headers = {"If-Match": '"1"', "Idempotency-Key": "3f0c8a52-lost-answer"}
+    path = f"/api/jobs/{job['id']}"
+    first, again = (client.post(f"{path}/edits", json=body, headers=headers) for _ in range(2))
+    assert (first.status_code, again.status_code, again.json()["version"]) == (200, 200, 2)
+    edit(client, first.json(), {"pointer": "/place", "value": "Hill"})
+    assert client.post(f"{path}/edits", json=body, headers=headers).json()["version"] == 2
+    assert client.get(path).json()["document"]["place"] == "Hill"
+
+
+def test_saving_and_deleting_one_version_at_once_only_one_of_them_happens(client: TestClient) -> None:
+    for _ in range(20):
+        made = client.post("/api/jobs", json={"name": "Race", "value": 2000}).json()
+        path = f"/api/jobs/{made['id']}"
+        with ThreadPoolExecutor(2) as pool:
+            saved = pool.submit(edit, client, made, {"pointer": "/place", "value": "x"})
+            gone = pool.submit(client.delete, path, headers={"If-Match": '"1"'})
+        codes = saved.result().status_code, gone.result().status_code
+        assert codes in ((200, 409), (404, 204)), codes
+        assert client.get(path).status_code == (200 if codes[0] == 200 else 404)
 
 
 def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, Any]) -> None:

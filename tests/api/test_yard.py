@@ -97,3 +97,20 @@ def test_a_preview_is_the_same_with_and_without_a_plan_at_hand_and_the_memo_stay
     assert client.post(path, json=body | {"version": 9}).status_code == 404
     client.delete(f"/api/jobs/{made['id']}", headers={"If-Match": '"1"'})
     assert client.post(f"/api/jobs/{made['id']}/preview", json=body).status_code == 404
+
+
+def test_a_document_that_cannot_be_read_hides_no_other_and_its_file_is_there(
+    client: TestClient, app: FastAPI
+) -> None:
+    made = client.post("/api/jobs", json={"name": "Spoilt", "value": 2000}).json()
+    spoilt = """UPDATE job_version SET card = NULL, document = jsonb_set(document, '{size,value_mm}', '"a lot"')
+        WHERE job_id = :job"""
+    with app.state.engine.begin() as connection:
+        connection.execute(text(spoilt), {"job": made["id"]})
+    found = cards(client, most=100)["jobs"]
+    card = next(one for one in found if one["id"] == made["id"])
+    assert (card["name"], card["front"], card["trouble"][:16]) == ("Spoilt", None, "Cannot be read: ")
+    assert sum(one["front"] is not None for one in found) == len(found) - 1 > 0
+    assert client.get(f"/api/jobs/{made['id']}").status_code == 422
+    assert client.get(f"/api/jobs/{made['id']}/file").json()["size"]["value_mm"] == "a lot"
+    client.delete(f"/api/jobs/{made['id']}", headers={"If-Match": '"1"'})

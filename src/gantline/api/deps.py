@@ -66,3 +66,4 @@ async def expected_version(if_match: Annotated[str | None, Header()] = None) -> 
 
 
 ExpectedVersion = Annotated[int, Depends(expected_version)]
+EditKey = Annotated[str | None, Header(alias="Idempotency-Key", max_length=64, pattern=r"^[A-Za-z0-9-]{8,}$")]

@@ -42,8 +42,18 @@ class FieldProblemOut(BaseModel):
     choices: list[str] = []
 
 
+class DifferenceOut(BaseModel):
+    """One field of a conflict: as it was, as it was saved meanwhile, as it was to be."""
+
+    label: str
+    was: str
+    theirs: str
+    mine: str
+
+
 class Problem(BaseModel):
-    """A problem document. `errors` names fields; `current` is the newest job version after a conflict."""
+    """A problem document. `errors` names fields; `current` is the newest job version after a conflict, `differences`
+    what both sides changed."""
 
     type: str
     title: str
@@ -53,6 +63,7 @@ class Problem(BaseModel):
     errors: list[FieldProblemOut] = []
     current: dict[str, Any] | None = None
     expected: int | None = None
+    differences: list[DifferenceOut] = []
 
 
 class VersionMissing(DesignError):
@@ -115,7 +126,7 @@ def _on_design_error(request: Request, exc: Exception) -> Response:
     if isinstance(exc, BadDocument):
         more["errors"] = _fields(exc.problems)
     elif isinstance(exc, VersionConflict):
-        more |= {"current": exc.current, "expected": exc.expected}
+        more |= {"current": exc.current, "expected": exc.expected, "differences": exc.differences}
     elif isinstance(exc.context.get("field"), str):
         more["errors"] = _fields(
             [FieldProblem(f"/{exc.context['field']}", str(exc), str(exc.context.get("got", ""))[:80])]

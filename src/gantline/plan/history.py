@@ -1,11 +1,13 @@
 """What a list of edits changed, in the words of its labels: from what, to what."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 
-from gantline.job.edits import Edit
+from gantline.job.edits import Edit, apply
 from gantline.job.field import Field
 from gantline.job.model import FIELDS, ITEMS, Job
 from gantline.job.pointers import END
+from gantline.job.problems import BadDocument
 from gantline.plan.figure import field_text
 
 LONGEST = 160
@@ -16,6 +18,55 @@ def describe(before: Job, after: Job, edits: Sequence[Edit]) -> str:
     """For the version list: each change with its label and both values, each once."""
     said = dict.fromkeys(_said(before, after, edit.pointer) for edit in edits)
     return "; ".join(one for one in said if one)[:LONGEST]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Difference:
+    """One field that an edit was to set while somebody else saved: as it was, as it is now, as it was to be."""
+
+    label: str
+    was: str
+    theirs: str
+    mine: str
+
+
+def differences(base: Job, theirs: Job, edits: Sequence[Edit]) -> tuple[Difference, ...]:
+    """What edits of `base` were to set, beside what it was and what it is now, each field once."""
+    try:
+        mine = apply(base, edits)
+    except BadDocument:
+        return ()
+    found = {}
+    for edit in edits:
+        label, *texts = _beside(edit.pointer, base, theirs, mine)
+        found[edit.pointer] = Difference(label=label, was=texts[0], theirs=texts[1], mine=texts[2])
+    return tuple(found.values())
+
+
+def _beside(pointer: str, *jobs: Job) -> tuple[str, ...]:
+    base, _, name = pointer.rpartition("/")
+    if pointer in FIELDS and FIELDS[pointer].kind not in ("list", "value"):
+        field = FIELDS[pointer]
+        texts = (field_text(field, field.read(job), job.units.to_core()) for job in jobs)
+        return field.label, *(one or NOTHING for one in texts)
+    for at in (pointer, base):
+        holder, _, own = at.rpartition("/")
+        if holder in ITEMS and own != END:
+            things = [
+                next((one for one in FIELDS[holder].read(job) or () if one.id == own), None) for job in jobs
+            ]
+            called = next((_called(one, holder) for one in things if one is not None), FIELDS[holder].label)
+            one = getattr(ITEMS[holder], name, None) if at == base else None
+            if isinstance(one, Field):
+                units = jobs[0].units.to_core()
+                said = (
+                    "removed" if thing is None else field_text(one, getattr(thing, name), units)
+                    for thing in things
+                )
+                return f"{called}, {one.label}", *(text or NOTHING for text in said)
+            return called, *("removed" if thing is None else "there" for thing in things)
+    what = next((FIELDS[one].label for one in (pointer, base) if one in FIELDS), pointer)
+    return what, "as it was", "as it is now", "changed"
 
 
 def _said(before: Job, after: Job, pointer: str) -> str:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Select, and_, func, null, select, update
+from sqlalchemy import Select, and_, delete, func, null, select, update
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -19,7 +19,8 @@ class NoSuchJob(DesignError):
 
 
 class VersionConflict(DesignError):
-    """Someone saved the job in between. `current` is the newest version, `expected` the one edited."""
+    """Someone saved the job in between. `current` is the newest version, `expected` the one edited; `differences`
+    what both changed, said by whoever knows what the edits were."""
 
     code = "version-conflict"
 
@@ -30,6 +31,7 @@ class VersionConflict(DesignError):
         # plain values: the row is of no use once its session is gone
         self.current = {"version": head.number, "who": head.who, "what": head.what, "document": head.document}
         self.expected = expected
+        self.differences: list[dict[str, str]] = []
 
 
 class NothingToUndo(DesignError):
@@ -40,12 +42,13 @@ class NothingToUndo(DesignError):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Save:
-    """One version to be saved. card: what the yard shows of it, made with its plan."""
+    """One version to be saved. card: what the yard shows of it, made with its plan; key: names the edit."""
 
     document: dict[str, Any]
     what: str
     who: str
     card: dict[str, Any] | None = None
+    key: str | None = None
 
 
 def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
@@ -75,6 +78,22 @@ def head(session: Session, shop_id: UUID, job_id: UUID) -> JobVersionRow:
     if found is None:
         raise NoSuchJob("There is no such job.", job=str(job_id))
     return found
+
+
+def edited(session: Session, shop_id: UUID, job_id: UUID, expected: int) -> JobVersionRow:
+    """The newest version, if it is the one that was edited. Raises: NoSuchJob, VersionConflict."""
+    now = head(session, shop_id, job_id)
+    if now.number != expected:
+        raise VersionConflict(now, expected)
+    return now
+
+
+def saved_by(session: Session, shop_id: UUID, job_id: UUID, key: str) -> JobVersionRow | None:
+    """The version that an edit made, by the edit's key."""
+    chosen = select(JobVersionRow).where(
+        JobVersionRow.job_id == job_id, JobVersionRow.shop_id == shop_id, JobVersionRow.edit_key == key
+    )
+    return session.scalar(chosen)
 
 
 def version(session: Session, shop_id: UUID, job_id: UUID, number: int) -> JobVersionRow:
@@ -135,13 +154,13 @@ def versions(session: Session, shop_id: UUID, job_id: UUID) -> Sequence[JobVersi
 
 def save(session: Session, shop_id: UUID, job_id: UUID, expected: int, save: Save) -> JobVersionRow:
     """Save the next version over version `expected`. Raises: NoSuchJob, VersionConflict."""
-    before = head(session, shop_id, job_id)
+    before = edited(session, shop_id, job_id, expected)
     return _append(session, before, expected, save, parent=before.stands_for, stands_for=None)
 
 
 def undo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str) -> JobVersionRow:
     """Save the state before the present one again. Raises: NoSuchJob, VersionConflict, NothingToUndo."""
-    now = head(session, shop_id, job_id)
+    now = edited(session, shop_id, job_id, expected)
     present = _version(session, now, now.stands_for)
     if present.parent is None:
         raise NothingToUndo("There is nothing to undo.")
@@ -152,7 +171,7 @@ def undo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str)
 
 def redo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str) -> JobVersionRow:
     """Bring back what was undone last. Raises: NoSuchJob, VersionConflict, NothingToUndo."""
-    now = head(session, shop_id, job_id)
+    now = edited(session, shop_id, job_id, expected)
     later = redoable(session, now)
     if later is None:
         raise NothingToUndo("There is nothing to redo.")
@@ -176,10 +195,9 @@ def undoable(session: Session, now: JobVersionRow) -> bool:
 
 def remove(session: Session, shop_id: UUID, job_id: UUID, expected: int) -> None:
     """Delete a job with all its versions. Raises: NoSuchJob, VersionConflict."""
-    now = head(session, shop_id, job_id)
-    if now.number != expected:
-        raise VersionConflict(now, expected)
-    session.delete(session.get_one(JobRow, job_id))
+    gone = delete(JobRow).where(JobRow.id == job_id, JobRow.shop_id == shop_id, JobRow.head == expected)
+    if session.execute(gone.returning(JobRow.id)).scalar() is None:
+        raise VersionConflict(head(session, shop_id, job_id), expected)
 
 
 def _version(session: Session, now: JobVersionRow, number: int) -> JobVersionRow:
@@ -195,14 +213,14 @@ def _append(
     parent: int | None,
     stands_for: int | None,
 ) -> JobVersionRow:
-    number = expected + 1
-    moved = update(JobRow).where(JobRow.id == before.job_id, JobRow.head == expected).values(head=number)
+    number, job_id, shop_id = expected + 1, before.job_id, before.shop_id
+    moved = update(JobRow).where(JobRow.id == job_id, JobRow.head == expected).values(head=number)
     if session.execute(moved.returning(JobRow.id)).scalar() is None:
-        session.expire_all()
-        raise VersionConflict(head(session, before.shop_id, before.job_id), expected)
+        session.expire_all()  # what was read before may be gone by now
+        raise VersionConflict(head(session, shop_id, job_id), expected)
     made = JobVersionRow(
-        job_id=before.job_id, number=number, shop_id=before.shop_id, parent=parent, stands_for=stands_for or number,
-        what=save.what, who=save.who, document=save.document, card=save.card,
+        job_id=job_id, number=number, shop_id=shop_id, parent=parent, stands_for=stands_for or number,
+        what=save.what, who=save.who, document=save.document, card=save.card, edit_key=save.key,
     )  # fmt: skip
     session.add(made)
     session.flush()

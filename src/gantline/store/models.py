@@ -4,7 +4,7 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid4
 
-from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, MetaData, String, func
+from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, MetaData, String, UniqueConstraint, func
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -44,7 +44,8 @@ class JobRow(Base):
 class JobVersionRow(Base):
     """One saved state of a job; never changed. `stands_for` is the version whose state this is: its
     own number, or the one an undo or redo brought back. `parent` is the state it was made from. `card` is
-    what the yard shows of it; null: made when it is shown."""
+    what the yard shows of it; null: made when it is shown. `edit_key` names the edit it was saved by: sent again,
+    it is answered by this version."""
 
     __tablename__ = "job_version"
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
@@ -57,8 +58,10 @@ class JobVersionRow(Base):
     saved_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
     card: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
+    edit_key: Mapped[str | None] = mapped_column(String(64))
     __table_args__ = (
         ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),
+        UniqueConstraint("job_id", "edit_key"),
     )
 
 

@@ -36,6 +36,7 @@ export type TapeWindow = Schemas['TapeWindow']
 export type StepRow = Schemas['StepRow']
 export type StationState = Schemas['StationState']
 export type Problem = Schemas['Problem']
+export type Difference = Schemas['DifferenceOut']
 export type KnownWord = 'measured' | 'decided' | 'assumed'
 export type RecordKind = Schemas['TakeRecord']['kind']
 

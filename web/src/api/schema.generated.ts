@@ -103,7 +103,7 @@ export interface paths {
         put?: never;
         /**
          * Edit Job
-         * @description Change fields of version If-Match and save the next one.
+         * @description Change fields of version If-Match and save the next one; sent again with its key, it is saved once.
          */
         post: operations["edit_job"];
         delete?: never;
@@ -836,6 +836,20 @@ export interface components {
             value: number;
         };
         /**
+         * DifferenceOut
+         * @description One field of a conflict: as it was, as it was saved meanwhile, as it was to be.
+         */
+        DifferenceOut: {
+            /** Label */
+            label: string;
+            /** Mine */
+            mine: string;
+            /** Theirs */
+            theirs: string;
+            /** Was */
+            was: string;
+        };
+        /**
          * Dimension
          * @description A dimension line along one axis from a to b [mm], off `base` [mm on the other axis] on `side`,
          *     in the given lane (1 is nearest). `changes` tells what typing a length sets; the one with value
@@ -1474,10 +1488,10 @@ export interface components {
         };
         /**
          * JobCard
-         * @description One job in the yard.
+         * @description One job in the yard. trouble: why it cannot be shown; its file is there all the same.
          */
         JobCard: {
-            front: components["schemas"]["Face"];
+            front: components["schemas"]["Face"] | null;
             /**
              * Id
              * Format: uuid
@@ -1498,6 +1512,8 @@ export interface components {
             size_text: string;
             /** Station */
             station: string;
+            /** Trouble */
+            trouble: string;
             /** Version */
             version: number;
             /** Who */
@@ -2230,7 +2246,8 @@ export interface components {
         };
         /**
          * Problem
-         * @description A problem document. `errors` names fields; `current` is the newest job version after a conflict.
+         * @description A problem document. `errors` names fields; `current` is the newest job version after a conflict, `differences`
+         *     what both sides changed.
          */
         Problem: {
             /**
@@ -2242,6 +2259,11 @@ export interface components {
             } | null;
             /** Detail */
             detail: string;
+            /**
+             * Differences
+             * @default []
+             */
+            differences: components["schemas"]["DifferenceOut"][];
             /**
              * Errors
              * @default []
@@ -2263,11 +2285,7 @@ export interface components {
         };
         /**
          * ProjectorBody
-         * @description The projector's body, standing, seen facing the screen [mm]; absent is the shop default.
-         *
-         *     lens_to_wall_face_mm: from the lens to the face that looks at the wall, a cabinet-top body's back.
-         *     plate_*: where the mount plate's center sits from the lens when ceiling-mounted; the axis lies
-         *     plate_to_axis_mm under it.
+         * @description The body of this job's projector.
          */
         ProjectorBody: {
             /** Depth Mm */
@@ -3628,6 +3646,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                "Idempotency-Key"?: string | null;
                 "if-match"?: string | null;
                 "gantline-who"?: string;
             };

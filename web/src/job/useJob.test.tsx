@@ -3,7 +3,7 @@ import { act, cleanup, renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { Refused } from '../api/client'
-import { readPending } from './pending'
+import { keepPending, readPending } from './pending'
 import { useJob } from './useJob'
 
 const figure = (key: string, text: string) => ({ key, text, rests_on: [key] })
@@ -21,7 +21,7 @@ const PREVIEW = {
 } // biome-ignore format: a preview by hand
 
 type Answer = { status: number; body: object } | 'away'
-type Asked = { path: string; method: string; match: string | null; body: unknown }
+type Asked = { path: string; method: string; match: string | null; key: string | null; body: unknown }
 
 /** A server of one job, scripted: what it answers next, and what it was asked. */
 const serverOf = (script: Answer[]) => {
@@ -37,7 +37,13 @@ const serverOf = (script: Answer[]) => {
             .json()
             .catch(() => null)
         : null
-    asked.push({ path, method: request.method, match: request.headers.get('if-match'), body })
+    asked.push({
+      path,
+      method: request.method,
+      match: request.headers.get('if-match'),
+      key: request.headers.get('idempotency-key'),
+      body,
+    })
     if (request.method === 'GET') return Response.json(path.endsWith('/health') ? { ok: true } : job())
     if (path.endsWith('/preview')) return Response.json(PREVIEW)
     const next = script.shift() ?? { status: 200, body: {} }
@@ -102,29 +108,41 @@ test('while the server is away edits are kept, in order, and saved when it is ba
   await act(() => result.current.edit(edit('kept')))
   expect(result.current.away).toBe(true)
   expect(result.current.waiting).toBe(1)
-  expect(readPending('j')).toEqual([edit('kept')])
+  expect(readPending('j')).toMatchObject([{ base: 1, edits: edit('kept') }])
   await waitFor(() => expect(result.current.away).toBe(false), { timeout: 4000 })
   expect(server.saved()).toBe(2)
   expect(readPending('j')).toEqual([])
+  // the answer may have been lost after the save: the same edit comes under the same name
+  const keys = server.asked.filter((one) => one.method === 'POST').map((one) => one.key)
+  expect(keys[0]).toMatch(/^[0-9a-f-]{36}$/)
+  expect(keys).toEqual([keys[0], keys[0]])
 })
 
-test('what an earlier page kept is saved by the next', async () => {
-  localStorage.setItem('gantline.pending.j', JSON.stringify([edit('from before')]))
+test('what an earlier page kept is saved by the next, over the version it was typed on', async () => {
+  keepPending('j', [
+    { key: 'k-1', base: 1, edits: edit('from before') },
+    { key: 'k-2', base: 1, edits: edit('and after') },
+    { key: 'k-3', base: 7, edits: edit('on another') },
+  ])
   const server = serverOf([])
   await open()
-  await waitFor(() => expect(server.saved()).toBe(2))
-  expect(server.asked.find((one) => one.method === 'POST')?.body).toEqual({ edits: edit('from before') })
+  await waitFor(() => expect(server.saved()).toBe(4))
+  const posts = server.asked.filter((one) => one.method === 'POST')
+  expect(posts.map((one) => one.match)).toEqual(['"1"', '"2"', '"7"'])
+  expect(posts[0]?.body).toEqual({ edits: edit('from before') })
 })
 
 test('a conflict is shown, and mine goes on top only when I say so', async () => {
+  const differences = [{ label: 'Name', was: 'a', theirs: 'b', mine: 'mine' }]
   const current = { version: 5, who: 'Tove', what: 'place' }
   const server = serverOf([
-    { status: 409, body: { status: 409, detail: 'meanwhile', type: '/problems/version-conflict', current } },
+    { status: 409, body: { status: 409, detail: 'meanwhile', type: '/problems/version-conflict', current, differences } },
   ])
   const { result } = await open()
   await act(() => result.current.edit(edit('mine')))
-  expect(result.current.conflict).toMatchObject({ version: 5, who: 'Tove', edits: edit('mine') })
+  expect(result.current.conflict).toMatchObject({ version: 5, who: 'Tove', differences })
   expect(server.saved()).toBe(1)
+  expect(readPending('j')).toMatchObject([{ edits: edit('mine') }]) // also if the page is closed now
   await act(() => result.current.resolve(true))
   expect(result.current.conflict).toBeNull()
   expect(server.saved()).toBe(2)

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import {
   ask,
+  type Difference,
   type Edit,
   type FaceName,
   type JobOut,
@@ -13,13 +14,14 @@ import {
 } from '../api/client'
 import { keys } from '../api/keys'
 import { patched } from './patched'
-import { keepPending, readPending } from './pending'
+import { keepPending, movedOn, readPending } from './pending'
 
 const RETRY_MS = 1500
 
 type Waiter = { resolve: () => void; reject: (reason: unknown) => void }
 type Look = { station: string; open: string[]; shape: string }
-export type Conflict = { version: number; who: string; what: string; edits: Edit[] }
+/** Somebody saved in between: who, what, and each field as it was, as they have it, as it was typed here. */
+export type Conflict = { version: number; who: string; what: string; differences: Difference[] }
 
 /** One job: what is saved, what is being dragged, and a queue of edits that nothing typed falls out of. */
 export const useJob = (id: string) => {
@@ -49,49 +51,62 @@ export const useJob = (id: string) => {
   const match = useCallback(() => ({ path: { job_id: id }, header: { 'if-match': `"${newest.current?.version ?? 0}"` } }), [id])
 
   const working = useRef(false)
+  const lost = useRef(false)
   // one per kept change, in the same order; changes kept by an earlier page have nobody waiting
   const waiters = useRef<(Waiter | null)[]>(readPending(id).map(() => null))
   const pump = useCallback(async (): Promise<void> => {
     if (working.current || !newest.current) return
     working.current = true
+    let late = false
     const settle = () => {
       keepPending(id, readPending(id).slice(1))
       return waiters.current.shift()
     }
-    for (let queue = readPending(id); queue.length > 0; queue = readPending(id)) {
-      const edits = queue[0] ?? []
+    for (let one = readPending(id)[0]; one; one = readPending(id)[0]) {
+      const { key, base, edits } = one
+      const header = { 'if-match': `"${base}"`, 'Idempotency-Key': key }
       try {
-        take(await ask.post('/api/jobs/{job_id}/edits', { params: match(), body: { edits } }))
+        const job = await ask.post('/api/jobs/{job_id}/edits', { params: { path: { job_id: id }, header }, body: { edits } })
+        take(job)
         settle()?.resolve()
+        // a late answer to an edit sent twice may be older than what others saved since: only our own step counts
+        if (job.version === base + 1) keepPending(id, movedOn(readPending(id), base, job.version))
+        late ||= lost.current
+        lost.current = false
         setAway(false)
       } catch (error) {
         setPreview(null)
         if (error instanceof ServerAway) {
           // kept safely: whoever waits may go on, the change is saved when the server is back
           setAway(true)
+          lost.current = true
           for (const one of waiters.current) one?.resolve()
           waiters.current = waiters.current.map(() => null)
           break
         }
-        if (error instanceof Refused && error.problem.status === 409) {
+        if (error instanceof Refused && error.problem.type.endsWith('version-conflict')) {
+          // it stays kept until somebody says what is to become of it
           const now = error.problem.current as { version: number; who: string; what: string }
-          setConflict({ version: now.version, who: now.who, what: now.what, edits })
-          settle()?.resolve()
+          setConflict({ version: now.version, who: now.who, what: now.what, differences: error.problem.differences ?? [] })
+          waiters.current[0]?.resolve()
+          waiters.current[0] = null
           break
         }
         settle()?.reject(error)
       }
     }
+    // after a lost answer the version our edit made need not be the newest
+    if (late) void query.refetch()
     working.current = false
     setWaiting(readPending(id).length)
-  }, [id, take, match])
+  }, [id, take, query.refetch])
 
   /** Save edits. Resolves when saved or safely kept for later; throws Refused when a field is wrong. */
   const edit = useCallback(
     (edits: Edit[]): Promise<void> =>
       new Promise((resolve, reject) => {
         waiters.current.push({ resolve, reject })
-        keepPending(id, [...readPending(id), edits])
+        keepPending(id, [...readPending(id), { key: crypto.randomUUID(), base: newest.current?.version ?? 0, edits }])
         setWaiting(readPending(id).length)
         void pump()
       }),
@@ -99,8 +114,8 @@ export const useJob = (id: string) => {
   )
 
   useEffect(() => {
-    if (saved && waiting > 0 && !away) void pump()
-  }, [saved, waiting, away, pump])
+    if (saved && waiting > 0 && !away && !conflict) void pump()
+  }, [saved, waiting, away, conflict, pump])
 
   useEffect(() => {
     if (!away) return
@@ -179,16 +194,23 @@ export const useJob = (id: string) => {
     [take, match],
   )
 
-  /** After a conflict: put the refused edits on top of what was saved meanwhile, or let them go. */
+  /** After a conflict: put what was typed here on top of what was saved meanwhile, or let the refused edit go. */
   const resolve = useCallback(
     async (keepMine: boolean): Promise<void> => {
-      const mine = conflict?.edits ?? []
-      setConflict(null)
       const fresh = await query.refetch()
       newest.current = fresh.data ?? newest.current
-      if (keepMine && mine.length > 0) await edit(mine)
+      const [refused, ...rest] = readPending(id)
+      const now = newest.current?.version ?? 0
+      if (keepMine && refused) keepPending(id, movedOn([refused, ...rest], refused.base, now))
+      else {
+        keepPending(id, rest)
+        waiters.current.shift()
+      }
+      setConflict(null)
+      setWaiting(readPending(id).length)
+      await pump()
     },
-    [conflict, edit, query.refetch],
+    [id, pump, query.refetch],
   )
 
   const shown = useMemo(() => (saved && preview ? patched(saved, preview) : saved), [saved, preview])

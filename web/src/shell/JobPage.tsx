@@ -24,7 +24,10 @@ export const JobPage = () => {
       <main className="p-10">
         <h1 className="font-bold text-lead">This job cannot be opened</h1>
         <p className="mt-2">{job.query.error.message}</p>
-        <Button size="tall" className="mt-4" onClick={() => void go('/')}>
+        <a className="mt-2 inline-flex min-h-11 items-center text-brass underline" href={`/api/jobs/${jobId}/file`} download>
+          Save its file
+        </a>
+        <Button size="tall" className="mt-4 block" onClick={() => void go('/')}>
           Back to the yard
         </Button>
       </main>

@@ -1,7 +1,7 @@
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query'
 import { useDeferredValue, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { ask, type JobCard, type JobOut, Refused, type Severity } from '../api/client'
+import { ask, type Face, type JobCard, type JobOut, Refused, type Severity } from '../api/client'
 import { keys } from '../api/keys'
 import { useSize } from '../board'
 import { Button } from '../parts/Button'
@@ -22,7 +22,10 @@ const PAGE = 24
 /** All walls at one scale on one floor line, so that a hall is a hall and a den is a den. */
 export const scaleOf = (cards: readonly JobCard[], widthPx: number): number => {
   const row = (scale: number) =>
-    cards.reduce((sum, one) => sum + Math.max(WORDS_PX, (one.front.right_mm - one.front.left_mm) * scale) + GAP_PX, -GAP_PX)
+    cards.reduce(
+      (sum, one) => sum + Math.max(WORDS_PX, one.front ? (one.front.right_mm - one.front.left_mm) * scale : 0) + GAP_PX,
+      -GAP_PX,
+    )
   return SCALES.find((scale) => row(scale) <= widthPx) ?? 0.052
 }
 
@@ -105,7 +108,14 @@ export const Yard = () => {
           </p>
         )}
         <ul className="my-auto flex flex-wrap items-stretch justify-center gap-x-10 gap-y-14">
-          {size.width > 0 && cards.map((card) => <Wall key={card.id} card={card} scale={scale} />)}
+          {size.width > 0 &&
+            cards.map((card) =>
+              card.front ? (
+                <Wall key={card.id} card={card} front={card.front} scale={scale} />
+              ) : (
+                <Unread key={card.id} card={card} />
+              ),
+            )}
         </ul>
         {list.hasNextPage && (
           <Button size="tall" className="mx-auto mt-10" disabled={list.isFetching} onClick={() => void list.fetchNextPage()}>
@@ -136,11 +146,23 @@ const EDGES: Record<Severity, string> = {
   note: 'border-seam border-l-2',
 }
 
-const Wall = ({ card, scale }: { card: JobCard; scale: number }) => (
+/** A job whose document cannot be read: why, and its file, so that nothing in it is lost. */
+const Unread = ({ card }: { card: JobCard }) => (
+  <li className="flex w-min min-w-[232px] flex-col justify-end">
+    <span className="font-bold text-lead">{card.name || 'A job without a name'}</span>
+    <span className="text-quiet leading-tight">{card.place}</span>
+    <span className={`mt-1.5 block pl-2.5 leading-snug ${EDGES.stop}`}>{card.trouble}</span>
+    <a className="mt-2 inline-flex min-h-11 items-center text-brass underline" href={`/api/jobs/${card.id}/file`} download>
+      Save its file
+    </a>
+  </li>
+)
+
+const Wall = ({ card, front, scale }: { card: JobCard; front: Face; scale: number }) => (
   <li className="flex">
     <Link to={`/jobs/${card.id}/${card.station}`} className="group flex w-min min-w-[232px] flex-col rounded">
       <span className="flex flex-1 items-end">
-        <LittleWall face={card.front} pxPerMm={scale} />
+        <LittleWall face={front} pxPerMm={scale} />
       </span>
       <span className="mt-3 font-bold text-lead group-hover:text-brass">{card.name}</span>
       <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import DeskDep, DeskRoute, ExpectedVersion, Who, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, EditKey, ExpectedVersion, Who, desk_of
 from gantline.api.schemas.jobs import (
     Edits,
     JobList,
@@ -20,12 +20,10 @@ from gantline.api.schemas.jobs import (
 from gantline.api.schemas.plans import Preview, PreviewOut
 from gantline.api.services import jobs as service
 from gantline.api.services.plans import job_out, preview
-from gantline.job.doubts import ask_back
 from gantline.job.edits import apply, mark_known
-from gantline.job.file import read_job, read_job_file, write_job_file
+from gantline.job.file import read_job_file
 from gantline.job.model import Job
 from gantline.job.records import RecordKind, edits_from
-from gantline.plan.history import describe
 from gantline.store import jobs, shops
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
@@ -79,15 +77,11 @@ def delete_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion) -> None:
 
 
 @router.post("/{job_id}/edits", response_model=JobOut)
-def edit_job(job_id: UUID, body: Edits, desk: DeskDep, expected: ExpectedVersion, who: Who) -> Response:
-    """Change fields of version If-Match and save the next one."""
-
-    def edited(job: Job) -> tuple[Job, str]:
-        ask_back(job.units.to_core(), body.edits)
-        after = apply(job, body.edits)
-        return after, describe(job, after, body.edits)
-
-    return answer(service.change(desk, job_id, expected, who, edited))
+def edit_job(
+    job_id: UUID, body: Edits, desk: DeskDep, expected: ExpectedVersion, who: Who, key: EditKey = None
+) -> Response:
+    """Change fields of version If-Match and save the next one; sent again with its key, it is saved once."""
+    return answer(service.edit(desk, job_id, expected, who, body.edits, key))
 
 
 @router.post("/{job_id}/preview", response_model=PreviewOut)
@@ -147,5 +141,5 @@ def list_versions(job_id: UUID, desk: DeskDep) -> Response:
 @router.get("/{job_id}/file", response_class=Response)
 def export_job_file(job_id: UUID, desk: DeskDep) -> Response:
     """The open job file."""
-    job = read_job(jobs.head(desk.session, desk.shop_id, job_id).document)
-    return attachment(write_job_file(job), "application/json", f"{job.name}.job.json")
+    name, content = service.job_file(desk, job_id)
+    return attachment(content, "application/json", f"{name}.job.json")

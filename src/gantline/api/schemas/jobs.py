@@ -64,7 +64,7 @@ class TakeRecord(ClosedModel):
 
 
 class JobCard(Out):
-    """One job in the yard."""
+    """One job in the yard. trouble: why it cannot be shown; its file is there all the same."""
 
     id: UUID
     version: int
@@ -76,7 +76,8 @@ class JobCard(Out):
     station: str
     saved_at: datetime
     who: str
-    front: Face
+    front: Face | None
+    trouble: str
 
 
 class JobList(Out):

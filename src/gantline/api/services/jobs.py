@@ -1,7 +1,8 @@
 """Jobs made, changed, listed: a saved version always carries its card."""
 
+import logging
 from collections.abc import Callable, Sequence
-from dataclasses import replace
+from dataclasses import asdict, replace
 from typing import Any
 from uuid import UUID
 
@@ -13,12 +14,13 @@ from gantline.api.services.plans import card, job_out, planned
 from gantline.job.doubts import ask_back
 from gantline.job.edits import Edit, apply
 from gantline.job.field import field_of
-from gantline.job.file import read_job, sparse
+from gantline.job.file import read_job, sparse, write_job_file
 from gantline.job.model import Job
 from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.job.problems import BadDocument, FieldProblem
+from gantline.plan.history import describe, differences
 from gantline.plan.plan import JobPlan
 from gantline.plan.working import as_plain
 from gantline.stations import plan
@@ -26,6 +28,7 @@ from gantline.stations.survey import wall_mm
 from gantline.store import jobs
 from gantline.store.models import JobVersionRow
 
+log = logging.getLogger("gantline")
 Change = Callable[[Job], tuple[Job, str]]
 
 
@@ -82,9 +85,9 @@ def _form_name(pointer: str) -> str:
     return f"/{NAMES.get(pointer, pointer.strip('/'))}"
 
 
-def saving(made: JobPlan, what: str, who: str) -> jobs.Save:
+def saving(made: JobPlan, what: str, who: str, key: str | None = None) -> jobs.Save:
     """A version to be saved, with its card."""
-    return jobs.Save(document=sparse(made.ask.job), what=what, who=who, card=stored_card(made))
+    return jobs.Save(document=sparse(made.ask.job), what=what, who=who, card=stored_card(made), key=key)
 
 
 def stored_card(made: JobPlan) -> dict[str, Any]:
@@ -101,19 +104,96 @@ def create(desk: Desk, job: Job, what: str, who: str) -> dict[str, Any]:
 
 def change(desk: Desk, job_id: UUID, expected: int, who: str, make: Change) -> dict[str, Any]:
     """Change version `expected` and save the next one. make: the changed document, and in words what changed."""
-    head = jobs.head(desk.session, desk.shop_id, job_id)
+    head = jobs.edited(desk.session, desk.shop_id, job_id, expected)
+    return _saved(desk, head, who, make)
+
+
+def edit(
+    desk: Desk, job_id: UUID, expected: int, who: str, edits: Sequence[Edit], key: str | None
+) -> dict[str, Any]:
+    """Save edits of version `expected`. key: names this edit; one whose answer was lost and that comes again is
+    answered by the version it made.
+
+    Raises: VersionConflict with what both sides changed, BadDocument, DoubtfulLength.
+    """
+
+    def edited(job: Job) -> tuple[Job, str]:
+        ask_back(job.units.to_core(), edits)
+        after = apply(job, edits)
+        return after, describe(job, after, edits)
+
+    before = jobs.saved_by(desk.session, desk.shop_id, job_id, key) if key else None
+    if before is not None:
+        return job_out(desk, before)
+    try:
+        return _saved(desk, jobs.edited(desk.session, desk.shop_id, job_id, expected), who, edited, key)
+    except jobs.VersionConflict as conflict:
+        before = jobs.saved_by(desk.session, desk.shop_id, job_id, key) if key else None
+        if before is not None:  # the same edit, sent twice at once
+            return job_out(desk, before)
+        conflict.differences = _differences(desk, job_id, conflict, edits)
+        raise
+
+
+def _saved(desk: Desk, head: JobVersionRow, who: str, make: Change, key: str | None = None) -> dict[str, Any]:
     job, what = make(read_job(head.document))
-    made = plan(job, desk.shop, desk.memo.near(job_id, head.number))
-    saved = jobs.save(desk.session, desk.shop_id, job_id, expected, saving(made, what, who))
+    made = plan(job, desk.shop, desk.memo.near(head.job_id, head.number))
+    save = saving(made, what, who, key)
+    saved = jobs.save(desk.session, desk.shop_id, head.job_id, head.number, save)
     return job_out(desk, saved, made)
 
 
+def _differences(
+    desk: Desk, job_id: UUID, conflict: jobs.VersionConflict, edits: Sequence[Edit]
+) -> list[dict[str, str]]:
+    """What the conflict is about, field by field; nothing where the version that was edited is not there."""
+    try:
+        base = jobs.version(desk.session, desk.shop_id, job_id, conflict.expected)
+    except jobs.NoSuchJob:
+        return []
+    found = differences(read_job(base.document), read_job(conflict.current["document"]), edits)
+    return [asdict(one) for one in found]
+
+
 def cards(desk: Desk, rows: Sequence[JobVersionRow]) -> list[dict[str, Any]]:
-    """The yard's cards; one that is missing is made and kept."""
+    """The yard's cards; one that is missing is made and kept, one that cannot be made says why and keeps no other
+    from being shown."""
     out = []
     for row in rows:
+        own = {
+            "id": row.job_id,
+            "version": row.number,
+            "saved_at": row.saved_at,
+            "who": row.who,
+            "trouble": "",
+        }
         if row.card is None:
-            row.card = stored_card(planned(desk, row))
-        own = {"id": row.job_id, "version": row.number, "saved_at": row.saved_at, "who": row.who}
+            try:
+                row.card = stored_card(planned(desk, row))
+            except BadDocument as error:
+                out.append(own | _unreadable(row, f"Cannot be read: {error}"))
+                continue
+            except Exception:  # a fault of ours in one job must not hide all the others
+                log.exception("job %s cannot be planned", row.job_id)
+                out.append(own | _unreadable(row, "Cannot be planned: the log says why."))
+                continue
         out.append(own | row.card)
     return out
+
+
+def _unreadable(row: JobVersionRow, trouble: str) -> dict[str, Any]:
+    said = {key: row.document.get(key) for key in ("name", "place")} if isinstance(row.document, dict) else {}
+    texts = {key: value[:120] if isinstance(value, str) else "" for key, value in said.items()}
+    rest = {"size_text": "", "next_point": "", "worst": "stop", "station": "wall", "front": None}
+    return {"name": "", "place": "", **texts, **rest, "trouble": trouble}
+
+
+def job_file(desk: Desk, job_id: UUID) -> tuple[str, bytes]:
+    """The name and the open job file of a job; of one that cannot be read, what is stored, as it is."""
+    head = jobs.head(desk.session, desk.shop_id, job_id)
+    try:
+        job = read_job(head.document)
+    except BadDocument:
+        stored = head.document if isinstance(head.document, dict) else {}
+        return str(stored.get("name") or "job")[:120], orjson.dumps(head.document, option=orjson.OPT_INDENT_2)
+    return job.name, write_job_file(job)
