@@ -1,41 +1,67 @@
 """create_app(settings) builds everything the server is; there is no global application."""
 
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
 from pathlib import Path
 
+from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
 from fastapi.responses import FileResponse, Response
 from sqlalchemy import create_engine
 from sqlalchemy.orm import sessionmaker
 from starlette.exceptions import HTTPException
 from starlette.staticfiles import StaticFiles
+from starlette.types import Lifespan
+from starlette_compress import CompressMiddleware
 
 from gantline import __version__
 from gantline.api import problems
-from gantline.api.limits import BodyLimit
-from gantline.api.routes import compare, jobs, readings, sheets, stores
+from gantline.api.doors import Doors
+from gantline.api.limits import BodyLimit, Busy
+from gantline.api.routes import compare, health, jobs, readings, sheets, stores
 from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
+from gantline.api.watch import Numbers, Watch
 from gantline.settings import Settings, psycopg_url
 
 
 def create_app(settings: Settings) -> FastAPI:
     """The application on a migrated database. Workers share nothing but that database."""
-    app = FastAPI(title="Gantline", version=__version__, generate_unique_id_function=lambda route: route.name)
+    app = FastAPI(
+        title="Gantline", version=__version__, generate_unique_id_function=lambda route: route.name,
+        docs_url=None, redoc_url=None, lifespan=_threads(settings.threads),
+    )  # fmt: skip
     engine = create_engine(
         psycopg_url(settings.database_url),
-        pool_size=8,
+        pool_size=settings.threads,  # a thread holds one: nobody waits for a connection with a thread in hand
+        max_overflow=2,  # readiness and the feeds' own questions
+        pool_timeout=5,
         pool_pre_ping=True,
         connect_args={"connect_timeout": 5},
     )
     app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
+    app.state.numbers = Numbers()
     problems.install(app)
+    app.add_middleware(CompressMiddleware, minimum_size=1000)
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
-    for module in (jobs, compare, readings, sheets, stores, settings_routes):
+    app.add_middleware(Busy, most=settings.waiting)
+    app.add_middleware(Doors, hosts=(*settings.hosts, settings.host))
+    app.add_middleware(Watch, numbers=app.state.numbers)
+    for module in (jobs, compare, readings, sheets, stores, settings_routes, health):
         app.include_router(module.router)
     plain_openapi = app.openapi
     app.openapi = lambda: problems.described(plain_openapi())  # type: ignore[method-assign]
     _serve_pages(app, settings.web_folder)
     return app
+
+
+def _threads(count: int) -> Lifespan[FastAPI]:
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        current_default_thread_limiter().total_tokens = count
+        yield
+
+    return lifespan
 
 
 def _serve_pages(app: FastAPI, folder: Path) -> None:
@@ -48,6 +74,8 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
     def page(path: str) -> Response:
         if path.startswith(("api/", "assets/")) or not index.exists():
             raise HTTPException(404, "There is nothing at this address")
+        if path == "docs":
+            return FileResponse(folder / "docs.html", headers={"cache-control": "no-cache"})
         file = folder / path
         if path and "/" not in path and file.is_file():
             return FileResponse(file)

@@ -20,6 +20,7 @@ if TYPE_CHECKING:
 LOOK_S = 0.5  # how often the private database is looked after
 GRACE_S = 3  # what requests under way get when the server stops
 LAST_PORT = 65535
+LARGEST_MESSAGE = 64 * 1024  # of a feed
 
 
 class StartTrouble(RuntimeError):
@@ -155,6 +156,10 @@ def _prepared(settings: Settings) -> "FastAPI":
 def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -> None:
     import uvicorn
 
+    from gantline.api.watch import write_log
+    from gantline.sockets import PatientProtocol
+
+    write_log(as_json=settings.log == "json", requests=settings.log != "off")
     port = listening.getsockname()[1]
     shown = f"[{settings.host}]" if ":" in settings.host else settings.host
 
@@ -165,7 +170,14 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
             await super().startup(sockets)
             print(f"Gantline is at http://{shown}:{port}  (Ctrl-C stops it)", flush=True)  # noqa: T201
 
-    config = uvicorn.Config(application, log_level="warning", timeout_graceful_shutdown=GRACE_S)
+    config = uvicorn.Config(
+        application,
+        http=PatientProtocol,
+        log_config=None,
+        access_log=False,
+        timeout_graceful_shutdown=GRACE_S,
+        ws_max_size=LARGEST_MESSAGE,
+    )
     server = Server(config)
     # uvicorn leaves gracefully at SIGTERM; SIGHUP is the same to us
     signal.signal(signal.SIGHUP, lambda number, frame: os.kill(os.getpid(), signal.SIGTERM))

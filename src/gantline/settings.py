@@ -1,6 +1,7 @@
 """Settings of the server, from GANTLINE_* variables or the command line; nothing is read at import."""
 
 from pathlib import Path
+from typing import Literal
 
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
@@ -8,7 +9,11 @@ PROJECT = Path(__file__).resolve().parents[2]
 
 
 class Settings(BaseSettings):
-    """database_url empty: the private PostgreSQL under data_folder is used."""
+    """database_url empty: the private PostgreSQL under data_folder is used.
+
+    hosts: further names the server is known by. threads: requests worked on at once, each with one connection; waiting:
+    requests under way before more are sent away. log: lines or json, or off for none but warnings.
+    """
 
     model_config = SettingsConfigDict(env_prefix="GANTLINE_", frozen=True, extra="ignore")
 
@@ -19,6 +24,10 @@ class Settings(BaseSettings):
     port: int = 8420
     largest_body_bytes: int = 1_500_000
     demo: bool = True
+    hosts: tuple[str, ...] = ()
+    threads: int = 8
+    waiting: int = 200
+    log: Literal["lines", "json", "off"] = "off"
 
 
 def psycopg_url(url: str) -> str:

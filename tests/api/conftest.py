@@ -23,7 +23,7 @@ def app(new_database: Callable[[], str]) -> Iterator[FastAPI]:
 
 @pytest.fixture
 def client(app: FastAPI) -> Iterator[TestClient]:
-    with TestClient(app, raise_server_exceptions=False) as made:
+    with TestClient(app, raise_server_exceptions=False, base_url="http://127.0.0.1") as made:
         yield made
 
 

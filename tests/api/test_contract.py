@@ -23,7 +23,7 @@ CHECKED = CHECKS.get_by_names(
 
 
 def test_no_request_breaks_the_server(new_database: Callable[[], str]) -> None:
-    app = create_app(Settings(database_url=new_database()))
+    app = create_app(Settings(database_url=new_database(), hosts=("testserver",)))
     schema = schemathesis.openapi.from_asgi("/openapi.json", app)
     asked = 0
     for found in schema.get_all_operations():

@@ -63,7 +63,7 @@ def test_readings_go_into_the_survey_as_measured_and_replace_their_place(
 def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(
     client: TestClient, job: dict[str, Any]
 ) -> None:
-    with client.websocket_connect(f"/api/jobs/{job['id']}/feed") as socket:
+    with client.websocket_connect(f"ws://127.0.0.1/api/jobs/{job['id']}/feed") as socket:
 
         def say(message: object) -> dict[str, Any]:
             socket.send_json(message)

@@ -21,7 +21,7 @@ def pages(tmp_path: Path, new_database: Callable[[], str]) -> Any:
     (tmp_path / "dist" / "assets" / "x.js").write_text("1")
     (tmp_path / "secret").write_text("hidden words")
     app = create_app(Settings(database_url=new_database(), web_folder=tmp_path / "dist"))
-    with TestClient(app) as client:
+    with TestClient(app, base_url="http://127.0.0.1") as client:
         yield client
     app.state.engine.dispose()
 
@@ -67,7 +67,7 @@ def test_a_database_out_of_reach_is_a_503_in_words(tmp_path: Path) -> None:
     app: FastAPI = create_app(
         Settings(database_url="postgresql://nobody:x@127.0.0.1:1/none", web_folder=tmp_path)
     )
-    with TestClient(app, raise_server_exceptions=False) as client:
+    with TestClient(app, raise_server_exceptions=False, base_url="http://127.0.0.1") as client:
         answer = client.get("/api/jobs")
     assert (answer.status_code, answer.json()["type"]) == (503, "/problems/database-away")
     assert "Nothing was saved" in answer.json()["detail"]

@@ -4,6 +4,8 @@ from pathlib import Path
 
 from alembic import command
 from alembic.config import Config
+from alembic.migration import MigrationContext
+from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, text
 
 MIGRATIONS = Path(__file__).parent / "migrations"
@@ -23,3 +25,10 @@ def migrate(engine: Engine) -> None:
     with engine.begin() as connection:
         connection.execute(text("SELECT pg_advisory_xact_lock(:key)"), {"key": MIGRATE_LOCK})
         command.upgrade(alembic_config(connection), "head")
+
+
+def is_current(engine: Engine) -> bool:
+    """Whether the database has this program's schema.  Raises: SQLAlchemyError where it does not answer."""
+    newest = ScriptDirectory.from_config(alembic_config()).get_current_head()
+    with engine.connect() as connection:
+        return MigrationContext.configure(connection).get_current_revision() == newest

@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Health
-         * @description Answers only while the database does.
+         * @description Alive; asks nobody, so that it answers whatever else is going on.
          */
         get: operations["health"];
         put?: never;
@@ -448,6 +448,46 @@ export interface paths {
          * @description The history, newest first.
          */
         get: operations["list_versions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/metrics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Metrics
+         * @description Counts and times of this process in the Prometheus text format.
+         */
+        get: operations["metrics"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ready
+         * @description 200 when everything the work needs is there, 503 while it is not.
+         */
+        get: operations["ready"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1366,11 +1406,14 @@ export interface components {
         };
         /**
          * Health
-         * @description The server and its database answer.
+         * @description The process answers.
          */
         Health: {
-            /** Ok */
-            ok: boolean;
+            /**
+             * Ok
+             * @constant
+             */
+            ok: true;
             /** Version */
             version: string;
         };
@@ -2504,6 +2547,16 @@ export interface components {
         ReadingsIn: {
             /** Readings */
             readings: components["schemas"]["Reading"][];
+        };
+        /**
+         * Ready
+         * @description What the work needs: the database, at this program's schema.
+         */
+        Ready: {
+            /** Database */
+            database: boolean;
+            /** Migrated */
+            migrated: boolean;
         };
         /**
          * RecordIn
@@ -4376,6 +4429,79 @@ export interface operations {
             428: components["responses"]["VersionMissing"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+        };
+    };
+    metrics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    ready: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ready"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ready"];
+                };
+            };
         };
     };
     get_settings: {

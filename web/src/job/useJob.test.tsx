@@ -44,7 +44,7 @@ const serverOf = (script: Answer[]) => {
       key: request.headers.get('idempotency-key'),
       body,
     })
-    if (request.method === 'GET') return Response.json(path.endsWith('/health') ? { ok: true } : job())
+    if (request.method === 'GET') return Response.json(path.endsWith('/ready') ? { ok: true } : job())
     if (path.endsWith('/preview')) return Response.json(PREVIEW)
     const next = script.shift() ?? { status: 200, body: {} }
     if (next === 'away') throw new TypeError('network')

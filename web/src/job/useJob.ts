@@ -122,7 +122,7 @@ export const useJob = (id: string) => {
     const timer = setInterval(() => {
       if (readPending(id).length > 0) void pump()
       else
-        void ask.get('/api/health').then(
+        void ask.get('/api/ready').then(
           () => setAway(false),
           () => undefined,
         )

@@ -6,6 +6,7 @@ The feed, for any program that can send: open the WebSocket, send {"source": ...
 A reading sent twice is stored once. What is wrong is answered by {"refused": seq, "text": ...}.
 """
 
+import json
 from typing import Any
 from uuid import UUID
 
@@ -70,8 +71,15 @@ async def feed(socket: WebSocket, job_id: UUID) -> None:
     await socket.accept()
     try:
         while True:
-            message = await socket.receive_json()
-            await socket.send_json(await run_in_threadpool(_take, socket, job_id, message))
+            message = await socket.receive()
+            if message["type"] == "websocket.disconnect":
+                return
+            try:
+                given = json.loads(message.get("text") or "")
+            except (ValueError, RecursionError):
+                await socket.send_json({"refused": None, "text": "This is not a message in JSON."})
+                continue
+            await socket.send_json(await run_in_threadpool(_take, socket, job_id, given))
     except WebSocketDisconnect:
         return
     except SQLAlchemyError:

@@ -1,25 +1,16 @@
-"""The shop's own defaults, and whether the server is well."""
+"""The shop's own defaults."""
 
 from collections.abc import Mapping
 
 from fastapi import APIRouter, Response
-from sqlalchemy import text
 
-from gantline import __version__
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute
-from gantline.api.schemas.settings import DefaultOut, Health, SettingsIn
+from gantline.api.schemas.settings import DefaultOut, SettingsIn
 from gantline.core.defaults import DEFAULTS
 from gantline.store import jobs, shops
 
 router = APIRouter(prefix="/api", tags=["settings"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
-
-
-@router.get("/health", response_model=Health)
-def health(desk: DeskDep) -> Response:
-    """Answers only while the database does."""
-    desk.session.execute(text("SELECT 1"))
-    return answer({"ok": True, "version": __version__})
 
 
 @router.get("/settings", response_model=list[DefaultOut])

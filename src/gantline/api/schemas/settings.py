@@ -1,4 +1,4 @@
-"""The shop's own defaults, and the server's health."""
+"""The shop's own defaults."""
 
 from typing import Annotated
 
@@ -25,10 +25,3 @@ class SettingsIn(ClosedModel):
     """The shop's own values over the defaults; what is left out falls back."""
 
     values: Annotated[dict[str, float], Field(max_length=100)]
-
-
-class Health(Out):
-    """The server and its database answer."""
-
-    ok: bool
-    version: str
