@@ -27,7 +27,9 @@ def rows() -> list[tuple[str, str, str]]:
     medians, bare = [], []
     try:
         with httpx2.Client(base_url=server.address) as client:
-            job = client.post("/api/jobs/file", content=job_bytes("mill-loft")).json()
+            job = client.post(
+                "/api/jobs/file", content=job_bytes("mill-loft"), headers={"content-type": "application/json"}
+            ).json()
             path = f"/api/jobs/{job['id']}/preview"
             for edits, station, face in DRAGS:
                 body = {"version": 1, "edits": edits, "station": station, "face": face}

@@ -21,6 +21,7 @@ from gantline.store.migrate import migrate
 wider = os.environ.get("GANTLINE_EXAMPLES")
 settings.register_profile("here", deadline=None, max_examples=int(wider or 60), derandomize=wider is None)
 settings.load_profile("here")
+AS_JSON, AS_CSV = {"content-type": "application/json"}, {"content-type": "text/csv"}
 DEMO = Path(__file__).parents[1] / "src" / "gantline" / "demo"
 
 

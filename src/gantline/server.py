@@ -24,6 +24,8 @@ from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch
 from gantline.settings import Settings, psycopg_url
 
+LONGEST_PATH = 300
+
 
 def create_app(settings: Settings) -> FastAPI:
     """The application on a migrated database. Workers share nothing but that database."""
@@ -72,7 +74,9 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> Response:
-        if path.startswith(("api/", "assets/")) or not index.exists():
+        if path.startswith(("api/", "assets/")) or len(path) > LONGEST_PATH or not path.isprintable():
+            raise HTTPException(404, "There is nothing at this address")
+        if not index.exists():
             raise HTTPException(404, "There is nothing at this address")
         if path == "docs":
             return FileResponse(folder / "docs.html", headers={"cache-control": "no-cache"})

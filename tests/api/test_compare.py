@@ -4,12 +4,14 @@ import pytest
 from starlette.testclient import TestClient
 
 from tests.api.test_jobs import figure
-from tests.conftest import DEMO
+from tests.conftest import AS_CSV, AS_JSON, DEMO
 
 
 @pytest.fixture
 def loft(client: TestClient) -> str:
-    made = client.post("/api/jobs/file", content=(DEMO / "mill-loft.job.json").read_bytes()).json()
+    made = client.post(
+        "/api/jobs/file", content=(DEMO / "mill-loft.job.json").read_bytes(), headers=AS_JSON
+    ).json()
     return f"/api/jobs/{made['id']}"
 
 
@@ -85,16 +87,18 @@ def test_projector_records_go_out_and_in_as_files_all_or_none(client: TestClient
     out = client.get("/api/stores/projector/file/csv")
     assert out.headers["content-disposition"].startswith('attachment; filename="projector records.csv"')
     before = client.get("/api/stores/projector").json()
-    assert client.post("/api/stores/projector/file/csv", content=out.content).status_code == 200
+    assert (
+        client.post("/api/stores/projector/file/csv", content=out.content, headers=AS_CSV).status_code == 200
+    )
     listed = client.get("/api/stores/projector/file/json").content
-    assert client.post("/api/stores/projector/file/json", content=listed).status_code == 200
+    assert client.post("/api/stores/projector/file/json", content=listed, headers=AS_JSON).status_code == 200
     assert client.get("/api/stores/projector").json() == before
     mixed = b"name,ratio_low,ratio_high,shift_up\nWren,1.2,1.9,\nSiskin,1.2,1.9,50 %\n"
-    bad = client.post("/api/stores/projector/file/csv", content=mixed)
+    bad = client.post("/api/stores/projector/file/csv", content=mixed, headers=AS_CSV)
     assert bad.status_code == 422
     assert bad.json()["errors"][0]["pointer"] == "/line 3/shift_of"
     assert client.get("/api/stores/projector").json() == before
-    assert client.post("/api/stores/projector/file/xml", content=b"").status_code == 422
+    assert client.post("/api/stores/projector/file/xml", content=b"", headers=AS_CSV).status_code == 422
 
 
 def test_a_turned_body_is_planned_and_drawn(client: TestClient, loft: str) -> None:

@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
-from tests.conftest import DEMO
+from tests.conftest import AS_JSON, DEMO
 
 PROBLEM = "application/problem+json"
 
@@ -131,7 +131,9 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
 def test_a_preview_is_what_saving_would_change_and_nothing_else(
     client: TestClient, pointer: str, value: float, station: str, face: str
 ) -> None:
-    job = client.post("/api/jobs/file", content=(DEMO / "mill-loft.job.json").read_bytes()).json()
+    job = client.post(
+        "/api/jobs/file", content=(DEMO / "mill-loft.job.json").read_bytes(), headers=AS_JSON
+    ).json()
     edits = [{"pointer": pointer, "value": value}]
     body = {"version": 1, "edits": edits, "station": station, "face": face, "open": ["frame_top"]}
     answer = client.post(f"/api/jobs/{job['id']}/preview", json=body)
@@ -166,7 +168,7 @@ def test_a_preview_is_what_saving_would_change_and_nothing_else(
 def test_the_job_file_goes_out_and_comes_in_as_the_same_job(client: TestClient, job: dict[str, Any]) -> None:
     sent = client.get(f"/api/jobs/{job['id']}/file")
     assert "Trial.job.json" in sent.headers["content-disposition"]
-    again = client.post("/api/jobs/file", content=sent.content).json()
+    again = client.post("/api/jobs/file", content=sent.content, headers=AS_JSON).json()
     assert again["document"] == job["document"]
     assert again["id"] != job["id"]
 
@@ -260,7 +262,7 @@ def test_a_file_of_20_megabytes_is_refused_before_it_is_read(client: TestClient)
             yield b"x" * 1_000_000
 
     for content in (b"x" * 20_000_000, chunks()):
-        answer = client.post("/api/jobs/file", content=content)
+        answer = client.post("/api/jobs/file", content=content, headers=AS_JSON)
         assert (answer.status_code, answer.headers["content-type"]) == (413, PROBLEM)
     assert client.get("/api/health").status_code == 200
 

@@ -15,6 +15,7 @@ from gantline.core.units import LengthStyle, Units
 from gantline.devices.distance_meter import DistanceMeter
 from gantline.job.problems import BadDocument
 from gantline.job.readings import read_csv
+from tests.conftest import AS_CSV
 from tests.running import Running
 
 
@@ -25,11 +26,12 @@ def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(
     sent = client.post(
         f"{path}/csv",
         content=b"\xef\xbb\xbfwhat;x;value\nceiling;0;49 1/2\nceiling;8' 2\";1.25 m\nwall-width;;186\n",
+        headers=AS_CSV,
     )
     assert sent.json() == {"new": 3, "sent": 3}
     listed = client.get(path).json()
     assert sorted(round(one["value_mm"], 1) for one in listed) == [1250.0, 1257.3, 4724.4]
-    bad = client.post(f"{path}/csv", content=b"what,x,value\nceiling,0,high\n")
+    bad = client.post(f"{path}/csv", content=b"what,x,value\nceiling,0,high\n", headers=AS_CSV)
     assert (bad.status_code, bad.json()["errors"][0]["pointer"]) == (422, "/line 2/value")
     for content in (b"\xff\xfe\x00", b"a,b\n1,2\n", b"what,x,value\nhat,0,1\n"):
         with pytest.raises(BadDocument):

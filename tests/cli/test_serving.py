@@ -75,3 +75,29 @@ def test_a_database_that_dies_is_started_again(folder: Path) -> None:
         assert private.alive()
     finally:
         running.stop()
+
+
+def test_a_socket_that_does_not_say_what_it_wants_is_closed(new_database: Callable[[], str]) -> None:
+    running = Running("--database", new_database(), "--no-demo").start()
+    try:
+        with (
+            socket.create_connection(("127.0.0.1", running.port)) as silent,
+            socket.create_connection(("127.0.0.1", running.port)) as slow,
+        ):
+            silent.settimeout(20)
+            began = time.monotonic()
+            slow.sendall(b"GET /api/health HTTP/1.1\r\n")
+            for letter in b"host: 127.0.0.1\r\nx:":
+                time.sleep(0.8)
+                try:
+                    slow.sendall(bytes([letter]))
+                except OSError:
+                    break
+            assert silent.recv(1) == b""
+            with pytest.raises(OSError):
+                for _ in range(20):
+                    time.sleep(0.1)
+                    slow.sendall(b"y")
+            assert time.monotonic() - began < 30
+    finally:
+        running.stop()

@@ -54,7 +54,7 @@ def test_a_text_counts_in_the_jobs_own_unit_and_a_number_in_millimetres() -> Non
         ("/throw/shift_up", "lots", "no percentage"),
         ("/throw/ratio_low", "wide", "number"),
         ("/tension/rail_count", 1, "at least 2"),
-        ("/place", "a\x00b", "cannot be stored"),
+        ("/place", "a\x00b", "a control character (U+0000)"),
         ("/survey/colour", "red", "No field has this name"),
         ("/survey/ceiling_readings/7", 1.0, "No field has this name"),
     ],

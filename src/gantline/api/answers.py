@@ -15,6 +15,7 @@ PROBLEM_ANSWERS: dict[int | str, dict[str, Any]] = {
         (404, "Missing"),
         (409, "Conflict"),
         (413, "TooLarge"),
+        (415, "OtherKind"),
         (422, "Refused"),
         (428, "VersionMissing"),
         (503, "Away"),

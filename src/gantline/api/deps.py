@@ -5,7 +5,7 @@ from contextlib import contextmanager
 from functools import wraps
 from typing import Annotated, Any
 
-from fastapi import Depends, Header, Request
+from fastapi import Depends, Header, HTTPException, Request
 from fastapi.routing import APIRoute
 
 from gantline.api.desk import Desk
@@ -67,3 +67,13 @@ async def expected_version(if_match: Annotated[str | None, Header()] = None) -> 
 
 ExpectedVersion = Annotated[int, Depends(expected_version)]
 EditKey = Annotated[str | None, Header(alias="Idempotency-Key", max_length=64, pattern=r"^[A-Za-z0-9-]{8,}$")]
+
+
+def body_of(*kinds: str) -> Any:
+    """A dependency that lets in only bodies of these media types.  Raises: HTTPException 415."""
+
+    async def check(content_type: Annotated[str, Header(max_length=200)] = "") -> None:
+        if content_type.partition(";")[0].strip().lower() not in kinds:
+            raise HTTPException(415, f"Send this as {' or '.join(kinds)}.")
+
+    return Depends(check)

@@ -1,5 +1,6 @@
 """One error shape for everything: problem documents (RFC 9457), from one table."""
 
+import json
 import logging
 import secrets
 from collections.abc import Sequence
@@ -83,6 +84,7 @@ RESPONSES: dict[str, Any] = {
         ("Missing", "Not there"),
         ("Conflict", "Saved by someone else meanwhile, or nothing to bring back"),
         ("TooLarge", "Too large"),
+        ("OtherKind", "A body of another media type is wanted"),
         ("Refused", "A field cannot be used"),
         ("VersionMissing", "If-Match is missing"),
         ("Away", "The database is out of reach"),
@@ -105,7 +107,11 @@ def problem(request: Request, code: str, status: int, title: str, detail: str, *
     body = {
         "type": f"/problems/{code}", "title": title, "status": status, "detail": detail, "instance": request.url.path, **more,
     }  # fmt: skip
-    return Response(orjson.dumps(body), status, media_type="application/problem+json")
+    try:
+        content = orjson.dumps(body)
+    except TypeError:  # what was asked is quoted, and may hold half characters or endless numbers
+        content = json.dumps(body).encode()
+    return Response(content, status, media_type="application/problem+json")
 
 
 def install(app: FastAPI) -> None:

@@ -184,6 +184,9 @@ def _inches(steps: int, denominator: int) -> str:
 
 
 def plain(text: str) -> str:
-    """The same text with ASCII fractions, spaces and signs, for files that other programs read."""
+    """The same text with ASCII fractions, spaces and signs, for files that other programs read.
+
+    On one line whatever it held: in a file made of lines, a line end in a name could forge what is read as a hole.
+    """
     table: dict[str, str | int | None] = {FRACTION_SLASH: "/", NO_BREAK: " ", "−": "-", "″": '"', "′": "'"}
-    return text.translate(str.maketrans(table))
+    return "".join(letter if letter.isprintable() else " " for letter in text.translate(str.maketrans(table)))

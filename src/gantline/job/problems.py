@@ -84,6 +84,8 @@ def _sentence(error: Any) -> str:
             limit = next(iter(context.values()))
             return f"Must be {LIMITS[kind]} {limit:g}."
         case "string_pattern_mismatch":
-            return "This text holds characters that cannot be stored."
+            return "This text is not of the form that is used here."
+        case "string_unicode":
+            return "This text holds half a character, which cannot be kept here. Take it out."
         case _:
             return f"{error['msg']}."

@@ -1,13 +1,12 @@
 """Readings of a distance meter: what one is, and reading them from CSV."""
 
-import csv
-import io
 from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import Field, ValidationError
 
 from gantline.core.units import Units
+from gantline.job.csv_rows import read_rows
 from gantline.job.edits import Edit
 from gantline.job.field import ClosedModel, field_of
 from gantline.job.model import Job
@@ -17,7 +16,6 @@ from gantline.job.types import PositionMm
 
 What = Literal["ceiling", "floor", "wall-width", "room-depth", "datum", "distance"]
 Source = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[A-Za-z0-9 ._-]+$")]
-COLUMNS = ("what", "x", "value")
 MOST_ROWS = 500
 
 
@@ -39,35 +37,8 @@ def read_csv(content: bytes, units: Units, source: str, first_seq: int) -> list[
 
     Raises: BadDocument naming the line and the column.
     """
-    try:
-        text = content.decode("utf-8-sig")
-    except UnicodeDecodeError as error:
-        raise BadDocument([FieldProblem("", "This is not a text file in UTF-8.", "")]) from error
-    rows = csv.DictReader(
-        io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") >= 2 else ","
-    )
-    names = [name.strip().lower() for name in rows.fieldnames or ()]
-    if not {"what", "value"} <= set(names):
-        raise BadDocument(
-            [
-                FieldProblem(
-                    "", "The first line must name the columns what, x and value.", ",".join(names)[:80]
-                )
-            ]
-        )
-    out: list[Reading] = []
-    for line, raw in enumerate(rows, start=2):
-        if len(out) >= MOST_ROWS:
-            raise BadDocument(
-                [FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} readings.", "")]
-            )
-        row = {
-            str(key).strip().lower(): (value or "").strip()
-            for key, value in raw.items()
-            if key and isinstance(value, str)
-        }
-        out.append(_row(row, line, units, source, first_seq + len(out)))
-    return out
+    rows = read_rows(content, ("what", "value"), "readings", MOST_ROWS)
+    return [_row(row, line, units, source, first_seq + at) for at, (line, row) in enumerate(rows)]
 
 
 def _row(row: dict[str, str], line: int, units: Units, source: str, seq: int) -> Reading:

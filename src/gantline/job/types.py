@@ -8,13 +8,13 @@ from pydantic import (
     AfterValidator,
     BeforeValidator,
     Field,
-    StringConstraints,
     ValidationInfo,
 )
 
 from gantline.core.size.aspect import read_aspect
 from gantline.core.typed_length import read_length
 from gantline.core.units import Units, length_text
+from gantline.job.text import trouble
 
 MILLIMETERS = Units()
 LONGEST_MM = 100_000.0  # 100 m; a hall, not a town
@@ -58,10 +58,23 @@ PositionMm = Annotated[float, _within(-LONGEST_MM, above=False), _READ, _MM]  # 
 StudSpacingMm = Annotated[float, _within(100.0, above=False), _READ, _MM]
 TensionSpacingMm = Annotated[float, _within(5.0, above=False), _READ, _MM]
 
-_TEXT = StringConstraints(strip_whitespace=True, pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f]*$")
-Line = Annotated[str, _TEXT, Field(max_length=160)]
-Name = Annotated[str, _TEXT, Field(min_length=1, max_length=120)]
-Notes = Annotated[str, _TEXT, Field(max_length=4000)]
+
+def _fit(lines: bool) -> BeforeValidator:
+    def check(value: Any) -> Any:
+        if not isinstance(value, str):
+            return value
+        bare = value.strip()
+        why = trouble(bare, lines=lines)
+        if why:
+            raise ValueError(why)
+        return bare
+
+    return BeforeValidator(check, json_schema_input_type=str)
+
+
+Line = Annotated[str, _fit(False), Field(max_length=160)]
+Name = Annotated[str, _fit(False), Field(min_length=1, max_length=120)]
+Notes = Annotated[str, _fit(True), Field(max_length=4000)]
 
 
 def _aspect(value: str) -> str:

@@ -4,6 +4,7 @@ import csv
 import io
 
 from gantline.core.units import Units, length_text, plain
+from gantline.job.csv_rows import guarded
 from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
 from gantline.stations.wall import drilling
 
@@ -40,7 +41,7 @@ def marks_csv(ready: Ready) -> bytes:
         )
         why = stopped.get(one.hole.key, "")
         cells = [cell for value in values for cell in _cells(None if why else value, ready.units)]
-        writer.writerow([f"{one.hole.row} {one.hole.side}", plain(why), *cells])
+        writer.writerow([f"{one.hole.row} {one.hole.side}", guarded(plain(why)), *cells])
     return out.getvalue().encode()
 
 

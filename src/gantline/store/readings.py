@@ -7,14 +7,26 @@ from sqlalchemy import func, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
+from gantline.core.errors import DesignError
 from gantline.job.readings import Reading
 from gantline.store.models import ReadingRow
+
+MOST = 20_000
+
+
+class TooMany(DesignError):
+    """More rows than a job or a shop keeps."""
+
+    code = "too-many"
 
 
 def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Reading]) -> int:
     """Store readings; one whose source and number are there already is left as it was. Returns how many were new."""
     if not readings:
         return 0
+    there = select(func.count()).select_from(ReadingRow).where(ReadingRow.job_id == job_id)
+    if (session.scalar(there) or 0) + len(readings) > MOST:
+        raise TooMany(f"A job keeps at most {MOST} readings. Start another job, or send fewer.")
     rows = [{"job_id": job_id, "shop_id": shop_id, **one.model_dump()} for one in readings]
     made = session.execute(insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.seq))
     return len(made.all())

@@ -17,6 +17,15 @@ FIRST_SHOP = "Ninefold Rooms"
 SEED_LOCK = 0x6A9
 
 
+MOST_RECORDS = 2000  # of one kind
+
+
+class TooManyRecords(DesignError):
+    """More records of a kind than the stores keep."""
+
+    code = "too-many-records"
+
+
 class NoSuchRecord(DesignError):
     """The shop has no record of this kind under this key."""
 
@@ -80,7 +89,12 @@ def record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> Recor
 def put_record(
     session: Session, shop_id: UUID, kind: RecordKind, key: str, name: str, body: dict[str, Any]
 ) -> RecordRow:
-    """Insert or replace a record."""
+    """Insert or replace a record.  Raises: TooManyRecords."""
+    others = select(func.count()).where(
+        RecordRow.shop_id == shop_id, RecordRow.kind == kind, RecordRow.key != key
+    )
+    if (session.scalar(others) or 0) >= MOST_RECORDS:
+        raise TooManyRecords(f"The stores keep at most {MOST_RECORDS} {kind} records. Delete some first.")
     values = {"shop_id": shop_id, "kind": str(kind), "key": key, "name": name, "body": body}
     put = insert(RecordRow).values(values)
     session.execute(

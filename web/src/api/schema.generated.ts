@@ -3427,6 +3427,15 @@ export interface components {
                 "application/problem+json": components["schemas"]["Problem"];
             };
         };
+        /** @description A body of another media type is wanted */
+        OtherKind: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
         /** @description A field cannot be used */
         Refused: {
             headers: {
@@ -3497,6 +3506,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3535,6 +3546,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3575,6 +3588,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3587,6 +3602,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                "content-type"?: string;
                 "gantline-who"?: string;
             };
             path?: never;
@@ -3615,6 +3631,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3651,6 +3669,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3687,6 +3707,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3731,6 +3753,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3767,6 +3791,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3801,6 +3827,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3840,6 +3868,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3883,6 +3913,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3919,6 +3951,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3959,6 +3993,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -3995,6 +4031,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4031,6 +4069,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4071,6 +4111,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4082,7 +4124,9 @@ export interface operations {
     send_csv: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "content-type"?: string;
+            };
             path: {
                 job_id: string;
             };
@@ -4111,6 +4155,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4154,6 +4200,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4193,6 +4241,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4232,6 +4282,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4269,6 +4321,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4305,6 +4359,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4348,6 +4404,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4387,6 +4445,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4423,6 +4483,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4455,6 +4517,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4489,6 +4553,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4530,6 +4596,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4568,6 +4636,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4602,6 +4672,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4638,6 +4710,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4673,6 +4747,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4684,7 +4760,9 @@ export interface operations {
     import_records: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "content-type"?: string;
+            };
             path: {
                 kind: components["schemas"]["RecordKind"];
                 form: "csv" | "json";
@@ -4715,6 +4793,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4756,6 +4836,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4793,6 +4875,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4834,6 +4918,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
@@ -4869,6 +4955,8 @@ export interface operations {
             409: components["responses"]["Conflict"];
             /** @description Request Entity Too Large */
             413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
             /** @description Unprocessable Entity */
             422: components["responses"]["Refused"];
             /** @description Precondition Required */

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import DeskDep, DeskRoute, EditKey, ExpectedVersion, Who, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, EditKey, ExpectedVersion, Who, body_of, desk_of
 from gantline.api.schemas.jobs import (
     Edits,
     JobList,
@@ -51,7 +51,13 @@ def create_job(body: NewJob, desk: DeskDep, who: Who) -> Response:
     return answer(service.create(desk, service.new_job(body), "created", who), 201)
 
 
-@router.post("/file", response_model=JobOut, status_code=201, openapi_extra=FILE_BODY)
+@router.post(
+    "/file",
+    response_model=JobOut,
+    status_code=201,
+    openapi_extra=FILE_BODY,
+    dependencies=[body_of("application/json")],
+)
 async def import_job_file(request: Request, who: Who) -> Response:
     """Create a job from a job file."""
     content = await request.body()

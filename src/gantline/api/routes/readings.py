@@ -16,7 +16,7 @@ from sqlalchemy.exc import SQLAlchemyError
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import DeskDep, DeskRoute, ExpectedVersion, Who, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, ExpectedVersion, Who, body_of, desk_of
 from gantline.api.schemas.jobs import JobOut
 from gantline.api.schemas.readings import KeptCount, ReadingOut, ReadingsIn, UseReadings
 from gantline.api.services import readings as service
@@ -44,7 +44,12 @@ def send_readings(job_id: UUID, body: ReadingsIn, desk: DeskDep) -> Response:
     return answer(service.keep(desk, job_id, body.readings))
 
 
-@router.post("/{job_id}/readings/csv", response_model=KeptCount, openapi_extra=CSV_BODY)
+@router.post(
+    "/{job_id}/readings/csv",
+    response_model=KeptCount,
+    openapi_extra=CSV_BODY,
+    dependencies=[body_of("text/csv")],
+)
 async def send_csv(job_id: UUID, request: Request) -> Response:
     """Keep the readings of a CSV file with the columns what, x, value."""
     content = await request.body()

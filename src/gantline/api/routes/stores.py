@@ -8,7 +8,7 @@ from fastapi import APIRouter, Path, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
-from gantline.api.deps import DeskDep, DeskRoute, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, body_of, desk_of
 from gantline.api.schemas.stores import RecordIn, RecordName, RecordOut
 from gantline.job.file import read_job
 from gantline.job.records import RecordKind, read_record, record_from
@@ -45,7 +45,12 @@ def export_records(kind: RecordKind, form: Form, desk: DeskDep) -> Response:
     return attachment(content, "application/json", f"{kind} records.json")
 
 
-@router.post("/{kind}/file/{form}", response_model=list[RecordOut], openapi_extra=FILE_BODY)
+@router.post(
+    "/{kind}/file/{form}",
+    response_model=list[RecordOut],
+    openapi_extra=FILE_BODY,
+    dependencies=[body_of("text/csv", "application/json")],
+)
 async def import_records(kind: RecordKind, form: Form, request: Request) -> Response:
     """Take in a file of records, all or none; a record with a known key is replaced."""
     content = await request.body()

@@ -13,6 +13,7 @@ from gantline.job.edits import Edit, Pointer
 from gantline.job.field import ClosedModel
 from gantline.job.model import Job, JobUnits
 from gantline.job.model.size import SizeLead
+from gantline.job.records.files import KEY
 from gantline.job.types import Line, Name
 from gantline.plan.finding import Severity
 
@@ -60,7 +61,7 @@ class TakeRecord(ClosedModel):
     """A record to copy into the job."""
 
     kind: Literal["fabric", "kit", "projector", "fixing"]
-    key: Annotated[str, Field(max_length=60)]
+    key: Annotated[str, Field(pattern=KEY)]
 
 
 class JobCard(Out):

@@ -9,6 +9,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, ValidationError
 
+from gantline.job.csv_rows import guarded, read_rows
 from gantline.job.field import ClosedModel
 from gantline.job.problems import BadDocument, FieldProblem, from_validation
 from gantline.job.records.kinds import MODELS, RecordKind, read_record
@@ -32,9 +33,10 @@ def write_records(kind: RecordKind, records: Sequence[tuple[str, str, Mapping[st
     further = sorted({field for _, _, body in records for field in body} - set(known))
     out = io.StringIO(newline="")
     rows = csv.writer(out)
-    rows.writerow(["key", "name", *known, *further])
+    rows.writerow([guarded(one) for one in ["key", "name", *known, *further]])
     for key, name, body in records:
-        rows.writerow([key, name, *(_cell(body.get(field)) for field in [*known, *further])])
+        cells = [key, name, *(_cell(body.get(field)) for field in [*known, *further])]
+        rows.writerow([guarded(one) for one in cells])
     return out.getvalue().encode("utf-8")
 
 
@@ -43,27 +45,7 @@ def read_records(kind: RecordKind, content: bytes) -> list[Named]:
 
     Raises: BadDocument naming line and column.
     """
-    try:
-        text = content.decode("utf-8-sig")
-    except UnicodeDecodeError as error:
-        raise BadDocument([FieldProblem("", "This is not a text file in UTF-8.", "")]) from error
-    rows = csv.DictReader(
-        io.StringIO(text, newline=""), delimiter=";" if text.partition("\n")[0].count(";") > 1 else ","
-    )
-    if "name" not in (rows.fieldnames or ()):
-        raise BadDocument(
-            [FieldProblem("", "The first line must name the columns, name among them.", text[:80])]
-        )
-    out: list[Named] = []
-    for line, row in enumerate(rows, start=2):
-        if len(out) >= MOST_ROWS:
-            raise BadDocument(
-                [FieldProblem(f"/line {line}", f"A file holds at most {MOST_ROWS} records.", "")]
-            )
-        out.append(
-            _record(kind, line, {key: value for key, value in row.items() if key and isinstance(value, str)})
-        )
-    return out
+    return [_record(kind, line, row) for line, row in read_rows(content, ("name",), "records", MOST_ROWS)]
 
 
 def read_json_records(kind: RecordKind, content: bytes) -> list[Named]:
@@ -73,7 +55,7 @@ def read_json_records(kind: RecordKind, content: bytes) -> list[Named]:
     """
     try:
         data = json.loads(content)
-    except (UnicodeDecodeError, json.JSONDecodeError, RecursionError) as error:
+    except (ValueError, RecursionError) as error:
         raise BadDocument([FieldProblem("", f"This is no JSON: {error}.", "")]) from error
     rows = data.get(str(kind)) if isinstance(data, dict) else data
     if not isinstance(rows, list) or len(rows) > MOST_ROWS:
@@ -93,13 +75,13 @@ def key_of(name: str) -> str:
 
 
 def _record(kind: RecordKind, line: int, row: dict[str, str]) -> Named:
-    name, key = row.pop("name").strip(), row.pop("key", "").strip()
+    name, key = row.pop("name"), row.pop("key", "")
     return _named(
         kind,
         f"/line {line}",
         key,
         name,
-        {field: _value(cell.strip()) for field, cell in row.items() if cell.strip()},
+        {field: _value(cell) for field, cell in row.items() if cell},
     )
 
 
@@ -125,5 +107,5 @@ def _value(cell: str) -> Any:
     """JSON where it is JSON (a number, true, a list), else the text; texts like 3/4 or 55 % are read by the field."""
     try:
         return json.loads(cell)
-    except json.JSONDecodeError:
+    except (ValueError, RecursionError):  # no JSON, or a number of thousands of digits
         return cell

@@ -1,7 +1,5 @@
 """The kinds of records, how they are checked, and how each comes into a job."""
 
-import math
-import re
 from collections.abc import Mapping
 from enum import StrEnum
 from typing import Any
@@ -19,6 +17,7 @@ from gantline.job.records.fabric import FabricRecord
 from gantline.job.records.hanging import FixingRecord, KitRecord
 from gantline.job.records.projector import ProjectorRecord, projector_edits
 from gantline.job.records.record import Record, copied
+from gantline.job.text import trouble
 
 
 class RecordKind(StrEnum):
@@ -49,18 +48,16 @@ def read_record(kind: RecordKind, body: Mapping[str, Any]) -> dict[str, Any]:
 
 DEEPEST = 12
 LARGEST_NUMBER = 2**53  # beyond it other programs lose digits
-UNSTORABLE = re.compile(r"[\x00\ud800-\udfff]")
 
 
 def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
     """Open fields may hold any JSON a database can keep: no NUL, no half characters, no NaN, not too deep."""
     if len(place) > DEEPEST:
         raise BadDocument([FieldProblem(pointer(place), f"A record nests at most {DEEPEST} deep.", "")])
-    if isinstance(value, str) and UNSTORABLE.search(value):
-        raise BadDocument(
-            [FieldProblem(pointer(place), "This text holds characters that cannot be stored.", "")]
-        )
-    if isinstance(value, int | float) and not (math.isfinite(value) and abs(value) <= LARGEST_NUMBER):
+    why = trouble(value, lines=True) if isinstance(value, str) else ""
+    if why:
+        raise BadDocument([FieldProblem(pointer(place), why, "")])
+    if isinstance(value, int | float) and not abs(value) <= LARGEST_NUMBER:  # NaN is not, either
         raise BadDocument([FieldProblem(pointer(place), "A finite number of usual size is wanted here.", "")])
     if isinstance(value, Mapping):
         for key, inner in value.items():

@@ -1,0 +1,140 @@
+"""Who is let in, what is taken, and what is refused in words: nothing here is ever a server error."""
+
+import csv
+import io
+import threading
+from pathlib import Path
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+from starlette.websockets import WebSocketDisconnect
+
+from gantline.job.model import Job
+from gantline.server import create_app
+from gantline.settings import Settings
+from gantline.sheets.registry import SHEETS
+from gantline.sheets.sheet import Ready
+from gantline.stations import plan
+from tests.conftest import demo_job
+
+JSON = {"content-type": "application/json"}
+BIG, HALF = "9" * 400, r"\ud800"
+NEW = '{"name": "x", "value": 2000}'
+
+
+@pytest.mark.parametrize(
+    ("headers", "let_in"),
+    [
+        ({}, True),
+        ({"origin": "http://127.0.0.1", "sec-fetch-site": "same-origin"}, True),
+        ({"origin": "http://elsewhere.example"}, False),
+        ({"origin": "null"}, False),
+        ({"sec-fetch-site": "cross-site"}, False),
+        ({"host": "gantline.example"}, False),  # a name that was made to point here
+    ],
+)
+def test_only_our_own_pages_and_programs_change_anything(
+    client: TestClient, job: dict[str, Any], headers: dict[str, str], let_in: bool
+) -> None:
+    answer = client.post("/api/jobs", content=NEW, headers=JSON | headers)
+    assert answer.status_code == (201 if let_in else 403)
+    try:
+        with client.websocket_connect(f"ws://127.0.0.1/api/jobs/{job['id']}/feed", headers=headers) as feed:
+            feed.send_text("{not json")
+            assert feed.receive_json()["text"] == "This is not a message in JSON."
+            feed.send_json({"source": "meter", "hello": True})  # and the feed goes on
+            assert feed.receive_json() == {"last": 0}
+        assert let_in
+    except WebSocketDisconnect:
+        assert not let_in
+
+
+def test_what_goes_out_is_kept_from_other_pages_and_compressed(client: TestClient) -> None:
+    answer = client.get("/api/jobs", headers={"accept-encoding": "gzip"})
+    policy = answer.headers["content-security-policy"]
+    assert "script-src 'self';" in policy
+    assert "frame-ancestors 'none'" in policy
+    assert answer.headers["x-content-type-options"] == "nosniff"
+    assert answer.headers["cache-control"] == "private, no-cache"
+    assert answer.headers["content-encoding"] == "gzip"
+    assert answer.headers["x-request-id"] != client.get("/api/jobs").headers["x-request-id"]
+    counted = client.get("/api/metrics").text
+    assert 'gantline_answers_total{method="GET",route="/api/jobs",status="200"}' in counted
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body", "kind", "said"),
+    [
+        ("POST", "/api/jobs", '{"name": "a\\nb", "value": 2000}', "json", "a line end (U+000A)"),
+        ("POST", "/api/jobs", '{"name": "a\\ufffeb", "value": 2000}', "json", "a character that is none (U+FFFE)"),
+        ("POST", "/api/jobs", f'{{"name": "{HALF}", "value": 2000}}', "json", ""),
+        ("POST", "/api/jobs/file", f'{{"name": "{HALF}"}}', "json", "half a character (U+D800)"),
+        ("POST", "/api/jobs/file", '{"name": "x", "known": {"/a\\u0000": "measured"}}', "json", ""),
+        ("POST", "/api/jobs/file", f'{{"name": "x", "size": {{"value_mm": {BIG}}}}}', "json", ""),
+        ("POST", "/api/jobs/file", NEW, "plain", "Send this as application/json"),
+        ("POST", "{job}/edits", f'{{"edits": [{{"pointer": "/survey/seats/{HALF}", "value": 1}}]}}', "json", ""),
+        ("POST", "{job}/edits", '{"edits": [{"pointer": "/survey/seats/²/x_mm", "value": 1}]}', "json", ""),
+        ("POST", "{job}/edits", f'{{"edits": [{{"pointer": "/size/value_mm", "value": {BIG}}}]}}', "json", ""),
+        ("POST", "{job}/take", '{"kind": "fabric", "key": "a\\u0000"}', "json", ""),
+        ("POST", "{job}/readings", f'{{"readings": [{{"source": "{HALF}", "seq": 1, "value_mm": 1}}]}}', "json", ""),
+        ("POST", "{job}/readings/csv", f"what,value\nfloor,{'1' * 140_000}\n", "csv", "This line cannot be read"),
+        ("PUT", "/api/stores/fabric/f", f'{{"name": "F", "body": {{"gain": 1, "x": {BIG}}}}}', "json", ""),
+        ("PUT", "/api/stores/fabric/f", '{"name": "F", "body": {"gain": 1, "a\\u0000": 1}}', "json", "(U+0000)"),
+        ("POST", "/api/stores/fabric/file/csv", f"name,gain\n{'a' * 140_000},1\n", "csv", "This line cannot be read"),
+        ("GET", "/" + "a" * 5000, "", "json", "nothing at this address"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_kept_is_refused_and_named(
+    client: TestClient, job: dict[str, Any], method: str, path: str, body: str, kind: str, said: str
+) -> None:
+    media = {"json": "application/json", "csv": "text/csv", "plain": "text/plain"}[kind]
+    headers = {"content-type": media, "if-match": f'"{job["version"]}"'}
+    place = path.format(job=f"/api/jobs/{job['id']}")
+    answer = client.request(method, place, content=body.encode(), headers=headers)
+    assert 400 <= answer.status_code < 500, answer.text
+    assert answer.headers["content-type"] == "application/problem+json"
+    assert said in answer.text
+
+
+def test_a_cell_is_no_formula_and_a_name_no_hole(client: TestClient) -> None:
+    body = {"name": "=HYPERLINK(1)", "body": {"gain": 1.0, "kind": "diffuse", "care": "-2+3"}}
+    assert client.put("/api/stores/fabric/formula", json=body).status_code == 200
+    content = client.get("/api/stores/fabric/file/csv").content
+    rows = {row["key"]: row for row in csv.DictReader(io.StringIO(content.decode()))}
+    assert (rows["formula"]["name"], rows["formula"]["care"]) == ("'=HYPERLINK(1)", "'-2+3")
+    sent = client.post("/api/stores/fabric/file/csv", content=content, headers={"content-type": "text/csv"})
+    assert sent.status_code == 200
+    back = client.get("/api/stores/fabric/formula").json()
+    assert (back["name"], back["body"]["care"]) == ("=HYPERLINK(1)", "-2+3")
+    # a document can only hold such a name if it came by another way than ours
+    forged = "x\n  0\nCIRCLE\n  8\nHOLES\n 10\n0.0\n 20\n0.0\n 40\n5.0"
+    named = Job.model_construct(**(demo_job("mill-loft").__dict__ | {"name": forged}))
+    ready = Ready(made=plan(named), stamp="", paper="a4", fabrics=[])
+    plain_ready = Ready(made=plan(demo_job("mill-loft")), stamp="", paper="a4", fabrics=[])
+    circles = [SHEETS["frame-and-holes"].make(one).count(b"\nCIRCLE\n") for one in (ready, plain_ready)]
+    assert circles[0] == circles[1] > 0
+
+
+def test_a_queue_has_an_end_and_the_server_still_says_that_it_lives(
+    tmp_path: Path, client: TestClient
+) -> None:
+    settings = Settings(database_url="postgresql://nobody:x@127.0.0.1:1/none", web_folder=tmp_path, waiting=2)
+    app = create_app(settings)
+    go = threading.Event()
+    app.add_api_route("/api/slow", lambda: go.wait(20), methods=["POST"])
+    with TestClient(app, base_url="http://127.0.0.1") as busy:
+        waiting = [threading.Thread(target=busy.post, args=("/api/slow",)) for _ in range(2)]
+        for one in waiting:
+            one.start()
+        while busy.get("/api/sheets").status_code != 503:
+            pass
+        refused = busy.get("/api/sheets")
+        assert (refused.json()["type"], refused.headers["retry-after"]) == ("/problems/busy", "1")
+        assert busy.get("/api/health").json()["ok"]
+        go.set()
+        for one in waiting:
+            one.join()
+        assert busy.get("/api/sheets").status_code == 200
+        assert busy.get("/api/ready").json() == {"database": False, "migrated": False}
+    assert client.get("/api/ready").json() == {"database": True, "migrated": True}
