@@ -63,6 +63,27 @@ test('what is refused stays, with its reason, until it is put right or let go', 
   expect(screen.queryByRole('alert')).toBeNull()
 })
 
+test('a save that comes back late leaves the focus where it went meanwhile', async () => {
+  let answer = () => {}
+  const edit = vi.fn(() => new Promise<void>((resolve) => (answer = resolve)))
+  const floor = figure({ key: 'floor', label: 'Floor', entry: { ...figure({}).entry, pointer: '/floor' } as Figure['entry'] })
+  render(
+    <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
+      <Field figure={figure({})} />
+      <Field figure={floor} />
+    </JobContext>,
+  )
+  fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
+  fireEvent.change(screen.getByRole('textbox'), { target: { value: '97' } })
+  fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Enter' })
+  fireEvent.click(screen.getByRole('button', { name: /^Floor:\s*96/ }))
+  const next = screen.getByRole('textbox', { name: 'Floor' })
+  expect(document.activeElement).toBe(next)
+  answer()
+  await waitFor(() => expect(screen.queryByRole('textbox', { name: 'Ceiling' })).toBeNull())
+  expect(document.activeElement).toBe(next)
+})
+
 test('an emptied field goes back to the default; leaving it untouched sends nothing', () => {
   const edit = vi.fn(async () => undefined)
   show(figure({}), edit)

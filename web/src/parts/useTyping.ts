@@ -24,6 +24,12 @@ export const useTyping = ({ text, save, said = (refused) => refused.message, cho
   const [from, setFrom] = useState<'tap' | 'key' | 'before'>(before ? 'before' : 'tap')
   const saving = useRef(false)
   const id = useId()
+  const box = useRef<HTMLInputElement>(null)
+  // a save that comes back late must not take the focus from what was opened meanwhile
+  const elsewhere = () => {
+    const now = document.activeElement
+    return now instanceof HTMLElement && now !== document.body && now !== box.current && !now.dataset.chip
+  }
   const close = (by: 'tap' | 'key' = 'tap') => {
     setDraft(null)
     setRefusal({ trouble: '', choices: NONE })
@@ -36,7 +42,7 @@ export const useTyping = ({ text, save, said = (refused) => refused.message, cho
     saving.current = true
     try {
       await save(typed.trim())
-      close(by)
+      close(elsewhere() ? 'tap' : by)
     } catch (error) {
       const refused = error instanceof Refused ? error : null
       const trouble = refused ? said(refused) : 'This could not be saved.'
@@ -48,6 +54,7 @@ export const useTyping = ({ text, save, said = (refused) => refused.message, cho
     }
   }
   const field = {
+    ref: box,
     // the field appears because its value was tapped
     autoFocus: from !== 'before',
     'aria-invalid': refusal.trouble !== '',
