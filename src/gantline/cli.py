@@ -1,8 +1,9 @@
 """The command line: plan, sheets, serve, demo, schema; the same functions the API uses."""
 
 import json
-import logging
 import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Annotated
 
@@ -131,23 +132,89 @@ def meter(
     typer.echo(f"{device.deliver(f'{server}/api/jobs/{job}/feed')} readings delivered")
 
 
+Data = Annotated[Path | None, typer.Option(help="folder of the private database")]
+Database = Annotated[str | None, typer.Option(help="URL of a PostgreSQL to use instead of the private one")]
+
+
+def _settings(**given: object) -> Settings:
+    return Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
+
+
+@contextmanager
+def _in_words() -> Iterator[None]:
+    """Trouble is said on standard error, and the command ends with 1."""
+    try:
+        yield
+    except (DesignError, RuntimeError) as error:
+        typer.echo(str(error), err=True)
+        raise typer.Exit(1) from error
+
+
+@app.command()
+def backup(file: Path, data: Data = None, database: Database = None) -> None:
+    """Write everything (jobs, versions, records, settings, readings) into one file, also while Gantline runs."""
+    from gantline import keep
+
+    with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
+        keep.backup(url, file)
+    typer.echo(f"{file}: {file.stat().st_size // 1000 + 1} kB")
+
+
+@app.command()
+def restore(
+    file: Annotated[Path, typer.Argument(exists=True, dir_okay=False)],
+    data: Data = None,
+    database: Database = None,
+) -> None:
+    """Bring a backup back into an empty folder or an empty database."""
+    from gantline import keep
+
+    with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
+        keep.restore(url, file)
+    typer.echo("Everything is back. The next ./start brings it up to date.")
+
+
+@app.command()
+def export(file: Path, data: Data = None, database: Database = None) -> None:
+    """Write the whole shop as a zip of open files: job files, stores, settings, readings."""
+    from sqlalchemy import create_engine
+    from sqlalchemy.orm import Session
+
+    from gantline import keep
+    from gantline.settings import psycopg_url
+    from gantline.store.shops import the_shop
+
+    with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
+        engine = create_engine(psycopg_url(url))
+        with Session(engine) as session:
+            file.write_bytes(keep.open_files(session, the_shop(session)))
+        engine.dispose()
+    typer.echo(str(file))
+
+
+@app.command()
+def doctor(data: Data = None, database: Database = None) -> None:
+    """Say what of this installation is well and what is not. Changes nothing; exit code 1 if something is wrong."""
+    from gantline import keep
+
+    well = True
+    for good, text in keep.doctor(_settings(data_folder=data, database_url=database)):
+        typer.echo(f"{'ok     ' if good else 'wrong  '} {text}")
+        well = well and good
+    if not well:
+        raise typer.Exit(1)
+
+
 @app.command()
 def serve(
     port: Annotated[int | None, typer.Option(help="port on 127.0.0.1")] = None,
-    data: Annotated[Path | None, typer.Option(help="folder of the private database")] = None,
-    database: Annotated[
-        str | None, typer.Option(help="URL of a PostgreSQL to use instead of the private one")
-    ] = None,
+    data: Data = None,
+    database: Database = None,
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
 ) -> None:
     """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
     from gantline.serving import serve as run
 
-    logging.basicConfig(level=logging.WARNING, format="%(levelname)s %(name)s: %(message)s")
-    given = {"port": port, "data_folder": data, "database_url": database, "demo": False if no_demo else None}
-    settings = Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
-    try:
-        run(settings)
-    except (DesignError, RuntimeError) as error:
-        typer.echo(str(error), err=True)
-        raise typer.Exit(1) from error
+    demo = False if no_demo else None
+    with _in_words():
+        run(_settings(port=port, data_folder=data, database_url=database, demo=demo))

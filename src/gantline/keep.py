@@ -1,0 +1,173 @@
+"""Backups that come back: the whole database in PostgreSQL's own format, and a shop as a zip of open files."""
+
+import io
+import os
+import shutil
+import subprocess
+import zipfile
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from uuid import UUID
+
+import orjson
+from sqlalchemy import create_engine, inspect
+from sqlalchemy.engine import make_url
+from sqlalchemy.orm import Session
+
+from gantline.database import PrivateDatabase, find_programs
+from gantline.datafolder import MARKER
+from gantline.job.csv_rows import guarded
+from gantline.job.records import RecordKind
+from gantline.settings import Settings, psycopg_url
+
+LEAST_FREE = 500_000_000  # bytes; a database that runs out of disk stops
+
+
+class KeepTrouble(RuntimeError):
+    """A backup cannot be made or brought back; the message says why."""
+
+
+@contextmanager
+def database(settings: Settings) -> Iterator[str]:
+    """The database's URL, whether a server runs on it or not; one that was started for this is stopped again."""
+    if settings.database_url:
+        yield settings.database_url
+        return
+    private = PrivateDatabase(settings.data_folder)
+    running = private.alive()
+    url = private.url if running else private.start()
+    try:
+        yield url
+    finally:
+        if not running:
+            private.stop()
+
+
+def backup(url: str, file: Path) -> None:
+    """Everything of a database into one file, as of one moment, also while it is used.  Raises: KeepTrouble."""
+    half = file.with_name(f"{file.name}.half")
+    _run("pg_dump", url, "--format=custom", "--no-owner", "--no-privileges", f"--file={half}")
+    half.replace(file)  # a backup that was cut off is never taken for a whole one
+
+
+def restore(url: str, file: Path) -> None:
+    """Bring a backup into an empty database.  Raises: KeepTrouble if it is not empty, or the file is no backup."""
+    engine = create_engine(psycopg_url(url))
+    try:
+        there = inspect(engine).get_table_names()
+    finally:
+        engine.dispose()
+    if there:
+        raise KeepTrouble(
+            "This database is not empty, and a restore overwrites nothing.\n"
+            "Give an empty folder with --data, or an empty database with --database."
+        )
+    _run("pg_restore", url, "--single-transaction", "--no-owner", "--no-privileges", str(file))
+
+
+def _run(program: str, url: str, *arguments: str) -> None:
+    parts = make_url(psycopg_url(url))
+    place = [f"--host={parts.host}", f"--port={parts.port or 5432}", f"--username={parts.username}"]
+    command = [
+        str(find_programs() / program),
+        *place,
+        "--no-password",
+        f"--dbname={parts.database}",
+        *arguments,
+    ]
+    # the password goes by the environment: a command line can be read by everybody on the machine
+    secret = os.environ | {"PGPASSWORD": parts.password or ""}
+    done = subprocess.run(command, env=secret, capture_output=True, text=True, check=False)  # noqa: S603
+    if done.returncode != 0:
+        said = (done.stderr.strip().splitlines() or ["no reason given"])[0]
+        raise KeepTrouble(f"{program} did not succeed: {said}\nNothing was changed.")
+
+
+def open_files(session: Session, shop_id: UUID) -> bytes:
+    """The whole shop as a zip of open files: every job's file, the stores, the settings, the readings."""
+    from gantline.store import jobs, readings, shops
+
+    out, names = io.BytesIO(), set[str]()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as pack:
+        lines = ["job,source,seq,what,x_mm,value_mm,taken_at"]
+        for row in jobs.heads(session, shop_id):
+            called = _file_name(str(row.document.get("name") or "job"), names)
+            pack.writestr(f"jobs/{called}.job.json", orjson.dumps(row.document, option=orjson.OPT_INDENT_2))
+            for one in reversed(readings.of_job(session, row.job_id)):
+                x = "" if one.x_mm is None else f"{one.x_mm:.3f}"
+                cells = (guarded(called), one.source, str(one.seq), one.what, x, f"{one.value_mm:.3f}")
+                lines.append(",".join((*cells, one.taken_at.isoformat())))
+        pack.writestr("readings.csv", "\r\n".join(lines) + "\r\n")
+        for kind in RecordKind:
+            found = shops.named_records(session, shop_id, kind)
+            listed = [{"key": key, "name": name, "body": body} for key, name, body in found]
+            pack.writestr(f"stores/{kind}.json", orjson.dumps(listed, option=orjson.OPT_INDENT_2))
+        own = shops.the_settings(session)[1].overrides
+        pack.writestr("settings.json", orjson.dumps({"values": dict(own)}, option=orjson.OPT_INDENT_2))
+    return out.getvalue()
+
+
+def _file_name(name: str, taken: set[str]) -> str:
+    bare = "".join(letter if letter.isalnum() or letter in " .-_" else "_" for letter in name).strip(" .")[
+        :80
+    ]
+    found, number = bare or "job", 2
+    while found.lower() in taken:
+        found, number = f"{bare} {number}", number + 1
+    taken.add(found.lower())
+    return found
+
+
+def doctor(settings: Settings) -> Iterator[tuple[bool, str]]:
+    """What of an installation is well and what is not, each with what to do; changes nothing."""
+    try:
+        yield True, f"PostgreSQL's programs are in {find_programs()}."
+    except RuntimeError as error:
+        yield False, f"{error}"
+        return
+    pages = settings.web_folder / "index.html"
+    yield (
+        pages.exists(),
+        "The pages are built." if pages.exists() else "The pages are not built: run ./start.",
+    )
+    if settings.database_url:
+        yield from _database_state(settings.database_url)
+        return
+    folder = settings.data_folder.absolute()
+    if not folder.exists():
+        yield True, f"{folder} is not there yet: the next start makes it."
+        return
+    try:
+        private = PrivateDatabase(folder) if (folder / MARKER).exists() or not os.geteuid() else None
+    except RuntimeError as error:
+        yield False, f"{error}"
+        return
+    if private is None:
+        yield False, f"{folder} has no {MARKER}: the next start takes it only if it is empty or ours."
+        return
+    free = shutil.disk_usage(private.folder).free
+    yield free > LEAST_FREE, f"{free // 1_000_000} MB are free where {private.folder} is."
+    for left in sorted(private.folder.glob("data.new-*")):
+        yield False, f"{left} is left of a start that was cut off. Delete it; nothing uses it."
+    if not private.alive():
+        yield True, "The database does not run: ./start starts it."
+        return
+    try:
+        yield from _database_state(private.url)
+    except RuntimeError as error:
+        yield False, f"{error}"
+
+
+def _database_state(url: str) -> Iterator[tuple[bool, str]]:
+    from gantline.store.migrate import is_current
+
+    engine = create_engine(psycopg_url(url), connect_args={"connect_timeout": 3})
+    try:
+        current = is_current(engine)
+        old = "The database is of another version: ./start brings it up to date if it is older."
+        yield current, "The database answers and is up to date." if current else old
+    except Exception as error:
+        yield False, f"The database does not answer: {str(error).splitlines()[0]}"
+    finally:
+        engine.dispose()
