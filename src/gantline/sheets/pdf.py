@@ -17,8 +17,7 @@ PAPERS: dict[Paper, tuple[str, float]] = {"a4": ("A4", 182.0), "letter": ("lette
 
 def render(name: str, paper: Paper, **values: Any) -> str:
     """A template as HTML, with what every sheet needs."""
-    fonts = Markup(font_faces())  # noqa: S704 - our own style sheet
-    return template(name).render(paper=PAPERS[paper][0], fonts=fonts, **values)
+    return template(name).render(paper=PAPERS[paper][0], **values)
 
 
 def to_pdf(html: str) -> bytes:
@@ -28,14 +27,27 @@ def to_pdf(html: str) -> bytes:
     """
     from weasyprint import HTML
 
+    faces, fonts = own_fonts()
+
     def laid(text: str) -> Any:
-        return HTML(string=text, base_url=str(TEMPLATES), url_fetcher=_own_files_only()).render()
+        page = HTML(string=text, base_url=str(TEMPLATES), url_fetcher=_own_files_only())
+        return page.render(stylesheets=[faces], font_config=fonts)
 
     made = laid(html)
     if len(made.pages) > 1 and "<body>" in html:
         close = laid(html.replace("<body>", '<body class="dense">', 1))
         made = close if len(close.pages) < len(made.pages) else made
     return bytes(made.write_pdf() or b"")
+
+
+@cache
+def own_fonts() -> tuple[Any, Any]:
+    """Our fonts as the layout engine keeps them, unpacked once a process: that takes longer than a page."""
+    from weasyprint import CSS
+    from weasyprint.text.fonts import FontConfiguration
+
+    fonts = FontConfiguration()
+    return CSS(string=font_faces(), url_fetcher=_own_files_only(), font_config=fonts), fonts
 
 
 def _own_files_only() -> Any:
