@@ -206,6 +206,21 @@ def doctor(data: Data = None, database: Database = None) -> None:
 
 
 @app.command()
+def work(
+    database: Annotated[
+        str, typer.Option(envvar="GANTLINE_DATABASE_URL", help="URL of the database to work for")
+    ],
+    at_once: Annotated[int, typer.Option(min=1, max=64, help="pieces of work at the same time")] = 1,
+    seconds: Annotated[float, typer.Option(min=0.1, help="the longest one may take")] = 120.0,
+    megabytes: Annotated[int, typer.Option(min=500, help="the most memory one may take")] = 4096,
+) -> None:
+    """Do heavy work (sheets, large comparisons) for every server on this database, until Ctrl-C."""
+    from gantline.work.queue import Worker
+
+    Worker(url=database, at_once=at_once, seconds=seconds, megabytes=megabytes).run()
+
+
+@app.command()
 def serve(
     port: Annotated[int | None, typer.Option(help="port on 127.0.0.1")] = None,
     data: Data = None,

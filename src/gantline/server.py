@@ -23,6 +23,7 @@ from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch
 from gantline.settings import Settings, psycopg_url
+from gantline.work.queue import Queue
 
 LONGEST_PATH = 300
 
@@ -31,7 +32,7 @@ def create_app(settings: Settings) -> FastAPI:
     """The application on a migrated database. Workers share nothing but that database."""
     app = FastAPI(
         title="Gantline", version=__version__, generate_unique_id_function=lambda route: route.name,
-        docs_url=None, redoc_url=None, lifespan=_threads(settings.threads),
+        docs_url=None, redoc_url=None, lifespan=_life(settings.threads),
     )  # fmt: skip
     engine = create_engine(
         psycopg_url(settings.database_url),
@@ -42,7 +43,7 @@ def create_app(settings: Settings) -> FastAPI:
         connect_args={"connect_timeout": 5},
     )
     app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
-    app.state.numbers = Numbers()
+    app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
     problems.install(app)
     app.add_middleware(CompressMiddleware, minimum_size=1000)
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
@@ -57,11 +58,12 @@ def create_app(settings: Settings) -> FastAPI:
     return app
 
 
-def _threads(count: int) -> Lifespan[FastAPI]:
+def _life(threads: int) -> Lifespan[FastAPI]:
     @asynccontextmanager
-    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
-        current_default_thread_limiter().total_tokens = count
+    async def lifespan(app: FastAPI) -> AsyncIterator[None]:
+        current_default_thread_limiter().total_tokens = threads
         yield
+        app.state.queue.close()
 
     return lifespan
 

@@ -4,6 +4,7 @@ import fcntl
 import os
 import signal
 import socket
+import subprocess
 import sys
 import threading
 from collections.abc import Iterator
@@ -38,7 +39,8 @@ def serve(settings: Settings) -> None:
         ready = settings.model_copy(update={"database_url": url})
         application = _prepared(ready)
         try:
-            _run(application, ready, listening)
+            with own_worker(ready):
+                _run(application, ready, listening)
         finally:
             application.state.engine.dispose()
 
@@ -151,6 +153,39 @@ def _prepared(settings: Settings) -> "FastAPI":
         with application.state.sessions.begin() as session:
             load(session)
     return application
+
+
+@contextmanager
+def own_worker(settings: Settings) -> Iterator[None]:
+    """One worker beside the server, started again when it ends; none where there are others."""
+    if not settings.worker:
+        yield
+        return
+    over = threading.Event()
+    # by the environment: a command line can be read by everybody on the machine
+    told = os.environ | {"GANTLINE_DATABASE_URL": settings.database_url}
+
+    def keep() -> None:
+        while not over.is_set():
+            process = subprocess.Popen([sys.executable, "-m", "gantline", "work"], env=told)
+            while process.poll() is None and not over.wait(LOOK_S):
+                pass
+            if over.is_set():
+                process.terminate()
+                try:
+                    process.wait(timeout=GRACE_S)
+                except subprocess.TimeoutExpired:
+                    process.kill()
+            else:
+                over.wait(1.0)
+
+    keeping = threading.Thread(target=keep)
+    keeping.start()
+    try:
+        yield
+    finally:
+        over.set()
+        keeping.join()
 
 
 def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -> None:

@@ -12,7 +12,8 @@ class Settings(BaseSettings):
     """database_url empty: the private PostgreSQL under data_folder is used.
 
     hosts: further names the server is known by. threads: requests worked on at once, each with one connection; waiting:
-    requests under way before more are sent away. log: lines or json, or off for none but warnings.
+    requests under way before more are sent away. worker: one is run beside the server. log: lines or json, or off for
+    none but warnings.
     """
 
     model_config = SettingsConfigDict(env_prefix="GANTLINE_", frozen=True, extra="ignore")
@@ -27,6 +28,7 @@ class Settings(BaseSettings):
     hosts: tuple[str, ...] = ()
     threads: int = 8
     waiting: int = 200
+    worker: bool = True
     log: Literal["lines", "json", "off"] = "off"
 
 

@@ -1,5 +1,7 @@
 """The application on a fresh database, asked without a network."""
 
+import subprocess
+import sys
 from collections.abc import Callable, Iterator
 from typing import Any
 
@@ -32,3 +34,12 @@ def job(client: TestClient) -> dict[str, Any]:
     body = {"name": "Trial", "value": "113", "units": {"style": "in-fraction"}}
     made: dict[str, Any] = client.post("/api/jobs", json=body).json()
     return made
+
+
+@pytest.fixture(scope="module")
+def worker(app: FastAPI) -> Iterator[None]:
+    """Whoever does the heavy work that is asked for."""
+    process = subprocess.Popen([sys.executable, "-m", "gantline", "work", "--database", app.state.queue.url])
+    yield
+    process.terminate()
+    process.wait()

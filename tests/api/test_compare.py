@@ -67,8 +67,12 @@ def test_a_seat_that_is_not_there_has_no_view(client: TestClient, loft: str) -> 
         "plan",
     ],
 )
+@pytest.mark.usefixtures("worker")
 def test_every_sheet_comes_with_a_name_of_its_own(client: TestClient, loft: str, sheet: str) -> None:
     answer = client.get(f"{loft}/sheets/{sheet}", params={"paper": "letter"})
+    while answer.status_code == 202:  # followed, as a page does
+        assert client.get(f"/api/work/{answer.json()['work']}").json()["state"] != "failed"
+        answer = client.get(f"{loft}/sheets/{sheet}", params={"paper": "letter"})
     assert answer.status_code == 200
     assert 'filename="Mill loft, ' in answer.headers["content-disposition"]
     assert len(answer.content) > 300
@@ -106,3 +110,20 @@ def test_a_turned_body_is_planned_and_drawn(client: TestClient, loft: str) -> No
     made = client.post(f"{loft}/edits", json={"edits": turn}, headers={"If-Match": '"1"'}).json()
     assert any(one["code"] == "turned" for one in made["plan"]["findings"])
     assert {"quad", "kept"} <= {mark["key"] for mark in made["drawing"]["front"]["marks"]}
+
+
+@pytest.mark.usefixtures("worker")
+def test_a_job_with_much_in_it_is_compared_by_a_worker_and_comes_to_the_same(
+    client: TestClient, loft: str
+) -> None:
+    small = client.get(f"{loft}/sizes").json()
+    document = client.get(f"{loft}/file").json()
+    box = {"kind": "furniture", "width_mm": 100.0, "height_mm": 100.0, "depth_mm": 100.0, "y_mm": 0.0}
+    far = [box | {"id": f"far-{at}", "x_mm": 110.0 * at, "z_mm": 7000.0} for at in range(35)]
+    document["survey"]["boxes"] += far
+    much = client.post("/api/jobs/file", json=document).json()
+    for _ in range(2):  # the second time from what is kept
+        answer = client.get(f"/api/jobs/{much['id']}/sizes")
+        while answer.status_code == 202:
+            answer = client.get(f"/api/jobs/{much['id']}/sizes")
+        assert [row["size"] for row in answer.json()["rows"]] == [row["size"] for row in small["rows"]]

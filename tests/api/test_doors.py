@@ -121,14 +121,19 @@ def test_a_queue_has_an_end_and_the_server_still_says_that_it_lives(
 ) -> None:
     settings = Settings(database_url="postgresql://nobody:x@127.0.0.1:1/none", web_folder=tmp_path, waiting=2)
     app = create_app(settings)
-    go = threading.Event()
-    app.add_api_route("/api/slow", lambda: go.wait(20), methods=["POST"])
+    go, inside = threading.Event(), threading.Semaphore(0)
+
+    def slow() -> None:
+        inside.release()
+        go.wait(20)
+
+    app.add_api_route("/api/slow", slow, methods=["POST"])
     with TestClient(app, base_url="http://127.0.0.1") as busy:
         waiting = [threading.Thread(target=busy.post, args=("/api/slow",)) for _ in range(2)]
         for one in waiting:
             one.start()
-        while busy.get("/api/sheets").status_code != 503:
-            pass
+        for _ in waiting:
+            assert inside.acquire(timeout=10)
         refused = busy.get("/api/sheets")
         assert (refused.json()["type"], refused.headers["retry-after"]) == ("/problems/busy", "1")
         assert busy.get("/api/health").json()["ok"]
@@ -136,5 +141,5 @@ def test_a_queue_has_an_end_and_the_server_still_says_that_it_lives(
         for one in waiting:
             one.join()
         assert busy.get("/api/sheets").status_code == 200
-        assert busy.get("/api/ready").json() == {"database": False, "migrated": False}
-    assert client.get("/api/ready").json() == {"database": True, "migrated": True}
+        assert busy.get("/api/ready").json() == {"database": False, "migrated": False, "worker": False}
+    assert client.get("/api/ready").json() == {"database": True, "migrated": True, "worker": False}

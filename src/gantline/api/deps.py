@@ -3,7 +3,7 @@
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from functools import wraps
-from typing import Annotated, Any
+from typing import Annotated, Any, TypeVar
 
 from fastapi import Depends, Header, HTTPException, Request
 from fastapi.routing import APIRoute
@@ -11,12 +11,20 @@ from fastapi.routing import APIRoute
 from gantline.api.desk import Desk
 from gantline.api.problems import VersionMissing
 
+Result = TypeVar("Result")
+
 
 @contextmanager
 def desk_of(state: Any) -> Iterator[Desk]:
     """A desk with one transaction, committed at the end."""
     with state.sessions.begin() as session:
         yield Desk(session=session, memo=state.memo)
+
+
+def at_a_desk(state: Any, act: Callable[[Desk], Result]) -> Result:
+    """Something done at a desk of its own, for a route that waits in between."""
+    with desk_of(state) as desk:
+        return act(desk)
 
 
 async def _state(request: Request) -> Any:

@@ -4,7 +4,17 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid4
 
-from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, MetaData, String, UniqueConstraint, func
+from sqlalchemy import (
+    DateTime,
+    ForeignKey,
+    ForeignKeyConstraint,
+    LargeBinary,
+    MetaData,
+    String,
+    Text,
+    UniqueConstraint,
+    func,
+)
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -97,3 +107,23 @@ class SettingRow(Base):
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), primary_key=True)
     key: Mapped[str] = mapped_column(String(60), primary_key=True)
     value: Mapped[float]
+
+
+class ResultRow(Base):
+    """What heavy work came to, by a digest of its question: the same question again is answered from here.
+
+    state: waiting, working, done, failed. asked_at: when somebody last waited for it; beat_at: when a worker last said
+    that it is on it.
+    """
+
+    __tablename__ = "result"
+    key: Mapped[str] = mapped_column(String(64), primary_key=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    task: Mapped[str] = mapped_column(String(40))
+    args: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    state: Mapped[str] = mapped_column(String(12))
+    progress: Mapped[float]
+    trouble: Mapped[str] = mapped_column(Text)
+    content: Mapped[bytes | None] = mapped_column(LargeBinary)
+    asked_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now(), index=True)
+    beat_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

@@ -66,18 +66,36 @@ export class Refused extends Error {
 
 type Answer = { data?: unknown; error?: unknown; response: Response }
 
-/** Unwrap an answer: its data, or ServerAway, or Refused. */
-const unwrapped = async (asked: Promise<Answer>): Promise<unknown> => {
+/** Unwrap an answer: its data, or ServerAway, or Refused. What takes longer is followed and asked for again. */
+const unwrapped = async (send: () => Promise<Answer>): Promise<unknown> => {
   let answer: Answer
   try {
-    answer = await asked
+    answer = await send()
   } catch {
     throw new ServerAway('The server does not answer.')
+  }
+  if (answer.response.status === 202) {
+    await followed((answer.data as Work).work)
+    return unwrapped(send)
   }
   if (answer.response.ok) return answer.data
   const isProblem = answer.response.headers.get('content-type')?.includes('problem+json')
   if (answer.response.status >= 500 || !isProblem) throw new ServerAway('The server does not answer.')
   throw new Refused(answer.error as Problem)
+}
+
+export type Work = Schemas['WorkOut']
+const FOLLOW_MS = 400
+
+/** Wait for heavy work, saying how far it is. Throws Refused when it came to nothing; stops asking when told to. */
+export const followed = async (key: string, say: (progress: number) => void = () => undefined, signal?: AbortSignal) => {
+  for (;;) {
+    signal?.throwIfAborted()
+    await new Promise((resolve) => setTimeout(resolve, FOLLOW_MS))
+    const now = await ask.get('/api/work/{key}', { params: { path: { key } } })
+    say(now.progress)
+    if (now.state !== 'waiting' && now.state !== 'working') return
+  }
 }
 
 type Json<Reply> = Reply extends { content: { 'application/json': infer Body } } ? Body : undefined
@@ -91,7 +109,7 @@ type Ask<M extends 'get' | 'post' | 'delete'> = <P extends PathsWithMethod<paths
 // the client's own types turn tuples into lists, so the answers are typed from the schema itself
 const asking = <M extends 'get' | 'post' | 'delete'>(method: unknown) => {
   const send = method as (path: unknown, ...init: unknown[]) => Promise<Answer>
-  return ((path, ...init) => unwrapped(send(path, ...init))) as Ask<M>
+  return ((path, ...init) => unwrapped(() => send(path, ...init))) as Ask<M>
 }
 
 /** Ask the server; what comes back is typed by the path. Throws ServerAway or Refused. */

@@ -365,7 +365,7 @@ export interface paths {
         };
         /**
          * Get Sheet
-         * @description One sheet of the job's newest version.
+         * @description One sheet of the job's newest version; 202 with the key to follow where it takes longer.
          */
         get: operations["get_sheet"];
         put?: never;
@@ -485,7 +485,7 @@ export interface paths {
         };
         /**
          * Ready
-         * @description 200 when everything the work needs is there, 503 while it is not.
+         * @description 200 when jobs can be opened and saved, 503 while they cannot; without a worker only sheets wait.
          */
         get: operations["ready"];
         put?: never;
@@ -627,6 +627,30 @@ export interface paths {
          * @description Delete a record; jobs that took it keep their copy.
          */
         delete: operations["delete_record"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Follow Work
+         * @description How far a piece of heavy work is; asking keeps it going.
+         */
+        get: operations["follow_work"];
+        put?: never;
+        post?: never;
+        /**
+         * Give Up Work
+         * @description Nobody waits any more: its worker ends it.
+         */
+        delete: operations["give_up_work"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2550,13 +2574,15 @@ export interface components {
         };
         /**
          * Ready
-         * @description What the work needs: the database, at this program's schema.
+         * @description What the work needs: the database, at this program's schema, and a worker for what is heavy.
          */
         Ready: {
             /** Database */
             database: boolean;
             /** Migrated */
             migrated: boolean;
+            /** Worker */
+            worker: boolean;
         };
         /**
          * RecordIn
@@ -3340,6 +3366,18 @@ export interface components {
          */
         WishKind: "eye-line" | "frame-top" | "frame-bottom" | "ceiling-gap";
         /**
+         * WorkOut
+         * @description Heavy work that is under way: ask for it again by its key, or for the thing itself.
+         */
+        WorkOut: {
+            /** Progress */
+            progress: number;
+            /** State */
+            state: string;
+            /** Work */
+            work: string;
+        };
+        /**
          * Working
          * @description How a figure came about: formula in words, its terms, numbers put in, result, rounding, source.
          */
@@ -3783,6 +3821,15 @@ export interface operations {
                     "application/json": components["schemas"]["FabricTable"];
                 };
             };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];
             /** @description Not Found */
@@ -3858,6 +3905,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FloorMap"] | null;
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
                 };
             };
             /** @description Bad Request */
@@ -3943,6 +3999,15 @@ export interface operations {
                     "application/json": components["schemas"]["Payoff"];
                 };
             };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];
             /** @description Not Found */
@@ -4021,6 +4086,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProjectorTable"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
                 };
             };
             /** @description Bad Request */
@@ -4313,6 +4387,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];
             /** @description Not Found */
@@ -4349,6 +4432,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SizeTable"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
                 };
             };
             /** @description Bad Request */
@@ -4934,6 +5026,80 @@ export interface operations {
             header?: never;
             path: {
                 kind: components["schemas"]["RecordKind"];
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    follow_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    give_up_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
                 key: string;
             };
             cookie?: never;

@@ -37,9 +37,20 @@ export const MenuItem = ({ onSelect, children }: { onSelect: () => void; childre
   </DropdownMenu.Item>
 )
 
-export const MenuLink = ({ href, children, note }: { href: string; children: ReactNode; note?: string }) => (
+type LinkProps = { href: string; children: ReactNode; note?: string; onFetch?: (() => void) | undefined }
+
+/** A file to keep; onFetch: fetched by the page, since it may take a while to be made. */
+export const MenuLink = ({ href, children, note, onFetch }: LinkProps) => (
   <DropdownMenu.Item asChild className={ITEM}>
-    <a href={href} download>
+    <a
+      href={href}
+      download
+      onClick={(event) => {
+        if (!onFetch) return
+        event.preventDefault()
+        onFetch()
+      }}
+    >
       <span className="flex-1">{children}</span>
       {note && <span className="text-quiet">{note}</span>}
     </a>

@@ -6,12 +6,14 @@ import { useThisJob } from '../job/context'
 import { Button, buttonLook } from '../parts/Button'
 import { Menu, MenuChoices, MenuHeading, MenuLink } from '../parts/Menu'
 import { FRACTIONS, LENGTH_STYLES } from '../parts/units'
+import { useSheet } from './useSheet'
 
 const JOB_FILE = { key: 'file', label: 'Job file', group: 'Open files', note: 'JSON', papers: false }
 
 /** Undo and redo, the sheets, the units of this job. */
 export const JobTools = ({ job }: { job: JobOut }) => {
   const { edit, step } = useThisJob()
+  const { making, make, stop } = useSheet()
   const { style, denominator } = job.document.units
   const fractional = style === 'in-fraction' || style === 'ft-in'
   const short = LENGTH_STYLES.find((one) => one.value === style)?.short
@@ -45,15 +47,31 @@ export const JobTools = ({ job }: { job: JobOut }) => {
           </>
         )}
       </Menu>
+      {making && (
+        <output className="flex items-center gap-2 whitespace-nowrap">
+          {making.trouble ? (
+            <span className="max-w-72 whitespace-normal leading-tight">
+              <strong className="text-stop">{making.label} not made.</strong> {making.trouble}
+            </span>
+          ) : (
+            <span>
+              {making.label} {making.progress > 0 ? `${Math.round(100 * making.progress)} %` : 'is made'}
+            </span>
+          )}
+          <Button size="bar" onClick={stop}>
+            {making.trouble ? 'Close' : 'Stop'}
+          </Button>
+        </output>
+      )}
       <Menu label="" className={`whitespace-nowrap ${buttonLook('main', 'bar')}`} trigger={<>Sheets ▾</>}>
-        <Sheets job={job} />
+        <Sheets job={job} onMake={(label, path) => void make(label, path)} />
       </Menu>
     </>
   )
 }
 
 /** Every sheet the server makes, in its own order, and the job file. */
-const Sheets = ({ job }: { job: JobOut }) => {
+const Sheets = ({ job, onMake }: { job: JobOut; onMake: (label: string, path: string) => void }) => {
   const list = useQuery({
     queryKey: keys.sheets,
     queryFn: () => ask.get('/api/sheets'),
@@ -74,6 +92,7 @@ const Sheets = ({ job }: { job: JobOut }) => {
             <MenuLink
               key={one.key + paper}
               href={href(one.key, paper)}
+              onFetch={one.key === 'file' ? undefined : () => onMake(one.label, href(one.key, paper))}
               note={[one.note, paper.replace('a4', 'A4')].filter(Boolean).join(', ')}
             >
               {one.label}

@@ -9,6 +9,7 @@ from gantline import __version__
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.schemas.base import Out
 from gantline.store.migrate import is_current
+from gantline.store.results import has_worker
 
 router = APIRouter(prefix="/api", tags=["health"], responses=PROBLEM_ANSWERS)
 
@@ -21,10 +22,11 @@ class Health(Out):
 
 
 class Ready(Out):
-    """What the work needs: the database, at this program's schema."""
+    """What the work needs: the database, at this program's schema, and a worker for what is heavy."""
 
     database: bool
     migrated: bool
+    worker: bool
 
 
 @router.get("/health", response_model=Health)
@@ -35,16 +37,18 @@ async def health() -> Response:
 
 @router.get("/ready", response_model=Ready, responses={503: {"model": Ready}})
 async def ready(request: Request) -> Response:
-    """200 when everything the work needs is there, 503 while it is not."""
+    """200 when jobs can be opened and saved, 503 while they cannot; without a worker only sheets wait."""
     found = await run_in_threadpool(_ready, request)
-    return answer(found, 200 if all(found.values()) else 503)
+    return answer(found, 200 if found["database"] and found["migrated"] else 503)
 
 
 def _ready(request: Request) -> dict[str, bool]:
     try:
-        return {"database": True, "migrated": is_current(request.app.state.engine)}
+        current = is_current(request.app.state.engine)
+        with request.app.state.engine.connect() as connection:
+            return {"database": True, "migrated": current, "worker": current and has_worker(connection)}
     except Exception:  # whatever keeps the database from answering is the answer
-        return {"database": False, "migrated": False}
+        return {"database": False, "migrated": False, "worker": False}
 
 
 @router.get("/metrics", response_class=Response)

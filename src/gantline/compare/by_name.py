@@ -1,0 +1,31 @@
+"""Every comparison by its name, for whoever asks for one without knowing how it is made."""
+
+from collections.abc import Callable, Mapping
+from typing import Any
+
+from gantline.compare.fabrics import fabric_table
+from gantline.compare.floor import Measure, floor_map
+from gantline.compare.payoff import payoff
+from gantline.compare.projectors import projector_table
+from gantline.compare.sizes import size_table
+from gantline.job.records import RecordKind
+from gantline.plan.plan import JobPlan
+
+Records = Callable[[RecordKind], list[tuple[str, str, dict[str, Any]]]]
+
+
+def compared(what: str, made: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
+    """One comparison of a planned job.  more: measure and state of the floor.  Raises: ValueError for no such name."""
+    match what:
+        case "sizes":
+            return size_table(made.ask)
+        case "fabrics":
+            return fabric_table(made.ask, records(RecordKind.FABRIC))
+        case "projectors":
+            return projector_table(made.ask, records(RecordKind.PROJECTOR))
+        case "payoff":
+            return payoff(made)
+        case "floor":
+            return floor_map(made.ask, Measure(more["measure"]), state=int(more["state"]))
+        case _:
+            raise ValueError(f"there is no comparison named {what}")

@@ -1,0 +1,121 @@
+"""Results of heavy work: who asks, who works, what it came to. Functions over a session: no commit here."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import timedelta
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import Connection, delete, func, or_, select, text, update
+from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.orm import Session
+
+from gantline.store.models import ResultRow
+
+WAITING, WORKING, DONE, FAILED = "waiting", "working", "done", "failed"
+SILENT = timedelta(seconds=6)  # a worker that says nothing for so long is gone
+UNASKED = timedelta(seconds=12)  # nobody waits any more
+KEPT = timedelta(days=2)
+MOST_KEPT = 500
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Asked:
+    """A result as somebody who waits sees it. stuck: it waits, or its worker is gone: queue it."""
+
+    key: str
+    state: str
+    progress: float
+    trouble: str
+    content: bytes | None
+    stuck: bool
+
+
+def ask(session: Session, shop_id: UUID, key: str, task: str, args: Mapping[str, Any]) -> Asked:
+    """The result of a question, asked for from now on if it was not."""
+    row = {
+        "key": key,
+        "shop_id": shop_id,
+        "task": task,
+        "args": dict(args),
+        "state": WAITING,
+        "progress": 0.0,
+        "trouble": "",
+    }
+    session.execute(insert(ResultRow).values(row).on_conflict_do_nothing())
+    found = look(session, key)
+    assert found is not None  # noqa: S101 - it was put there in this transaction
+    return found
+
+
+def look(session: Session, key: str) -> Asked | None:
+    """The result again, and that somebody still waits for it; None where it was given up."""
+    silent = func.now() - ResultRow.beat_at > SILENT
+    asked = (
+        update(ResultRow)
+        .where(ResultRow.key == key)
+        .values(asked_at=func.now())
+        .returning(
+            ResultRow.state, ResultRow.progress, ResultRow.trouble, ResultRow.content, silent.label("silent")
+        )
+    )
+    found = session.execute(asked).first()
+    if found is None:
+        return None
+    state, progress, trouble, content, gone = found
+    stuck = state == WAITING or (state == WORKING and gone)
+    return Asked(key=key, state=state, progress=progress, trouble=trouble, content=content, stuck=stuck)
+
+
+def claim(session: Session, key: str) -> tuple[str, dict[str, Any]] | None:
+    """Task and arguments for the worker that takes it; None where another has it or nobody wants it."""
+    free = or_(ResultRow.state == WAITING, func.now() - ResultRow.beat_at > SILENT)
+    taken = (
+        update(ResultRow)
+        .where(ResultRow.key == key, ResultRow.state.in_((WAITING, WORKING)), free)
+        .values(state=WORKING, beat_at=func.now(), progress=0.0)
+        .returning(ResultRow.task, ResultRow.args)
+    )
+    found = session.execute(taken).first()
+    return None if found is None else (found[0], found[1])
+
+
+def beat(session: Session, key: str, progress: float) -> bool:
+    """A worker is on it. Returns whether anybody still waits."""
+    said = (
+        update(ResultRow)
+        .where(ResultRow.key == key, ResultRow.state == WORKING)
+        .values(beat_at=func.now(), progress=progress)
+        .returning((func.now() - ResultRow.asked_at < UNASKED).label("asked"))
+    )
+    return bool(session.execute(said).scalar())
+
+
+def finish(session: Session, key: str, content: bytes | None, trouble: str = "") -> None:
+    """The work is done, or failed for a reason; what nobody asked for lately makes room."""
+    state = FAILED if content is None else DONE
+    values = {"state": state, "content": content, "trouble": trouble, "progress": 1.0}
+    session.execute(update(ResultRow).where(ResultRow.key == key).values(values))
+    newest = select(ResultRow.key).order_by(ResultRow.asked_at.desc()).limit(MOST_KEPT)
+    old = func.now() - ResultRow.asked_at > KEPT
+    session.execute(delete(ResultRow).where(or_(old, ResultRow.key.not_in(newest)), ResultRow.key != key))
+
+
+def give_up(session: Session, key: str) -> None:
+    """Nobody wants it: what is not done is forgotten, and its worker ends it."""
+    session.execute(
+        delete(ResultRow).where(ResultRow.key == key, ResultRow.state.in_((WAITING, WORKING, FAILED)))
+    )
+
+
+def put_back(session: Session, key: str) -> None:
+    """A worker that has to stop leaves it for another."""
+    session.execute(
+        update(ResultRow).where(ResultRow.key == key, ResultRow.state == WORKING).values(state=WAITING)
+    )
+
+
+def has_worker(connection: Connection) -> bool:
+    """Whether a worker has said lately that it is there."""
+    there = "SELECT EXISTS (SELECT 1 FROM procrastinate_workers WHERE now() - last_heartbeat < interval '30 seconds')"
+    return bool(connection.scalar(text(there)))

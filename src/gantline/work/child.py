@@ -1,0 +1,51 @@
+"""One piece of heavy work in a process of its own, with an end to its time and its memory.
+
+The fork server loads `warm` once, so that a child begins with everything it needs.
+"""
+
+import os
+import resource
+import threading
+import time
+from multiprocessing.connection import Connection
+from typing import Any
+
+from sqlalchemy import create_engine
+from sqlalchemy.orm import Session
+from sqlalchemy.pool import NullPool
+
+from gantline.core.errors import DesignError
+from gantline.settings import psycopg_url
+from gantline.work.tasks import TASKS
+
+LOOK_S = 0.5
+
+
+def run(
+    pipe: Connection, url: str, task: str, args: dict[str, Any], seconds: float, megabytes: int, worker: int
+) -> None:
+    """Do it and send what it came to: ("said", share), then ("done", bytes) or ("failed", text)."""
+    size = megabytes * 1024 * 1024
+    resource.setrlimit(resource.RLIMIT_AS, (size, size))
+    resource.setrlimit(resource.RLIMIT_CPU, (int(seconds) + 1, int(seconds) + 2))
+    threading.Thread(target=_end_with, args=(worker,), daemon=True).start()
+    engine = create_engine(psycopg_url(url), poolclass=NullPool)
+    try:
+        with Session(engine) as session:
+            pipe.send(("done", TASKS[task](session, args, lambda share: pipe.send(("said", share)))))
+    except MemoryError:
+        pipe.send(("failed", "This needs more memory than one piece of work may take."))
+    except DesignError as error:
+        pipe.send(("failed", str(error)))
+    except Exception as error:
+        pipe.send(("broken", f"{type(error).__name__}: {error}"))
+
+
+def _end_with(worker: int) -> None:
+    """A worker that was killed cannot end its children: they see that it is gone."""
+    while True:
+        time.sleep(LOOK_S)
+        try:
+            os.kill(worker, 0)
+        except ProcessLookupError:
+            os._exit(1)

@@ -1,0 +1,146 @@
+"""The queue in PostgreSQL: what is asked for is put in by any server, and taken out by any worker."""
+
+import asyncio
+import logging
+import multiprocessing
+import os
+import time
+from dataclasses import dataclass, field
+from typing import Any
+
+import procrastinate
+from procrastinate.exceptions import AlreadyEnqueued
+from sqlalchemy import create_engine
+from sqlalchemy.orm import sessionmaker
+
+from gantline.settings import psycopg_url
+from gantline.store import results
+from gantline.work import child
+
+TASK = "gantline-work"
+BEAT_S, LOOK_S = 1.0, 0.05
+log = logging.getLogger("gantline.work")
+
+
+def _plain(url: str) -> str:
+    return psycopg_url(url).replace("+psycopg", "", 1)
+
+
+@dataclass
+class Queue:
+    """Puts keys of results into the queue; opened when it is first used."""
+
+    url: str
+    app: procrastinate.App | None = field(default=None, init=False)
+
+    def put(self, key: str) -> None:
+        """Ask for a result, once while it waits."""
+        if self.app is None:
+            connector = procrastinate.SyncPsycopgConnector(conninfo=_plain(self.url), min_size=1, max_size=2)
+            self.app = procrastinate.App(connector=connector)
+            self.app.open()
+        try:
+            self.app.configure_task(TASK, allow_unknown=True, queueing_lock=key).defer(key=key)
+        except AlreadyEnqueued:
+            return
+
+    def close(self) -> None:
+        """Let go of the connections."""
+        if self.app is not None:
+            self.app.close()
+            self.app = None
+
+
+@dataclass(kw_only=True)
+class Worker:
+    """Takes work from the queue, each piece in a child of its own. at_once: pieces at the same time."""
+
+    url: str
+    at_once: int = 1
+    seconds: float = 120.0
+    megabytes: int = 4096
+
+    def run(self) -> None:
+        """Until SIGINT or SIGTERM; what is not done by then is left for another worker."""
+        os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # of every child: as much memory a thread
+        self.processes = multiprocessing.get_context("forkserver")
+        self.processes.set_forkserver_preload(["gantline.work.warm"])
+        engine = create_engine(psycopg_url(self.url), pool_size=self.at_once + 1, pool_pre_ping=True)
+        self.sessions = sessionmaker(engine)
+        app = procrastinate.App(
+            connector=procrastinate.PsycopgConnector(conninfo=_plain(self.url), max_size=4)
+        )
+        app.task(name=TASK, retry=False)(self.work)
+
+        async def until_told() -> None:
+            async with app.open_async():
+                await app.run_worker_async(
+                    concurrency=self.at_once, shutdown_graceful_timeout=0.5, delete_jobs="always",
+                    fetch_job_polling_interval=2.0,
+                )  # fmt: skip
+
+        try:
+            asyncio.run(until_told())
+        finally:
+            engine.dispose()
+
+    async def work(self, key: str) -> None:
+        """One piece: claimed, done in a child, watched over."""
+        claimed = await asyncio.to_thread(self._in_session, results.claim, key)
+        if claimed is None:
+            return
+        task, args = claimed
+        ours, theirs = self.processes.Pipe(duplex=False)
+        limits = self.seconds, self.megabytes, os.getpid()
+        process = self.processes.Process(
+            target=child.run, args=(theirs, self.url, task, args, *limits), daemon=True
+        )
+        await asyncio.to_thread(process.start)
+        theirs.close()
+        try:
+            content, trouble = await self._watched(key, process, ours)
+            if content is not None or trouble:
+                await asyncio.to_thread(self._in_session, results.finish, key, content, trouble)
+        except asyncio.CancelledError:
+            self._in_session(results.put_back, key)
+            raise
+        finally:
+            process.kill()
+            await asyncio.to_thread(process.join)
+            ours.close()
+
+    async def _watched(self, key: str, process: Any, pipe: Any) -> tuple[bytes | None, str]:
+        """What the child came to; nothing at all where nobody waits for it any more."""
+        began, said_at, share = time.monotonic(), 0.0, 0.0
+        while True:
+            gone = not process.is_alive()
+            while pipe.poll():
+                try:
+                    kind, value = pipe.recv()
+                except EOFError:
+                    break
+                match kind:
+                    case "said":
+                        share = value
+                    case "done":
+                        return value, ""
+                    case "failed":
+                        return None, value
+                    case _:
+                        log.error("work %s broke: %s", key, value)
+                        return None, "Something went wrong in this work; the worker's log says what."
+            now = time.monotonic()
+            if now - began > self.seconds:
+                return None, f"This took longer than {self.seconds:g} seconds and was ended."
+            if gone:
+                return None, "This work ended by itself: it may need more memory or time than it may take."
+            if now - said_at > BEAT_S:
+                said_at = now
+                if not await asyncio.to_thread(self._in_session, results.beat, key, share):
+                    await asyncio.to_thread(self._in_session, results.give_up, key)
+                    return None, ""
+            await asyncio.sleep(LOOK_S)
+
+    def _in_session(self, act: Any, *given: Any) -> Any:
+        with self.sessions.begin() as session:
+            return act(session, *given)
