@@ -226,10 +226,11 @@ def serve(
     data: Data = None,
     database: Database = None,
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
+    workers: Annotated[int | None, typer.Option(min=1, max=64, help="server processes side by side")] = None,
 ) -> None:
     """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
     from gantline.serving import serve as run
 
     demo = False if no_demo else None
     with _in_words():
-        run(_settings(port=port, data_folder=data, database_url=database, demo=demo))
+        run(_settings(port=port, data_folder=data, database_url=database, demo=demo, processes=workers))

@@ -21,7 +21,7 @@ from gantline.api.limits import BodyLimit, Busy
 from gantline.api.routes import compare, health, jobs, readings, sheets, stores
 from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
-from gantline.api.watch import Numbers, Watch
+from gantline.api.watch import Numbers, Watch, write_log
 from gantline.settings import Settings, psycopg_url
 from gantline.work.queue import Queue
 
@@ -56,6 +56,13 @@ def create_app(settings: Settings) -> FastAPI:
     app.openapi = lambda: problems.described(plain_openapi())  # type: ignore[method-assign]
     _serve_pages(app, settings.web_folder)
     return app
+
+
+def from_environment() -> FastAPI:
+    """The application for one of several processes: what it is told stands in GANTLINE_* variables."""
+    settings = Settings()
+    write_log(as_json=settings.log == "json", requests=settings.log != "off")
+    return create_app(settings)
 
 
 def _life(threads: int) -> Lifespan[FastAPI]:

@@ -9,7 +9,7 @@ import sys
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from gantline.settings import Settings
 
@@ -21,6 +21,7 @@ if TYPE_CHECKING:
 LOOK_S = 0.5  # how often the private database is looked after
 GRACE_S = 3  # what requests under way get when the server stops
 LAST_PORT = 65535
+HERE = ("127.0.0.1", "localhost", "::1")
 LARGEST_MESSAGE = 64 * 1024  # of a feed
 
 
@@ -54,6 +55,11 @@ def bound(settings: Settings) -> Iterator[socket.socket]:
     """The listening socket, taken before anything else is started.  Raises: StartTrouble."""
     if not 0 <= settings.port <= LAST_PORT:
         raise StartTrouble(f"There is no port {settings.port}.\nGive one from 1 to {LAST_PORT} with --port.")
+    if settings.host not in HERE:
+        raise StartTrouble(
+            f"Gantline serves this machine only, not {settings.host}: whoever reaches it could change every job.\n"
+            f"Leave GANTLINE_HOST out, or give one of {', '.join(HERE)}."
+        )
     family = socket.AF_INET6 if ":" in settings.host else socket.AF_INET
     with socket.socket(family) as made:
         made.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
@@ -163,7 +169,10 @@ def own_worker(settings: Settings) -> Iterator[None]:
         return
     over = threading.Event()
     # by the environment: a command line can be read by everybody on the machine
-    told = os.environ | {"GANTLINE_DATABASE_URL": settings.database_url}
+    told = os.environ | {
+        "GANTLINE_DATABASE_URL": settings.database_url,
+        "GANTLINE_WORK_FOR": str(os.getpid()),
+    }
 
     def keep() -> None:
         while not over.is_set():
@@ -197,23 +206,39 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     write_log(as_json=settings.log == "json", requests=settings.log != "off")
     port = listening.getsockname()[1]
     shown = f"[{settings.host}]" if ":" in settings.host else settings.host
+    said = f"Gantline is at http://{shown}:{port}  (Ctrl-C stops it)"
 
     class Server(uvicorn.Server):
         """Says where it is once it is there."""
 
         async def startup(self, sockets: list[socket.socket] | None = None) -> None:
             await super().startup(sockets)
-            print(f"Gantline is at http://{shown}:{port}  (Ctrl-C stops it)", flush=True)  # noqa: T201
+            print(said, flush=True)  # noqa: T201
 
-    config = uvicorn.Config(
-        application,
-        http=PatientProtocol,
-        log_config=None,
-        access_log=False,
-        timeout_graceful_shutdown=GRACE_S,
-        ws_max_size=LARGEST_MESSAGE,
-    )
-    server = Server(config)
     # uvicorn leaves gracefully at SIGTERM; SIGHUP is the same to us
     signal.signal(signal.SIGHUP, lambda number, frame: os.kill(os.getpid(), signal.SIGTERM))
-    server.run(sockets=[listening])
+    how: dict[str, Any] = {
+        "http": PatientProtocol,
+        "log_config": None,
+        "access_log": False,
+        "timeout_graceful_shutdown": GRACE_S,
+        "ws_max_size": LARGEST_MESSAGE,
+    }
+    if settings.processes == 1:
+        Server(uvicorn.Config(application, **how)).run(sockets=[listening])
+        return
+    from uvicorn.supervisors import Multiprocess
+
+    os.environ["GANTLINE_DATABASE_URL"] = settings.database_url  # how each process finds its work
+    config = uvicorn.Config(
+        "gantline.server:from_environment", factory=True, workers=settings.processes, **how
+    )
+    print(said, flush=True)  # noqa: T201
+
+    class Several(Multiprocess):
+        """Ends at SIGHUP, too, where uvicorn would begin anew."""
+
+        def handle_hup(self) -> None:
+            self.handle_term()
+
+    Several(config, sockets=[listening]).run()

@@ -3,6 +3,7 @@
 from pathlib import Path
 from typing import Literal
 
+from pydantic import Field
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
 PROJECT = Path(__file__).resolve().parents[2]
@@ -12,8 +13,8 @@ class Settings(BaseSettings):
     """database_url empty: the private PostgreSQL under data_folder is used.
 
     hosts: further names the server is known by. threads: requests worked on at once, each with one connection; waiting:
-    requests under way before more are sent away. worker: one is run beside the server. log: lines or json, or off for
-    none but warnings.
+    requests under way before more are sent away. worker: one is run beside the server; processes: how many serve.
+    log: lines or json, or off for none but warnings.
     """
 
     model_config = SettingsConfigDict(env_prefix="GANTLINE_", frozen=True, extra="ignore")
@@ -29,6 +30,7 @@ class Settings(BaseSettings):
     threads: int = 8
     waiting: int = 200
     worker: bool = True
+    processes: int = Field(default=1, ge=1, le=64)
     log: Literal["lines", "json", "off"] = "off"
 
 

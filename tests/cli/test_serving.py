@@ -17,9 +17,11 @@ from gantline.database import PrivateDatabase
 from tests.running import Running, free_port
 
 
-def started(*arguments: str) -> subprocess.CompletedProcess[str]:
+def started(*arguments: str, **told: str) -> subprocess.CompletedProcess[str]:
     command = [sys.executable, "-m", "gantline", "serve", *arguments]
-    return subprocess.run(command, capture_output=True, text=True, timeout=30, check=False)
+    return subprocess.run(
+        command, capture_output=True, text=True, timeout=30, check=False, env=os.environ | told
+    )
 
 
 def test_why_it_cannot_start_is_said_in_two_lines(folder: Path, new_database: Callable[[], str]) -> None:
@@ -32,13 +34,15 @@ def test_why_it_cannot_start_is_said_in_two_lines(folder: Path, new_database: Ca
         free = str(free_port())
         for arguments, why in (
             (("--port", str(taken.getsockname()[1]), "--data", str(folder / "p")), "cannot be used"),
+            (("--port", free, "--data", str(folder / "p"), "host"), "this machine only"),
             (("--port", "70000", "--data", str(folder / "p")), "no port 70000"),
             (("--port", free, "--database", "somewhere"), "no database URL"),
             (("--port", free, "--database", "postgresql://a:b@127.0.0.1:1/c"), "does not answer"),
             (("--port", free, "--database", newer), "newer Gantline"),
             (("--port", free, "--data", "/proc/gantline"), "cannot be used"),
         ):
-            done = started(*arguments)
+            host = {"GANTLINE_HOST": "0.0.0.0"} if arguments[-1] == "host" else {}
+            done = started(*(one for one in arguments if one != "host"), **host)
             assert (done.returncode, done.stdout) == (1, "")
             assert why in done.stderr
             assert len(done.stderr.strip().splitlines()) == 2, done.stderr
@@ -48,7 +52,8 @@ def test_why_it_cannot_start_is_said_in_two_lines(folder: Path, new_database: Ca
 @pytest.mark.parametrize("number", [signal.SIGTERM, signal.SIGHUP, signal.SIGINT])
 def test_whatever_ends_it_stops_the_database_too(folder: Path, number: signal.Signals) -> None:
     data = folder / f"end-{number}"
-    running = Running("--data", str(data), "--no-demo").start()
+    several = ("--workers", "2") if number == signal.SIGTERM else ()
+    running = Running("--data", str(data), "--no-demo", *several).start()
     private = PrivateDatabase(data)
     assert private.alive()
     assert running.process

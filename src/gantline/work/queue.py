@@ -4,6 +4,7 @@ import asyncio
 import logging
 import multiprocessing
 import os
+import signal
 import time
 from dataclasses import dataclass, field
 from typing import Any
@@ -49,6 +50,18 @@ class Queue:
         if self.app is not None:
             self.app.close()
             self.app = None
+
+
+def _end_with_server() -> None:
+    """A worker that a server started ends when that server is gone, however it went."""
+    server = os.environ.get("GANTLINE_WORK_FOR")
+    while server is not None:
+        time.sleep(BEAT_S)
+        try:
+            os.kill(int(server), 0)
+        except ProcessLookupError:
+            os.kill(os.getpid(), signal.SIGTERM)
+            return
 
 
 @dataclass(kw_only=True)
