@@ -1,3 +1,3 @@
 """Gantline: plans and installs fixed-frame projection screens."""
 
-__version__ = "0.3.0"
+__version__ = "0.4.0"

@@ -19,7 +19,7 @@ from gantline.store import results
 from gantline.work import child
 
 TASK = "gantline-work"
-BEAT_S, LOOK_S = 1.0, 0.05
+BEAT_S, LOOK_S, GRACE_S = 1.0, 0.05, 3.0
 log = logging.getLogger("gantline.work")
 
 
@@ -61,7 +61,8 @@ def _end_with_server() -> None:
             os.kill(int(server), 0)
         except ProcessLookupError:
             os.kill(os.getpid(), signal.SIGTERM)
-            return
+            time.sleep(GRACE_S)
+            os._exit(1)  # the database went with the server, and there is nobody left to say goodbye to
 
 
 @dataclass(kw_only=True)
