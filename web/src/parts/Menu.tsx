@@ -40,22 +40,25 @@ export const MenuItem = ({ onSelect, children }: { onSelect: () => void; childre
 type LinkProps = { href: string; children: ReactNode; note?: string; onFetch?: (() => void) | undefined }
 
 /** A file to keep; onFetch: fetched by the page, since it may take a while to be made. */
-export const MenuLink = ({ href, children, note, onFetch }: LinkProps) => (
-  <DropdownMenu.Item asChild className={ITEM}>
-    <a
-      href={href}
-      download
-      onClick={(event) => {
-        if (!onFetch) return
-        event.preventDefault()
-        onFetch()
-      }}
-    >
+export const MenuLink = ({ href, children, note, onFetch }: LinkProps) => {
+  const words = (
+    <>
       <span className="flex-1">{children}</span>
       {note && <span className="text-quiet">{note}</span>}
-    </a>
-  </DropdownMenu.Item>
-)
+    </>
+  )
+  return onFetch ? (
+    <DropdownMenu.Item onSelect={onFetch} className={ITEM}>
+      {words}
+    </DropdownMenu.Item>
+  ) : (
+    <DropdownMenu.Item asChild className={ITEM}>
+      <a href={href} download>
+        {words}
+      </a>
+    </DropdownMenu.Item>
+  )
+}
 
 type ChoicesProps = {
   value: string

@@ -55,7 +55,8 @@ export const JobTools = ({ job }: { job: JobOut }) => {
             </span>
           ) : (
             <span>
-              {making.label} {making.progress > 0 ? `${Math.round(100 * making.progress)} %` : 'is made'}
+              Making the {making.label.toLowerCase()}
+              {making.progress > 0 && `, ${Math.round(100 * making.progress)}\u00a0%`}
             </span>
           )}
           <Button size="bar" onClick={stop}>

@@ -148,13 +148,17 @@ const EDGES: Record<Severity, string> = {
 
 /** A job whose document cannot be read: why, and its file, so that nothing in it is lost. */
 const Unread = ({ card }: { card: JobCard }) => (
-  <li className="flex w-min min-w-[232px] flex-col justify-end">
-    <span className="font-bold text-lead">{card.name || 'A job without a name'}</span>
-    <span className="text-quiet leading-tight">{card.place}</span>
-    <span className={`mt-1.5 block pl-2.5 leading-snug ${EDGES.stop}`}>{card.trouble}</span>
-    <a className="mt-2 inline-flex min-h-11 items-center text-brass underline" href={`/api/jobs/${card.id}/file`} download>
+  <li className="flex w-min min-w-[232px] flex-col">
+    <span className="flex-1" />
+    <span className="mt-3 font-bold text-lead">{card.name || 'A job without a name'}</span>
+    <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>
+    <a className="mt-1.5 h-7 text-brass underline" href={`/api/jobs/${card.id}/file`} download>
       Save its file
     </a>
+    <span className={`mt-1.5 block min-h-16 pl-2.5 leading-snug ${EDGES.stop}`}>
+      <strong className="text-stop">{SEVERITY.stop} · </strong>
+      {card.trouble}
+    </span>
   </li>
 )
 
