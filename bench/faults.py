@@ -30,7 +30,7 @@ def rows() -> list[tuple[str, str, str]]:
             told: list[int] = []
             saver = threading.Thread(target=save_until_it_breaks, args=(server, job["id"], version, told))
             saver.start()
-            time.sleep(random.uniform(0.05, 0.4))
+            time.sleep(random.uniform(0.2, 0.8))
             victim = ("server", "database", "both")[round_ % 3]
             if victim != "server":
                 kill_postgres(data)

@@ -96,12 +96,15 @@ def running_database(settings: Settings) -> Iterator[str]:
                 f"Gantline already runs on {private.folder}.\nStop it first, or give another --data."
             ) from None
         over = threading.Event()
+        looking = threading.Thread(target=_look_after, args=(private, over), daemon=True)
         try:
             url = private.start()
-            threading.Thread(target=_look_after, args=(private, over), daemon=True).start()
+            looking.start()
             yield url
         finally:
             over.set()
+            if looking.is_alive():
+                looking.join()  # it may be starting the database just now
             private.stop()
 
 

@@ -1,0 +1,163 @@
+"""Many people at once, and many of the largest sheets at once: nobody waits long, and the server says that it lives."""
+
+import asyncio
+import json
+import os
+import random
+import shutil
+import tempfile
+import time
+from collections import defaultdict
+from pathlib import Path
+
+import httpx2
+from tests.running import Running
+
+from bench.plans import quantile
+from gantline.demo.world import JOB_FILES, job_bytes
+
+USERS = int(os.environ.get("GANTLINE_USERS", "200"))
+SECONDS = float(os.environ.get("GANTLINE_SECONDS", "60"))
+PAUSE_S = 2.0
+AS_JSON = {"content-type": "application/json"}
+# of 500 acts; one sheet in 500 is timed apart
+ACTS = ("list",) * 60 + ("open",) * 90 + ("re-plan",) * 250 + ("save",) * 99 + ("sheet",)
+
+
+async def user(
+    client: httpx2.AsyncClient,
+    job: dict[str, str],
+    taken: dict[str, list[float]],
+    faults: list[str],
+    until: float,
+) -> None:
+    """Acts at random with a pause between; a conflict with oneself cannot be, everybody has a job of their own."""
+    version = 1
+    await asyncio.sleep(random.uniform(0, PAUSE_S))
+    while time.monotonic() < until:
+        act = random.choice(ACTS)
+        path = f"/api/jobs/{job['id']}"
+        began = time.perf_counter()
+        try:
+            match act:
+                case "list":
+                    answer = await client.get("/api/jobs")
+                case "open":
+                    answer = await client.get(path)
+                case "re-plan":
+                    edits = [{"pointer": "/height/centre_x_mm", "value": random.uniform(2200, 2500)}]
+                    body = {"version": version, "edits": edits, "station": "height", "face": "front"}
+                    answer = await client.post(f"{path}/preview", json=body)
+                case "save":
+                    edits = [{"pointer": "/height/centre_x_mm", "value": random.uniform(2200, 2500)}]
+                    answer = await client.post(
+                        f"{path}/edits", json={"edits": edits}, headers={"If-Match": f'"{version}"'}
+                    )
+                    version += answer.status_code == 200
+                case _:
+                    answer = await client.get(f"{path}/sheets/wall-sheet")
+                    while answer.status_code == 202:
+                        await asyncio.sleep(0.4)
+                        answer = await client.get(f"{path}/sheets/wall-sheet")
+            if answer.status_code != 200:
+                faults.append(f"{act} {answer.status_code} {answer.text[:90]}")
+            taken[act].append((time.perf_counter() - began) * 1e3)
+        except httpx2.HTTPError as error:
+            faults.append(f"{act} {type(error).__name__}")
+        await asyncio.sleep(PAUSE_S)
+
+
+def largest() -> str:
+    """The mill loft with as much in it as a job may hold, its fabric held every 6 mm."""
+    job = json.loads(job_bytes("mill-loft"))
+    own = job["survey"]
+    own["seats"] = [{"id": f"s{at}", "x_mm": 350 + at % 8 * 500.0, "from_wall_mm": 2500 + at // 8 * 700.0} for at in range(60)]  # fmt: skip
+    own["boxes"] = [
+        {"id": f"b{at}", "kind": "furniture", "x_mm": 100 + at * 60.0, "y_mm": 0.0, "z_mm": 3000.0 + at * 20,
+         "width_mm": 300.0, "height_mm": 400.0, "depth_mm": 300.0}
+        for at in range(60)
+    ]  # fmt: skip
+    own["ceiling_readings"] = [
+        {"id": f"c{at}", "x_mm": 10.0 + at * 70, "up_mm": 1270.0 + at % 3} for at in range(60)
+    ]
+    job["tension"]["spacing_mm"] = 6.0
+    return json.dumps(job)
+
+
+async def _users(address: str) -> tuple[dict[str, list[float]], list[str]]:
+    taken: dict[str, list[float]] = defaultdict(list)
+    faults: list[str] = []
+    limits = httpx2.Limits(max_connections=USERS, max_keepalive_connections=USERS)
+    async with httpx2.AsyncClient(base_url=address, timeout=60, limits=limits) as client:
+        jobs = []
+        for at in range(USERS):
+            name = list(JOB_FILES)[at % len(JOB_FILES)]
+            jobs.append(
+                (await client.post("/api/jobs/file", content=job_bytes(name), headers=AS_JSON)).json()
+            )
+        until = time.monotonic() + SECONDS
+        await asyncio.gather(*(user(client, job, taken, faults, until) for job in jobs))
+    return taken, faults
+
+
+async def _sheets(address: str) -> tuple[list[float], list[float]]:
+    """Health while twenty of the largest sheets are asked for at once; and how long each sheet took."""
+    health: list[float] = []
+    async with httpx2.AsyncClient(base_url=address, timeout=60) as client:
+        job = (await client.post("/api/jobs/file", content=largest(), headers=AS_JSON)).json()
+        path = f"/api/jobs/{job['id']}/sheets"
+        kinds = [f"{path}/{name}?paper={paper}" for name in ("wall-sheet", "tension-sheet", "proposal", "order-check", "rough-in")
+                 for paper in ("a4", "letter")] * 2  # fmt: skip
+        made = asyncio.gather(*(_sheet(client, one) for one in kinds))
+        while not made.done():
+            began = time.perf_counter()
+            await client.get("/api/health")
+            health.append((time.perf_counter() - began) * 1e3)
+            await asyncio.sleep(0.05)
+        return health, list(await made)
+
+
+async def _sheet(client: httpx2.AsyncClient, path: str) -> float:
+    began = time.perf_counter()
+    answer = await client.get(path)
+    while answer.status_code == 202:
+        await asyncio.sleep(0.4)
+        answer = await client.get(path)
+    answer.raise_for_status()
+    return time.perf_counter() - began
+
+
+def rows() -> list[tuple[str, str, str]]:
+    """Two server processes and one worker on this machine, who also plays the users."""
+    folder = Path(tempfile.mkdtemp(prefix="gantline-bench-", dir="/var/tmp"))
+    folder.chmod(0o755)
+    server = Running("--data", str(folder / "shop"), "--workers", "2").start()
+    try:
+        taken, faults = asyncio.run(_users(server.address))
+        health, sheets = asyncio.run(_sheets(server.address))
+    finally:
+        server.stop()
+        shutil.rmtree(folder, ignore_errors=True)
+    acts = sum(len(one) for one in taken.values())
+    said = "; ".join(
+        f"{act} {quantile(taken[act], 0.95):.0f} ms" for act in ("list", "open", "re-plan", "save")
+    )
+    for one in sorted(set(faults))[:5]:
+        print(one)
+    return [
+        (
+            f"{USERS} users with {PAUSE_S:g} s between their acts, {SECONDS:g} s, {acts} acts, two servers",
+            f"p95 {said}; {len(faults)} errors",
+            "p95 500 ms each, 0 errors",
+        ),
+        (
+            "a sheet meanwhile",
+            f"longest {max(taken['sheet'], default=0.0) / 1e3:.1f} s of {len(taken['sheet'])}",
+            "10 s",
+        ),
+        (
+            "health while 20 of the largest sheets are made",
+            f"p95 {quantile(health, 0.95):.0f} ms; all sheets in {max(sheets):.0f} s",
+            "50 ms p95",
+        ),
+    ]
