@@ -25,13 +25,24 @@ ACTS = ("list",) * 60 + ("open",) * 90 + ("re-plan",) * 250 + ("save",) * 99 + (
 
 
 async def user(
-    client: httpx2.AsyncClient,
+    address: str,
     job: dict[str, str],
     taken: dict[str, list[float]],
     faults: list[str],
     until: float,
 ) -> None:
     """Acts at random with a pause between; a conflict with oneself cannot be, everybody has a job of their own."""
+    async with httpx2.AsyncClient(base_url=address, timeout=60) as client:  # a browser of their own
+        await _acting(client, job, taken, faults, until)
+
+
+async def _acting(
+    client: httpx2.AsyncClient,
+    job: dict[str, str],
+    taken: dict[str, list[float]],
+    faults: list[str],
+    until: float,
+) -> None:
     version = 1
     await asyncio.sleep(random.uniform(0, PAUSE_S))
     while time.monotonic() < until:
@@ -87,16 +98,15 @@ def largest() -> str:
 async def _users(address: str) -> tuple[dict[str, list[float]], list[str]]:
     taken: dict[str, list[float]] = defaultdict(list)
     faults: list[str] = []
-    limits = httpx2.Limits(max_connections=USERS, max_keepalive_connections=USERS)
-    async with httpx2.AsyncClient(base_url=address, timeout=60, limits=limits) as client:
+    async with httpx2.AsyncClient(base_url=address, timeout=60) as client:
         jobs = []
         for at in range(USERS):
             name = list(JOB_FILES)[at % len(JOB_FILES)]
             jobs.append(
                 (await client.post("/api/jobs/file", content=job_bytes(name), headers=AS_JSON)).json()
             )
-        until = time.monotonic() + SECONDS
-        await asyncio.gather(*(user(client, job, taken, faults, until) for job in jobs))
+    until = time.monotonic() + SECONDS
+    await asyncio.gather(*(user(address, job, taken, faults, until) for job in jobs))
     return taken, faults
 
 

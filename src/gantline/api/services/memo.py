@@ -9,7 +9,7 @@ from uuid import UUID
 
 from gantline.plan.plan import JobPlan
 
-MOST = 64  # a plan with its drawing is about a megabyte
+MOST = 256  # a plan with its drawing is about a megabyte; fewer than work at once, and every drag plans from nothing
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,8 +43,11 @@ def tape(made: JobPlan) -> tuple[TapeWindow, ...]:
 
 def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> dict[str, Any]:
     """A saved version with everything a page shows of it."""
-    made = made or planned(desk, version)
-    kept = PlanEntry(made, drawing(made))
+    kept = None if made else _at_hand(desk, version)
+    if kept is None:
+        made = made or planned(desk, version)
+        kept = PlanEntry(made, drawing(made))
+    made = kept.made
     out = {
         "id": version.job_id,
         "version": version.number,
@@ -59,6 +62,12 @@ def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> 
     }
     desk.memo.put(version.job_id, version.number, kept)
     return out
+
+
+def _at_hand(desk: Desk, version: JobVersionRow) -> PlanEntry | None:
+    """A version's plan and drawing where this process has them, for the shop's settings of now."""
+    kept = desk.memo.get(version.job_id, version.number)
+    return kept if kept is not None and kept.made.ask.shop.overrides == desk.shop.overrides else None
 
 
 def card(made: JobPlan) -> dict[str, Any]:
