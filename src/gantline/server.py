@@ -26,6 +26,7 @@ from gantline.settings import Settings, psycopg_url
 from gantline.work.queue import Queue
 
 LONGEST_PATH = 300
+LEAST_COMPRESSED = 12_000  # bytes; the answer of a drag is quicker as it is
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -45,7 +46,9 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
     problems.install(app)
-    app.add_middleware(CompressMiddleware, minimum_size=1000, zstd_level=3, brotli_quality=2, gzip_level=2)
+    app.add_middleware(
+        CompressMiddleware, minimum_size=LEAST_COMPRESSED, zstd_level=3, brotli_quality=2, gzip_level=2
+    )
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
     app.add_middleware(Busy, most=settings.waiting)
     app.add_middleware(Doors, hosts=(*settings.hosts, settings.host))
