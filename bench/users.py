@@ -141,7 +141,7 @@ def rows() -> list[tuple[str, str, str]]:
     """Two server processes and one worker on this machine, who also plays the users."""
     folder = Path(tempfile.mkdtemp(prefix="gantline-bench-", dir="/var/tmp"))
     folder.chmod(0o755)
-    server = Running("--data", str(folder / "shop"), "--workers", "2").start()
+    server = Running("--data", str(folder / "shop"), "--workers", "2", worker=True).start()
     try:
         taken, faults = asyncio.run(_users(server.address))
         health, sheets = asyncio.run(_sheets(server.address))

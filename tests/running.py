@@ -20,10 +20,11 @@ def free_port() -> int:
 
 
 class Running:
-    """gantline serve, on an own database URL or an own data folder."""
+    """gantline serve, on an own database URL or an own data folder; with a worker only where one is needed."""
 
-    def __init__(self, *arguments: str, port: int | None = None) -> None:
+    def __init__(self, *arguments: str, port: int | None = None, worker: bool = False) -> None:
         self.port = port or free_port()
+        self.told = os.environ | {"GANTLINE_WORKER": str(worker).lower()}
         self.arguments = arguments
         self.process: subprocess.Popen[bytes] | None = None
 
@@ -33,7 +34,9 @@ class Running:
 
     def start(self) -> "Running":
         command = [sys.executable, "-m", "gantline", "serve", "--port", str(self.port), *self.arguments]
-        self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        self.process = subprocess.Popen(
+            command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, env=self.told
+        )
         for _ in range(400):
             try:
                 if httpx2.get(f"{self.address}/api/health", timeout=2).status_code == 200:

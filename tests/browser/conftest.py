@@ -28,7 +28,7 @@ def browser() -> Iterator[Browser]:
 
 @pytest.fixture(scope="session")
 def server(new_database: Callable[[], str]) -> Iterator[Running]:
-    made = Running("--database", new_database()).start()
+    made = Running("--database", new_database(), worker=True).start()
     yield made
     made.stop()
 

@@ -53,7 +53,7 @@ def test_why_it_cannot_start_is_said_in_two_lines(folder: Path, new_database: Ca
 def test_whatever_ends_it_stops_the_database_too(folder: Path, number: signal.Signals) -> None:
     data = folder / f"end-{number}"
     several = ("--workers", "2") if number == signal.SIGTERM else ()
-    running = Running("--data", str(data), "--no-demo", *several).start()
+    running = Running("--data", str(data), "--no-demo", *several, worker=True).start()
     private = PrivateDatabase(data)
     assert private.alive()
     assert running.process

@@ -74,9 +74,8 @@ def children(pid: int) -> set[str]:
 
 
 def test_two_servers_and_two_workers_share_the_work_and_one_of_each_may_die(
-    new_database: Callable[[], str], start_worker: Start, monkeypatch: pytest.MonkeyPatch
+    new_database: Callable[[], str], start_worker: Start
 ) -> None:
-    monkeypatch.setenv("GANTLINE_WORKER", "false")
     url = new_database()
     servers = [Running("--database", url).start() for _ in range(2)]
     try:
@@ -105,9 +104,8 @@ def test_two_servers_and_two_workers_share_the_work_and_one_of_each_may_die(
 
 
 def test_work_nobody_wants_ends_and_so_does_work_that_takes_too_long(
-    new_database: Callable[[], str], start_worker: Start, monkeypatch: pytest.MonkeyPatch
+    new_database: Callable[[], str], start_worker: Start
 ) -> None:
-    monkeypatch.setenv("GANTLINE_WORKER", "false")
     url = new_database()
     server = Running("--database", url).start()
     try:
