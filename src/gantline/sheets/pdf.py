@@ -1,5 +1,6 @@
 """From a template to a PDF: our own fonts and styles, nothing fetched from outside."""
 
+import atexit
 from collections.abc import Sequence
 from functools import cache
 from pathlib import Path
@@ -47,6 +48,9 @@ def own_fonts() -> tuple[Any, Any]:
     from weasyprint.text.fonts import FontConfiguration
 
     fonts = FontConfiguration()
+    atexit.register(
+        own_fonts.cache_clear
+    )  # it tidies up after itself, which needs modules that go at the very end
     return CSS(string=font_faces(), url_fetcher=_own_files_only(), font_config=fonts), fonts
 
 
