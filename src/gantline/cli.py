@@ -169,7 +169,7 @@ def restore(
     """Bring a backup back into an empty folder or an empty database."""
     from gantline import keep
 
-    with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
+    with _in_words(), keep.database(_settings(data_folder=data, database_url=database), new=True) as url:
         keep.restore(url, file)
     typer.echo("Everything is back. The next ./start brings it up to date.")
 

@@ -27,7 +27,7 @@ class PrivateDatabase:
     """One cluster under `folder`; start() is safe to call on a running or a killed one."""
 
     def __init__(self, folder: Path, options: Sequence[str] = DURABLE) -> None:
-        self.as_user = _postgres_user() if os.geteuid() == 0 else None
+        self.as_user = postgres_user() if os.geteuid() == 0 else None
         self.programs = find_programs()
         self.folder = adopt(folder, self.as_user)
         self.options = options
@@ -225,7 +225,8 @@ def find_programs() -> Path:
     return found[-1].parent
 
 
-def _postgres_user() -> str:
+def postgres_user() -> str:
+    """Who runs PostgreSQL where root may not.  Raises: DatabaseTrouble."""
     try:
         return pwd.getpwnam("postgres").pw_name
     except KeyError as error:

@@ -32,10 +32,7 @@ def adopt(wanted: Path, user: str | None) -> Path:
         replaced by one below /var/tmp.
     Raises: DatabaseTrouble for a file, a link, a folder of somebody else, or one with anything but ours in it.
     """
-    folder = wanted.absolute()
-    if user and not folder.is_symlink() and not folder.is_file() and not _can_enter(folder, user):
-        name = hashlib.sha256(str(folder).encode()).hexdigest()[:12]
-        folder = REACHABLE / f"gantline-{name}"
+    folder = place_of(wanted, user)
     if len(str(folder)) > LONGEST:
         raise DatabaseTrouble(
             f"The data folder's path is too long for PostgreSQL: {folder}.\n"
@@ -45,7 +42,9 @@ def adopt(wanted: Path, user: str | None) -> Path:
     try:
         _make(folder, owner)
         _check_owner(folder, owner)
-        _check_content(folder)
+        check_content(folder)
+        if stat.S_IMODE(folder.lstat().st_mode) != OWN:
+            folder.chmod(OWN)  # only now: what is refused is left as it is
         if not (folder / MARKER).exists():
             write(folder / MARKER, MARKED, owner)
     except OSError as error:
@@ -53,6 +52,15 @@ def adopt(wanted: Path, user: str | None) -> Path:
             f"The data folder {folder} cannot be used: {error.strerror}.\n"
             "Give one that can be written with --data or GANTLINE_DATA_FOLDER."
         ) from error
+    return folder
+
+
+def place_of(wanted: Path, user: str | None) -> Path:
+    """Where the data of a wanted folder is, or would be: below /var/tmp where `user` cannot reach it."""
+    folder = wanted.absolute()
+    if user and not folder.is_symlink() and not folder.is_file() and not _can_enter(folder, user):
+        name = hashlib.sha256(str(folder).encode()).hexdigest()[:12]
+        folder = REACHABLE / f"gantline-{name}"
     return folder
 
 
@@ -67,6 +75,10 @@ def _make(folder: Path, owner: int) -> None:
         folder.parent.mkdir(parents=True, exist_ok=True)
         folder.mkdir(mode=OWN)
         os.chown(folder, owner, -1, follow_symlinks=False)
+    elif not any(folder.iterdir()) and folder.stat().st_mode & (stat.S_IWOTH | stat.S_ISVTX):
+        raise DatabaseTrouble(
+            f"{folder} is for everybody to write in.\nGive a folder of its own with --data."
+        )
     elif owner != os.geteuid() and not any(folder.iterdir()) and folder.stat().st_uid == os.geteuid():
         os.chown(folder, owner, -1, follow_symlinks=False)  # an empty one that whoever runs this has made
 
@@ -78,11 +90,10 @@ def _check_owner(folder: Path, owner: int) -> None:
             f"{folder} belongs to {_name(found.st_uid)}, the database would run as {_name(owner)}.\n"
             "Give a folder of its own with --data."
         )
-    if stat.S_IMODE(found.st_mode) != OWN:
-        folder.chmod(OWN)
 
 
-def _check_content(folder: Path) -> None:
+def check_content(folder: Path) -> None:
+    """That a folder is empty or ours, and whole.  Raises: DatabaseTrouble."""
     there = sorted(one.name for one in folder.iterdir())
     earlier = all(name in there for name in EARLIER) and (folder / "data" / "PG_VERSION").exists()
     if there and MARKER not in there and not earlier:

@@ -15,8 +15,8 @@ from sqlalchemy import create_engine, inspect
 from sqlalchemy.engine import make_url
 from sqlalchemy.orm import Session
 
-from gantline.database import PrivateDatabase, find_programs
-from gantline.datafolder import MARKER
+from gantline.database import PrivateDatabase, find_programs, postgres_user
+from gantline.datafolder import check_content, place_of
 from gantline.job.csv_rows import guarded
 from gantline.job.records import RecordKind
 from gantline.settings import Settings, psycopg_url
@@ -29,11 +29,18 @@ class KeepTrouble(RuntimeError):
 
 
 @contextmanager
-def database(settings: Settings) -> Iterator[str]:
-    """The database's URL, whether a server runs on it or not; one that was started for this is stopped again."""
+def database(settings: Settings, *, new: bool = False) -> Iterator[str]:
+    """The database's URL, whether a server runs on it or not; one that was started for this is stopped again.
+
+    new: there need not be one yet.  Raises: KeepTrouble where there is none: an empty backup is no backup.
+    """
     if settings.database_url:
         yield settings.database_url
         return
+    if not new and not (_place(settings) / "data").exists():
+        raise KeepTrouble(
+            f"There is no database in {settings.data_folder}.\nGive the folder it is in with --data."
+        )
     private = PrivateDatabase(settings.data_folder)
     running = private.alive()
     url = private.url if running else private.start()
@@ -42,6 +49,10 @@ def database(settings: Settings) -> Iterator[str]:
     finally:
         if not running:
             private.stop()
+
+
+def _place(settings: Settings) -> Path:
+    return place_of(settings.data_folder, None if os.geteuid() else postgres_user())
 
 
 def backup(url: str, file: Path) -> None:
@@ -134,17 +145,15 @@ def doctor(settings: Settings) -> Iterator[tuple[bool, str]]:
     if settings.database_url:
         yield from _database_state(settings.database_url)
         return
-    folder = settings.data_folder.absolute()
-    if not folder.exists():
-        yield True, f"{folder} is not there yet: the next start makes it."
+    folder = _place(settings)
+    if not folder.exists() or not any(folder.iterdir()):
+        yield True, f"{folder} is empty: the next start makes a database there."
         return
     try:
-        private = PrivateDatabase(folder) if (folder / MARKER).exists() or not os.geteuid() else None
+        check_content(folder)
+        private = PrivateDatabase(folder)  # one of ours: nothing is made
     except RuntimeError as error:
         yield False, f"{error}"
-        return
-    if private is None:
-        yield False, f"{folder} has no {MARKER}: the next start takes it only if it is empty or ours."
         return
     free = shutil.disk_usage(private.folder).free
     yield free > LEAST_FREE, f"{free // 1_000_000} MB are free where {private.folder} is."

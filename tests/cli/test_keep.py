@@ -68,6 +68,9 @@ def test_a_backup_restored_into_an_empty_folder_is_the_same_to_the_last_row(
 
 
 def test_a_backup_that_cannot_be_is_said_in_words(tmp_path: Path, new_database: Callable[[], str]) -> None:
+    none = tmp_path / "none"
+    done = runner.invoke(app, ["backup", str(tmp_path / "x"), "--data", str(none)])
+    assert (done.exit_code, "no database in" in done.stderr, none.exists()) == (1, True, False)
     nothing = tmp_path / "nothing"
     nothing.write_text("no backup")
     with psycopg.connect(new_database().replace("+psycopg", ""), autocommit=True) as connection:

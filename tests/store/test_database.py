@@ -68,11 +68,13 @@ def test_what_is_not_ours_is_refused_and_left_as_it_is(folder: Path) -> None:
     (lost / "data" / "base").write_text("a cluster whose PG_VERSION was lost")
     for one in (theirs, theirs / "data"):
         shutil.chown(one, ours.as_user or os.geteuid())
+    theirs.chmod(0o755)
     for wanted, why in ((theirs, "not Gantline's"), (lost, "PG_VERSION is missing"), (file, "is a file")):
         with pytest.raises(DatabaseTrouble, match=why):
             PrivateDatabase(wanted).start()
     assert (theirs / "data" / "thesis.txt").read_text() == "ten years of work"
     assert (lost / "data" / "base").exists()
+    assert theirs.stat().st_mode & 0o777 == 0o755
     assert file.read_text() == "a file"
 
 

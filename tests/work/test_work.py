@@ -119,8 +119,15 @@ def test_work_nobody_wants_ends_and_so_does_work_that_takes_too_long(
         assert httpx2.delete(f"{server.address}/api/work/{key}").status_code == 204
         wait_for(lambda: len(children(worker.pid)) < len(at_work), 5.0)
         assert httpx2.get(f"{server.address}/api/work/{key}").status_code == 404
-        worker.terminate()
+        key = httpx2.get(path, timeout=20).json()["work"]
+        wait_for(lambda: httpx2.get(f"{server.address}/api/work/{key}").json()["progress"] > 0.0)
+        worker.terminate()  # what it was at is left for the next one, and found again by whoever follows it
         assert worker.wait(10) == 0
+        second = start_worker(url)
+        wait_for(lambda: httpx2.get(f"{server.address}/api/work/{key}").json()["state"] == "done", 60.0)
+        second.terminate()
+        assert second.wait(10) == 0
+        path = f"{server.address}/api/jobs/{slow_job(server.address)}/sheets/tension-sheet"
         start_worker(url, "--seconds", "0.3")
         answer = httpx2.get(path, timeout=20)
         while answer.status_code == 202:

@@ -93,6 +93,8 @@ async def through(request: Request, ask: Ask, done: Done) -> Response:
         await asyncio.sleep(LOOKS_S[min(looked, len(LOOKS_S) - 1)])
         looked += 1
         found = await run_in_threadpool(look, request, asked.key)
+        if found is None:  # somebody else who asked the same has stopped it
+            asked, found = await run_in_threadpool(_first, request, ask)
     return _answered(found, done)
 
 
@@ -113,7 +115,7 @@ def _first(request: Request, ask: Ask) -> tuple[Question, results.Asked | None]:
 def look(request: Request, key: str) -> results.Asked | None:
     """How far a piece of work is; one whose worker is gone is queued again."""
     found = at_a_desk(request.app.state, lambda desk: results.look(desk.session, key))
-    if found is not None and found.state == results.WORKING and found.stuck:
+    if found is not None and found.stuck:
         _queue(request).put(key)
     return found
 

@@ -1,7 +1,7 @@
 """Results of heavy work: who asks, who works, what it came to. Functions over a session: no commit here."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import timedelta
 from typing import Any
 from uuid import UUID
@@ -21,7 +21,7 @@ MOST_KEPT = 500
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Asked:
-    """A result as somebody who waits sees it. stuck: it waits, or its worker is gone: queue it."""
+    """A result as somebody who waits sees it. stuck: nobody has worked on it for a while: queue it."""
 
     key: str
     state: str
@@ -42,10 +42,11 @@ def ask(session: Session, shop_id: UUID, key: str, task: str, args: Mapping[str,
         "progress": 0.0,
         "trouble": "",
     }
-    session.execute(insert(ResultRow).values(row).on_conflict_do_nothing())
+    put = insert(ResultRow).values(row).on_conflict_do_nothing().returning(ResultRow.key)
+    fresh = session.scalar(put) is not None
     found = look(session, key)
     assert found is not None  # noqa: S101 - it was put there in this transaction
-    return found
+    return replace(found, stuck=True) if fresh else found
 
 
 def look(session: Session, key: str) -> Asked | None:
@@ -63,7 +64,10 @@ def look(session: Session, key: str) -> Asked | None:
     if found is None:
         return None
     state, progress, trouble, content, gone = found
-    stuck = state == WAITING or (state == WORKING and gone)
+    stuck = gone and state in (
+        WAITING,
+        WORKING,
+    )  # a worker that had to stop puts it back, and it is in no queue
     return Asked(key=key, state=state, progress=progress, trouble=trouble, content=content, stuck=stuck)
 
 

@@ -92,7 +92,12 @@ export const followed = async (key: string, say: (progress: number) => void = ()
   for (;;) {
     signal?.throwIfAborted()
     await new Promise((resolve) => setTimeout(resolve, FOLLOW_MS))
-    const now = await ask.get('/api/work/{key}', { params: { path: { key } } })
+    const now = await ask.get('/api/work/{key}', { params: { path: { key } } }).catch((error: unknown) => {
+      // stopped by somebody else who asked the same: it is asked for again
+      if (error instanceof Refused && error.problem.type.endsWith('no-such-work')) return null
+      throw error
+    })
+    if (now === null) return
     say(now.progress)
     if (now.state !== 'waiting' && now.state !== 'working') return
   }
