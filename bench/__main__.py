@@ -4,7 +4,7 @@ import re
 import sys
 from pathlib import Path
 
-from bench import drag, faults, load, plans, roundtrip, tables, users
+from bench import drag, faults, fuzz, load, plans, roundtrip, tables, users
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
@@ -12,7 +12,7 @@ BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
 
 # what ./test bench measures, and what takes minutes and is asked for by name
 PARTS = {"plans": plans, "tables": tables, "roundtrip": roundtrip, "drag": drag, "load": load}
-LONG = {"faults": faults, "users": users}
+LONG = {"faults": faults, "fuzz": fuzz, "users": users}
 
 
 def main() -> None:

@@ -206,6 +206,24 @@ def doctor(data: Data = None, database: Database = None) -> None:
 
 
 @app.command()
+def pair(data: Data = None, database: Database = None) -> None:
+    """Make a code that pairs one more device with a Gantline that serves other machines (serve --host)."""
+    from sqlalchemy import create_engine
+    from sqlalchemy.orm import Session
+
+    from gantline import keep
+    from gantline.settings import psycopg_url
+    from gantline.store import devices, shops
+
+    with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
+        engine = create_engine(psycopg_url(url))
+        with Session(engine) as session, session.begin():
+            code, _ = devices.new_code(session, shops.the_shop(session))
+        engine.dispose()
+    typer.echo(f"{code} is good for 15 minutes: open /pair on the device and type it.")
+
+
+@app.command()
 def work(
     database: Annotated[
         str, typer.Option(envvar="GANTLINE_DATABASE_URL", help="URL of the database to work for")
@@ -227,10 +245,18 @@ def serve(
     database: Database = None,
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
     workers: Annotated[int | None, typer.Option(min=1, max=64, help="server processes side by side")] = None,
+    host: Annotated[str | None, typer.Option(help="name or address other machines reach this one by")] = None,
+    certificate: Annotated[Path | None, typer.Option(help="PEM file, with --host")] = None,
+    certificate_key: Annotated[Path | None, typer.Option(help="PEM file, with --host")] = None,
 ) -> None:
     """Start the database if it is the private one, migrate it, and serve until Ctrl-C."""
     from gantline.serving import serve as run
 
     demo = False if no_demo else None
     with _in_words():
-        run(_settings(port=port, data_folder=data, database_url=database, demo=demo, processes=workers))
+        run(
+            _settings(
+                port=port, data_folder=data, database_url=database, demo=demo, processes=workers,
+                host=host, certificate=certificate, certificate_key=certificate_key,
+            )
+        )  # fmt: skip

@@ -18,13 +18,16 @@ from gantline import __version__
 from gantline.api import problems
 from gantline.api.doors import Doors
 from gantline.api.limits import BodyLimit, Busy
-from gantline.api.routes import compare, health, jobs, readings, sheets, stores
+from gantline.api.news import News
+from gantline.api.paired import Paired
+from gantline.api.routes import compare, devices, health, jobs, readings, sheets, stores
 from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch, write_log
 from gantline.settings import Settings, psycopg_url
 from gantline.work.queue import Queue
 
+OWN_PAGES = ("docs", "pair")
 LONGEST_PATH = 300
 LEAST_COMPRESSED = 12_000  # bytes; the answer of a drag is quicker as it is
 
@@ -45,15 +48,20 @@ def create_app(settings: Settings) -> FastAPI:
     )
     app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
+    app.state.news = News(settings.database_url)
+    app.state.pairing_at = settings.address(settings.port) if settings.beyond else None
+    app.state.wrong_codes = []
     problems.install(app)
     app.add_middleware(
         CompressMiddleware, minimum_size=LEAST_COMPRESSED, zstd_level=3, brotli_quality=2, gzip_level=2
     )
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
+    if settings.beyond:
+        app.add_middleware(Paired, sessions=lambda: app.state.sessions)
     app.add_middleware(Busy, most=settings.waiting)
-    app.add_middleware(Doors, hosts=(*settings.hosts, settings.host))
+    app.add_middleware(Doors, hosts=[f"[{one}]" if ":" in one else one for one in settings.names])
     app.add_middleware(Watch, numbers=app.state.numbers)
-    for module in (jobs, compare, readings, sheets, stores, settings_routes, health):
+    for module in (jobs, compare, readings, sheets, stores, settings_routes, devices, health):
         app.include_router(module.router)
     plain_openapi = app.openapi
     app.openapi = lambda: problems.described(plain_openapi())  # type: ignore[method-assign]
@@ -73,6 +81,7 @@ def _life(threads: int) -> Lifespan[FastAPI]:
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         current_default_thread_limiter().total_tokens = threads
         yield
+        await app.state.news.close()
         app.state.queue.close()
 
     return lifespan
@@ -90,8 +99,8 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
             raise HTTPException(404, "There is nothing at this address")
         if not index.exists():
             raise HTTPException(404, "There is nothing at this address")
-        if path == "docs":
-            return FileResponse(folder / "docs.html", headers={"cache-control": "no-cache"})
+        if path in OWN_PAGES:
+            return FileResponse(folder / f"{path}.html", headers={"cache-control": "no-cache"})
         file = folder / path
         if path and "/" not in path and file.is_file():
             return FileResponse(file)

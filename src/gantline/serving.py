@@ -4,14 +4,16 @@ import fcntl
 import os
 import signal
 import socket
+import ssl
 import subprocess
 import sys
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
+from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from gantline.settings import Settings
+from gantline.settings import EVERYWHERE, Settings
 
 if TYPE_CHECKING:
     from fastapi import FastAPI
@@ -21,7 +23,6 @@ if TYPE_CHECKING:
 LOOK_S = 0.5  # how often the private database is looked after
 GRACE_S = 3  # what requests under way get when the server stops
 LAST_PORT = 65535
-HERE = ("127.0.0.1", "localhost", "::1")
 LARGEST_MESSAGE = 64 * 1024  # of a feed
 
 
@@ -37,7 +38,8 @@ def serve(settings: Settings) -> None:
     for one in (signal.SIGTERM, signal.SIGHUP):
         signal.signal(one, _leave)
     with bound(settings) as listening, running_database(settings) as url:
-        ready = settings.model_copy(update={"database_url": url})
+        port = listening.getsockname()[1]
+        ready = settings.model_copy(update={"database_url": url, "port": port} | _certificate(settings))
         application = _prepared(ready)
         try:
             with own_worker(ready):
@@ -55,17 +57,22 @@ def bound(settings: Settings) -> Iterator[socket.socket]:
     """The listening socket, taken before anything else is started.  Raises: StartTrouble."""
     if not 0 <= settings.port <= LAST_PORT:
         raise StartTrouble(f"There is no port {settings.port}.\nGive one from 1 to {LAST_PORT} with --port.")
-    if settings.host not in HERE:
+    if settings.host in EVERYWHERE and not settings.hosts:
         raise StartTrouble(
-            f"Gantline serves this machine only, not {settings.host}: whoever reaches it could change every job.\n"
-            f"Leave GANTLINE_HOST out, or give one of {', '.join(HERE)}."
+            f"{settings.host} says where to listen, not what other machines call this one.\n"
+            "Give its name or address with --host, or the names too: GANTLINE_HOSTS='[\"bench.example\"]'."
         )
-    family = socket.AF_INET6 if ":" in settings.host else socket.AF_INET
+    try:
+        family, *_, place = socket.getaddrinfo(settings.host, settings.port, type=socket.SOCK_STREAM)[0]
+    except OSError as error:
+        raise StartTrouble(
+            f"There is no {settings.host} here: {error.strerror}.\nGive a name or address of this machine with --host."
+        ) from error
     # named as TCP, or asyncio leaves small answers to be held back until the last one is acknowledged: 40 ms each
     with socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP) as made:
         made.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
-            made.bind((settings.host, settings.port))
+            made.bind(place)
             made.listen(128)
         except (OSError, OverflowError) as error:
             raise StartTrouble(
@@ -73,6 +80,49 @@ def bound(settings: Settings) -> Iterator[socket.socket]:
                 "Stop what uses it, or give another with --port."
             ) from error
         yield made
+
+
+def _certificate(settings: Settings) -> dict[str, Path]:
+    """What HTTPS needs, given or of our own making; nothing where only this machine is served.  Raises: StartTrouble."""
+    if not settings.beyond:
+        return {}
+    if bool(settings.certificate) != bool(settings.certificate_key):
+        raise StartTrouble("A certificate has two files.\nGive both: --certificate and --certificate-key.")
+    from gantline import certificate
+
+    try:
+        if settings.certificate and settings.certificate_key:
+            ssl.create_default_context(ssl.Purpose.CLIENT_AUTH).load_cert_chain(
+                settings.certificate, settings.certificate_key
+            )
+            return {}
+        folder = settings.data_folder.absolute().parent / f"{settings.data_folder.name}-https"
+        folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+        made, key = certificate.own(folder, settings.names)
+    except (OSError, ssl.SSLError) as error:
+        raise StartTrouble(
+            f"The certificate cannot be used: {error}.\nCheck the two files (PEM) and who may read them."
+        ) from error
+    return {"certificate": made, "certificate_key": key}
+
+
+def _how_to_come_in(application: "FastAPI", settings: Settings) -> str:
+    """The first device's code; what a certificate of our own is known by."""
+    from gantline import certificate
+    from gantline.store import devices, shops
+
+    with application.state.sessions.begin() as session:
+        shop_id = shops.the_shop(session)
+        if devices.listed(session, shop_id):
+            said = "Paired devices come in; more are paired under Devices in the yard, or with: gantline pair"
+        else:
+            code, _ = devices.new_code(session, shop_id)
+            said = f"Pair the first device within 15 minutes: {settings.address(settings.port)}/pair#{code}"
+    if settings.certificate:
+        said += (
+            f"\nIts certificate has the SHA-256 fingerprint {certificate.fingerprint(settings.certificate)}"
+        )
+    return said
 
 
 @contextmanager
@@ -208,9 +258,9 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     from gantline.sockets import PatientProtocol
 
     write_log(as_json=settings.log == "json", requests=settings.log != "off")
-    port = listening.getsockname()[1]
-    shown = f"[{settings.host}]" if ":" in settings.host else settings.host
-    said = f"Gantline is at http://{shown}:{port}  (Ctrl-C stops it)"
+    said = f"Gantline is at {settings.address(settings.port)}  (Ctrl-C stops it)"
+    if settings.beyond:
+        said += "\n" + _how_to_come_in(application, settings)
 
     class Server(uvicorn.Server):
         """Says where it is once it is there."""
@@ -227,13 +277,20 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
         "access_log": False,
         "timeout_graceful_shutdown": GRACE_S,
         "ws_max_size": LARGEST_MESSAGE,
+        "ssl_certfile": settings.certificate,
+        "ssl_keyfile": settings.certificate_key,
     }
     if settings.processes == 1:
         Server(uvicorn.Config(application, **how)).run(sockets=[listening])
         return
     from uvicorn.supervisors import Multiprocess
 
-    os.environ["GANTLINE_DATABASE_URL"] = settings.database_url  # how each process finds its work
+    # how each process finds its work
+    os.environ |= {
+        "GANTLINE_DATABASE_URL": settings.database_url,
+        "GANTLINE_HOST": settings.host,
+        "GANTLINE_PORT": str(settings.port),
+    }
     config = uvicorn.Config(
         "gantline.server:from_environment", factory=True, workers=settings.processes, **how
     )

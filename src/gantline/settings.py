@@ -6,15 +6,18 @@ from typing import Literal
 from pydantic import Field
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
+HERE = ("127.0.0.1", "localhost", "::1")
+EVERYWHERE = ("0.0.0.0", "::")  # noqa: S104 - bound only where names are given
 PROJECT = Path(__file__).resolve().parents[2]
 
 
 class Settings(BaseSettings):
     """database_url empty: the private PostgreSQL under data_folder is used.
 
-    hosts: further names the server is known by. threads: requests worked on at once, each with one connection; waiting:
-    requests under way before more are sent away. worker: one is run beside the server; processes: how many serve.
-    log: lines or json, or off for none but warnings.
+    host: where it is bound; beyond this machine it serves HTTPS, and only paired devices. certificate, certificate_key:
+    PEM files; without them one of its own making. hosts: further names the server is known by. threads: requests
+    worked on at once, each with one connection; waiting: requests under way before more are sent away. worker: one is
+    run beside the server; processes: how many serve. log: lines or json, or off for none but warnings.
     """
 
     model_config = SettingsConfigDict(env_prefix="GANTLINE_", frozen=True, extra="ignore")
@@ -23,6 +26,8 @@ class Settings(BaseSettings):
     data_folder: Path = PROJECT / ".gantline"
     web_folder: Path = PROJECT / "web" / "dist"
     host: str = "127.0.0.1"
+    certificate: Path | None = None
+    certificate_key: Path | None = None
     port: int = 8420
     largest_body_bytes: int = 1_500_000
     demo: bool = True
@@ -32,6 +37,21 @@ class Settings(BaseSettings):
     worker: bool = True
     processes: int = Field(default=1, ge=1, le=64)
     log: Literal["lines", "json", "off"] = "off"
+
+    @property
+    def beyond(self) -> bool:
+        """Whether other machines are served."""
+        return self.host not in HERE
+
+    @property
+    def names(self) -> tuple[str, ...]:
+        """What other machines call this one; the first stands in links."""
+        return tuple(dict.fromkeys(one for one in (*self.hosts, self.host) if one not in EVERYWHERE))
+
+    def address(self, port: int) -> str:
+        """Where this is found by a browser."""
+        name = self.names[0]
+        return f"{'https' if self.beyond else 'http'}://{f'[{name}]' if ':' in name else name}:{port}"
 
 
 def psycopg_url(url: str) -> str:

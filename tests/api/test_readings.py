@@ -9,12 +9,15 @@ from typing import Any
 
 import httpx2
 import pytest
+from fastapi import FastAPI
 from starlette.testclient import TestClient
 
 from gantline.core.units import LengthStyle, Units
 from gantline.devices.distance_meter import DistanceMeter
 from gantline.job.problems import BadDocument
 from gantline.job.readings import read_csv
+from gantline.server import create_app
+from gantline.settings import Settings
 from tests.conftest import AS_CSV
 from tests.running import Running
 
@@ -108,3 +111,19 @@ def test_a_meter_and_a_server_killed_at_any_moment_lose_and_double_nothing(folde
 
 def _send(memory: Path, url: str) -> None:
     DistanceMeter("meter", memory).deliver(url)
+
+
+def test_a_page_hears_of_readings_that_another_server_took(
+    app: FastAPI, client: TestClient, job: dict[str, Any]
+) -> None:
+    other = create_app(Settings(database_url=app.state.queue.url))
+    path = f"/api/jobs/{job['id']}"
+    one = {"source": "meter", "seq": 1, "what": "datum", "value_mm": 1200.0}
+    with (
+        client.websocket_connect(f"ws://127.0.0.1{path}/news") as page,
+        TestClient(other, base_url="http://127.0.0.1") as elsewhere,
+    ):
+        assert page.receive_json() == {"new": "readings"}  # it listens now; there may be something already
+        elsewhere.post(f"{path}/readings", json={"readings": [one]}).raise_for_status()
+        assert page.receive_json() == {"new": "readings"}
+    other.state.engine.dispose()

@@ -34,15 +34,16 @@ def test_why_it_cannot_start_is_said_in_two_lines(folder: Path, new_database: Ca
         free = str(free_port())
         for arguments, why in (
             (("--port", str(taken.getsockname()[1]), "--data", str(folder / "p")), "cannot be used"),
-            (("--port", free, "--data", str(folder / "p"), "host"), "this machine only"),
+            (("--port", free, "--data", str(folder / "p"), "--host", "0.0.0.0"), "what other machines call"),
+            (("--port", free, "--data", str(folder / "p"), "--host", "192.0.2.1"), "cannot be used"),
+            (("--port", free, "--database", newer, "--host", "127.0.0.2", "--certificate", "x"), "two files"),
             (("--port", "70000", "--data", str(folder / "p")), "no port 70000"),
             (("--port", free, "--database", "somewhere"), "no database URL"),
             (("--port", free, "--database", "postgresql://a:b@127.0.0.1:1/c"), "does not answer"),
             (("--port", free, "--database", newer), "newer Gantline"),
             (("--port", free, "--data", "/proc/gantline"), "cannot be used"),
         ):
-            host = {"GANTLINE_HOST": "0.0.0.0"} if arguments[-1] == "host" else {}
-            done = started(*(one for one in arguments if one != "host"), **host)
+            done = started(*arguments)
             assert (done.returncode, done.stdout) == (1, "")
             assert why in done.stderr
             assert len(done.stderr.strip().splitlines()) == 2, done.stderr

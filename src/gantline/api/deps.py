@@ -56,8 +56,11 @@ def _at_a_desk(endpoint: Callable[..., Any]) -> Callable[..., Any]:
     return run
 
 
-async def who(gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:
-    """Who saves, from the Gantline-Who header; header bytes that are no text become question marks."""
+async def who(request: Request, gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:
+    """Who saves: the paired device, or else the Gantline-Who header, whose bytes that are no text become question marks."""
+    device: str | None = getattr(request.state, "device", None)
+    if device is not None:
+        return device
     clean = "".join(letter if letter.isprintable() else "?" for letter in gantline_who).strip()
     return clean or "office"
 

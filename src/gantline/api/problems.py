@@ -29,6 +29,8 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "bad-document": (422, "Something entered cannot be used"),
     "doubtful-length": (422, "Which length is it?"),
     "unreadable-length": (422, "Not a length"),
+    "no-such-device": (404, "No such device"),
+    "no-such-code": (422, "Not a good code"),
     "no-such-work": (404, "No such work"),
     "work-failed": (422, "This could not be made"),
     "too-large": (413, "Too large"),

@@ -132,12 +132,7 @@ def forget_cards(session: Session, shop_id: UUID) -> None:
 def _found(chosen: Select[JobVersionRow], search: str) -> Select[JobVersionRow]:
     if not search.strip():
         return chosen
-    text = (
-        JobVersionRow.document["name"].astext
-        + " "
-        + func.coalesce(JobVersionRow.document["place"].astext, "")
-    )
-    return chosen.where(text.icontains(search.strip(), autoescape=True))
+    return chosen.where(JobVersionRow.found_by.icontains(search.strip(), autoescape=True))
 
 
 def _heads(shop_id: UUID) -> Select[JobVersionRow]:

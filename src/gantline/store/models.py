@@ -5,6 +5,7 @@ from typing import Any
 from uuid import UUID, uuid4
 
 from sqlalchemy import (
+    Computed,
     DateTime,
     ForeignKey,
     ForeignKeyConstraint,
@@ -51,6 +52,10 @@ class JobRow(Base):
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
+# by itself, since a search that reads whole documents takes a second over 10,000 jobs
+NAME_AND_PLACE = "coalesce(document->>'name', '') || ' ' || coalesce(document->>'place', '')"
+
+
 class JobVersionRow(Base):
     """One saved state of a job; never changed. `stands_for` is the version whose state this is: its
     own number, or the one an undo or redo brought back. `parent` is the state it was made from. `card` is
@@ -69,6 +74,7 @@ class JobVersionRow(Base):
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
     card: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
     edit_key: Mapped[str | None] = mapped_column(String(64))
+    found_by: Mapped[str] = mapped_column(Text, Computed(NAME_AND_PLACE, persisted=True))
     __table_args__ = (
         ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),
         UniqueConstraint("job_id", "edit_key"),
@@ -127,3 +133,24 @@ class ResultRow(Base):
     content: Mapped[bytes | None] = mapped_column(LargeBinary)
     asked_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now(), index=True)
     beat_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class DeviceRow(Base):
+    """A phone, tablet or other computer that was paired: its name is who saves, its token is kept as a digest."""
+
+    __tablename__ = "device"
+    id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str] = mapped_column(String(60))
+    token_digest: Mapped[str] = mapped_column(String(64), unique=True)
+    paired_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    seen_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class PairingRow(Base):
+    """A code that pairs one device, until it is used or too old."""
+
+    __tablename__ = "pairing"
+    code_digest: Mapped[str] = mapped_column(String(64), primary_key=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    until: Mapped[datetime] = mapped_column(DateTime(timezone=True))

@@ -12,6 +12,7 @@ from gantline.job.readings import Reading
 from gantline.store.models import ReadingRow
 
 MOST = 20_000
+CHANNEL = "gantline_news"  # NOTIFY: the job's id and what is new of it
 
 
 class TooMany(DesignError):
@@ -29,7 +30,10 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
         raise TooMany(f"A job keeps at most {MOST} readings. Start another job, or send fewer.")
     rows = [{"job_id": job_id, "shop_id": shop_id, **one.model_dump()} for one in readings]
     made = session.execute(insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.seq))
-    return len(made.all())
+    new = len(made.all())
+    if new:
+        session.execute(select(func.pg_notify(CHANNEL, f"{job_id} readings")))  # told when it is committed
+    return new
 
 
 def last_seq(session: Session, job_id: UUID, source: str) -> int:

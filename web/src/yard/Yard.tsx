@@ -1,9 +1,11 @@
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query'
-import { useDeferredValue, useState } from 'react'
+import { useWindowVirtualizer } from '@tanstack/react-virtual'
+import { useDeferredValue, useEffect, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ask, type Face, type JobCard, type JobOut, Refused, type Severity } from '../api/client'
 import { keys } from '../api/keys'
 import { useSize } from '../board'
+import { Devices } from '../devices/Devices'
 import { Button } from '../parts/Button'
 import { FilePick } from '../parts/FilePick'
 import { SEVERITY } from '../parts/FindingNote'
@@ -18,14 +20,32 @@ const WORDS_PX = 232
 const GAP_PX = 40
 const SCALES = [0.08, 0.072, 0.066, 0.06, 0.056, 0.052, 0.048]
 const PAGE = 24
+const ROW_PX = 230 // what is under a wall, and the gap
+
+const widthOf = (card: JobCard, scale: number): number =>
+  Math.max(WORDS_PX, card.front ? (card.front.right_mm - card.front.left_mm) * scale : 0)
+
+const heightOf = (card: JobCard, scale: number): number => (card.front ? (card.front.top_mm - card.front.bottom_mm) * scale : 0)
+
+/** Cards in rows as wide as the page: only the rows that are seen are drawn, however many jobs there are. */
+export const rowsOf = (cards: readonly JobCard[], scale: number, widthPx: number): JobCard[][] => {
+  const rows: JobCard[][] = []
+  let left = -1
+  for (const card of cards) {
+    const wanted = widthOf(card, scale)
+    if (left < wanted || !rows.length) {
+      rows.push([])
+      left = widthPx
+    }
+    rows.at(-1)?.push(card)
+    left -= wanted + GAP_PX
+  }
+  return rows
+}
 
 /** All walls at one scale on one floor line, so that a hall is a hall and a den is a den. */
 export const scaleOf = (cards: readonly JobCard[], widthPx: number): number => {
-  const row = (scale: number) =>
-    cards.reduce(
-      (sum, one) => sum + Math.max(WORDS_PX, one.front ? (one.front.right_mm - one.front.left_mm) * scale : 0) + GAP_PX,
-      -GAP_PX,
-    )
+  const row = (scale: number) => cards.reduce((sum, one) => sum + widthOf(one, scale) + GAP_PX, -GAP_PX)
   return SCALES.find((scale) => row(scale) <= widthPx) ?? 0.052
 }
 
@@ -45,6 +65,7 @@ const useJobs = (search: string) =>
 export const Yard = () => {
   const [making, setMaking] = useState(false)
   const [help, setHelp] = useState(false)
+  const [devices, setDevices] = useState(false)
   const [search, setSearch] = useState('')
   const [box, size] = useSize<HTMLElement>()
   const client = useQueryClient()
@@ -85,6 +106,9 @@ export const Yard = () => {
             <FilePick label="Job file" accept=".json,application/json" size="bar" onPick={read.mutate}>
               Import job file
             </FilePick>
+            <Button size="bar" onClick={() => setDevices(true)}>
+              Devices
+            </Button>
             <Button look="main" size="bar" onClick={() => setMaking(true)}>
               New job
             </Button>
@@ -107,25 +131,60 @@ export const Yard = () => {
             {search ? `No job has “${search}” in its name or place.` : 'No jobs yet. Create one, or import a job file.'}
           </p>
         )}
-        <ul className="my-auto flex flex-wrap items-stretch justify-center gap-x-10 gap-y-14">
-          {size.width > 0 &&
-            cards.map((card) =>
-              card.front ? (
-                <Wall key={card.id} card={card} front={card.front} scale={scale} />
-              ) : (
-                <Unread key={card.id} card={card} />
-              ),
-            )}
-        </ul>
-        {list.hasNextPage && (
-          <Button size="tall" className="mx-auto mt-10" disabled={list.isFetching} onClick={() => void list.fetchNextPage()}>
-            Show more: {total - cards.length} left
-          </Button>
+        {size.width > 0 && (
+          <Rows
+            rows={rowsOf(cards, scale, size.width - 48)}
+            scale={scale}
+            total={total}
+            more={list.hasNextPage && !list.isFetching ? list.fetchNextPage : null}
+          />
         )}
       </main>
       <NewJob open={making} onClose={() => setMaking(false)} onMade={made} />
+      <Devices open={devices} onClose={() => setDevices(false)} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />
     </div>
+  )
+}
+
+type RowsProps = { rows: JobCard[][]; scale: number; total: number; more: (() => unknown) | null }
+
+const Rows = ({ rows, scale, total, more }: RowsProps) => {
+  const shown = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize: (at) => ROW_PX + Math.max(0, ...(rows[at] ?? []).map((one) => heightOf(one, scale))),
+    overscan: 2,
+    getItemKey: (at) => rows[at]?.[0]?.id ?? at,
+  })
+  const items = shown.getVirtualItems()
+  const last = items.at(-1)?.index ?? -1
+  useEffect(() => {
+    if (more && last >= rows.length - 2) more()
+  }, [more, last, rows.length])
+  const before = rows.slice(0, items[0]?.index ?? 0).flat().length
+  return (
+    <ul className="relative my-auto shrink-0" style={{ height: shown.getTotalSize() }}>
+      {items.flatMap((item) => {
+        const first = before + rows.slice(items[0]?.index ?? 0, item.index).flat().length
+        return [
+          <li
+            key={item.key}
+            data-index={item.index}
+            ref={shown.measureElement}
+            className="absolute inset-x-0 top-0 pb-14"
+            style={{ transform: `translateY(${item.start}px)` }}
+          >
+            <ul className="flex items-stretch justify-center gap-x-10">
+              {rows[item.index]?.map((card, at) => (
+                <li key={card.id} className="flex" aria-setsize={total} aria-posinset={first + at + 1}>
+                  {card.front ? <Wall card={card} front={card.front} scale={scale} /> : <Unread card={card} />}
+                </li>
+              ))}
+            </ul>
+          </li>,
+        ]
+      })}
+    </ul>
   )
 }
 
@@ -148,7 +207,7 @@ const EDGES: Record<Severity, string> = {
 
 /** A job whose document cannot be read: why, and its file, so that nothing in it is lost. */
 const Unread = ({ card }: { card: JobCard }) => (
-  <li className="flex w-min min-w-[232px] flex-col">
+  <div className="flex w-min min-w-[232px] flex-col">
     <span className="flex-1" />
     <span className="mt-3 font-bold text-lead">{card.name || 'A job without a name'}</span>
     <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>
@@ -159,22 +218,20 @@ const Unread = ({ card }: { card: JobCard }) => (
       <strong className="text-stop">{SEVERITY.stop} · </strong>
       {card.trouble}
     </span>
-  </li>
+  </div>
 )
 
 const Wall = ({ card, front, scale }: { card: JobCard; front: Face; scale: number }) => (
-  <li className="flex">
-    <Link to={`/jobs/${card.id}/${card.station}`} className="group flex w-min min-w-[232px] flex-col rounded">
-      <span className="flex flex-1 items-end">
-        <LittleWall face={front} pxPerMm={scale} />
-      </span>
-      <span className="mt-3 font-bold text-lead group-hover:text-brass">{card.name}</span>
-      <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>
-      <Num text={card.size_text} className="mt-1.5 h-7 text-value" />
-      <span className={`mt-1.5 block min-h-16 pl-2.5 leading-snug ${EDGES[card.worst ?? 'note']}`}>
-        {card.worst === 'stop' && <strong className="text-stop">{SEVERITY.stop} · </strong>}
-        <Rich text={card.next_point} />
-      </span>
-    </Link>
-  </li>
+  <Link to={`/jobs/${card.id}/${card.station}`} className="group flex w-min min-w-[232px] flex-col rounded">
+    <span className="flex flex-1 items-end">
+      <LittleWall face={front} pxPerMm={scale} />
+    </span>
+    <span className="mt-3 font-bold text-lead group-hover:text-brass">{card.name}</span>
+    <span className="text-quiet leading-tight">{card.place || 'no place yet'}</span>
+    <Num text={card.size_text} className="mt-1.5 h-7 text-value" />
+    <span className={`mt-1.5 block min-h-16 pl-2.5 leading-snug ${EDGES[card.worst ?? 'note']}`}>
+      {card.worst === 'stop' && <strong className="text-stop">{SEVERITY.stop} · </strong>}
+      <Rich text={card.next_point} />
+    </span>
+  </Link>
 )

@@ -6,6 +6,7 @@ The feed, for any program that can send: open the WebSocket, send {"source": ...
 A reading sent twice is stored once. What is wrong is answered by {"refused": seq, "text": ...}.
 """
 
+import asyncio
 import json
 from typing import Any
 from uuid import UUID
@@ -89,6 +90,21 @@ async def feed(socket: WebSocket, job_id: UUID) -> None:
         return
     except SQLAlchemyError:
         await socket.close(code=1013, reason="the database is out of reach, try again")
+
+
+@router.websocket("/{job_id}/news")
+async def news(socket: WebSocket, job_id: UUID) -> None:
+    """Says {"new": "readings"} to a page when readings of this job have come, by whichever server."""
+    await socket.accept()
+    leaving = asyncio.create_task(socket.receive())  # a page sends nothing here: what comes is that it leaves
+    with socket.app.state.news.of(job_id) as queue:
+        while True:
+            told = asyncio.create_task(queue.get())
+            await asyncio.wait({leaving, told}, return_when=asyncio.FIRST_COMPLETED)
+            if leaving.done():
+                told.cancel()
+                return
+            await socket.send_json({"new": told.result()})
 
 
 def _take(socket: WebSocket, job_id: UUID, message: Any) -> dict[str, Any]:

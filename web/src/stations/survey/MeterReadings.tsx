@@ -2,24 +2,24 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { ask, type JobOut } from '../../api/client'
 import { keys } from '../../api/keys'
 import { useThisJob } from '../../job/context'
+import { useNews } from '../../job/useNews'
 import { Button } from '../../parts/Button'
 import { FilePick } from '../../parts/FilePick'
 import { Num, Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 
 const SHOWN = 8
-const EVERY_MS = 4000
 const USABLE = new Set(['ceiling', 'floor', 'wall-width', 'room-depth', 'datum'])
 
 /** What a distance meter or a CSV file delivered, to be put into the survey. */
 export const MeterReadings = ({ job }: { job: JobOut }) => {
   const client = useQueryClient()
   const { putReadings } = useThisJob()
+  useNews(job.id)
   const params = { path: { job_id: job.id } }
   const list = useQuery({
     queryKey: keys.readings(job.id),
     queryFn: () => ask.get('/api/jobs/{job_id}/readings', { params }),
-    refetchInterval: EVERY_MS,
   })
   const send = useMutation({
     mutationFn: (chosen: File) =>
