@@ -150,6 +150,8 @@ class PrivateDatabase:
             done = self._call(command)
             if done.returncode == 0:
                 return
+            if "No space left" in self._last_words():
+                break
             time.sleep(0.4)
         raise DatabaseTrouble(
             f"PostgreSQL does not start: {self._last_words()}\nIts log is {self.folder / 'log'}."

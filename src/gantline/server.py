@@ -4,6 +4,7 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
 
+import orjson
 from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
 from fastapi.responses import FileResponse, Response
@@ -45,6 +46,8 @@ def create_app(settings: Settings) -> FastAPI:
         pool_timeout=5,
         pool_pre_ping=True,
         connect_args={"connect_timeout": 5},
+        json_serializer=lambda value: orjson.dumps(value).decode(),
+        json_deserializer=orjson.loads,
     )
     app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)

@@ -6,7 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from sqlalchemy import Select, and_, delete, func, null, select, update
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, defer
 
 from gantline.core.errors import DesignError
 from gantline.store.models import JobRow, JobVersionRow
@@ -114,8 +114,12 @@ def check_there(session: Session, shop_id: UUID, job_id: UUID) -> None:
 def heads(
     session: Session, shop_id: UUID, *, search: str = "", after: int = 0, most: int | None = None
 ) -> Sequence[JobVersionRow]:
-    """The newest version of every job, the one saved last first. search: part of a name or a place."""
-    chosen = _found(_heads(shop_id), search).order_by(JobVersionRow.saved_at.desc(), JobRow.id)
+    """The newest version of every job, the one saved last first; its document is loaded when it is asked for.
+
+    Args: search, part of a name or a place.
+    """
+    chosen = _found(_heads(shop_id), search).options(defer(JobVersionRow.document))
+    chosen = chosen.order_by(JobVersionRow.saved_at.desc(), JobRow.id)
     return session.scalars(chosen.offset(after).limit(most)).all()
 
 

@@ -2,12 +2,15 @@
 
 from collections import OrderedDict
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from threading import Lock
 from typing import Any
 from uuid import UUID
 
+import orjson
+
 from gantline.plan.plan import JobPlan
+from gantline.plan.working import as_plain
 
 MOST = 256  # a plan with its drawing is about a megabyte; fewer than work at once, and every drag plans from nothing
 
@@ -18,6 +21,14 @@ class PlanEntry:
 
     made: JobPlan
     drawing: Mapping[str, Any]
+    written: list[orjson.Fragment] = field(default_factory=list)
+
+    def parts(self) -> dict[str, orjson.Fragment]:
+        """Document, plan and drawing as they go out, written once: most of what opening a job takes."""
+        if not self.written:
+            whole = (self.made.ask.job.model_dump(mode="json"), self.made.plan, self.drawing)
+            self.written.extend(orjson.Fragment(orjson.dumps(one, default=as_plain)) for one in whole)
+        return dict(zip(("document", "plan", "drawing"), self.written, strict=True))
 
 
 class Memo:

@@ -47,7 +47,6 @@ def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> 
     if kept is None:
         made = made or planned(desk, version)
         kept = PlanEntry(made, drawing(made))
-    made = kept.made
     out = {
         "id": version.job_id,
         "version": version.number,
@@ -56,9 +55,7 @@ def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> 
         "saved_at": version.saved_at,
         "can_undo": jobs.undoable(desk.session, version),
         "can_redo": jobs.redoable(desk.session, version) is not None,
-        "document": made.ask.job.model_dump(mode="json"),
-        "plan": made.plan,
-        "drawing": kept.drawing,
+        **kept.parts(),
     }
     desk.memo.put(version.job_id, version.number, kept)
     return out
