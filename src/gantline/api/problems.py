@@ -91,6 +91,7 @@ RESPONSES: dict[str, Any] = {
         ("OtherKind", "A body of another media type is wanted"),
         ("Refused", "A field cannot be used"),
         ("VersionMissing", "If-Match is missing"),
+        ("TooOften", "Too many tries; Retry-After says when again"),
         ("Away", "The database is out of reach"),
     )
 }

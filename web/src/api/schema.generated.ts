@@ -3644,6 +3644,15 @@ export interface components {
                 "application/problem+json": components["schemas"]["Problem"];
             };
         };
+        /** @description Too many tries; Retry-After says when again */
+        TooOften: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
         /** @description The request cannot be parsed */
         Unreadable: {
             headers: {
@@ -4915,6 +4924,8 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
         };

@@ -102,7 +102,12 @@ def unpair(device_id: UUID, desk: DeskDep) -> Response:
     return Response(status_code=204)
 
 
-@router.post("/pair", response_model=PairedOut, status_code=201)
+@router.post(
+    "/pair",
+    response_model=PairedOut,
+    status_code=201,
+    responses={429: {"$ref": "#/components/responses/TooOften"}},
+)
 async def pair(request: Request, body: PairIn) -> Response:
     """Use a code up: this device is served from now on."""
     tries: list[float] = request.app.state.wrong_codes
