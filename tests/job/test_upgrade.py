@@ -37,9 +37,12 @@ def within(less: Any, more: Any, place: str = "") -> list[str]:
 @pytest.mark.parametrize("name", JOBS)
 def test_a_sample_job_of_version_1_says_the_same_or_less_and_comes_to_the_same_numbers(name: str) -> None:
     old, new = read_job_file((V1 / f"{name}.job.json").read_bytes()), demo_job(name)
-    assert within(said(old.model_dump(mode="json")), said(new.model_dump(mode="json"))) == []
+    # the mill loft's frame was called by another board when its board was only a name
+    other = within(said(old.model_dump(mode="json")), said(new.model_dump(mode="json")))
+    assert other == (["/frame/name"] if name == "mill-loft" else [])
     before, after = plan(old).figures, plan(new).figures
-    same = [key for key, one in after.items() if one.entry is None]
+    # a frame in more words than its name is cut otherwise
+    same = [key for key, one in after.items() if one.entry is None and one.station not in ("frame", "trim")]
     assert len(same) > 25
     assert {key: before[key].text for key in same} == {key: after[key].text for key in same}
 

@@ -158,6 +158,8 @@ def test_stations_without_a_result_bear_no_tick() -> None:
         "throw": False,
         "wall": True,
         "tension": False,
+        "frame": False,
+        "trim": False,
     }
     assert not next(one.begun for one in plan(demo_job("basement-den")).states if one.key == "wall")
 

@@ -109,6 +109,18 @@ PENS: Mapping[str, Pen] = {
     ),
     "band-hit": Pen(Screen("stop", 1.5, "4 4", "stop 30"), Paper("#000", 0.2, "1 1", HATCH), always=True),
     "bracket": Pen(Screen("chalk", 2), Paper(weight=0.35, fill="#fff"), (6, 1.5)),
+    "board": Pen(
+        Screen("wood-edge", 1.5, fill="wood"), Paper(weight=0.35, fill="#eee"), layer=("RAILS_STILES", 30)
+    ),
+    "brace": Pen(
+        Screen("wood-edge", 1.2, fill="wood 70"), Paper(weight=0.25, fill="#f4f4f4"), layer=("BRACES", 40)
+    ),
+    "tape": Pen(Screen("chalk", 1.5, fill="frame"), Paper(weight=0.35, fill="#ccc"), layer=("BORDER", 6)),
+    "strip": Pen(
+        Screen("brass", 3, "2 7", round=True), Paper(weight=0.5, dash=".4 1.2"), layer=("LIGHT_STRIP", 2)
+    ),
+    "splice": Pen(Screen("stop", 2.5, "5 4"), Paper(weight=0.5, dash="1 1"), layer=("SPLICES", 1)),
+    "mass": Pen(Screen("ink", 2, fill="bench"), Paper(weight=0.35, fill="#fff"), (6, 1.4)),
     "bar": Pen(Screen("canvas-quiet", 2.5, "10 4"), Paper(weight=0.4, dash="3 1")),
     "center": Pen(Screen("canvas-quiet", dash="10 3 2 3", opacity=0.55), Paper(weight=0.18, dash="2 1")),
     "point": Pen(Screen("", fill="brass"), Paper("", fill="#000"), (4.2, 0.75)),

@@ -5,6 +5,8 @@ from enum import StrEnum
 
 from gantline.plan.plan import MEASURE
 from gantline.plan.station import Station
+from gantline.stations.frame.findings import Code as FrameCode
+from gantline.stations.frame.station import FRAME
 from gantline.stations.height.findings import Code as HeightCode
 from gantline.stations.height.station import HEIGHT
 from gantline.stations.light.findings import Code as LightCode
@@ -18,10 +20,12 @@ from gantline.stations.tension.findings import Code as TensionCode
 from gantline.stations.tension.station import TENSION
 from gantline.stations.throw.codes import Code as ThrowCode
 from gantline.stations.throw.station import THROW
+from gantline.stations.trim.findings import Code as TrimCode
+from gantline.stations.trim.station import TRIM
 from gantline.stations.wall.findings import Code as WallCode
 from gantline.stations.wall.station import WALL
 
-STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, WALL, TENSION)
+STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, FRAME, WALL, TENSION, TRIM)
 BY_KEY: Mapping[str, Station] = {one.key: one for one in STATIONS}
 CODES: Mapping[str, type[StrEnum]] = {
     "survey": SurveyCode,
@@ -29,7 +33,9 @@ CODES: Mapping[str, type[StrEnum]] = {
     "light": LightCode,
     "height": HeightCode,
     "throw": ThrowCode,
+    "frame": FrameCode,
     "wall": WallCode,
     "tension": TensionCode,
+    "trim": TrimCode,
 }
 ALL_CODES = frozenset({MEASURE, SEATS, *(code.value for kind in CODES.values() for code in kind)})

@@ -10,6 +10,7 @@ export const DOT_PX: Record<string, number> = {
   'hole': 6,
   'hole-refused': 9,
   'bracket': 6,
+  'mass': 6,
   'point': 4.2,
   'point-fill': 2.2,
 }

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from gantline.core.defaults.default import Default, checked, named
-from gantline.core.defaults.frame import FrameDefaults
+from gantline.core.defaults.frame import BlankDefaults, FrameDefaults, TrimDefaults
 from gantline.core.defaults.height import HeightDefaults
 from gantline.core.defaults.light import LightDefaults
 from gantline.core.defaults.seats import SeatsDefaults
@@ -26,6 +26,8 @@ DEFAULTS = named(
     HeightDefaults,
     ThrowDefaults,
     FrameDefaults,
+    BlankDefaults,
+    TrimDefaults,
     WallDefaults,
     TensionDefaults,
     TripDefaults,
@@ -60,6 +62,7 @@ PLAIN_SHOP = Shop({})
 __all__ = [
     "DEFAULTS",
     "PLAIN_SHOP",
+    "BlankDefaults",
     "Default",
     "FrameDefaults",
     "HeightDefaults",
@@ -70,6 +73,7 @@ __all__ = [
     "SurveyDefaults",
     "TensionDefaults",
     "ThrowDefaults",
+    "TrimDefaults",
     "TripDefaults",
     "WallDefaults",
 ]

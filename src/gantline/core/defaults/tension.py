@@ -32,3 +32,13 @@ class TensionDefaults:
         175.0, "mm", 60.0, 300.0, "spacing of lacing points", "150 to 200 between eyelets"
     )
     spacing_pin_mm = Default(200.0, "mm", 80.0, 400.0, "spacing of pull pins", "150 to 300 by screw travel")
+    line_hand_n_m = Default(60.0, "N/m", 5.0, 400.0, "line tension of cloth pulled by hand", "spring balance")
+    line_spring_n_m = Default(
+        130.0, "N/m", 5.0, 400.0, "line tension of film on springs", "spring rate and extension"
+    )
+    line_snap_n_m = Default(
+        120.0, "N/m", 5.0, 400.0, "line tension of snapped or lugged fabric", "fixed stretch"
+    )
+    line_lace_n_m = Default(
+        100.0, "N/m", 5.0, 400.0, "line tension of laced fabric", "ties tightened by hand"
+    )

@@ -1,15 +1,14 @@
-"""Frame, brackets and tension."""
+"""Brackets and tension."""
 
 from typing import Annotated, Literal
 
 from pydantic import Field as Limit
 
-from gantline.core.defaults import FrameDefaults, TensionDefaults, WallDefaults
+from gantline.core.defaults import TensionDefaults, WallDefaults
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.wall.ways import NAMES, Way
 from gantline.job.field import Field, Part
 from gantline.job.types import (
-    BarCount,
     DistanceMm,
     LengthMm,
     Line,
@@ -25,28 +24,6 @@ SEQUENCES = (
     (School.MIDDLES_OUTWARD, "middles outward"),
 )
 PEOPLE = (("one", "one"), ("two", "two"))
-
-
-class FrameBuild(Part):
-    """The frame's depth and how far its back stands off the wall [mm]."""
-
-    name: Annotated[Line | None, Field("frame_name", "Frame", "text", "")] = None
-    depth_mm: Annotated[
-        LengthMm | None,
-        Field("frame_depth", "Frame depth", default=FrameDefaults.frame_depth_mm, fact=True),
-    ] = None
-    standoff_mm: Annotated[
-        DistanceMm | None, Field("standoff", "Standoff", default=FrameDefaults.standoff_mm, fact=True)
-    ] = None
-    trim_mm: Annotated[
-        DistanceMm | None,
-        Field(
-            "trim",
-            "Trim put on after the fabric, each side",
-            default=0.0,
-        ),
-    ] = None
-    centre_bars: Annotated[BarCount | None, Field("centre_bars", "Center bars", "count", 0)] = None
 
 
 class Hanging(Part):

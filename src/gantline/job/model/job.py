@@ -6,7 +6,8 @@ from pydantic import Field as Limit
 
 from gantline.core.units import LengthStyle, Units
 from gantline.job.field import ClosedModel, Field, Part, bind, bind_items, item_lists
-from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
+from gantline.job.model.frame import FrameBuild, Materials, Trim
+from gantline.job.model.hanging import Hanging, Tensioning
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.light import Lighting
 from gantline.job.model.size import Content, Size
@@ -49,6 +50,8 @@ class Job(Part):
     frame: FrameBuild = FrameBuild()
     wall: Hanging = Hanging()
     tension: Tensioning = Tensioning()
+    trim: Trim = Trim()
+    materials: Materials = Materials()
     known: Annotated[
         dict[PointerText, Known], Limit(max_length=4000), Field("known", "How it is known", "value")
     ] = {}

@@ -9,7 +9,8 @@ from pydantic import ValidationError
 from gantline.job.edits import Edit
 from gantline.job.field import Part, declared, field_of
 from gantline.job.model import Job
-from gantline.job.model.hanging import FrameBuild, Hanging, Tensioning
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.hanging import Hanging, Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.size import BorderFaces
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer

@@ -1,6 +1,6 @@
 """What several stations ask before any of them: fabric plane, lens, and how they say moves."""
 
-from gantline.stations.common.fabric import fabric_plane_mm, overlap_mm
+from gantline.stations.common.fabric import fabric_plane_mm
 from gantline.stations.common.lens import (
     distance_offset_mm,
     hung,
@@ -22,7 +22,6 @@ __all__ = [
     "is_turned",
     "lens_reach",
     "mount_kind",
-    "overlap_mm",
     "overspill_mm",
     "panel_aspect",
     "percent",

@@ -11,7 +11,7 @@ from gantline.core.sight.rows import ROUNDING_MM as CLEAR_MM
 from gantline.core.size.picture import Lead, picture_from
 from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
-from gantline.job.model.hanging import FrameBuild
+from gantline.job.model.frame import FrameBuild
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey

@@ -12,7 +12,8 @@ from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, found
-from gantline.stations.common import overlap_mm, percent
+from gantline.stations.common import percent
+from gantline.stations.frame import overlap_mm
 from gantline.stations.height import placement
 from gantline.stations.light.solve import (
     POINTS,

@@ -3,8 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.units import pair_text
-from gantline.drawing.marks import Area, Dimension, Label, Line, Mark, rectangle
-from gantline.job.model.hanging import FrameBuild
+from gantline.drawing.marks import Area, Dimension, Label, Mark, rectangle
 from gantline.job.model.size import Size
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
@@ -154,10 +153,6 @@ def _back(at: Ask) -> Iterator[Mark]:
     yield Area(key="frame", role="frame", layer="base", points=rectangle(0.0, 0.0, wide, high))
     picture = rectangle(border.side_mm, border.bottom_mm, wide - border.side_mm, high - border.top_mm)
     yield Area(key="picture", role="picture", layer="base", points=picture)
-    bars = at.field(FrameBuild.centre_bars)
-    for bar in range(1, bars + 1):
-        u = wide * bar / (bars + 1)
-        yield Line(key=f"bar-{bar}", role="bar", layer="tension", points=((u, 0.0), (u, high)))
     middle = (wide / 2, high * 0.56)
     yield Label(
         key="mirrored", layer="base", at=middle, text="seen from the back", size="text", role="picture"

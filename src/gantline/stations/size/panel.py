@@ -51,11 +51,7 @@ PANEL = (
             "overall_width",
             "overall_height",
             "overall_diagonal",
-            "frame_name",
-            "frame_depth",
-            "standoff",
         ),
-        widget="take-kit",
         gist=_overall,
     ),
     PanelPart(

@@ -10,6 +10,7 @@ from gantline.core.size.aspect import read_aspect
 from gantline.core.size.picture import Border, Lead, Picture, Screen, picture_from
 from gantline.core.size.tidy import TidySize, tidy_sizes
 from gantline.core.units import FRACTIONAL
+from gantline.job.model.frame import FrameBuild, SquareReadings
 from gantline.job.model.size import BorderFaces, Size, SizeLead
 from gantline.plan.ask import Ask
 from gantline.plan.working import Expr, term
@@ -104,16 +105,46 @@ def picked(at: Ask) -> TidySize | None:
 
 
 def border(at: Ask) -> Border:
-    """Face widths of the border [mm]."""
+    """Face widths of the border as planned [mm]."""
     side, top = at.field(BorderFaces.side_mm), at.field(BorderFaces.top_mm)
     return Border(side_mm=side, top_mm=top, bottom_mm=at.field(BorderFaces.bottom_mm))
 
 
-def sized(at: Ask) -> SizeChoice:
-    """The screen that is built, and the exact picture it comes from."""
+def planned_screen(at: Ask) -> Screen:
+    """The screen as planned, before anything is built."""
     asked, pick = at(wished), at(picked)
     built = asked if pick is None else Picture(width_mm=pick.width_mm, height_mm=pick.height_mm)
-    return SizeChoice(wished=asked, picked=pick is not None, screen=Screen(picture=built, border=at(border)))
+    return Screen(picture=built, border=at(border))
+
+
+def built_mm(at: Ask) -> tuple[float | None, float | None]:
+    """Overall width and height of the frame that was built, from its two rails and two stiles, with the trim [mm]."""
+    pairs = (
+        (at.given(SquareReadings.top_mm), at.given(SquareReadings.bottom_mm)),
+        (at.given(SquareReadings.left_mm), at.given(SquareReadings.right_mm)),
+    )
+    if all(None in pair for pair in pairs):
+        return None, None
+    trim = 2.0 * at.field(FrameBuild.trim_mm)
+    wide, high = (None if a is None or b is None else (a + b) / 2.0 + trim for a, b in pairs)
+    return wide, high
+
+
+def sized(at: Ask) -> SizeChoice:
+    """The screen that is built, and the exact picture it comes from; once the frame is measured, its border is what is
+    left beside the picture."""
+    asked, pick, planned = at(wished), at(picked), at(planned_screen)
+    wide, high = at(built_mm)
+    side, top, bottom = planned.border.side_mm, planned.border.top_mm, planned.border.bottom_mm
+    if wide is not None:
+        side += (wide - planned.overall_width_mm) / 2.0
+    if high is not None:
+        more = (high - planned.overall_height_mm) / 2.0
+        top, bottom = top + more, bottom + more
+    made = planned
+    if min(side, top, bottom) >= 0.0:  # a frame smaller than its picture is a finding of its own
+        made = Screen(picture=planned.picture, border=Border(side_mm=side, top_mm=top, bottom_mm=bottom))
+    return SizeChoice(wished=asked, picked=pick is not None, screen=made)
 
 
 def screen(at: Ask) -> Screen:

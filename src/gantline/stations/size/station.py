@@ -1,6 +1,5 @@
 """The size as one value."""
 
-from gantline.job.model.hanging import FrameBuild
 from gantline.job.model.size import BorderFaces, Content, Size
 from gantline.plan.station import Lit, Station, Table, fields_of
 from gantline.stations.size.figures import FIGURES, gist
@@ -13,7 +12,7 @@ from gantline.stations.size.tables import rounded_sizes, shapes
 SIZE = Station(
     key="size",
     label="Size",
-    fields=fields_of(Size, BorderFaces, Content, FrameBuild),
+    fields=fields_of(Size, BorderFaces, Content),
     figures=FIGURES,
     findings=(*FINDINGS, guidance),
     panel=PANEL,

@@ -3,11 +3,12 @@
 from gantline.core.tension.holds import School
 from gantline.core.tension.points import Side
 from gantline.job.field import field_of
-from gantline.job.model.hanging import FrameBuild, Tensioning
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.common import overlap_mm
+from gantline.stations.frame import overlap_mm
 from gantline.stations.size import screen
 from gantline.stations.tension.solve import sequence, spacing_mm, tension_points, tension_steps
 

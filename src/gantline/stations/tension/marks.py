@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.drawing.marks import Dimension, Dot, Line, Mark
-from gantline.job.model.hanging import FrameBuild
+from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.size import screen

@@ -13,7 +13,6 @@ PANEL = (
             "inset",
             "short_first",
             "people",
-            "centre_bars",
             "trim",
         )
     ),

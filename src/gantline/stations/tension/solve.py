@@ -5,8 +5,10 @@ from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
 from gantline.core.tension.order import Frame, TensionStep, tension_order
 from gantline.core.tension.points import Layout, TensionPoint, spread
-from gantline.job.model.hanging import FrameBuild, Tensioning
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
+from gantline.stations.frame import brace_count
 from gantline.stations.size import screen
 
 SPACINGS: dict[Hold, Default] = {
@@ -79,6 +81,6 @@ def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
         height_mm=laid.height_mm,
         corner_stop_mm=at.default(TensionDefaults.corner_stop_mm),
         short_sides_first=at.field(Tensioning.short_sides_first) if corners else True,
-        centre_bars=at.field(FrameBuild.centre_bars),
+        centre_bars=at(brace_count),
     )
     return tension_order(found, frame, at(hold), at(sequence))

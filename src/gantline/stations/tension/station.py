@@ -1,8 +1,7 @@
 """The tension as one value."""
 
 from gantline.core.tension.holds import Hold
-from gantline.job.field import field_of
-from gantline.job.model.hanging import FrameBuild, Tensioning
+from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, Station, Table, fields_of
 from gantline.stations.tension.figures import FIGURES, gist
@@ -43,7 +42,7 @@ def begun(at: Ask) -> bool:
 TENSION = Station(
     key="tension",
     label="Tension",
-    fields=(*fields_of(Tensioning), field_of(FrameBuild.centre_bars), field_of(FrameBuild.trim_mm)),
+    fields=fields_of(Tensioning),
     figures=FIGURES,
     findings=FINDINGS,
     panel=PANEL,

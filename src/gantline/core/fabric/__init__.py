@@ -1,0 +1,1 @@
+"""The fabric blank, and how it lies on the roll."""

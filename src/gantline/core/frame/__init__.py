@@ -1,0 +1,1 @@
+"""Timber frames: pieces, stiffness, cutting, squareness."""

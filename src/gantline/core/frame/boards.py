@@ -1,0 +1,69 @@
+"""Boards by their nominal name, and what they are made of.
+
+Source: dressed softwood sizes and usual values of stiffness and density; a shop measures its own boards.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class Material(StrEnum):
+    """What a frame is made of."""
+
+    SOFTWOOD = "softwood"
+    POPLAR = "poplar"
+    PLYWOOD = "plywood"
+    ALUMINUM = "aluminum"
+
+
+@dataclass(frozen=True, slots=True)
+class Stuff:
+    """Modulus of elasticity [GPa] and density [kg/m³]."""
+
+    e_gpa: float
+    density_kg_m3: float
+
+
+STUFF: Mapping[Material, Stuff] = {
+    Material.SOFTWOOD: Stuff(9.0, 500.0),
+    Material.POPLAR: Stuff(11.0, 450.0),
+    Material.PLYWOOD: Stuff(8.0, 600.0),
+    Material.ALUMINUM: Stuff(69.0, 2700.0),
+}
+
+# nominal name: dressed thickness and width [mm]
+DRESSED: Mapping[str, tuple[float, float]] = {
+    "1x2": (19.0, 38.0),
+    "1x3": (19.0, 64.0),
+    "1x4": (19.0, 89.0),
+    "2x2": (38.0, 38.0),
+    "2x4": (38.0, 89.0),
+}
+
+
+class Lies(StrEnum):
+    """How the board stands in the frame: flat, its width in the plane of the fabric, or on edge."""
+
+    FLAT = "flat"
+    EDGE = "edge"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Section:
+    """A board's section [mm]: in_plane across the fabric's plane, deep from the wall to the fabric."""
+
+    in_plane_mm: float
+    deep_mm: float
+
+    @property
+    def inertia_mm4(self) -> float:
+        """Second moment of area against bowing in the plane of the fabric [mm⁴]: deep · in_plane³ / 12."""
+        return self.deep_mm * self.in_plane_mm**3 / 12.0
+
+
+def section(thick_mm: float, wide_mm: float, lies: Lies) -> Section:
+    """A board's section as it stands in the frame."""
+    if lies is Lies.FLAT:
+        return Section(in_plane_mm=wide_mm, deep_mm=thick_mm)
+    return Section(in_plane_mm=thick_mm, deep_mm=wide_mm)

@@ -1,0 +1,64 @@
+"""How far the fabric bows a rail, how many braces hold it, and what a frame weighs.
+
+Source: simply supported beam under a line load, δ = 5·N·L⁴ / (384·E·I).
+Leaves out: that two continuous spans sag 0.42 of it, creep, and the fabric's own stiffness.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from gantline.core.errors import require_positive
+from gantline.core.frame.pieces import Piece
+
+MOST_BRACES = 6
+
+
+def sag_mm(line_tension_n_m: float, span_mm: float, e_gpa: float, inertia_mm4: float) -> float:
+    """How far a rail bows in the middle of a span [mm].  Raises: OutOfRange."""
+    require_positive(span_mm=span_mm, e_gpa=e_gpa, inertia_mm4=inertia_mm4)
+    load_n_mm, e_n_mm2 = line_tension_n_m / 1000.0, e_gpa * 1000.0
+    return 5.0 * load_n_mm * span_mm**4 / (384.0 * e_n_mm2 * inertia_mm4)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SagRow:
+    """A rail with so many braces: its widest span and how far it bows [mm]."""
+
+    braces: int
+    span_mm: float
+    sag_mm: float
+
+
+def sag_rows(
+    length_mm: float, line_tension_n_m: float, e_gpa: float, inertia_mm4: float, most: int = MOST_BRACES
+) -> tuple[SagRow, ...]:
+    """The bow of a rail with 0, 1, 2 … even braces."""
+    return tuple(
+        SagRow(
+            braces=n,
+            span_mm=length_mm / (n + 1),
+            sag_mm=sag_mm(line_tension_n_m, length_mm / (n + 1), e_gpa, inertia_mm4),
+        )
+        for n in range(most + 1)
+    )
+
+
+def fewest_braces(rows: Sequence[SagRow], allowed_mm: float, length_mm: float, handled_mm: float) -> int:
+    """The fewest braces that keep the bow allowed; at least one on a rail longer than can be handled without."""
+    least = 1 if length_mm > handled_mm else 0
+    fit = (one.braces for one in rows if one.sag_mm <= allowed_mm and one.braces >= least)
+    return next(fit, rows[-1].braces)
+
+
+def wood_kg(pieces: Sequence[Piece], in_plane_mm: float, deep_mm: float, density_kg_m3: float) -> float:
+    """Mass of the boards [kg]; mitered pieces weigh as much as along their center line, half-laps share their corner."""
+    lengths = sum(one.length_mm - (in_plane_mm if one.ends != "square" else 0.0) for one in pieces)
+    return lengths * in_plane_mm * deep_mm * density_kg_m3 * 1e-9
+
+
+def center_of_mass_mm(pieces: Sequence[Piece]) -> tuple[float, float]:
+    """Center of mass of boards of one section, seen from the back [mm]."""
+    whole = sum(one.length_mm for one in pieces)
+    u = sum(one.length_mm * (one.left_mm + one.right_mm) / 2.0 for one in pieces) / whole
+    v = sum(one.length_mm * (one.bottom_mm + one.top_mm) / 2.0 for one in pieces) / whole
+    return u, v

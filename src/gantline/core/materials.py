@@ -1,0 +1,79 @@
+"""One list for buying and loading: needs of all stations merged by item, in packs as they are sold."""
+
+import math
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from gantline.core.errors import require_not_negative, require_positive
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Need:
+    """So much of an item. unit: empty for pieces. why: which step it is for."""
+
+    key: str
+    name: str
+    amount: float
+    unit: str = ""
+    pack: float = 1.0
+    why: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Bought:
+    """What is there of an item, what a pack costs, and how far the rest is."""
+
+    on_hand: float = 0.0
+    pack: float | None = None
+    price: float | None = None
+    arrived: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Line:
+    """One line of the list: what is needed, what is missing, packs to buy and what they cost (None: no price)."""
+
+    need: Need
+    on_hand: float
+    missing: float
+    packs: int
+    cost: float | None
+    arrived: bool
+
+
+def merged(needs: Iterable[Need]) -> tuple[Need, ...]:
+    """Needs of the same item added up, in the order in which they first come; reasons joined."""
+    found: dict[str, Need] = {}
+    for one in needs:
+        require_not_negative(amount=one.amount)
+        before = found.get(one.key)
+        if before is None:
+            found[one.key] = one
+            continue
+        why = before.why if one.why in before.why.split(", ") else f"{before.why}, {one.why}".strip(", ")
+        found[one.key] = Need(
+            key=one.key,
+            name=before.name,
+            amount=before.amount + one.amount,
+            unit=before.unit,
+            pack=before.pack,
+            why=why,
+        )
+    return tuple(found.values())
+
+
+def line_of(need: Need, have: Bought) -> Line:
+    """What of a need is to be bought.  Raises: OutOfRange."""
+    pack = have.pack or need.pack
+    require_positive(pack=pack)
+    require_not_negative(on_hand=have.on_hand)
+    missing = max(0.0, need.amount - have.on_hand)
+    packs = math.ceil(missing / pack - 1e-9)
+    return Line(
+        need=need,
+        on_hand=have.on_hand,
+        missing=missing,
+        packs=packs,
+        cost=None if have.price is None else packs * have.price,
+        arrived=have.arrived,
+    )

@@ -1,0 +1,1 @@
+"""What goes round the picture: border tape, and light behind the frame."""

@@ -1,0 +1,80 @@
+"""A strip of light behind the frame: two runs from one lower corner that meet at the opposite upper corner.
+
+Source: geometry of the path; supply = load × 1.25, rounded up to a size that is sold.
+Leaves out: voltage drop along a run, and how even the light on the wall is.
+"""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from gantline.core.errors import OutOfRange, require_not_negative, require_positive
+
+FeedCorner = Literal["left", "right"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Backlight:
+    """The strip: path and run [mm], each run cut down to the pitch; reels; load and supply [W]; fixing points.
+
+    short_mm: what each run stays short of the meeting corner.
+    """
+
+    path_mm: float
+    run_mm: float
+    cut_mm: float
+    short_mm: float
+    reels: int
+    load_w: float
+    supply_w: float
+    fix_points: int
+
+
+def backlight(
+    width_mm: float,
+    height_mm: float,
+    *,
+    inset_mm: float,
+    pitch_mm: float,
+    reel_mm: float,
+    watts_per_m: float,
+    fix_spacing_mm: float,
+    spare: float,
+    supplies_w: Sequence[float],
+) -> Backlight:
+    """Two half runs behind a frame.
+
+    Args: width, height, outside [mm]; inset, from its edge; pitch, at which the strip may be cut; spare, of the supply
+        over the load (1.25); supplies, the sizes that are sold, in order [W].
+    Raises: OutOfRange where the inset leaves no path, or no supply is large enough.
+    """
+    require_positive(
+        pitch_mm=pitch_mm, reel_mm=reel_mm, watts_per_m=watts_per_m, fix_spacing_mm=fix_spacing_mm
+    )
+    require_not_negative(inset_mm=inset_mm)
+    wide, high = width_mm - 2.0 * inset_mm, height_mm - 2.0 * inset_mm
+    if min(wide, high) <= 0.0:
+        raise OutOfRange("the inset leaves no path for the strip", field="inset_mm", got=inset_mm)
+    run = wide + high
+    cut = math.floor(run / pitch_mm + 1e-9) * pitch_mm
+    if cut <= 0.0:
+        raise OutOfRange("the cut pitch is longer than a run", field="pitch_mm", got=pitch_mm)
+    load = watts_per_m * 2.0 * cut / 1000.0
+    wanted = load * spare
+    supply = next((one for one in supplies_w if one >= wanted - 1e-9), None)
+    if supply is None:
+        raise OutOfRange(
+            f"no supply gives {wanted:.0f} W: feed the runs from two", field="watts_per_m", got=watts_per_m
+        )
+    # a run is soldered or clipped together where a reel ends, so that nothing of it is lost
+    return Backlight(
+        path_mm=2.0 * run,
+        run_mm=run,
+        cut_mm=cut,
+        short_mm=run - cut,
+        reels=math.ceil(2.0 * cut / reel_mm - 1e-9),
+        load_w=load,
+        supply_w=supply,
+        fix_points=math.ceil(2.0 * run / fix_spacing_mm - 1e-9),
+    )

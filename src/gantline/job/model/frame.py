@@ -1,0 +1,220 @@
+"""The frame, the saw and the boards, the fabric blank, the trim, and what was bought."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field as Limit
+from pydantic import field_validator
+
+from gantline.core.defaults import BlankDefaults, FrameDefaults, TrimDefaults
+from gantline.core.frame.boards import DRESSED, Lies, Material
+from gantline.core.frame.pieces import Joint
+from gantline.core.trim.tape import Corner
+from gantline.job.field import Field, Item, Part
+from gantline.job.types import BarCount, DistanceMm, Id, LengthMm, Line, Positive, Share, repeated
+
+BUILDS = (("timber", "timber"), ("kit", "kit"))
+BOARDS = tuple((one, one.replace("x", "×")) for one in DRESSED)
+LIES = ((Lies.FLAT, "flat"), (Lies.EDGE, "on edge"))
+MATERIALS = tuple((one, one.value) for one in Material)
+JOINTS = (
+    (Joint.BUTT_RAILS, "butted, rails through"),
+    (Joint.BUTT_STILES, "butted, stiles through"),
+    (Joint.MITER, "mitered"),
+    (Joint.LAP, "half-lapped"),
+)
+ALONG = (("none", "either way"), ("width", "picture width"), ("height", "picture height"))
+BORDERS = (
+    ("none", "no border"),
+    ("tape", "felt tape"),
+    ("velvet", "velvet, stapled"),
+    ("bezel", "bezel, screwed on"),
+)
+CORNERS = ((Corner.MITER, "mitered"), (Corner.WRAP, "wrapped round the ends"))
+FEEDS = (("left", "lower left, from the back"), ("right", "lower right, from the back"))
+
+
+class SquareReadings(Part):
+    """The built frame on the floor, seen from the front [mm]: four sides and both diagonals."""
+
+    top_mm: Annotated[LengthMm | None, Field("square_top", "Built: top")] = None
+    bottom_mm: Annotated[LengthMm | None, Field("square_bottom", "Built: bottom")] = None
+    left_mm: Annotated[LengthMm | None, Field("square_left", "Built: left side")] = None
+    right_mm: Annotated[LengthMm | None, Field("square_right", "Built: right side")] = None
+    rising_mm: Annotated[LengthMm | None, Field("square_rising", "Built: lower left to upper right")] = None
+    falling_mm: Annotated[LengthMm | None, Field("square_falling", "Built: upper left to lower right")] = None
+
+
+class BoughtBoard(Item):
+    """A board that was bought and sighted along [mm]."""
+
+    id: Id
+    length_mm: Annotated[LengthMm, Field("length", "length")]
+    crook_mm: Annotated[DistanceMm | None, Field("crook", "crook", default=0.0)] = None
+    bow_mm: Annotated[DistanceMm | None, Field("bow", "bow", default=0.0)] = None
+    twist_mm: Annotated[DistanceMm | None, Field("twist", "twist", default=0.0)] = None
+
+
+class Brace(Item):
+    """A brace at a place of its own: its middle from the left, seen from the back [mm]."""
+
+    id: Id
+    u_mm: Annotated[LengthMm, Field("u", "middle from the left")]
+
+
+class Blank(Part):
+    """How the fabric is cut [mm]."""
+
+    grip_mm: Annotated[
+        DistanceMm | None, Field("grip", "Grip past the return", default=BlankDefaults.grip_mm)
+    ] = None
+    back_mm: Annotated[DistanceMm | None, Field("return_back", "Return on the back", derived=True)] = None
+    stretch: Annotated[
+        Annotated[Share, Limit(le=0.5)] | None, Field("stretch", "Stretched on the frame by", "share", 0.0)
+    ] = None
+    along: Annotated[
+        Literal["none", "width", "height"] | None,
+        Field("along", "Along the roll", "choice", "none", ALONG),
+    ] = None
+    turn_deg: Annotated[
+        Annotated[float, Limit(ge=0.0, le=90.0, allow_inf_nan=False)] | None,
+        Field("turn", "Turned on the roll", "number", 0.0, unit="°"),
+    ] = None
+    layers: Annotated[
+        Annotated[int, Limit(ge=1, le=3)] | None, Field("layers", "Layers of fabric", "count", 1)
+    ] = None
+    mass_g_m2: Annotated[
+        Positive | None,
+        Field("fabric_mass", "Fabric weighs", "number", BlankDefaults.mass_g_m2, unit=" g/m²"),
+    ] = None
+
+
+class FrameBuild(Part):
+    """The frame: timber or a kit, its depth and how far its back stands off the wall [mm]."""
+
+    name: Annotated[Line | None, Field("frame_name", "Frame", "text", "")] = None
+    build: Annotated[
+        Literal["timber", "kit"] | None, Field("frame_build", "Built of", "choice", "timber", BUILDS)
+    ] = None
+    depth_mm: Annotated[
+        LengthMm | None,
+        Field("frame_depth", "Frame depth", default=FrameDefaults.frame_depth_mm, fact=True),
+    ] = None
+    standoff_mm: Annotated[
+        DistanceMm | None, Field("standoff", "Standoff", default=FrameDefaults.standoff_mm, fact=True)
+    ] = None
+    trim_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "trim",
+            "Trim put on after the fabric, each side",
+            default=0.0,
+        ),
+    ] = None
+    board: Annotated[
+        Literal["1x2", "1x3", "1x4", "2x2", "2x4"] | None, Field("board", "Board", "choice", "1x3", BOARDS)
+    ] = None
+    thick_mm: Annotated[LengthMm | None, Field("board_thick", "Board thickness", derived=True)] = None
+    wide_mm: Annotated[LengthMm | None, Field("board_wide", "Board width", derived=True)] = None
+    lies: Annotated[Lies | None, Field("lies", "Board lies", "choice", Lies.FLAT.value, LIES)] = None
+    material: Annotated[
+        Material | None, Field("wood", "Material", "choice", Material.SOFTWOOD.value, MATERIALS)
+    ] = None
+    joint: Annotated[Joint | None, Field("joint", "Corners", "choice", Joint.BUTT_RAILS.value, JOINTS)] = None
+    centre_bars: Annotated[BarCount | None, Field("centre_bars", "Center bars", "count", derived=True)] = None
+    braces: Annotated[list[Brace], Limit(max_length=8), Field("brace_list", "Braces", "list")] = []
+    longest_mm: Annotated[
+        LengthMm | None,
+        Field("longest_board", "Longest board or load", default=FrameDefaults.longest_board_mm),
+    ] = None
+    fastener_mm: Annotated[LengthMm | None, Field("fastener", "Longest screw into the board")] = None
+    staple_mm: Annotated[
+        LengthMm | None, Field("staple_leg", "Staple leg", default=FrameDefaults.staple_leg_mm)
+    ] = None
+    kerf_mm: Annotated[DistanceMm | None, Field("kerf", "Saw kerf", default=FrameDefaults.kerf_mm)] = None
+    end_trim_mm: Annotated[
+        DistanceMm | None, Field("end_trim", "Trimmed off each board end", default=FrameDefaults.end_trim_mm)
+    ] = None
+    bought: Annotated[
+        list[BoughtBoard], Limit(max_length=40), Field("bought_boards", "Boards bought", "list")
+    ] = []
+    square: SquareReadings = SquareReadings()
+    blank: Blank = Blank()
+
+    @field_validator("braces", "bought")
+    @classmethod
+    def _once(cls, value: list[Item]) -> list[Item]:
+        twice = repeated(one.id for one in value)
+        if twice:
+            raise ValueError(f"The id “{twice}” is there twice.")
+        return value
+
+
+class Backlight(Part):
+    """A strip of light behind the frame."""
+
+    there: Annotated[bool | None, Field("backlit", "Backlight", "switch", False)] = None
+    inset_mm: Annotated[
+        DistanceMm | None,
+        Field("strip_inset", "Strip from the frame's edge", default=TrimDefaults.strip_inset_mm),
+    ] = None
+    pitch_mm: Annotated[
+        LengthMm | None, Field("strip_pitch", "Cut pitch", default=TrimDefaults.strip_pitch_mm)
+    ] = None
+    reel_mm: Annotated[LengthMm | None, Field("strip_reel", "Reel", default=TrimDefaults.strip_reel_mm)] = (
+        None
+    )
+    watts_per_m: Annotated[
+        Positive | None, Field("strip_watts", "Power", "number", TrimDefaults.strip_w_m, unit=" W/m")
+    ] = None
+    spacer_mm: Annotated[DistanceMm | None, Field("spacer", "Spacer strips, thickness", default=0.0)] = None
+    feed: Annotated[Literal["left", "right"] | None, Field("feed", "Fed from", "choice", "left", FEEDS)] = (
+        None
+    )
+
+
+class Trim(Part):
+    """Border and backlight."""
+
+    border: Annotated[
+        Literal["none", "tape", "velvet", "bezel"] | None,
+        Field("border_kind", "Border", "choice", derived=True, choices=BORDERS),
+    ] = None
+    wrap_mm: Annotated[
+        DistanceMm | None, Field("tape_wrap", "Wrapped round the edge", default=TrimDefaults.tape_wrap_mm)
+    ] = None
+    corner: Annotated[
+        Corner | None, Field("tape_corner", "Corners of the border", "choice", Corner.MITER.value, CORNERS)
+    ] = None
+    roll_mm: Annotated[
+        LengthMm | None, Field("tape_roll", "Tape on a roll", default=TrimDefaults.tape_roll_mm)
+    ] = None
+    to_picture: Annotated[
+        bool | None, Field("to_picture", "Laid to the projected picture", "switch", False)
+    ] = None
+    light: Backlight = Backlight()
+
+
+class OwnMaterial(Item):
+    """What is there of an item of the materials list; the id is the item's key."""
+
+    id: Id
+    on_hand: Annotated[
+        Annotated[float, Limit(ge=0.0, le=100_000.0, allow_inf_nan=False)] | None,
+        Field("on_hand", "on hand", "number", 0.0),
+    ] = None
+    pack: Annotated[Positive | None, Field("pack", "in a pack", "number", derived=True)] = None
+    price: Annotated[
+        Annotated[float, Limit(ge=0.0, le=1_000_000.0, allow_inf_nan=False)] | None,
+        Field("price", "price of a pack", "number"),
+    ] = None
+    arrived: Annotated[bool | None, Field("arrived", "arrived", "switch", False)] = None
+
+
+class Materials(Part):
+    """The buying."""
+
+    items: Annotated[list[OwnMaterial], Limit(max_length=100), Field("materials", "Materials", "list")] = []
+    quoted: Annotated[
+        Annotated[float, Limit(ge=0.0, le=10_000_000.0, allow_inf_nan=False)] | None,
+        Field("quoted", "Quoted for material", "number"),
+    ] = None

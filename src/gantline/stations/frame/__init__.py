@@ -1,0 +1,24 @@
+"""Frame: pieces, braces, the fabric blank, the built frame. What other stations ask of it."""
+
+from gantline.stations.frame.blank import blank, outer_mm, overlap_mm, roll_cut
+from gantline.stations.frame.solve import (
+    brace_count,
+    brace_places,
+    line_tension_n_m,
+    mass_kg,
+    pieces,
+    timber,
+)
+
+__all__ = [
+    "blank",
+    "brace_count",
+    "brace_places",
+    "line_tension_n_m",
+    "mass_kg",
+    "outer_mm",
+    "overlap_mm",
+    "pieces",
+    "roll_cut",
+    "timber",
+]

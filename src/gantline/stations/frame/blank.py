@@ -1,0 +1,84 @@
+"""How far the fabric goes past the frame, its blank, and how it lies on the roll."""
+
+from gantline.core.defaults import BlankDefaults
+from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_roll
+from gantline.core.frame.boards import DRESSED, Lies, section
+from gantline.core.tension.holds import Hold
+from gantline.job.model.frame import Blank, FrameBuild
+from gantline.job.model.hanging import Tensioning
+from gantline.job.model.light import FabricChoice
+from gantline.plan.ask import Ask
+from gantline.stations.size import screen
+
+LEAST_MM = 100.0  # a frame smaller than this is none
+
+
+def outer_mm(at: Ask) -> tuple[float, float]:
+    """Width and height of the frame that is built, without trim that is put on later [mm]; trim that leaves nothing of it is
+    a finding and does not count."""
+    one, trim = at(screen), at.field(FrameBuild.trim_mm)
+    wide, high = one.overall_width_mm - 2.0 * trim, one.overall_height_mm - 2.0 * trim
+    if min(wide, high) < LEAST_MM:
+        return one.overall_width_mm, one.overall_height_mm
+    return wide, high
+
+
+def return_mm(at: Ask) -> float:
+    """Fabric on the back of the frame [mm]: as entered, else a share of the board's width."""
+    given = at.given(Blank.back_mm)
+    if given is not None:
+        return given
+    thick, wide = DRESSED[at.field(FrameBuild.board)]
+    thick = at.given(FrameBuild.thick_mm) or thick
+    wide = at.given(FrameBuild.wide_mm) or wide
+    return (
+        at.default(BlankDefaults.return_share)
+        * section(thick, wide, Lies(at.field(FrameBuild.lies))).in_plane_mm
+    )
+
+
+def wrapped(at: Ask) -> bool:
+    """Whether the fabric is wrapped round boards and stapled."""
+    return at.field(FrameBuild.build) == "timber" and at.field(Tensioning.hold) == Hold.STAPLE
+
+
+def wrap(at: Ask) -> Wrap | None:
+    """Edge, return and grip of fabric that is wrapped round boards and stapled; None where it is not."""
+    if not at(wrapped):
+        return None
+    return Wrap(
+        edge_mm=at.field(FrameBuild.depth_mm),
+        back_mm=at(return_mm),
+        grip_mm=at.field(Blank.grip_mm),
+        least_mm=at.default(BlankDefaults.blank_overlap_mm),
+    )
+
+
+def overlap_mm(at: Ask) -> float:
+    """Fabric past each edge of the frame [mm]: as entered, else what wrapping and stapling needs, and none for others."""
+    given = at.given(Tensioning.overlap_mm)
+    if given is not None:
+        return given
+    made = at(wrap)
+    if made is not None:
+        return made.overlap_mm
+    return at.default(BlankDefaults.blank_overlap_mm) if at.field(Tensioning.hold) == Hold.STAPLE else 0.0
+
+
+def blank(at: Ask) -> tuple[float, float]:
+    """Width and height of the fabric that is cut [mm]; a kit's comes to size."""
+    outer, over, strain = at(outer_mm), at(overlap_mm), at.field(Blank.stretch)
+    made = at(wrap)
+    if made is not None and at.given(Tensioning.overlap_mm) is None:
+        return (blank_side_mm(outer[0], made, strain), blank_side_mm(outer[1], made, strain))
+    plain = Wrap(edge_mm=0.0, back_mm=0.0, grip_mm=over, least_mm=0.0)
+    return (blank_side_mm(outer[0], plain, strain), blank_side_mm(outer[1], plain, strain))
+
+
+def roll_cut(at: Ask) -> RollCut | None:
+    """How the blank lies on the roll; None while its width is not known."""
+    roll = at.given(FabricChoice.roll_mm)
+    if roll is None:
+        return None
+    along: Axis | None = {"width": "width", "height": "height"}.get(at.field(Blank.along))  # type: ignore[assignment]
+    return on_roll(*at(blank), roll, along=along, turn_deg=at.field(Blank.turn_deg))

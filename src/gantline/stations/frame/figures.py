@@ -1,0 +1,254 @@
+"""Boards, braces, mass, blank and roll, and the frame as it was built."""
+
+from typing import Any
+
+from gantline.core.defaults import BlankDefaults, FrameDefaults
+from gantline.core.fabric.blank import metres_to_order
+from gantline.core.units import pair_text
+from gantline.job.model.frame import Blank, FrameBuild
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Display, Figures
+from gantline.plan.working import Expr, root, square, term
+from gantline.stations.frame.blank import blank, outer_mm, overlap_mm, return_mm, roll_cut, wrapped
+from gantline.stations.frame.built import square as square_check
+from gantline.stations.frame.solve import (
+    board_mm,
+    board_section,
+    brace_count,
+    fabric_kg,
+    joints,
+    line_tension_n_m,
+    mass_kg,
+    parts,
+    pieces,
+    rail_sag_mm,
+    stile_sag_mm,
+    stuff,
+    timber,
+    timber_kg,
+)
+
+FIGURES = Figures()
+DRESSED = "dressed size of the board"
+BEAM = "simply supported beam under a line load: 5·N·L⁴ / (384·E·I)"
+
+
+def _when_timber(key: str, label: str, field: Any, unit: str = "") -> None:
+    @FIGURES.other(key, label, unit, "usual", field)
+    def shown(at: Ask) -> Display | None:
+        """Only where the frame is built of boards."""
+        return Display(at.field(field)) if at(timber) else None
+
+
+_when_timber("board", "Board", FrameBuild.board)
+_when_timber("lies", "Board lies", FrameBuild.lies)
+_when_timber("wood", "Material", FrameBuild.material)
+_when_timber("joint", "Corners", FrameBuild.joint)
+_when_timber("longest_board", "Longest board or load", FrameBuild.longest_mm, "mm")
+_when_timber("staple_leg", "Staple leg", FrameBuild.staple_mm, "mm")
+_when_timber("kerf", "Saw kerf", FrameBuild.kerf_mm, "mm")
+_when_timber("end_trim", "Trimmed off each board end", FrameBuild.end_trim_mm, "mm")
+
+
+@FIGURES.length("board_thick", "Board thickness", DRESSED, FrameBuild.thick_mm)
+def board_thick(at: Ask) -> Display | None:
+    """As measured, else dressed."""
+    return Display(at(board_mm)[0], how=DRESSED) if at(timber) else None
+
+
+@FIGURES.length("board_wide", "Board width", DRESSED, FrameBuild.wide_mm)
+def board_wide(at: Ask) -> Display | None:
+    """As measured, else dressed."""
+    return Display(at(board_mm)[1], how=DRESSED) if at(timber) else None
+
+
+@FIGURES.other(
+    "centre_bars", "Center bars", "", "the fewest that keep the rails straight", FrameBuild.centre_bars
+)
+def braces(at: Ask) -> Display:
+    """Braces of a timber frame, bars of a kit."""
+    count = at(brace_count)
+    how = "the fewest that keep the rails straight" if at(timber) else "a kit has those on its sheet"
+    return Display(count, text=str(count), how=how, label="Braces" if at(timber) else "Center bars")
+
+
+@FIGURES.other("frame_size", "Frame, outside", "", "overall size less the trim put on later")
+def frame_size(at: Ask) -> Display:
+    """What is built."""
+    text = pair_text(*at(outer_mm), at.units)
+    return Display(text, text=text, how="overall width × overall height, less trim")
+
+
+def _length(key: str, label: str, role: str) -> None:
+    @FIGURES.length(key, label, "geometry of the joints")
+    def cut(at: Ask) -> Display | None:
+        """What each of them is cut to."""
+        found = at.aside(pieces)  # what a length rests on is asked below: not all of it weighs
+        one = None if isinstance(found, str) else next((one for one in found if one.role == role), None)
+        if one is None or isinstance(found, str) or not at(timber):
+            return None
+        count = at(brace_count) if role == "brace" else 2
+        at.field(FrameBuild.joint)
+        made: Expr = term(
+            "outside width" if role == "rail" else "outside height", at(outer_mm)[0 if role == "rail" else 1]
+        )
+        if one.length_mm < made.value - 1e-6:
+            made = made - 2.0 * term("board width", at(board_section).in_plane_mm)
+        return Display(one.length_mm, made, label=f"{label}, {count}" if count > 1 else label)
+
+
+_length("rail_length", "Rails", "rail")
+_length("stile_length", "Stiles", "stile")
+_length("brace_length", "Braces, each", "brace")
+
+
+@FIGURES.length("expected_diagonal", "Diagonals must read", "Pythagoras")
+def expected_diagonal(at: Ask) -> Display:
+    """Of the frame on the floor, when it is square."""
+    wide, high = at(outer_mm)
+    made = root(square(term("outside width", wide)) + square(term("outside height", high)))
+    return Display(made.value, made)
+
+
+def _sag(key: str, label: str, question: Any) -> None:
+    @FIGURES.other(key, label, "mm", BEAM)
+    def bow(at: Ask) -> Display | None:
+        """How far the fabric bows it."""
+        if not at(timber):
+            return None
+        value = at(question)
+        how = f"line tension {at(line_tension_n_m):g} N/m, E {at(stuff).e_gpa:g} GPa, widest span"
+        return Display(value, text=f"{value:.1f} mm", how=how)
+
+
+_sag("rail_sag", "Rails bow inward", rail_sag_mm)
+_sag("stile_sag", "Stiles bow inward", stile_sag_mm)
+
+
+@FIGURES.other("mass", "Mass", "kg", "boards, fabric and hardware")
+def mass(at: Ask) -> Display | None:
+    """Of the finished screen."""
+    value, wood = at(mass_kg), at(timber_kg)
+    if value is None or wood is None:
+        return None
+    made = (
+        term("boards", wood, " kg")
+        + term("fabric", at(fabric_kg), " kg")
+        + term("hardware", at.default(FrameDefaults.hardware_kg), " kg")
+    )
+    return Display(value, made, f"{value:.1f} kg")
+
+
+@FIGURES.other("joint_count", "Board ends to screw", "", "two screws and glue an end, plates on the back")
+def joint_count(at: Ask) -> Display | None:
+    """Screws and plates."""
+    found = at.aside(joints)
+    if found is None or not at(timber):
+        return None
+    at(brace_count)
+    each = at.default(FrameDefaults.screws_an_end)
+    text = f"{found.board_ends}, {found.screws} screws"
+    how = (
+        f"{found.corner_plates} L plates, {found.brace_plates} T plates, {found.plate_screws} plate screws; {each:g} screws "
+        "an end"
+    )
+    return Display(found.board_ends, text=text, how=how)
+
+
+@FIGURES.other("piece_count", "Pieces to cut", "", "counted")
+def piece_count(at: Ask) -> Display | None:
+    """With the parts of what is spliced."""
+    count = len(at.aside(parts))
+    if not count or not at(timber):
+        return None
+    at(brace_count)
+    at(outer_mm)
+    at.field(FrameBuild.longest_mm)
+    return Display(count, text=str(count), how="with splices")
+
+
+@FIGURES.length("return_back", "Return on the back", "share of the board's width", Blank.back_mm)
+def back(at: Ask) -> Display | None:
+    """Only where fabric is wrapped and stapled."""
+    return Display(at(return_mm), how="share of the board's width") if at(wrapped) else None
+
+
+@FIGURES.length("grip", "Grip past the return", "usual", Blank.grip_mm)
+def grip(at: Ask) -> Display | None:
+    """Only where fabric is wrapped and stapled."""
+    return Display(at.field(Blank.grip_mm)) if at(wrapped) else None
+
+
+@FIGURES.length("fabric_past", "Fabric past the frame", "edge, return and grip; never under the least")
+def fabric_past(at: Ask) -> Display | None:
+    """On each side."""
+    if not at(timber):
+        return None
+    return Display(at(overlap_mm), how="edge + return + grip, never under the least")
+
+
+@FIGURES.other("blank_size", "Cut the fabric to", "", "frame and overlap on both sides")
+def blank_size(at: Ask) -> Display | None:
+    """The blank; a kit's fabric comes to size."""
+    if not at(timber):
+        return None
+    text = pair_text(*at(blank), at.units)
+    return Display(text, text=text, how="outside + twice the overlap, less what it stretches")
+
+
+@FIGURES.other("roll_length", "Fabric to order", "m", "along the roll, in the steps it is sold by")
+def roll_length(at: Ask) -> Display | None:
+    """Metres of roll, for all layers."""
+    cut = at(roll_cut) if at(timber) else None
+    if cut is None or not cut.fits:
+        return None
+    each = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm))
+    layers = at.field(Blank.layers)
+    made = term("each layer", each, " m") * term("layers", layers, "")
+    return Display(made.value, made, f"{made.value:.1f} m")
+
+
+@FIGURES.length("roll_spare", "Left beside it on the roll", "roll width less the blank")
+def roll_spare(at: Ask) -> Display | None:
+    """How much of the roll's width is not used."""
+    cut = at(roll_cut) if at(timber) else None
+    if cut is None or not cut.fits:
+        return None
+    made = term("roll width", cut.across_mm + cut.spare_mm) - term("blank across", cut.across_mm)
+    return Display(cut.spare_mm, made)
+
+
+@FIGURES.other("work_area", "Clean floor to lay it out", "", "the blank with room to kneel all round")
+def work_area(at: Ask) -> Display:
+    """Covered and clean, for two people."""
+    wide, high = at(blank)
+    more = 2.0 * at.default(BlankDefaults.work_around_mm)
+    text = pair_text(wide + more, high + more, at.units)
+    return Display(text, text=text, how="blank + room on both sides")
+
+
+@FIGURES.length("lean", "Top leans", "(d₁² − d₂²) / (4·W)")
+def lean(at: Ask) -> Display | None:
+    """How far the top stands to one side of the bottom."""
+    found = at(square_check)
+    if found is None or isinstance(found, str):
+        return None
+    way = "right" if found.lean_mm >= 0.0 else "left"
+    return Display(abs(found.lean_mm), how="from both diagonals", label=f"Top leans {way}")
+
+
+@FIGURES.length("closure", "Readings disagree by", "falling diagonal from the other five less as read")
+def closure(at: Ask) -> Display | None:
+    """Four sides and two diagonals are one reading more than needed."""
+    found = at(square_check)
+    if found is None or isinstance(found, str):
+        return None
+    return Display(abs(found.closure_mm), how="two triangles on the rising diagonal")
+
+
+def gist(at: Ask) -> str:
+    """What it is built of."""
+    if not at(timber):
+        return at.field(FrameBuild.name) or "kit"
+    count = at(brace_count)
+    return f"{at.field(FrameBuild.board).replace('x', '×')}, {count} brace{'' if count == 1 else 's'}"

@@ -1,0 +1,244 @@
+"""What stands against building the frame, cutting the fabric, or stretching it."""
+
+from collections.abc import Iterator
+from enum import StrEnum
+
+from gantline.core.defaults import BlankDefaults, FrameDefaults
+from gantline.core.frame.pieces import too_long_mm
+from gantline.core.frame.square import SquareCheck, pushes, rival_of
+from gantline.core.tension.holds import Hold
+from gantline.job.field import field_of
+from gantline.job.model.frame import FrameBuild, SquareReadings
+from gantline.job.model.hanging import Tensioning
+from gantline.job.model.light import FabricChoice
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, Severity, cure, found
+from gantline.stations.frame.blank import LEAST_MM, blank, roll_cut
+from gantline.stations.frame.built import READ, planned_mm, square
+from gantline.stations.frame.solve import (
+    board_mm,
+    board_section,
+    brace_count,
+    pieces,
+    rail_sag_mm,
+    splices,
+    stile_sag_mm,
+    timber,
+)
+from gantline.stations.size import built_mm, planned_screen, screen
+from gantline.stations.survey import wall_mm
+
+READ_BY_NAME = dict(zip(("top", "bottom", "left", "right", "rising", "falling"), READ, strict=True))
+SPOKEN = {
+    "top": "the top",
+    "bottom": "the bottom",
+    "left": "the left side",
+    "right": "the right side",
+    "rising": "the diagonal from lower left to upper right",
+    "falling": "the diagonal from upper left to lower right",
+}
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    PIECES = "frame-pieces"
+    DEPTH_DIFFERS = "frame-depth-differs"
+    RAIL_BOWS = "rail-bows"
+    STILE_BOWS = "stile-bows"
+    SPLICED = "spliced"
+    FASTENER = "fastener-too-long"
+    ROLL = "roll-cut"
+    WORK_AREA = "work-area"
+    NOT_SQUARE = "frame-not-square"
+    READING_WRONG = "frame-reading-wrong"
+    SIDE_OFF = "frame-side-off"
+    TOO_SMALL = "frame-too-small"
+    TRIM = "trim-too-wide"
+
+
+@found
+def built_of(at: Ask) -> Iterator[Finding]:
+    """Pieces that cannot be, and a depth that is not the board's."""
+    made, trim = at(pieces), at.field(FrameBuild.trim_mm)
+    if (
+        at(screen).overall_height_mm - 2.0 * trim < LEAST_MM
+        or at(screen).overall_width_mm - 2.0 * trim < LEAST_MM
+    ):
+        text = f"Trim of {at.text(trim)} on each side leaves nothing of the frame. Enter a narrower trim."
+        yield Finding(
+            code=Code.TRIM, severity="stop", text=text, subject=field_of(FrameBuild.trim_mm).pointer
+        )
+    if at(timber) and isinstance(made, str):
+        subject = field_of(FrameBuild.board).pointer
+        yield Finding(
+            code=Code.PIECES, severity="stop", text=f"The frame cannot be built: {made}.", subject=subject
+        )
+    depth, deep = at.field(FrameBuild.depth_mm), at(board_section).deep_mm
+    if at(timber) and at.given(FrameBuild.board) is not None and abs(depth - deep) > 1.0:
+        text = (
+            f"The board is {at.text(deep)} deep as it lies; the frame depth says {at.text(depth)}. The fabric's plane, "
+            "the throw and the screws rest on it."
+        )
+        fix = (cure(f"Set the frame depth to {at.text(deep)}", (FrameBuild.depth_mm, deep)),)
+        subject = field_of(FrameBuild.depth_mm).pointer
+        yield Finding(code=Code.DEPTH_DIFFERS, severity="check", text=text, subject=subject, cures=fix)
+
+
+@found
+def stiffness(at: Ask) -> Iterator[Finding]:
+    """Rails and stiles that the fabric bows too far."""
+    if not at(timber) or isinstance(at(pieces), str):
+        return
+    most = at.default(FrameDefaults.sag_allowed_mm)
+    sag, count = at(rail_sag_mm), at(brace_count)
+    if sag > most:
+        text = f"The fabric bows the rails {sag:.1f} mm between the braces; {most:g} mm is the most that does not show."
+        more = (cure(f"Use {count + 1} braces", (FrameBuild.centre_bars, count + 1)),) if count < 8 else ()
+        placed = bool(at.things(FrameBuild.braces))
+        subject = field_of(FrameBuild.centre_bars).pointer
+        yield Finding(
+            code=Code.RAIL_BOWS, severity="check", text=text, subject=subject, cures=() if placed else more
+        )
+    stile = at(stile_sag_mm)
+    if stile > most:
+        text = (
+            f"The fabric bows the stiles {stile:.1f} mm; {most:g} mm is the most that does not show. Upright braces do not "
+            "help them: take a wider board, or add a horizontal brace."
+        )
+        subject = field_of(FrameBuild.board).pointer
+        yield Finding(code=Code.STILE_BOWS, severity="check", text=text, subject=subject)
+
+
+@found
+def splicing(at: Ask) -> Iterator[Finding]:
+    """Pieces longer than the longest board or load."""
+    subject, longest = field_of(FrameBuild.longest_mm).pointer, at.field(FrameBuild.longest_mm)
+    for one in at(splices):
+        if one.splice is None:
+            text = f"Piece {one.letter} must be spliced, but {one.trouble}."
+            yield Finding(code=Code.SPLICED, severity="stop", text=text, subject=f"{subject}#{one.letter}")
+            continue
+        places = ", ".join(at.text(place) for place in one.splice.joints_mm)
+        text = (
+            f"Piece {one.letter} is longer than {at.text(longest)}: splice it {places} from its end, a scab plate "
+            f"{at.text(at.default(FrameDefaults.scab_mm))} long behind, glued and screwed."
+        )
+        yield Finding(code=Code.SPLICED, severity="note", text=text, subject=f"{subject}#{one.letter}")
+
+
+@found
+def fasteners(at: Ask) -> Iterator[Finding]:
+    """A screw or a staple that would come out in the fabric."""
+    if not at(timber):
+        return
+    clear, deep = at.default(FrameDefaults.fastener_clear_mm), at(board_section).deep_mm
+    checked = [(FrameBuild.fastener_mm, at.given(FrameBuild.fastener_mm), deep, "screw")]
+    if at.field(Tensioning.hold) == Hold.STAPLE:
+        checked.append(
+            (FrameBuild.staple_mm, at.field(FrameBuild.staple_mm), min(at(board_mm)), "staple leg")
+        )
+    for field, long, through, name in checked:
+        if long is None:
+            continue
+        over = too_long_mm(long, through, clear)
+        if over > 0.0:
+            text = (
+                f"The {name}, {at.text(long)}, is {at.text(over)} too long for {at.text(through)} of wood: it comes out "
+                f"in the fabric. Keep it {at.text(clear)} shorter than the wood."
+            )
+            subject = field_of(field).pointer
+            yield Finding(code=Code.FASTENER, severity="stop", text=text, subject=subject)
+
+
+@found
+def fabric(at: Ask) -> Iterator[Finding]:
+    """A blank that does not come from the roll, or needs more floor than there is."""
+    cut = at(roll_cut) if at(timber) else None
+    if cut is not None and not cut.fits:
+        text = (
+            f"The fabric blank needs {at.text(cut.across_mm)} across the roll, {at.text(-cut.spare_mm)} more than the roll "
+            "is wide. No seam is allowed in the picture: take a wider roll, or a smaller screen."
+        )
+        subject = field_of(FabricChoice.roll_mm).pointer
+        yield Finding(code=Code.ROLL, severity="stop", text=text, subject=subject)
+    more = 2.0 * at.default(BlankDefaults.work_around_mm)
+    long, short = sorted((side + more for side in at(blank)), reverse=True)
+    room = sorted((at(wall_mm), at.field(Survey.room_depth_mm)), reverse=True)
+    if long > room[0] or short > room[1]:
+        text = (
+            f"Laying out the fabric takes {at.text(long)} × {at.text(short)} of clean floor; this room has "
+            f"{at.text(room[0])} × {at.text(room[1])}. Plan another place to stretch it, and the way from there."
+        )
+        yield Finding(
+            code=Code.WORK_AREA, severity="check", text=text, subject=field_of(Survey.room_depth_mm).pointer
+        )
+
+
+@found
+def squareness(at: Ask) -> Iterator[Finding]:
+    """The built frame: square or not, which way to push, or which reading is wrong."""
+    check = at(square)
+    rising = field_of(SquareReadings.rising_mm).pointer
+    if isinstance(check, str):
+        text = f"Measure the frame again: {check}."
+        yield Finding(code=Code.READING_WRONG, severity="stop", text=text, subject=rising)
+    elif check is not None and not check.agrees:
+        yield _wrong(at, check)
+    elif check is not None:
+        yield from _square(at, check)
+    wide, high = at(built_mm)
+    one = at(planned_screen).picture
+    if (wide is not None and wide < one.width_mm) or (high is not None and high < one.height_mm):
+        text = "The built frame is smaller than the picture. Measure it again, or choose a smaller size."
+        subject = field_of(SquareReadings.top_mm).pointer
+        yield Finding(code=Code.TOO_SMALL, severity="stop", text=text, subject=subject)
+
+
+def _wrong(at: Ask, check: SquareCheck) -> Finding:
+    first = check.suspects[0]
+    text = (
+        f"The six readings disagree by {at.text(abs(check.closure_mm))}. Measure {SPOKEN[first.name]} again: the others "
+        f"say {at.text(first.implied_mm)}, it reads {at.text(first.read_mm)}."
+    )
+    if rival_of(first.name):
+        text += " If it reads the same again, the frame is racked and another diagonal is wrong."
+    subject = field_of(READ_BY_NAME[first.name]).pointer
+    return Finding(code=Code.READING_WRONG, severity="check", text=text, subject=subject)
+
+
+def _square(at: Ask, check: SquareCheck) -> Iterator[Finding]:
+    most = at.default(FrameDefaults.square_mm)
+    push = pushes(check, most)
+    if push:
+        text = (
+            f"The frame leans: push the top {at.text(abs(check.lean_mm))} to the {push}, seen from the front, against the "
+            "bottom. Then measure both diagonals again."
+        )
+        subject = field_of(SquareReadings.rising_mm).pointer
+        yield Finding(code=Code.NOT_SQUARE, severity="stop", text=text, subject=subject)
+    for off, names, field in zip(
+        check.sides_differ_mm, (("top", "bottom"), ("right side", "left side")),
+        (SquareReadings.top_mm, SquareReadings.right_mm), strict=True,
+    ):  # fmt: skip
+        if abs(off) > most:
+            longer, shorter = names if off > 0.0 else names[::-1]
+            text = f"The {longer} is {at.text(abs(off))} longer than the {shorter}: equal diagonals alone are not square."
+            severity: Severity = "stop"
+            yield Finding(code=Code.NOT_SQUARE, severity=severity, text=text, subject=field_of(field).pointer)
+    spread = 2.0 * at.default(FrameDefaults.side_spread_mm)
+    for name, plan in zip(("top", "left"), at(planned_mm), strict=True):
+        mean = check.width_mm if name == "top" else check.height_mm
+        if abs(mean - plan) > spread:
+            side = "wide" if name == "top" else "high"
+            text = (
+                f"The frame is {at.text(mean)} {side}, planned {at.text(plan)}: a cut or a reading is off. All later marks "
+                "follow what was measured."
+            )
+            yield Finding(
+                code=Code.SIDE_OFF, severity="check", text=text, subject=field_of(READ_BY_NAME[name]).pointer
+            )
+
+
+FINDINGS = (built_of, stiffness, splicing, fasteners, fabric, squareness)

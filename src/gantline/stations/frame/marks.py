@@ -1,0 +1,126 @@
+"""The frame's pieces from the back, lettered; braces, splices and the center of mass."""
+
+from collections.abc import Iterator
+
+from gantline.core.frame.stiffness import center_of_mass_mm
+from gantline.drawing.marks import Area, Dimension, Dot, Label, Line, Mark, Point, rectangle
+from gantline.job.model.frame import FrameBuild
+from gantline.plan.ask import Ask
+from gantline.plan.station import FaceName
+from gantline.stations.frame.blank import outer_mm
+from gantline.stations.frame.solve import board_section, brace_places, pieces, splices, timber
+from gantline.stations.size import screen
+
+
+def edge_mm(at: Ask) -> float:
+    """From the overall edge to the frame that is built [mm]."""
+    return (at(screen).overall_width_mm - at(outer_mm)[0]) / 2.0
+
+
+def boards(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """Every piece with its letter; of a kit only its center bars."""
+    if face != "back":
+        return
+    trim = at(edge_mm)
+    found = at(pieces)
+    if isinstance(found, str):
+        high = at(screen).overall_height_mm
+        for number, u in enumerate(at(brace_places), start=1):
+            yield Line(
+                key=f"bar-{number}", role="bar", layer="frame", points=((u + trim, 0.0), (u + trim, high))
+            )
+        return
+    miter = at.field(FrameBuild.joint) == "miter"
+    board = at(board_section).in_plane_mm
+    for one in sorted(found, key=lambda each: each.role != "brace"):
+        left, bottom, right, top = (
+            side + trim for side in (one.left_mm, one.bottom_mm, one.right_mm, one.top_mm)
+        )
+        points: tuple[Point, ...] = rectangle(left, bottom, right, top)
+        if miter and one.role != "brace":
+            points = _mitered(one.letter, left, bottom, right, top, board)
+        yield Area(
+            key=f"piece-{one.letter}",
+            role="brace" if one.role == "brace" else "board",
+            layer="frame",
+            points=points,
+        )
+        yield Label(
+            key=f"letter-{one.letter}",
+            layer="frame",
+            at=((left + right) / 2.0, (bottom + top) / 2.0)
+            if one.role != "rail"
+            else (left + (right - left) * 0.28, (bottom + top) / 2.0),
+            text=one.letter,
+            role="board",
+            size="text",
+        )
+    for each in at(splices):
+        piece = next(one for one in found if one.letter == each.letter)
+        for number, place in enumerate(each.splice.joints_mm if each.splice else (), start=1):
+            if piece.role == "rail":
+                u = piece.left_mm + place + trim
+                ends: tuple[Point, ...] = ((u, piece.bottom_mm + trim), (u, piece.top_mm + trim))
+            else:
+                v = piece.bottom_mm + place + trim
+                ends = ((piece.left_mm + trim, v), (piece.right_mm + trim, v))
+            yield Line(key=f"splice-{each.letter}-{number}", role="splice", layer="frame", points=ends)
+    u, v = center_of_mass_mm(found)
+    yield Dot(key="mass", role="mass", layer="frame", at=(u + trim, v + trim), name="center of mass")
+
+
+def _mitered(
+    letter: str, left: float, bottom: float, right: float, top: float, board: float
+) -> tuple[Point, ...]:
+    """A piece with its ends cut at 45°, long points outside."""
+    match letter:
+        case "A":
+            return (left, top), (right, top), (right - board, bottom), (left + board, bottom)
+        case "B":
+            return (left, bottom), (right, bottom), (right - board, top), (left + board, top)
+        case "C":
+            return (left, bottom), (left, top), (right, top - board), (right, bottom + board)
+        case _:
+            return (right, bottom), (right, top), (left, top - board), (left, bottom + board)
+
+
+def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """Outside size, and the braces as they read on a tape hooked on the left."""
+    if face != "back":
+        return
+    one, trim = at(screen), at(edge_mm)
+    wide, high = at(outer_mm)
+    whole = (one.overall_width_mm, one.overall_height_mm)
+    for key, axis, long, name in (
+        ("frame-width", "x", wide, "Frame, outside width"),
+        ("frame-height", "y", high, "Frame, outside height"),
+    ):
+        yield Dimension(
+            key=key,
+            layer="frame",
+            axis=axis,  # type: ignore[arg-type]
+            a_mm=trim,
+            b_mm=trim + long,
+            base_mm=0.0,
+            side=-1,
+            lane=2,
+            text=at.text(long),
+            name=name,
+        )
+    if at(timber):
+        for number, u in enumerate(at(brace_places)[:2], start=1):
+            yield Dimension(
+                key=f"brace-{number}",
+                layer="frame",
+                axis="x",
+                a_mm=trim,
+                b_mm=trim + u,
+                base_mm=whole[1],
+                side=1,
+                lane=1 if number == 1 else 2,
+                text=at.text(u),
+                name=f"Frame end to the middle of brace {number}",
+            )
+
+
+DRAW = (boards, dimensions)

@@ -1,0 +1,203 @@
+"""Boards, braces, pieces, joints and mass of the frame."""
+
+from dataclasses import dataclass
+from itertools import pairwise
+
+from gantline.core.defaults import Default, FrameDefaults, TensionDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.frame.boards import DRESSED, STUFF, Lies, Material, Section, Stuff, section
+from gantline.core.frame.pieces import (
+    Joinery,
+    Joint,
+    Piece,
+    Splice,
+    even_places,
+    frame_pieces,
+    joinery,
+    spliced,
+)
+from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_rows, wood_kg
+from gantline.core.tension.holds import Hold
+from gantline.job.model.frame import Blank, FrameBuild
+from gantline.job.model.hanging import Tensioning
+from gantline.plan.ask import Ask
+from gantline.stations.frame.blank import blank, outer_mm
+
+LINE_TENSIONS: dict[Hold, Default] = {
+    Hold.STAPLE: TensionDefaults.line_hand_n_m,
+    Hold.SPRING: TensionDefaults.line_spring_n_m,
+    Hold.LUG: TensionDefaults.line_snap_n_m,
+    Hold.SNAP: TensionDefaults.line_snap_n_m,
+    Hold.LACE: TensionDefaults.line_lace_n_m,
+    Hold.PIN: TensionDefaults.line_snap_n_m,
+}
+NO_PIECES = "a kit comes in its own pieces"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Spliced:
+    """A piece that is made of parts; trouble: why no splice can be placed."""
+
+    letter: str
+    splice: Splice | None
+    trouble: str = ""
+
+
+def timber(at: Ask) -> bool:
+    """Whether the frame is built of boards."""
+    return at.field(FrameBuild.build) == "timber"
+
+
+def board_mm(at: Ask) -> tuple[float, float]:
+    """Thickness and width of the board [mm]: as measured, else dressed."""
+    thick, wide = DRESSED[at.field(FrameBuild.board)]
+    own_thick, own_wide = at.given(FrameBuild.thick_mm), at.given(FrameBuild.wide_mm)
+    return (thick if own_thick is None else own_thick, wide if own_wide is None else own_wide)
+
+
+def board_section(at: Ask) -> Section:
+    """The board as it stands in the frame."""
+    return section(*at(board_mm), Lies(at.field(FrameBuild.lies)))
+
+
+def stuff(at: Ask) -> Stuff:
+    """What it is made of."""
+    return STUFF[Material(at.field(FrameBuild.material))]
+
+
+def line_tension_n_m(at: Ask) -> float:
+    """What the fabric pulls with [N/m]."""
+    return at.default(LINE_TENSIONS[Hold(at.field(Tensioning.hold))])
+
+
+def sags(at: Ask) -> tuple[SagRow, ...]:
+    """The bow of a rail with 0, 1, 2 … even braces."""
+    return sag_rows(at(outer_mm)[0], at(line_tension_n_m), at(stuff).e_gpa, at(board_section).inertia_mm4)
+
+
+def stile_sag_mm(at: Ask) -> float:
+    """The bow of a stile, which upright braces do not help [mm]."""
+    rows = sag_rows(at(outer_mm)[1], at(line_tension_n_m), at(stuff).e_gpa, at(board_section).inertia_mm4, 0)
+    return rows[0].sag_mm
+
+
+def brace_count(at: Ask) -> int:
+    """How many braces: as placed or entered, else the fewest that keep the rails straight; a kit has those it says."""
+    placed = at.things(FrameBuild.braces)
+    if placed:
+        return len(placed)
+    given = at.given(FrameBuild.centre_bars)
+    if given is not None:
+        return given
+    if not at(timber):
+        return 0
+    return fewest_braces(
+        at(sags),
+        at.default(FrameDefaults.sag_allowed_mm),
+        at(outer_mm)[0],
+        at.default(FrameDefaults.handled_rail_mm),
+    )
+
+
+def brace_places(at: Ask) -> tuple[float, ...]:
+    """The middles of the braces from the left, seen from the back [mm]."""
+    placed = at.things(FrameBuild.braces)
+    if placed:
+        return tuple(sorted(one.u_mm for one in placed))
+    return even_places(at(outer_mm)[0], at(brace_count))
+
+
+def rail_sag_mm(at: Ask) -> float:
+    """The bow of the rails in their widest span [mm]."""
+    wide = at(outer_mm)[0]
+    ends = (0.0, *at(brace_places), wide)
+    span = max((b - a for a, b in pairwise(ends)), default=wide)
+    row = sag_rows(max(span, 1.0), at(line_tension_n_m), at(stuff).e_gpa, at(board_section).inertia_mm4, 0)[0]
+    return row.sag_mm
+
+
+def pieces(at: Ask) -> tuple[Piece, ...] | str:
+    """Every piece of the frame, or why there is none."""
+    if not at(timber):
+        return NO_PIECES
+    wide, high = at(outer_mm)
+    try:
+        return frame_pieces(
+            width_mm=wide,
+            height_mm=high,
+            board_mm=at(board_section).in_plane_mm,
+            joint=Joint(at.field(FrameBuild.joint)),
+            braces_at_mm=at(brace_places),
+        )
+    except OutOfRange as error:
+        return str(error)
+
+
+def splices(at: Ask) -> tuple[Spliced, ...]:
+    """Pieces that are longer than the longest board or load, in parts."""
+    found = at(pieces)
+    if isinstance(found, str):
+        return ()
+    longest, clear = at.field(FrameBuild.longest_mm), at.default(FrameDefaults.splice_clear_mm)
+    half = at(board_section).in_plane_mm / 2.0
+    out = []
+    for one in found:
+        supports = tuple(u - one.left_mm for u in at(brace_places)) if one.role == "rail" else ()
+        try:
+            made = spliced(one.length_mm, longest, supports, clear + half)
+            if made is not None:
+                out.append(Spliced(letter=one.letter, splice=made))
+        except OutOfRange as error:
+            out.append(Spliced(letter=one.letter, splice=None, trouble=str(error)))
+    return tuple(out)
+
+
+def parts(at: Ask) -> tuple[tuple[str, float], ...]:
+    """What is cut: each piece, a spliced one in its parts, by letter, with its length [mm]."""
+    found = at(pieces)
+    if isinstance(found, str):
+        return ()
+    split = {one.letter: one.splice for one in at(splices)}
+    out: list[tuple[str, float]] = []
+    for one in found:
+        made = split.get(one.letter)
+        if made is None:
+            out.append((one.letter, one.length_mm))
+        else:
+            out += [(f"{one.letter}{n}", long) for n, long in enumerate(made.parts_mm, start=1)]
+    scab = at.default(FrameDefaults.scab_mm)
+    joints = sum(len(one.splice.joints_mm) for one in at(splices) if one.splice)
+    return (*out, *((f"scab {n}", scab) for n in range(1, joints + 1)))
+
+
+def joints(at: Ask) -> Joinery | None:
+    """Screws and plates; None without boards."""
+    found = at(pieces)
+    if isinstance(found, str):
+        return None
+    return joinery(
+        found,
+        sum(len(one.splice.joints_mm) for one in at(splices) if one.splice),
+        screws_an_end=round(at.default(FrameDefaults.screws_an_end)),
+        screws_a_plate=round(at.default(FrameDefaults.screws_a_plate)),
+    )
+
+
+def timber_kg(at: Ask) -> float | None:
+    """Mass of the boards [kg]; None for a kit."""
+    found, one = at(pieces), at(board_section)
+    if isinstance(found, str):
+        return None
+    return wood_kg(found, one.in_plane_mm, one.deep_mm, at(stuff).density_kg_m3)
+
+
+def fabric_kg(at: Ask) -> float:
+    """Mass of the fabric [kg]."""
+    wide, high = at(blank)
+    return wide * high * 1e-6 * at.field(Blank.mass_g_m2) * at.field(Blank.layers) / 1000.0
+
+
+def mass_kg(at: Ask) -> float | None:
+    """Mass of boards, fabric and hardware [kg]; None for a kit, whose frame is not known."""
+    wood = at(timber_kg)
+    return None if wood is None else wood + at(fabric_kg) + at.default(FrameDefaults.hardware_kg)

@@ -1,0 +1,184 @@
+"""The cut list, the bow by number of braces, the fabric on the roll, the boards that were bought, what is to be bought."""
+
+from dataclasses import dataclass
+
+from gantline.core.defaults import FrameDefaults
+from gantline.core.frame.straight import Board, sighted
+from gantline.job.model.frame import Blank, BoughtBoard, FrameBuild
+from gantline.plan.ask import Ask
+from gantline.stations.frame.blank import blank, roll_cut
+from gantline.stations.frame.solve import brace_count, parts, pieces, sags, splices, timber
+
+ENDS = {"square": "square", "mitered": "mitered, to long points", "half-lapped": "half-lapped"}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PieceRow:
+    """One piece of the cut list in the job's texts."""
+
+    letter: str
+    name: str
+    length: str
+    ends: str
+    note: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CutList:
+    """Every piece; parts are what comes off the saw, by letter [mm]."""
+
+    rows: tuple[PieceRow, ...]
+    parts: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BowRow:
+    """The bow of a rail with so many braces."""
+
+    braces: int
+    span: str
+    bow: str
+    enough: bool
+    used: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BowTable:
+    """The bow with 0, 1, 2 … braces; allowed in the same unit."""
+
+    rows: tuple[BowRow, ...]
+    allowed: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RollDrawing:
+    """The fabric on the roll: sizes in mm for a drawing to scale, and as they are read."""
+
+    roll_mm: float
+    across_mm: float
+    along_mm: float
+    roll: str
+    across: str
+    along: str
+    spare: str
+    turned: bool
+    turn_deg: float
+    front: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SightedRow:
+    """A board that was bought, with its verdict."""
+
+    id: str
+    length: str
+    crook: str
+    bow: str
+    twist: str
+    verdict: str
+    good: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SightedBoards:
+    """The straightest first."""
+
+    rows: tuple[SightedRow, ...]
+
+
+def cut_list(at: Ask) -> CutList | None:
+    """The pieces in words; None for a kit."""
+    found = at(pieces)
+    if isinstance(found, str):
+        return None
+    split = {one.letter: one.splice for one in at(splices) if one.splice}
+    rows = []
+    for one in found:
+        made = split.get(one.letter)
+        note = "" if made is None else "in parts of " + " and ".join(at.text(part) for part in made.parts_mm)
+        rows.append(
+            PieceRow(
+                letter=one.letter,
+                name=one.name,
+                length=at.text(one.length_mm),
+                ends=ENDS[one.ends],
+                note=note,
+            )
+        )
+    return CutList(rows=tuple(rows), parts=tuple(name for name, _ in at(parts)))
+
+
+def bow_table(at: Ask) -> BowTable | None:
+    """How many braces; None for a kit."""
+    if not at(timber):
+        return None
+    most, used = at.default(FrameDefaults.sag_allowed_mm), at(brace_count)
+    rows = tuple(
+        BowRow(
+            braces=one.braces,
+            span=at.text(one.span_mm),
+            bow=f"{one.sag_mm:.1f} mm" if one.sag_mm < 100.0 else f"{one.sag_mm:.0f} mm",
+            enough=one.sag_mm <= most,
+            used=one.braces == used,
+        )
+        for one in at(sags)[: max(used + 2, 4)]
+    )
+    return BowTable(rows=rows, allowed=f"{most:g} mm")
+
+
+def roll_drawing(at: Ask) -> RollDrawing | None:
+    """The blank on its roll; None while the roll's width is not known."""
+    cut = at(roll_cut) if at(timber) else None
+    if cut is None:
+        return None
+    width, height = (at.text(side) for side in at(blank))
+    long, short = (height, width) if cut.turned else (width, height)
+    turn = at.field(Blank.turn_deg)
+    return RollDrawing(
+        roll_mm=cut.across_mm + cut.spare_mm,
+        across_mm=cut.across_mm,
+        along_mm=cut.along_mm,
+        roll=at.text(cut.across_mm + cut.spare_mm),
+        across=short if not turn else at.text(cut.across_mm),
+        along=long if not turn else at.text(cut.along_mm),
+        spare=at.text(max(cut.spare_mm, 0.0)),
+        turned=cut.turned,
+        turn_deg=turn,
+        front="The front is the side the leaflet names: hold a lamp to both before you cut, and mark the back with chalk.",
+    )
+
+
+def bought_boards(at: Ask) -> SightedBoards | None:
+    """Boards as they were sighted; None while there are none."""
+    there = at.things(FrameBuild.bought)
+    if not there:
+        return None
+    found = [
+        Board(
+            key=one.id,
+            length_mm=one.length_mm,
+            crook_mm=at.of(one, BoughtBoard.crook_mm),
+            bow_mm=at.of(one, BoughtBoard.bow_mm),
+            twist_mm=at.of(one, BoughtBoard.twist_mm),
+        )
+        for one in there
+    ]
+    limits = (FrameDefaults.crook_mm, FrameDefaults.bow_mm, FrameDefaults.twist_mm)
+    crook, bow, twist = (at.default(one) for one in limits)
+    rows = tuple(
+        SightedRow(
+            id=one.board.key,
+            length=at.text(one.board.length_mm),
+            crook=f"{one.board.crook_mm:g} mm",
+            bow=f"{one.board.bow_mm:g} mm",
+            twist=f"{one.board.twist_mm:g} mm",
+            verdict=f"take it back: {one.why} too large"
+            if one.rank is None
+            else "for a rail"
+            if one.rank <= 2
+            else "for stiles and braces",
+            good=one.rank is not None,
+        )
+        for one in sighted(found, crook_mm=crook, bow_mm=bow, twist_mm=twist)
+    )
+    return SightedBoards(rows=rows)

@@ -1,0 +1,59 @@
+"""What stands against border and backlight."""
+
+from collections.abc import Iterator
+from enum import StrEnum
+
+from gantline.job.field import field_of
+from gantline.job.model.frame import Backlight, FrameBuild, Trim
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, cure, found
+from gantline.stations.size import screen
+from gantline.stations.trim.solve import border_kind, rolls, strip
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    JOINED = "tape-joined"
+    NO_FACE = "border-without-face"
+    STRIP = "strip-refused"
+    SPACER = "spacer-standoff"
+
+
+@found
+def border(at: Ask) -> Iterator[Finding]:
+    """Tape that must be joined, and a border on a frame that has none."""
+    found_rolls, one = at(rolls), at(screen).border
+    if found_rolls is not None and found_rolls.joined:
+        named = " and ".join(found_rolls.joined)
+        text = (
+            f"A roll is shorter than the {named} piece. Join the tape in the outer quarter of the side, cut square through "
+            "both ends at once, or buy longer rolls."
+        )
+        yield Finding(code=Code.JOINED, severity="check", text=text, subject=field_of(Trim.roll_mm).pointer)
+    if at(border_kind) != "none" and max(one.side_mm, one.top_mm, one.bottom_mm) <= 0.0:
+        text = "The border has no width. Enter its faces at Size, or choose no border."
+        yield Finding(code=Code.NO_FACE, severity="check", text=text, subject=field_of(Trim.border).pointer)
+
+
+@found
+def light(at: Ask) -> Iterator[Finding]:
+    """A strip that cannot be, and spacers that hold the frame farther off the wall than its standoff says."""
+    one = at(strip)
+    if isinstance(one, str):
+        subject = field_of(Backlight.watts_per_m).pointer
+        yield Finding(
+            code=Code.STRIP, severity="stop", text=f"No backlight like this: {one}.", subject=subject
+        )
+    spacer, standoff = at.field(Backlight.spacer_mm), at.field(FrameBuild.standoff_mm)
+    if one is not None and spacer > standoff:
+        text = (
+            f"The light's spacer strips hold the frame {at.text(spacer)} off the wall; the standoff says "
+            f"{at.text(standoff)}. Brackets and throw rest on it."
+        )
+        fix = (cure(f"Set the standoff to {at.text(spacer)}", (FrameBuild.standoff_mm, spacer)),)
+        subject = field_of(Backlight.spacer_mm).pointer
+        yield Finding(code=Code.SPACER, severity="check", text=text, subject=subject, cures=fix)
+
+
+FINDINGS = (border, light)

@@ -1,0 +1,56 @@
+"""What the trim's panel shows, in order and by weight."""
+
+from gantline.job.field import field_of
+from gantline.job.model.frame import Backlight, Trim
+from gantline.plan.ask import Ask
+from gantline.plan.station import PanelPart
+from gantline.stations.trim.solve import border_kind, strip
+
+
+def _corners(at: Ask) -> str:
+    return field_of(Trim.corner).choice(at.field(Trim.corner))
+
+
+def _light(at: Ask) -> str:
+    one = at(strip)
+    return (
+        "none" if one is None else "does not work" if isinstance(one, str) else f"{one.supply_w:.0f} W supply"
+    )
+
+
+def _taped(at: Ask) -> bool:
+    return at(border_kind) in ("tape", "velvet")
+
+
+PANEL = (
+    PanelPart(weight="lead", rows=("border_kind", "tape_width", "tape_rails", "tape_stiles")),
+    PanelPart(rows=("tape_corner", "to_picture", "backlit"), widget="border"),
+    PanelPart(
+        title="Rolls and edge",
+        weight="detail",
+        rows=("tape_wrap", "tape_roll", "tape_rolls"),
+        when=_taped,
+        gist=_corners,
+    ),
+    PanelPart(
+        title="Backlight",
+        weight="detail",
+        rows=(
+            "strip_cut",
+            "strip_supply",
+            "strip_load",
+            "strip_run",
+            "strip_reels",
+            "strip_fixes",
+            "strip_inset",
+            "strip_pitch",
+            "strip_reel",
+            "strip_watts",
+            "spacer",
+            "feed",
+        ),
+        when=lambda at: bool(at.field(Backlight.there)),
+        gist=_light,
+    ),
+    PanelPart(widget="cautions"),
+)

@@ -1,0 +1,70 @@
+"""Border pieces, rolls, and the light strip."""
+
+from gantline.core.defaults import TrimDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.trim.backlight import Backlight as Strip
+from gantline.core.trim.backlight import backlight
+from gantline.core.trim.tape import Corner, Rolls, TapePiece, rolls_for, tape_pieces
+from gantline.job.model.frame import Backlight, Trim
+from gantline.plan.ask import Ask
+from gantline.stations.frame import outer_mm, timber
+from gantline.stations.size import screen
+
+SUPPLIES_W = (30.0, 60.0, 100.0, 150.0, 200.0, 240.0, 320.0, 480.0, 600.0)
+TAPED = ("tape", "velvet")
+
+
+def border_kind(at: Ask) -> str:
+    """What the border is made of: as entered, else tape where a timber frame has one."""
+    given = at.given(Trim.border)
+    if given is not None:
+        return given
+    one = at(screen).border
+    return "tape" if at(timber) and max(one.side_mm, one.top_mm, one.bottom_mm) > 0.0 else "none"
+
+
+def tape(at: Ask) -> tuple[TapePiece, ...]:
+    """Every piece of border tape or velvet; none without."""
+    if at(border_kind) not in TAPED:
+        return ()
+    (wide, high), corner = at(outer_mm), Corner(at.field(Trim.corner))
+    return tape_pieces(
+        wide,
+        high,
+        wrap_mm=at.field(Trim.wrap_mm) if corner is Corner.WRAP else 0.0,
+        corner=corner,
+        allowance_mm=at.default(TrimDefaults.tape_allowance_mm),
+    )
+
+
+def tape_width_mm(at: Ask) -> float:
+    """How wide the tape is cut: the widest face with what goes round the edge [mm]."""
+    one = at(screen).border
+    return max(one.side_mm, one.top_mm, one.bottom_mm) + at.field(Trim.wrap_mm)
+
+
+def rolls(at: Ask) -> Rolls | None:
+    """How the pieces come from the rolls; None without tape."""
+    found = at(tape)
+    return rolls_for(found, at.field(Trim.roll_mm)) if found else None
+
+
+def strip(at: Ask) -> Strip | str | None:
+    """The light strip, or why there can be none; None without one."""
+    if not at.field(Backlight.there):
+        return None
+    wide, high = at(outer_mm)
+    try:
+        return backlight(
+            wide,
+            high,
+            inset_mm=at.field(Backlight.inset_mm),
+            pitch_mm=at.field(Backlight.pitch_mm),
+            reel_mm=at.field(Backlight.reel_mm),
+            watts_per_m=at.field(Backlight.watts_per_m),
+            fix_spacing_mm=at.default(TrimDefaults.strip_fix_mm),
+            spare=at.default(TrimDefaults.supply_spare),
+            supplies_w=SUPPLIES_W,
+        )
+    except OutOfRange as error:
+        return str(error)
