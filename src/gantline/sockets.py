@@ -21,6 +21,7 @@ class PatientProtocol(H11Protocol):
         """A new connection begins to wait for a head."""
         super().connection_made(transport)
         self.waiting_since: float | None = self.loop.time()
+        self.answered = self.cycle
         self.looking: asyncio.TimerHandle = self.loop.call_later(LOOK_S, self._look)
 
     def connection_lost(self, exc: Exception | None) -> None:
@@ -32,8 +33,11 @@ class PatientProtocol(H11Protocol):
         if self.transport.is_closing():
             return
         now = self.loop.time()
-        if self.conn.their_state is not h11.IDLE:
-            self.waiting_since = None  # a request is under way
+        if self.conn.their_state is not h11.IDLE or self.cycle is not self.answered:
+            self.waiting_since, self.answered = (
+                None,
+                self.cycle,
+            )  # a request is under way, or was since the last look
         elif self.waiting_since is None:
             self.waiting_since = now
         elif now - self.waiting_since > PATIENCE_S:

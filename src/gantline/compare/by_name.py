@@ -5,6 +5,7 @@ from typing import Any
 
 from gantline.compare.fabrics import fabric_table
 from gantline.compare.floor import Measure, floor_map
+from gantline.compare.materials import bench
 from gantline.compare.payoff import payoff
 from gantline.compare.projectors import projector_table
 from gantline.compare.sizes import size_table
@@ -23,6 +24,8 @@ def compared(what: str, made: JobPlan, more: Mapping[str, Any], records: Records
             return fabric_table(made.ask, records(RecordKind.FABRIC))
         case "projectors":
             return projector_table(made.ask, records(RecordKind.PROJECTOR))
+        case "bench":
+            return bench(made.ask, records(RecordKind.BOARD))
         case "payoff":
             return payoff(made)
         case "floor":

@@ -140,6 +140,6 @@ def _back(at: Ask) -> Face:
         right_mm=wide,
         bottom_mm=0.0,
         top_mm=high,
-        lanes=Lanes(left=2, right=1, above=1, below=2),
+        lanes=Lanes(left=2, right=1, above=2, below=2),
         marks=(),
     )

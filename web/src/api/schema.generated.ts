@@ -152,6 +152,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cut And Buy
+         * @description The boards to buy with every cut on them, and the materials list.
+         */
+        get: operations["cut_and_buy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/edits": {
         parameters: {
             query?: never;
@@ -794,6 +814,74 @@ export interface components {
             text: string;
         };
         /**
+         * Backlight
+         * @description A strip of light behind the frame.
+         */
+        Backlight: {
+            /** Feed */
+            feed: ("left" | "right") | null;
+            /** Inset Mm */
+            inset_mm: number | null;
+            /** Pitch Mm */
+            pitch_mm: number | null;
+            /** Reel Mm */
+            reel_mm: number | null;
+            /** Spacer Mm */
+            spacer_mm: number | null;
+            /** There */
+            there: boolean | null;
+            /** Watts Per M */
+            watts_per_m: number | null;
+        };
+        /**
+         * Bench
+         * @description What the workshop asks: the cuts, and everything to buy.
+         */
+        Bench: {
+            cutting: components["schemas"]["Cutting"];
+            materials: components["schemas"]["MaterialList"];
+        };
+        /**
+         * Blank
+         * @description How the fabric is cut [mm].
+         */
+        Blank: {
+            /** Along */
+            along: ("none" | "width" | "height") | null;
+            /** Back Mm */
+            back_mm: number | null;
+            /** Grip Mm */
+            grip_mm: number | null;
+            /** Layers */
+            layers: number | null;
+            /** Mass G M2 */
+            mass_g_m2: number | null;
+            /** Stretch */
+            stretch: number | null;
+            /** Turn Deg */
+            turn_deg: number | null;
+        };
+        /**
+         * BoardRow
+         * @description One board with its cuts, and what is left of it.
+         */
+        BoardRow: {
+            /** Cuts */
+            cuts: components["schemas"]["CutRow"][];
+            /** Length */
+            length: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Offcut */
+            offcut: string;
+            /** Offcut Mm */
+            offcut_mm: number;
+            /** Price */
+            price: number;
+            /** Stock */
+            stock: string;
+        };
+        /**
          * BorderFaces
          * @description Border face widths [mm]; 0 is edgeless.
          */
@@ -804,6 +892,82 @@ export interface components {
             side_mm: number | null;
             /** Top Mm */
             top_mm: number | null;
+        };
+        /**
+         * BorderRow
+         * @description One piece: where it goes, its length as read and in mm, its ends, and the roll it comes from (0: joined).
+         */
+        BorderRow: {
+            /** Ends */
+            ends: string;
+            /** Length */
+            length: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Mitered */
+            mitered: boolean;
+            /** Name */
+            name: string;
+            /** Notch Mm */
+            notch_mm: number;
+            /** Roll */
+            roll: number;
+        };
+        /**
+         * BorderTable
+         * @description Every piece, and the width the tape is cut to.
+         */
+        BorderTable: {
+            /** How */
+            how: string;
+            /** Rows */
+            rows: components["schemas"]["BorderRow"][];
+            /** Width */
+            width: string;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * BoughtBoard
+         * @description A board that was bought and sighted along [mm].
+         */
+        BoughtBoard: {
+            /** Bow Mm */
+            bow_mm: number | null;
+            /** Crook Mm */
+            crook_mm: number | null;
+            /** Id */
+            id: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Twist Mm */
+            twist_mm: number | null;
+        };
+        /**
+         * BowRow
+         * @description The bow of a rail with so many braces.
+         */
+        BowRow: {
+            /** Bow */
+            bow: string;
+            /** Braces */
+            braces: number;
+            /** Enough */
+            enough: boolean;
+            /** Span */
+            span: string;
+            /** Used */
+            used: boolean;
+        };
+        /**
+         * BowTable
+         * @description The bow with 0, 1, 2 … braces; allowed in the same unit.
+         */
+        BowTable: {
+            /** Allowed */
+            allowed: string;
+            /** Rows */
+            rows: components["schemas"]["BowRow"][];
         };
         /**
          * Box
@@ -831,6 +995,16 @@ export interface components {
             y_mm: number;
             /** Z Mm */
             z_mm: number | null;
+        };
+        /**
+         * Brace
+         * @description A brace at a place of its own: its middle from the left, seen from the back [mm].
+         */
+        Brace: {
+            /** Id */
+            id: string;
+            /** U Mm */
+            u_mm: number;
         };
         /**
          * ByZoom
@@ -957,6 +1131,12 @@ export interface components {
             shapes: components["schemas"]["Shape"][];
         };
         /**
+         * Corner
+         * @description How the tape's ends meet.
+         * @enum {string}
+         */
+        Corner: "miter" | "wrap";
+        /**
          * Cure
          * @description A way out: what to do, and the changes that do it (none: by hand). but: the Stop it would bring instead.
          */
@@ -973,6 +1153,72 @@ export interface components {
             changes: components["schemas"]["Change"][];
             /** Text */
             text: string;
+        };
+        /**
+         * CutGroup
+         * @description All pieces of one board: named, cut, and what other lengths would cost. trouble: why it cannot be cut.
+         */
+        CutGroup: {
+            /** Board */
+            board: string;
+            /** Boards */
+            boards: components["schemas"]["BoardRow"][];
+            /** Gap */
+            gap: number;
+            /** Name */
+            name: string;
+            /** Others */
+            others: components["schemas"]["OtherBoards"][];
+            /** Price */
+            price: number;
+            /** Priced */
+            priced: boolean;
+            /** Proven */
+            proven: boolean;
+            /** Trouble */
+            trouble: string;
+        };
+        /**
+         * CutList
+         * @description Every piece; parts are what comes off the saw, by letter [mm].
+         */
+        CutList: {
+            /** Parts */
+            parts: string[];
+            /** Rows */
+            rows: components["schemas"]["PieceRow"][];
+        };
+        /**
+         * CutRow
+         * @description One cut: the piece, from and to as running readings from the board's end, in the job's texts and in mm.
+         */
+        CutRow: {
+            /** From Mm */
+            from_mm: number;
+            /** From Text */
+            from_text: string;
+            /** Length */
+            length: string;
+            /** Name */
+            name: string;
+            /** To Mm */
+            to_mm: number;
+            /** To Text */
+            to_text: string;
+        };
+        /**
+         * Cutting
+         * @description Every group; kerf and end trim as they are read.
+         */
+        Cutting: {
+            /** End Trim */
+            end_trim: string;
+            /** Groups */
+            groups: components["schemas"]["CutGroup"][];
+            /** Kerf */
+            kerf: string;
+            /** Price */
+            price: number;
         };
         /**
          * DefaultOut
@@ -1466,19 +1712,59 @@ export interface components {
         };
         /**
          * FrameBuild
-         * @description The frame's depth and how far its back stands off the wall [mm].
+         * @description The frame: timber or a kit, its depth and how far its back stands off the wall [mm].
          */
         FrameBuild: {
+            /** @default {} */
+            blank: components["schemas"]["Blank"];
+            /** Board */
+            board: ("1x2" | "1x3" | "1x4" | "2x2" | "2x4") | null;
+            /**
+             * Bought
+             * @default []
+             */
+            bought: components["schemas"]["BoughtBoard"][];
+            /**
+             * Braces
+             * @default []
+             */
+            braces: components["schemas"]["Brace"][];
+            /** Build */
+            build: ("timber" | "kit") | null;
             /** Centre Bars */
             centre_bars: number | null;
+            /**
+             * Cut
+             * @default []
+             */
+            cut: string[];
             /** Depth Mm */
             depth_mm: number | null;
+            /** End Trim Mm */
+            end_trim_mm: number | null;
+            /** Fastener Mm */
+            fastener_mm: number | null;
+            joint: components["schemas"]["Joint"] | null;
+            /** Kerf Mm */
+            kerf_mm: number | null;
+            lies: components["schemas"]["Lies"] | null;
+            /** Longest Mm */
+            longest_mm: number | null;
+            material: components["schemas"]["Material"] | null;
             /** Name */
             name: string | null;
+            /** @default {} */
+            square: components["schemas"]["SquareReadings"];
             /** Standoff Mm */
             standoff_mm: number | null;
+            /** Staple Mm */
+            staple_mm: number | null;
+            /** Thick Mm */
+            thick_mm: number | null;
             /** Trim Mm */
             trim_mm: number | null;
+            /** Wide Mm */
+            wide_mm: number | null;
         };
         /**
          * Handle
@@ -1621,7 +1907,15 @@ export interface components {
              * @constant
              */
             format_version: 2;
-            /** @default {} */
+            /**
+             * @default {
+             *       "blank": {},
+             *       "bought": [],
+             *       "braces": [],
+             *       "cut": [],
+             *       "square": {}
+             *     }
+             */
             frame: components["schemas"]["FrameBuild"];
             /** @default {} */
             height: components["schemas"]["HeightTarget"];
@@ -1638,6 +1932,12 @@ export interface components {
              *     }
              */
             light: components["schemas"]["Lighting"];
+            /**
+             * @default {
+             *       "items": []
+             *     }
+             */
+            materials: components["schemas"]["Materials"];
             /** Name */
             name: string;
             /** Notes */
@@ -1675,6 +1975,12 @@ export interface components {
              *     }
              */
             throw: components["schemas"]["ProjectorPlace"];
+            /**
+             * @default {
+             *       "light": {}
+             *     }
+             */
+            trim: components["schemas"]["Trim"];
             /**
              * @default {
              *       "denominator": 16,
@@ -1787,6 +2093,12 @@ export interface components {
             /** @default in-fraction */
             style: components["schemas"]["LengthStyle"];
         };
+        /**
+         * Joint
+         * @description How rails and stiles meet.
+         * @enum {string}
+         */
+        Joint: "butt-rails" | "butt-stiles" | "miter" | "lap";
         /**
          * JoistRow
          * @description One joist: where it is, where the lens comes with the plate on it, how far that is, whether it fits there.
@@ -1966,6 +2278,12 @@ export interface components {
          * @enum {string}
          */
         LengthStyle: "ft-in" | "in-fraction" | "in" | "mm" | "cm";
+        /**
+         * Lies
+         * @description How the board stands in the frame: flat, its width in the plane of the fabric, or on edge.
+         * @enum {string}
+         */
+        Lies: "flat" | "edge";
         /**
          * LightState
          * @description Lamps and curtains as they will be used: illuminance on the screen [lux].
@@ -2157,6 +2475,67 @@ export interface components {
             rows: components["schemas"]["MarkRow"][];
         };
         /**
+         * Material
+         * @description What a frame is made of.
+         * @enum {string}
+         */
+        Material: "softwood" | "poplar" | "plywood" | "aluminum";
+        /**
+         * MaterialList
+         * @description Every line, its cost so far, and how that stands against the quote; unpriced: lines without a price.
+         */
+        MaterialList: {
+            /** Cost */
+            cost: number;
+            /** Left */
+            left: number | null;
+            /** Quoted */
+            quoted: number | null;
+            /** Rows */
+            rows: components["schemas"]["MaterialRow"][];
+            /** Unpriced */
+            unpriced: number;
+        };
+        /**
+         * MaterialRow
+         * @description One line of the list; amounts as text with their unit. state: buy, ordered, here.
+         */
+        MaterialRow: {
+            /** Cost */
+            cost: number | null;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Needed */
+            needed: string;
+            /** On Hand */
+            on_hand: number;
+            /** Pack */
+            pack: number;
+            /** Packs */
+            packs: number;
+            /** Price */
+            price: number | null;
+            /** State */
+            state: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Materials
+         * @description The buying.
+         */
+        Materials: {
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["OwnMaterial"][];
+            /** Quoted */
+            quoted: number | null;
+        };
+        /**
          * Measure
          * @description What the floor is colored by.
          * @enum {string}
@@ -2222,6 +2601,36 @@ export interface components {
             strong: boolean;
             /** Text */
             text: string;
+        };
+        /**
+         * OtherBoards
+         * @description What the same pieces would cost from boards of one length only; price None: they do not hold the pieces.
+         */
+        OtherBoards: {
+            /** Boards */
+            boards: number;
+            /** Length */
+            length: string;
+            /** More */
+            more: number | null;
+            /** Price */
+            price: number | null;
+        };
+        /**
+         * OwnMaterial
+         * @description What is there of an item of the materials list; the id is the item's key.
+         */
+        OwnMaterial: {
+            /** Arrived */
+            arrived: boolean | null;
+            /** Id */
+            id: string;
+            /** On Hand */
+            on_hand: number | null;
+            /** Pack */
+            pack: number | null;
+            /** Price */
+            price: number | null;
         };
         /**
          * PairIn
@@ -2323,6 +2732,22 @@ export interface components {
             lines: number;
             /** Rate Hz */
             rate_hz: number;
+        };
+        /**
+         * PieceRow
+         * @description One piece of the cut list in the job's texts.
+         */
+        PieceRow: {
+            /** Ends */
+            ends: string;
+            /** Length */
+            length: string;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
         };
         /** Plan */
         Plan: {
@@ -2753,7 +3178,7 @@ export interface components {
          * @description What a record is of.
          * @enum {string}
          */
-        RecordKind: "fabric" | "kit" | "projector" | "fixing";
+        RecordKind: "fabric" | "kit" | "projector" | "fixing" | "board";
         /**
          * RecordName
          * @description What a record is to be called.
@@ -2789,6 +3214,32 @@ export interface components {
             name: string;
             /** Why */
             why: string[];
+        };
+        /**
+         * RollDrawing
+         * @description The fabric on the roll: sizes in mm for a drawing to scale, and as they are read.
+         */
+        RollDrawing: {
+            /** Across */
+            across: string;
+            /** Across Mm */
+            across_mm: number;
+            /** Along */
+            along: string;
+            /** Along Mm */
+            along_mm: number;
+            /** Front */
+            front: string;
+            /** Roll */
+            roll: string;
+            /** Roll Mm */
+            roll_mm: number;
+            /** Spare */
+            spare: string;
+            /** Turn Deg */
+            turn_deg: number;
+            /** Turned */
+            turned: boolean;
         };
         /**
          * RoundedPick
@@ -3030,6 +3481,34 @@ export interface components {
             papers: boolean;
         };
         /**
+         * SightedBoards
+         * @description The straightest first.
+         */
+        SightedBoards: {
+            /** Rows */
+            rows: components["schemas"]["SightedRow"][];
+        };
+        /**
+         * SightedRow
+         * @description A board that was bought, with its verdict.
+         */
+        SightedRow: {
+            /** Bow */
+            bow: string;
+            /** Crook */
+            crook: string;
+            /** Good */
+            good: boolean;
+            /** Id */
+            id: string;
+            /** Length */
+            length: string;
+            /** Twist */
+            twist: string;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
          * SignalChain
          * @description The format needed, and every link it must pass, in order from the source.
          */
@@ -3160,6 +3639,24 @@ export interface components {
             states: string[];
             /** Unlit */
             unlit: string;
+        };
+        /**
+         * SquareReadings
+         * @description The built frame on the floor, seen from the front [mm]: four sides and both diagonals.
+         */
+        SquareReadings: {
+            /** Bottom Mm */
+            bottom_mm: number | null;
+            /** Falling Mm */
+            falling_mm: number | null;
+            /** Left Mm */
+            left_mm: number | null;
+            /** Right Mm */
+            right_mm: number | null;
+            /** Rising Mm */
+            rising_mm: number | null;
+            /** Top Mm */
+            top_mm: number | null;
         };
         /**
          * StateRow
@@ -3308,19 +3805,24 @@ export interface components {
         };
         /** Tables */
         Tables: {
+            border?: components["schemas"]["BorderTable"] | null;
+            bow?: components["schemas"]["BowTable"] | null;
             box_list?: components["schemas"]["ThingList"] | null;
             by_zoom?: components["schemas"]["ByZoom"] | null;
             ceiling_list?: components["schemas"]["ThingList"] | null;
+            cut_list?: components["schemas"]["CutList"] | null;
             fitting_list?: components["schemas"]["ThingList"] | null;
             floor_list?: components["schemas"]["ThingList"] | null;
             joists?: components["schemas"]["JoistTable"] | null;
             lamp_list?: components["schemas"]["ThingList"] | null;
             light?: components["schemas"]["LightTable"] | null;
             marks?: components["schemas"]["MarkTable"] | null;
+            roll?: components["schemas"]["RollDrawing"] | null;
             rounded?: components["schemas"]["RoundedSizes"] | null;
             seat_list?: components["schemas"]["ThingList"] | null;
             seats?: components["schemas"]["SeatTable"] | null;
             shapes?: components["schemas"]["Shapes"] | null;
+            sighted?: components["schemas"]["SightedBoards"] | null;
             signal?: components["schemas"]["SignalPlan"] | null;
             states?: components["schemas"]["LightStates"] | null;
             steps?: components["schemas"]["Steps"] | null;
@@ -3337,7 +3839,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "fabric" | "kit" | "projector" | "fixing";
+            kind: "fabric" | "kit" | "projector" | "fixing" | "board";
         };
         /**
          * Tape
@@ -3462,6 +3964,23 @@ export interface components {
             pointer: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Trim
+         * @description Border and backlight.
+         */
+        Trim: {
+            /** Border */
+            border: ("none" | "tape" | "velvet" | "bezel") | null;
+            corner: components["schemas"]["Corner"] | null;
+            /** @default {} */
+            light: components["schemas"]["Backlight"];
+            /** Roll Mm */
+            roll_mm: number | null;
+            /** To Picture */
+            to_picture: boolean | null;
+            /** Wrap Mm */
+            wrap_mm: number | null;
         };
         /**
          * UseReadings
@@ -4005,6 +4524,53 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    cut_and_buy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
             };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];

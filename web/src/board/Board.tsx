@@ -190,7 +190,12 @@ type BoardLabelProps = {
 const SIZES = { large: '', text: 'text-body font-medium', small: 'text-smallall font-medium' }
 const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
 
-const COLORS: Record<string, string> = { limit: 'text-brass', shadow: 'on-shadow', 'hole-refused': 'text-stop font-bold' }
+const COLORS: Record<string, string> = {
+  limit: 'text-brass',
+  board: 'text-ink font-bold',
+  shadow: 'on-shadow',
+  'hole-refused': 'text-stop font-bold',
+}
 
 const BoardLabel = ({ mark, sheet, shift, narrow, room }: BoardLabelProps) => {
   const picture = mark.role === 'picture'

@@ -145,8 +145,10 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   )
 }
 
+const BACK = new Set(['wall', 'frame', 'trim'])
+
 const litOf = (shown: Shown, station: string) => {
-  if (shown === 'back' && station !== 'wall') return 'tension'
+  if (shown === 'back' && !BACK.has(station)) return 'tension'
   return shown === 'front' && station === 'tension' ? 'wall' : station
 }
 

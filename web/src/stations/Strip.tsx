@@ -1,9 +1,11 @@
 import type { JobOut, Plan } from '../api/client'
 import { TapeStrip } from '../board'
+import { FrameStrip } from './frame/FrameStrip'
 import { LightStrip } from './light/LightStrip'
 import { SizeStrip } from './size/SizeStrip'
 import { StepStrip } from './tension/StepStrip'
 import { ThrowStrip } from './throw/ThrowStrip'
+import { BorderStrip } from './trim/BorderStrip'
 
 type StripProps = { job: JobOut; plan: Plan; strip: string; at: number; onStep: (at: number) => void }
 
@@ -16,6 +18,10 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
       return <SizeStrip job={job} />
     case 'light':
       return <LightStrip job={job} plan={plan} />
+    case 'cutting':
+      return <FrameStrip job={job} plan={plan} />
+    case 'border':
+      return <BorderStrip plan={plan} />
     case 'throw':
       return <ThrowStrip job={job} plan={plan} />
     default:
@@ -24,4 +30,4 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
 }
 
 /** Strips that hold a table need more height. */
-export const isTall = (strip: string) => strip === 'sizes' || strip === 'light' || strip === 'throw'
+export const isTall = (strip: string) => ['sizes', 'light', 'throw', 'cutting'].includes(strip)

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import type { JobOut, Plan, ThingList as Things } from '../api/client'
 import { Cautions } from './common/Cautions'
 import { TakeFrom } from './common/TakeFrom'
+import { Bought, Bow, Pieces } from './frame/Workshop'
 import { States } from './light/States'
 import { RoundedSizes } from './size/RoundedSizes'
 import { Shapes } from './size/Shapes'
@@ -39,6 +40,9 @@ export const WIDGETS: Record<string, Draw> = {
   'take-projector': () => <TakeFrom kind="projector" />,
   'take-fixing': () => <TakeFrom kind="fixing" />,
   states: States,
+  bow: Bow,
+  pieces: Pieces,
+  bought: Bought,
   signal: ({ plan }) => plan.tables.signal && <SignalChain signal={plan.tables.signal} />,
   measure: ToMeasure,
   marks: MarksTable,

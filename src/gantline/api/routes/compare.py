@@ -15,6 +15,7 @@ from gantline.api.services.plans import planned
 from gantline.compare.by_name import compared
 from gantline.compare.fabrics import FabricTable
 from gantline.compare.floor import FloorMap, Measure
+from gantline.compare.materials import Bench
 from gantline.compare.payoff import Payoff
 from gantline.compare.projectors import ProjectorTable
 from gantline.compare.seat_view import SeatView, seat_view
@@ -22,6 +23,7 @@ from gantline.compare.sizes import SizeTable
 from gantline.store import jobs, shops
 
 BULKY = 50  # things in a job; the sample jobs have 10 to 25 and compare in 20 to 100 ms
+HEAVY = ("bench",)  # whatever the job's size
 router = APIRouter(prefix="/api/jobs", tags=["compare"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 State = Annotated[int, Query(ge=0, le=5)]
 
@@ -43,7 +45,7 @@ async def _compared(request: Request, job_id: UUID, what: str, **more: str | int
         args = {"job": str(job_id), "version": version.number, "what": what, "more": more}
         return question(desk, "compare", args)
 
-    found = await run_in_threadpool(at_a_desk, request.app.state, at_once)
+    found = await run_in_threadpool(at_a_desk, request.app.state, at_once) if what not in HEAVY else None
     return found or await through(
         request, asked, lambda content: Response(content, media_type="application/json")
     )
@@ -80,6 +82,12 @@ async def compare_projectors(job_id: UUID, request: Request) -> Response:
 async def what_to_measure(job_id: UUID, request: Request) -> Response:
     """What to measure first, how far off each mark may be, and the chance that one trip is enough."""
     return await _compared(request, job_id, "payoff")
+
+
+@router.get("/{job_id}/bench", response_model=Bench, responses=UNDER_WAY)
+async def cut_and_buy(job_id: UUID, request: Request) -> Response:
+    """The boards to buy with every cut on them, and the materials list."""
+    return await _compared(request, job_id, "bench")
 
 
 @router.get("/{job_id}/floor", response_model=FloorMap | None, responses=UNDER_WAY)

@@ -137,6 +137,7 @@ class FrameBuild(Part):
     bought: Annotated[
         list[BoughtBoard], Limit(max_length=40), Field("bought_boards", "Boards bought", "list")
     ] = []
+    cut: Annotated[list[Line], Limit(max_length=200), Field("cut_done", "Pieces cut", "value")] = []
     square: SquareReadings = SquareReadings()
     blank: Blank = Blank()
 

@@ -14,6 +14,7 @@ from gantline.job.model.hanging import Hanging, Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.size import BorderFaces
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
+from gantline.job.records.board import BoardRecord
 from gantline.job.records.fabric import FabricRecord
 from gantline.job.records.hanging import FixingRecord, KitRecord
 from gantline.job.records.projector import ProjectorRecord, projector_edits
@@ -28,6 +29,7 @@ class RecordKind(StrEnum):
     KIT = "kit"
     PROJECTOR = "projector"
     FIXING = "fixing"
+    BOARD = "board"
 
 
 MODELS: Mapping[RecordKind, type[Record]] = {
@@ -35,6 +37,7 @@ MODELS: Mapping[RecordKind, type[Record]] = {
     RecordKind.KIT: KitRecord,
     RecordKind.PROJECTOR: ProjectorRecord,
     RecordKind.FIXING: FixingRecord,
+    RecordKind.BOARD: BoardRecord,
 }
 
 
@@ -116,3 +119,5 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | 
                 FabricChoice, field_of(FabricChoice.name), name, dict(body) | {"roll_mm": rolls[-1]}
             )
             return [Edit(pointer=field_of(Tensioning.fabric).pointer, value=name), *edits]
+        case RecordKind.BOARD:
+            return copied(FrameBuild, None, "", {"board": body.get("nominal"), **body})

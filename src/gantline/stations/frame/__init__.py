@@ -4,8 +4,10 @@ from gantline.stations.frame.blank import blank, outer_mm, overlap_mm, roll_cut
 from gantline.stations.frame.solve import (
     brace_count,
     brace_places,
+    joints,
     line_tension_n_m,
     mass_kg,
+    parts,
     pieces,
     timber,
 )
@@ -14,10 +16,12 @@ __all__ = [
     "blank",
     "brace_count",
     "brace_places",
+    "joints",
     "line_tension_n_m",
     "mass_kg",
     "outer_mm",
     "overlap_mm",
+    "parts",
     "pieces",
     "roll_cut",
     "timber",

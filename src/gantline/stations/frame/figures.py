@@ -87,19 +87,18 @@ def _length(key: str, label: str, role: str) -> None:
         one = None if isinstance(found, str) else next((one for one in found if one.role == role), None)
         if one is None or isinstance(found, str) or not at(timber):
             return None
-        count = at(brace_count) if role == "brace" else 2
         at.field(FrameBuild.joint)
         made: Expr = term(
             "outside width" if role == "rail" else "outside height", at(outer_mm)[0 if role == "rail" else 1]
         )
         if one.length_mm < made.value - 1e-6:
             made = made - 2.0 * term("board width", at(board_section).in_plane_mm)
-        return Display(one.length_mm, made, label=f"{label}, {count}" if count > 1 else label)
+        return Display(one.length_mm, made)
 
 
-_length("rail_length", "Rails", "rail")
-_length("stile_length", "Stiles", "stile")
-_length("brace_length", "Braces, each", "brace")
+_length("rail_length", "Each rail", "rail")
+_length("stile_length", "Each stile", "stile")
+_length("brace_length", "Each brace", "brace")
 
 
 @FIGURES.length("expected_diagonal", "Diagonals must read", "Pythagoras")

@@ -11,6 +11,8 @@ from gantline.stations.frame.blank import outer_mm
 from gantline.stations.frame.solve import board_section, brace_places, pieces, splices, timber
 from gantline.stations.size import screen
 
+HELD_MM = 1000.0
+
 
 def edge_mm(at: Ask) -> float:
     """From the overall edge to the frame that is built [mm]."""
@@ -52,6 +54,7 @@ def boards(at: Ask, face: FaceName) -> Iterator[Mark]:
             if one.role != "rail"
             else (left + (right - left) * 0.28, (bottom + top) / 2.0),
             text=one.letter,
+            room_mm=(HELD_MM, HELD_MM),  # a letter stands in its piece, however narrow
             role="board",
             size="text",
         )

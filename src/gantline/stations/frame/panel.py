@@ -6,7 +6,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
 from gantline.stations.frame.blank import blank
 from gantline.stations.frame.built import square
-from gantline.stations.frame.solve import board_section, timber
+from gantline.stations.frame.solve import board_section, parts, timber
 
 
 def _board(at: Ask) -> str:
@@ -25,6 +25,11 @@ def _square(at: Ask) -> str:
     if isinstance(check, str) or not check.agrees:
         return "a reading is wrong"
     return "measured"
+
+
+def _pieces(at: Ask) -> str:
+    found = at(parts)
+    return f"{len(found)} to cut" if found else "none"
 
 
 def _bought(at: Ask) -> str:
@@ -64,6 +69,7 @@ PANEL = (
         ),
         widget="pieces",
         when=timber,
+        gist=_pieces,
     ),
     PanelPart(
         title="Saw and boards",

@@ -42,7 +42,7 @@ TRIM = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("trim",), dimensions=("trim", "frame")),
+    lit=Lit(layers=("trim",), dimensions=("trim", "tension")),
     tables=(Table(key="border", question=border_table),),
     draw=DRAW,
     cautions=cautions,

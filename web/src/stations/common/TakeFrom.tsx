@@ -14,12 +14,14 @@ const LABELS: Record<RecordKind, string> = {
   kit: 'Take a frame kit',
   projector: 'Take a projector',
   fixing: 'Take brackets',
+  board: 'Take a board',
 }
 const MANY: Record<RecordKind, string> = {
   fabric: 'Fabrics',
   kit: 'Frame kits',
   projector: 'Projectors',
   fixing: 'Brackets',
+  board: 'Boards',
 }
 
 const useRecords = (kind: RecordKind) =>

@@ -1,0 +1,216 @@
+"""The cutting bench: which boards of the stores to buy, every cut on them, and what other boards would cost."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from gantline.core.frame.cutting import CannotCut, CutBoard, CutPlan, Stock, Wanted, cut_plan
+from gantline.core.frame.pieces import Joint, frame_pieces
+from gantline.core.size.aspect import read_aspect
+from gantline.core.size.content import shown, side_panel
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.size import Content
+from gantline.plan.ask import Ask
+from gantline.stations.frame import parts
+from gantline.stations.size import screen
+
+Boards = Sequence[tuple[str, str, Mapping[str, Any]]]
+MASK_BOARD, MASK_MM = "1x2", 38.0
+# where the stores hold no board of a name: what yards sell, at a price by length
+USUAL_MM = (2400.0, 3000.0, 3600.0, 4200.0, 4800.0)
+SECONDS, WHAT_IF_SECONDS = 6.0, 2.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CutRow:
+    """One cut: the piece, from and to as running readings from the board's end, in the job's texts and in mm."""
+
+    name: str
+    length: str
+    from_text: str
+    to_text: str
+    from_mm: float
+    to_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BoardRow:
+    """One board with its cuts, and what is left of it."""
+
+    stock: str
+    length: str
+    length_mm: float
+    price: float
+    cuts: tuple[CutRow, ...]
+    offcut: str
+    offcut_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OtherBoards:
+    """What the same pieces would cost from boards of one length only; price None: they do not hold the pieces."""
+
+    length: str
+    boards: int
+    price: float | None
+    more: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CutGroup:
+    """All pieces of one board: named, cut, and what other lengths would cost. trouble: why it cannot be cut."""
+
+    board: str
+    name: str
+    boards: tuple[BoardRow, ...]
+    price: float
+    priced: bool
+    proven: bool
+    gap: float
+    trouble: str
+    others: tuple[OtherBoards, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cutting:
+    """Every group; kerf and end trim as they are read."""
+
+    groups: tuple[CutGroup, ...]
+    kerf: str
+    end_trim: str
+    price: float
+
+
+def cutting(at: Ask, boards: Boards) -> Cutting:
+    """The boards for frame and mask panels.  boards: the stores' records of boards.
+
+    Leaves out: off-cuts of one group used for another.
+    """
+    groups = [
+        _group(at, nominal, name, wanted, boards) for nominal, name, wanted in wanted_by_board(at) if wanted
+    ]
+    return Cutting(
+        groups=tuple(groups),
+        kerf=at.text(at.field(FrameBuild.kerf_mm)),
+        end_trim=at.text(at.field(FrameBuild.end_trim_mm)),
+        price=round(sum(one.price for one in groups), 2),
+    )
+
+
+def wanted_by_board(at: Ask) -> list[tuple[str, str, list[Wanted]]]:
+    """What is cut from which board: the frame from its own, mask panels from 1×2."""
+    own = at.field(FrameBuild.board)
+    frame = [Wanted(name=name, length_mm=long) for name, long in at(parts)]
+    masks = list(_masks(at))
+    if own == MASK_BOARD:
+        return [(own, "frame and masks", [*frame, *masks])]
+    return [(own, "frame", frame), (MASK_BOARD, "mask panels", masks)]
+
+
+def _masks(at: Ask) -> list[Wanted]:
+    out: list[Wanted] = []
+    lap, picture = at.field(Content.lap_mm), at(screen).picture
+    for number, one in enumerate(at.things(Content.shapes), start=1):
+        panel = side_panel(picture, shown(picture, read_aspect(one.aspect)), lap)
+        if panel is None or panel.width_mm <= 2.0 * MASK_MM:
+            continue
+        made = frame_pieces(
+            width_mm=panel.width_mm,
+            height_mm=panel.height_mm,
+            board_mm=MASK_MM,
+            joint=Joint.BUTT_RAILS,
+            braces_at_mm=(),
+        )
+        for side in "LR":
+            out += [Wanted(name=f"M{number}{side} {each.letter}", length_mm=each.length_mm) for each in made]
+    return out
+
+
+def stocks(nominal: str, boards: Boards) -> tuple[list[Stock], bool]:
+    """Boards of a name in the stores, and whether they bear prices; the usual lengths where there are none."""
+    found = [
+        Stock(
+            key=name,
+            length_mm=float(body["length_mm"]),
+            price=float(body.get("price") or 0.0),
+            count=body.get("count"),
+        )
+        for _, name, body in boards
+        if body.get("nominal") == nominal
+    ]
+    if found:
+        return found, all(one.price > 0.0 for one in found)
+    return [Stock(key="", length_mm=long, price=long / 1000.0) for long in USUAL_MM], False
+
+
+def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Boards) -> CutGroup:
+    there, priced = stocks(nominal, boards)
+    if not priced:  # the least wood, where nobody said what it costs
+        there = [
+            Stock(key=one.key, length_mm=one.length_mm, price=one.length_mm / 1000.0, count=one.count)
+            for one in there
+        ]
+    kerf, trim = at.field(FrameBuild.kerf_mm), at.field(FrameBuild.end_trim_mm)
+    shown_name = nominal.replace("x", "×")
+    try:
+        made = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
+    except CannotCut as error:
+        return CutGroup(
+            board=shown_name, name=name, boards=(), price=0.0, priced=priced, proven=False, gap=0.0, trouble=str(error), others=()
+        )  # fmt: skip
+    return CutGroup(
+        board=shown_name,
+        name=name,
+        boards=tuple(_board(at, one) for one in made.boards),
+        price=round(made.price, 2) if priced else 0.0,
+        priced=priced,
+        proven=made.proven,
+        gap=made.gap,
+        trouble="",
+        others=tuple(_others(at, wanted, there, made, priced, (kerf, trim))),
+    )
+
+
+def _board(at: Ask, one: CutBoard) -> BoardRow:
+    return BoardRow(
+        stock=one.stock,
+        length=at.text(one.length_mm),
+        length_mm=one.length_mm,
+        price=one.price,
+        cuts=tuple(
+            CutRow(
+                name=cut.name,
+                length=at.text(cut.to_mm - cut.from_mm),
+                from_text=at.text(cut.from_mm),
+                to_text=at.text(cut.to_mm),
+                from_mm=cut.from_mm,
+                to_mm=cut.to_mm,
+            )
+            for cut in one.cuts
+        ),
+        offcut=at.text(one.offcut_mm),
+        offcut_mm=one.offcut_mm,
+    )
+
+
+def _others(
+    at: Ask, wanted: list[Wanted], there: list[Stock], best: CutPlan, priced: bool, saw: tuple[float, float]
+) -> list[OtherBoards]:
+    """The same pieces from each length alone, as many as it takes."""
+    out = []
+    for one in sorted(there, key=lambda each: each.length_mm):
+        alone = Stock(key=one.key, length_mm=one.length_mm, price=one.price)
+        try:
+            made = cut_plan(wanted, [alone], kerf_mm=saw[0], trim_mm=saw[1], seconds=WHAT_IF_SECONDS)
+        except CannotCut:
+            out.append(OtherBoards(length=at.text(one.length_mm), boards=0, price=None, more=None))
+            continue
+        out.append(
+            OtherBoards(
+                length=at.text(one.length_mm),
+                boards=len(made.boards),
+                price=round(made.price, 2) if priced else None,
+                more=round(made.price - best.price, 2) if priced else None,
+            )
+        )
+    return out

@@ -1,0 +1,208 @@
+"""The materials list: what all stations need, merged, with what is on hand and what it costs."""
+
+import math
+from collections import Counter
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from gantline.compare.cutting import Boards, Cutting, cutting
+from gantline.core.defaults import BlankDefaults
+from gantline.core.fabric.blank import metres_to_order
+from gantline.core.materials import Bought, Need, line_of, merged
+from gantline.core.tension.holds import Hold
+from gantline.core.trim.backlight import Backlight as Strip
+from gantline.job.model.frame import Blank, FrameBuild, Materials, OwnMaterial
+from gantline.job.model.hanging import Hanging, Tensioning
+from gantline.plan.ask import Ask
+from gantline.stations.frame import joints, roll_cut, timber
+from gantline.stations.tension import tension_points
+from gantline.stations.trim import border_kind, rolls, strip
+from gantline.stations.wall import drilling
+
+SPARE = 0.05  # of springs, lugs, pins: some fly
+STAPLE_SPARE = 0.15
+ITEM_NAMES = {
+    Hold.STAPLE: "staples",
+    Hold.SPRING: "springs",
+    Hold.LUG: "lugs",
+    Hold.SNAP: "snaps",
+    Hold.LACE: "lacing eyelets",
+    Hold.PIN: "pull pins",
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MaterialRow:
+    """One line of the list; amounts as text with their unit. state: buy, ordered, here."""
+
+    key: str
+    name: str
+    needed: str
+    on_hand: float
+    pack: float
+    packs: int
+    price: float | None
+    cost: float | None
+    why: str
+    state: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MaterialList:
+    """Every line, its cost so far, and how that stands against the quote; unpriced: lines without a price."""
+
+    rows: tuple[MaterialRow, ...]
+    cost: float
+    quoted: float | None
+    left: float | None
+    unpriced: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Bench:
+    """What the workshop asks: the cuts, and everything to buy."""
+
+    cutting: Cutting
+    materials: MaterialList
+
+
+def bench(at: Ask, boards: Boards) -> Bench:
+    """Cuts and materials of one job.  boards: the stores' records."""
+    cut = cutting(at, boards)
+    return Bench(cutting=cut, materials=material_list(at, cut))
+
+
+def material_list(at: Ask, cut: Cutting) -> MaterialList:
+    """Needs of all stations by item, and what the job says of each."""
+    own = {one.id: one for one in at.things(Materials.items)}
+    rows = []
+    for need in merged((*_boards(cut), *_frame(at), *_fabric(at), *_trim(at), *_hang(at), *_always())):
+        mine = own.get(need.key)
+        bought = Bought(
+            on_hand=at.of(mine, OwnMaterial.on_hand) if mine else 0.0,
+            pack=mine.pack if mine else None,
+            price=mine.price if mine and mine.price is not None else _board_price(cut, need.key),
+            arrived=bool(mine and mine.arrived),
+        )
+        line = line_of(need, bought)
+        state = (
+            "here"
+            if line.missing <= 0.0 or bought.arrived
+            else "ordered"
+            if mine and mine.arrived is False
+            else "buy"
+        )
+        rows.append(
+            MaterialRow(
+                key=need.key,
+                name=need.name,
+                needed=_amount(need),
+                on_hand=line.on_hand,
+                pack=bought.pack or need.pack,
+                packs=line.packs,
+                price=bought.price,
+                cost=None if line.cost is None else round(line.cost, 2),
+                why=need.why,
+                state=state,
+            )
+        )
+    cost = round(sum(one.cost or 0.0 for one in rows), 2)
+    quoted = at.given(Materials.quoted)
+    return MaterialList(
+        rows=tuple(rows),
+        cost=cost,
+        quoted=quoted,
+        left=None if quoted is None else quoted - cost,
+        unpriced=sum(1 for one in rows if one.cost is None and one.packs > 0),
+    )
+
+
+def _amount(need: Need) -> str:
+    number = f"{need.amount:.1f}" if need.unit else f"{math.ceil(need.amount - 1e-9)}"
+    return f"{number} {need.unit}".strip()
+
+
+def _board_key(board: str, long: float) -> str:
+    return f"board-{board.replace('×', 'x')}-{round(long)}"
+
+
+def _boards(cut: Cutting) -> Iterator[Need]:
+    for group in cut.groups:
+        counts = Counter((one.length_mm, one.length) for one in group.boards)
+        for (long, text), count in sorted(counts.items()):
+            name = f"board {group.board}, {text}"
+            yield Need(key=_board_key(group.board, long), name=name, amount=count, why=group.name)
+
+
+def _board_price(cut: Cutting, key: str) -> float | None:
+    for group in cut.groups:
+        for one in group.boards if group.priced else ():
+            if _board_key(group.board, one.length_mm) == key:
+                return one.price
+    return None
+
+
+def _frame(at: Ask) -> Iterator[Need]:
+    made = at(joints)
+    if made is None:
+        if not at(timber):
+            yield Need(key="kit", name=at.field(FrameBuild.name) or "frame kit", amount=1, why="frame")
+        return
+    yield Need(key="pocket-screws", name="pocket screws", amount=made.screws, pack=50, why="frame joints")
+    yield Need(key="l-plates", name="flat L plates", amount=made.corner_plates, pack=4, why="frame corners")
+    if made.brace_plates:
+        yield Need(key="t-plates", name="flat T plates", amount=made.brace_plates, pack=4, why="braces")
+    yield Need(key="plate-screws", name="plate screws", amount=made.plate_screws, pack=50, why="plates")
+    yield Need(key="glue", name="wood glue, bottle", amount=1, why="frame joints")
+    yield Need(key="sandpaper", name="sandpaper, sheets", amount=3, pack=5, why="joints flush, edges round")
+
+
+def _fabric(at: Ask) -> Iterator[Need]:
+    cut, hold = at(roll_cut) if at(timber) else None, Hold(at.field(Tensioning.hold))
+    if cut is not None and cut.fits:
+        metres = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm)) * at.field(
+            Blank.layers
+        )
+        name = f"{at.field(Tensioning.fabric) or 'fabric'}, off the roll"
+        yield Need(key="fabric", name=name, amount=metres, unit="m", pack=0.1, why="fabric blank")
+    points = at(tension_points)
+    if not isinstance(points, str):
+        spare = STAPLE_SPARE if hold is Hold.STAPLE else SPARE
+        count = math.ceil(len(points) * (1.0 + spare))
+        pack = 1000.0 if hold is Hold.STAPLE else 10.0
+        yield Need(
+            key=f"hold-{hold.value}",
+            name=ITEM_NAMES[hold],
+            amount=count,
+            pack=pack,
+            why="tension, with spares",
+        )
+
+
+def _trim(at: Ask) -> Iterator[Need]:
+    rolled, light = at(rolls), at(strip)
+    if rolled is not None:
+        name = "border velvet, roll" if at(border_kind) == "velvet" else "felt tape, roll"
+        yield Need(key="border", name=name, amount=rolled.count, why="border")
+    if isinstance(light, Strip):
+        yield Need(key="strip-reels", name="light strip, reel", amount=light.reels, why="backlight")
+        yield Need(key="strip-supply", name=f"supply, {light.supply_w:.0f} W", amount=1, why="backlight")
+        yield Need(key="strip-clips", name="strip clips", amount=light.fix_points, pack=20, why="backlight")
+        yield Need(
+            key="strip-connector", name="light connector", amount=1, why="the screen comes off the wall"
+        )
+
+
+def _hang(at: Ask) -> Iterator[Need]:
+    found = at(drilling)
+    if found is None:
+        return
+    brackets = at.field(Hanging.name) or "wall brackets, pair"
+    yield Need(key="brackets", name=brackets, amount=1, why="hanging")
+    screws = at.field(Hanging.screws) or "wall screws"
+    yield Need(key="wall-screws", name=screws, amount=len(found.holes), pack=4, why="hanging")
+
+
+def _always() -> Iterator[Need]:
+    yield Need(key="gloves", name="clean cotton gloves, pairs", amount=2, why="the fabric's face")
+    yield Need(key="floor-sheet", name="clean floor sheet", amount=1, why="laying out")
