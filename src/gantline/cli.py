@@ -69,7 +69,13 @@ def sheets(
         raise typer.BadParameter("paper is a4 or letter")
     document = _read(job)
     planned = make_plan(document)
-    ready = Ready(made=planned, stamp=job.name, paper=paper, fabrics=named_records(RecordKind.FABRIC))
+    ready = Ready(
+        made=planned,
+        stamp=job.name,
+        paper=paper,
+        fabrics=named_records(RecordKind.FABRIC),
+        boards=named_records(RecordKind.BOARD),
+    )
     out.mkdir(parents=True, exist_ok=True)
     for kind in SHEETS.values():
         path = out / f"{document.name.replace('/', '-')}, {kind.ending}"

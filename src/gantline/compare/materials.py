@@ -41,6 +41,7 @@ class MaterialRow:
     on_hand: float
     pack: float
     packs: int
+    buy: str
     price: float | None
     cost: float | None
     why: str
@@ -100,6 +101,7 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
                 on_hand=line.on_hand,
                 pack=bought.pack or need.pack,
                 packs=line.packs,
+                buy=_buy(line.packs, bought.pack or need.pack, need.unit),
                 price=bought.price,
                 cost=None if line.cost is None else round(line.cost, 2),
                 why=need.why,
@@ -120,6 +122,14 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
 def _amount(need: Need) -> str:
     number = f"{need.amount:.1f}" if need.unit else f"{math.ceil(need.amount - 1e-9)}"
     return f"{number} {need.unit}".strip()
+
+
+def _buy(packs: int, pack: float, unit: str) -> str:
+    if not packs:
+        return ""
+    if unit:
+        return f"{packs * pack:.1f} {unit}"
+    return f"{packs}" if pack == 1.0 else f"{packs} × {pack:g}"
 
 
 def _board_key(board: str, long: float) -> str:

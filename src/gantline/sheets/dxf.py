@@ -17,11 +17,14 @@ HOLE_MARK_MM = 5.0  # diameter of the circle drawn for a hole; the drill is the 
 REFUSED_MARK_MM = 21.2  # radius round the cross of a hole that is not to be drilled
 TEXT_MM = 30.0
 LANE_MM = 120.0
+ON_THE_WALL = ("size", "wall")
 
 
-def frame_dxf(face: Face, name: str, stops: Sequence[str] = ()) -> bytes:
-    """A DXF (R2010, millimeters) of a front face. Origin: left wall end, floor at the survey point.
+def frame_dxf(face: Face, name: str, stops: Sequence[str] = (), layers: Sequence[str] | None = None) -> bytes:
+    """A DXF (R2010, millimeters) of a face. Origin of the front: left wall end, floor at the survey point; of the back: the
+    frame's lower left corner, seen from the back.
 
+    layers: those of the drawing that are written, all of them without.
     stops: what forbids drilling, written over the drawing on the layer of refused holes.
     """
     from ezdxf.filemanagement import new
@@ -35,7 +38,8 @@ def frame_dxf(face: Face, name: str, stops: Sequence[str] = ()) -> bytes:
         document.layers.add(layer, color=color)
     space = document.modelspace()
     for mark in face.marks:
-        _draw(space, mark)
+        if layers is None or mark.layer in layers:
+            _draw(space, mark, layers or ON_THE_WALL)
     for line, text in enumerate(reversed(stops), start=1):
         at = (face.left_mm, face.top_mm + (2 * LANE_MM + TEXT_MM) + 2.0 * TEXT_MM * line)
         space.add_text(
@@ -46,7 +50,7 @@ def frame_dxf(face: Face, name: str, stops: Sequence[str] = ()) -> bytes:
     return out.getvalue().encode()
 
 
-def _draw(space: "Modelspace", mark: Mark) -> None:
+def _draw(space: "Modelspace", mark: Mark, dimensioned: Sequence[str]) -> None:
     if mark.layer == "content":  # what is looked at, not what is built
         return
     role = getattr(mark, "role", "")
@@ -72,7 +76,7 @@ def _draw(space: "Modelspace", mark: Mark) -> None:
             from ezdxf.enums import TextEntityAlignment
 
             text.set_placement(mark.at, align=TextEntityAlignment.MIDDLE_CENTER)
-        case Dimension() if mark.layer in ("size", "wall"):
+        case Dimension() if mark.layer in dimensioned:
             _dimension(space, mark)
 
 
@@ -103,4 +107,13 @@ SHEET = Sheet(
     media_type="image/vnd.dxf",
     ending="frame and holes.dxf",
     make=lambda ready: frame_dxf(ready.front, ready.job.name, ready.forbids),
+)
+PIECES = Sheet(
+    key="frame-pieces",
+    label="Frame, piece by piece",
+    group=OPEN_FILES,
+    note="DXF, mm",
+    media_type="image/vnd.dxf",
+    ending="frame pieces.dxf",
+    make=lambda ready: frame_dxf(ready.back, ready.job.name, layers=("frame", "trim")),
 )

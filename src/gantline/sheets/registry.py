@@ -3,9 +3,12 @@
 from collections.abc import Mapping
 
 from gantline.sheets import (
+    cut_sheet,
     drawings,
     dxf,
+    fabric_sheet,
     marks_csv,
+    materials_sheet,
     order_check,
     plan_json,
     proposal,
@@ -18,11 +21,16 @@ from gantline.sheets.sheet import Sheet
 ALL: tuple[Sheet, ...] = (
     wall_sheet.SHEET,
     tension_sheet.SHEET,
+    cut_sheet.SHEET,
+    fabric_sheet.SHEET,
+    materials_sheet.SHEET,
     proposal.SHEET,
     order_check.SHEET,
     rough_in.SHEET,
     dxf.SHEET,
+    dxf.PIECES,
     marks_csv.SHEET,
+    materials_sheet.CSV,
     drawings.WALL,
     drawings.TENSION,
     plan_json.SHEET,

@@ -27,6 +27,7 @@ class Ready:
     stamp: str
     paper: Paper = "a4"
     fabrics: Records = ()
+    boards: Records = ()
 
     @property
     def job(self) -> Job:
@@ -110,3 +111,4 @@ class Sheet:
 
 PDF = "application/pdf"
 FOR_THE_WALL, FOR_THE_ORDER, OPEN_FILES = "For the wall", "For the client and the order", "Open files"
+FOR_THE_WORKSHOP = "For the workshop"

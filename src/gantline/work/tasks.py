@@ -35,9 +35,13 @@ def sheet(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     shop_id, version, made = _planned(session, args)
     say(PLANNED)
     paper: Literal["a4", "letter"] = "letter" if args["paper"] == "letter" else "a4"
-    fabrics = shops.named_records(session, shop_id, RecordKind.FABRIC)
+    fabrics, boards = (
+        shops.named_records(session, shop_id, one) for one in (RecordKind.FABRIC, RecordKind.BOARD)
+    )
     stamp = f"version {version.number}, {version.saved_at:%Y-%m-%d}"
-    return SHEETS[args["sheet"]].make(Ready(made=made, stamp=stamp, paper=paper, fabrics=fabrics))
+    return SHEETS[args["sheet"]].make(
+        Ready(made=made, stamp=stamp, paper=paper, fabrics=fabrics, boards=boards)
+    )
 
 
 def compare(session: Session, args: Mapping[str, Any], say: Say) -> bytes:

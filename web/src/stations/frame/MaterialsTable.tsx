@@ -42,7 +42,7 @@ export const MaterialsTable = ({ list, kept }: { list: Bench['materials']; kept:
       <Table
         label="Materials"
         className="text-fine"
-        heads={['Item', 'Needed', 'On hand', 'Pack of', 'Packs', 'Price', 'Cost', 'For', 'State']}
+        heads={['Item', 'Needed', 'On hand', 'Pack of', 'Buy', 'Price', 'Cost', 'For', 'State']}
       >
         {list.rows.map((row) => (
           <Line key={row.key} className={row.state === 'here' ? 'text-quiet' : ''}>
@@ -60,7 +60,7 @@ export const MaterialsTable = ({ list, kept }: { list: Bench['materials']; kept:
             <Cell>
               <Typing label={`${row.name}, pack of`} text={String(row.pack)} save={(text) => set(row, 'pack', text)} />
             </Cell>
-            <Cell className="text-body">{row.packs || ''}</Cell>
+            <Cell className="text-body">{row.buy}</Cell>
             <Cell>
               <Typing label={`${row.name}, price of a pack`} text={money(row.price)} save={(text) => set(row, 'price', text)} />
             </Cell>
@@ -69,7 +69,7 @@ export const MaterialsTable = ({ list, kept }: { list: Bench['materials']; kept:
             <Cell>
               <Button
                 aria-label={`${row.name}: ${STATES[row.state as keyof typeof STATES]}`}
-                className={row.state === 'here' ? '' : 'font-semibold'}
+                className={`whitespace-nowrap ${row.state === 'here' ? '' : 'font-semibold'}`}
                 onClick={() => void set(row, 'arrived', NEXT[row.state as keyof typeof NEXT])}
               >
                 {STATES[row.state as keyof typeof STATES]}
