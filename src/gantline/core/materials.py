@@ -77,3 +77,21 @@ def line_of(need: Need, have: Bought) -> Line:
         cost=None if have.price is None else packs * have.price,
         arrived=have.arrived,
     )
+
+
+STEPS = (
+    (("board", "pocket", "l-plates", "t-plates", "plate", "glue", "sandpaper", "kit"), "Building the frame"),
+    (("fabric", "hold", "floor", "gloves"), "Stretching"),
+    (("border", "strip"), "Trimming"),
+    (("brackets", "wall"), "Hanging"),
+)
+
+
+def waits_for(key: str) -> str:
+    """The step that waits for an item of the list, by its key."""
+    return next((step for starts, step in STEPS if key.startswith(starts)), "The work")
+
+
+def spoken_item(key: str) -> str:
+    """An item's key as it is said."""
+    return key.replace("-", " ")

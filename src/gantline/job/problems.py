@@ -49,6 +49,9 @@ def _problem(error: Any, named: Callable[[Place], Place]) -> FieldProblem:
         for part in error["loc"]
         if not (isinstance(part, str) and ("[" in part or part == "constrained-float"))
     ]
+    if error["type"] == "contradiction":  # found by looking at the whole, said of one place in it
+        location += error["ctx"]["place"]
+        error = error | {"input": None}
     typed = error.get("input")
     return FieldProblem(
         pointer(named(location)),

@@ -834,6 +834,12 @@ export interface components {
             watts_per_m: number | null;
         };
         /**
+         * Bars
+         * @description When the center bars go in.
+         * @enum {string}
+         */
+        Bars: "before" | "between" | "after";
+        /**
          * Bench
          * @description What the workshop asks: the cuts, and everything to buy.
          */
@@ -997,6 +1003,54 @@ export interface components {
             z_mm: number | null;
         };
         /**
+         * BoxCheck
+         * @description Every part, and how many lines are counted.
+         */
+        BoxCheck: {
+            /** Counted */
+            counted: number;
+            /** Rows */
+            rows: components["schemas"]["BoxRow"][];
+        };
+        /**
+         * BoxPart
+         * @description A part of a kit, counted in the box before the fabric is opened.
+         */
+        BoxPart: {
+            /** Count */
+            count: number;
+            /** Found */
+            found: number | null;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Spare */
+            spare: number | null;
+            /** Stops */
+            stops: ("frame" | "tension" | "trim" | "hang") | null;
+        };
+        /**
+         * BoxRow
+         * @description A part of the kit: how many the sheet has, how many are in the box (None: not counted), what is short of it.
+         */
+        BoxRow: {
+            /** Count */
+            count: number;
+            /** Found */
+            found: number | null;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Short */
+            short: number;
+            /** Spare */
+            spare: number;
+            /** Stops */
+            stops: string;
+        };
+        /**
          * Brace
          * @description A brace at a place of its own: its middle from the left, seen from the back [mm].
          */
@@ -1130,12 +1184,6 @@ export interface components {
              */
             shapes: components["schemas"]["Shape"][];
         };
-        /**
-         * Corner
-         * @description How the tape's ends meet.
-         * @enum {string}
-         */
-        Corner: "miter" | "wrap";
         /**
          * Cure
          * @description A way out: what to do, and the changes that do it (none: by hand). but: the Stop it would bring instead.
@@ -1750,9 +1798,16 @@ export interface components {
             lies: components["schemas"]["Lies"] | null;
             /** Longest Mm */
             longest_mm: number | null;
+            /** Mass Kg */
+            mass_kg: number | null;
             material: components["schemas"]["Material"] | null;
             /** Name */
             name: string | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["BoxPart"][];
             /** @default {} */
             square: components["schemas"]["SquareReadings"];
             /** Standoff Mm */
@@ -1913,6 +1968,7 @@ export interface components {
              *       "bought": [],
              *       "braces": [],
              *       "cut": [],
+             *       "parts": [],
              *       "square": {}
              *     }
              */
@@ -2501,6 +2557,8 @@ export interface components {
          * @description One line of the list; amounts as text with their unit. state: buy, ordered, here.
          */
         MaterialRow: {
+            /** Buy */
+            buy: string;
             /** Cost */
             cost: number | null;
             /** Key */
@@ -3463,7 +3521,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "tension-sheet" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "marks" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.
@@ -3480,6 +3538,12 @@ export interface components {
             /** Papers */
             papers: boolean;
         };
+        /**
+         * Side
+         * @description A side of the frame as seen from the back.
+         * @enum {string}
+         */
+        Side: "top" | "right" | "bottom" | "left";
         /**
          * SightedBoards
          * @description The straightest first.
@@ -3807,6 +3871,7 @@ export interface components {
         Tables: {
             border?: components["schemas"]["BorderTable"] | null;
             bow?: components["schemas"]["BowTable"] | null;
+            box?: components["schemas"]["BoxCheck"] | null;
             box_list?: components["schemas"]["ThingList"] | null;
             by_zoom?: components["schemas"]["ByZoom"] | null;
             ceiling_list?: components["schemas"]["ThingList"] | null;
@@ -3900,17 +3965,34 @@ export interface components {
          * @description How the fabric is held. Counts, where given, take the place of the spacing.
          */
         Tensioning: {
+            bars: components["schemas"]["Bars"] | null;
+            /** Batch */
+            batch: number | null;
+            /** Clockwise */
+            clockwise: boolean | null;
+            /** Cluster */
+            cluster: number | null;
+            /** Corner Pass */
+            corner_pass: number | null;
             /** Fabric */
             fabric: string | null;
+            first_side: components["schemas"]["Side"] | null;
+            /** From End */
+            from_end: boolean | null;
             hold: components["schemas"]["Hold"] | null;
+            /** In Step */
+            in_step: boolean | null;
             /** Inset Mm */
             inset_mm: number | null;
+            number_from: components["schemas"]["gantline__core__tension__points__Corner"] | null;
             /** Overlap Mm */
             overlap_mm: number | null;
             /** People */
             people: ("one" | "two") | null;
             /** Rail Count */
             rail_count: number | null;
+            /** Rods Last */
+            rods_last: boolean | null;
             school: components["schemas"]["School"] | null;
             /** Short Sides First */
             short_sides_first: boolean | null;
@@ -3972,7 +4054,7 @@ export interface components {
         Trim: {
             /** Border */
             border: ("none" | "tape" | "velvet" | "bezel") | null;
-            corner: components["schemas"]["Corner"] | null;
+            corner: components["schemas"]["gantline__core__trim__tape__Corner"] | null;
             /** @default {} */
             light: components["schemas"]["Backlight"];
             /** Roll Mm */
@@ -4107,6 +4189,18 @@ export interface components {
             /** Zoom */
             zoom: string;
         };
+        /**
+         * Corner
+         * @description A corner of the frame as seen from the back.
+         * @enum {string}
+         */
+        gantline__core__tension__points__Corner: "top-left" | "top-right" | "bottom-right" | "bottom-left";
+        /**
+         * Corner
+         * @description How the tape's ends meet.
+         * @enum {string}
+         */
+        gantline__core__trim__tape__Corner: "miter" | "wrap";
     };
     responses: {
         /** @description The database is out of reach */

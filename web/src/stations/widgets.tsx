@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import type { JobOut, Plan, ThingList as Things } from '../api/client'
 import { Cautions } from './common/Cautions'
 import { TakeFrom } from './common/TakeFrom'
+import { Box } from './frame/Box'
 import { Bought, Bow, Pieces } from './frame/Workshop'
 import { States } from './light/States'
 import { RoundedSizes } from './size/RoundedSizes'
@@ -40,6 +41,7 @@ export const WIDGETS: Record<string, Draw> = {
   'take-projector': () => <TakeFrom kind="projector" />,
   'take-fixing': () => <TakeFrom kind="fixing" />,
   states: States,
+  box: Box,
   bow: Bow,
   pieces: Pieces,
   bought: Bought,

@@ -6,8 +6,9 @@ finish one side before its opposite is started.
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from enum import StrEnum
 
-from gantline.core.errors import require_positive
+from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
 from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
 
@@ -18,6 +19,16 @@ CROSSWISE = (
     (Side.TOP, Side.RIGHT),
     (Side.BOTTOM, Side.LEFT),
 )
+
+
+class Bars(StrEnum):
+    """When the center bars go in."""
+
+    BEFORE = "before"
+    BETWEEN = "between"
+    AFTER = "after"
+
+
 MIDDLES = (Side.BOTTOM, Side.TOP, Side.LEFT, Side.RIGHT)
 
 
@@ -67,16 +78,34 @@ class TensionStep:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Frame:
-    """What the order needs to know of the frame [mm] and the wishes of the crew."""
+    """What the order needs to know of the frame [mm], of its kit and of the crew.
+
+    first_side: done first of all; without it the short or the long sides begin. in_step: opposite sides together, else a
+    whole side and then its opposite. batch: points of one step. corner_pass: points at a corner in one crosswise pass, 1
+    or 2. cluster: points of each side that are held with its corner. from_end: along a side from one end to the other
+    instead of from its middle. rods_last: adjusting rods are set when everything holds.
+    """
 
     width_mm: float
     height_mm: float
     corner_stop_mm: float
     short_sides_first: bool = True
     centre_bars: int = 0
+    bars: Bars = Bars.BETWEEN
+    first_side: Side | None = None
+    in_step: bool = True
+    batch: int = 1
+    corner_pass: int = 2
+    cluster: int = 1
+    from_end: bool = False
+    rods_last: bool = False
 
     def __post_init__(self) -> None:
-        require_positive(width_mm=self.width_mm, height_mm=self.height_mm)
+        require_positive(
+            width_mm=self.width_mm, height_mm=self.height_mm, batch=self.batch, cluster=self.cluster
+        )
+        if self.corner_pass not in (1, 2):
+            raise OutOfRange("a corner takes 1 or 2 points a pass", field="corner_pass", got=self.corner_pass)
 
     def length(self, side: Side) -> float:
         """Length of a side [mm]."""
@@ -104,12 +133,15 @@ def tension_order(
     drafts: list[TensionStep] = []
     if kind.loose_pass:
         drafts += work.loose()
+    drafts += work.bars(Bars.BEFORE)
     if school is School.CORNERS_FIRST:
         drafts += work.corners_first()
     else:
         drafts += work.middles_outward()
     if kind.filled:
         drafts += work.fill()
+    drafts += work.bars(Bars.AFTER)
+    drafts += work.rods()
     for number, step in enumerate(drafts, start=1):
         step.number = number
     return tuple(drafts)
@@ -147,6 +179,8 @@ class _Work:
         if walked and len(held) > 4:
             stop = max(stop, min(self.frame.corner_stop_mm - 1e-6, long / 3.0))
         count = next((at for at, one in enumerate(held) if one.reading_mm > stop), len(held))
+        if not walked:
+            count = max(count, self.frame.cluster)
         count = min(count, (len(held) + 1) // 2)
         return held[:count], held[max(count, len(held) - count) :]
 
@@ -154,11 +188,18 @@ class _Work:
         near_left, near_top = stile is Side.LEFT, rail is Side.TOP
         return (*self.ends[rail][0 if near_left else 1], *self.ends[stile][0 if near_top else 1])
 
-    def corners(self, part: str, action: str, reason: str) -> Iterator[TensionStep]:
-        for index, (rail, stile) in enumerate(CROSSWISE):
-            held = self.corner(rail, stile)
-            why = reason if index == 0 else "Straight across: it centers the sheet." if index == 1 else ""
-            yield _step(part, f"{rail} {stile} corner", action, held, (), "", why)
+    def corners(self, part: str, action: str, reason: str, passes: int = 1) -> Iterator[TensionStep]:
+        """Crosswise; in two passes the rails' points at every corner first, then the stiles'."""
+        for turn in range(passes):
+            for index, (rail, stile) in enumerate(CROSSWISE):
+                held = self.corner(rail, stile)
+                if passes == 2:
+                    own = rail if turn == 0 else stile
+                    held = tuple(one for one in held if one.side == own)
+                why = reason if index == 0 else "Straight across: it centers the sheet." if index == 1 else ""
+                if turn == 1:
+                    why = "The second point of each corner, crosswise again." if index == 0 else ""
+                yield _step(part, f"{rail} {stile} corner", action, held, (), "", why)
 
     def loose(self) -> Iterator[TensionStep]:
         """Threaded from the middles of all sides, then each side outward with its opposite, the corners with it."""
@@ -192,30 +233,70 @@ class _Work:
         return step
 
     def corners_first(self) -> Iterator[TensionStep]:
-        yield from self.corners("Corners", self.verb, "Fixed points: the corners set where the sheet lies.")
+        passes = 2 if self.frame.corner_pass == 1 else 1
+        yield from self.corners(
+            "Corners", self.verb, "Fixed points: the corners set where the sheet lies.", passes
+        )
         short = Side.LEFT if self.frame.height_mm <= self.frame.width_mm else Side.TOP
         long = Side.TOP if short is Side.LEFT else Side.LEFT
         names = {short: "Short sides", long: "Long sides"}
-        order = (short, long) if self.frame.short_sides_first else (long, short)
+        order = [short, long] if self.frame.short_sides_first else [long, short]
+        first = self.frame.first_side
+        if first is not None:
+            other = long if names.get(first, names.get(OPPOSITE[first])) == "Short sides" else short
+            order = [first, other]
         for index, side in enumerate(order):
-            if index == 1 and self.frame.centre_bars:
-                bars = (
-                    "the center bar"
-                    if self.frame.centre_bars == 1
-                    else f"{self.frame.centre_bars} center bars"
-                )
-                yield _step(
-                    "Center bar",
-                    "inside",
-                    f"fit {bars}",
-                    (),
-                    (),
-                    "",
-                    "In before these sides pull the rails in.",
-                )
-            for pair, held in enumerate(self._outward(side)):
-                why = "Partner points in step, from the middle, so nothing drifts." if pair == 0 else ""
-                yield self._paired(names[side], side, (held,), self.verb, why)
+            if index == 1:
+                yield from self.bars(Bars.BETWEEN)
+            yield from self._along(names.get(side) or names[OPPOSITE[side]], side)
+
+    def bars(self, when: Bars) -> Iterator[TensionStep]:
+        """The center bars, at their time."""
+        count = self.frame.centre_bars
+        if not count or self.frame.bars is not when:
+            return
+        bars = "the center bar" if count == 1 else f"{count} center bars"
+        why = {
+            Bars.BEFORE: "In before the fabric, as the kit has it.",
+            Bars.BETWEEN: "In before these sides pull the rails in.",
+            Bars.AFTER: "In when everything holds: the fabric's pull keeps them.",
+        }[when]
+        yield _step("Center bar", "inside", f"fit {bars}", (), (), "", why)
+
+    def rods(self) -> Iterator[TensionStep]:
+        """Adjusting rods, when everything holds."""
+        if self.frame.rods_last:
+            why = "Only now: a rod that is turned earlier pulls the sheet off center."
+            yield _step(
+                "Adjusting rods",
+                "all sides",
+                "turn each rod a little, crosswise, until even",
+                (),
+                (),
+                "",
+                why,
+            )
+
+    def _along(self, part: str, side: Side) -> Iterator[TensionStep]:
+        """One pair of sides: partner points in step, or a whole side and then its opposite."""
+        held = self.inner[side] if self.frame.from_end else self._outward(side)
+        held = [one for one in held if one.first_pass]
+        batches = [tuple(held[at : at + self.frame.batch]) for at in range(0, len(held), self.frame.batch)]
+        begin = "from one end" if self.frame.from_end else "from the middle"
+        if self.frame.in_step:
+            for index, batch in enumerate(batches):
+                why = f"Partner points in step, {begin}, so nothing drifts." if index == 0 else ""
+                yield self._paired(part, side, batch, self.verb, why)
+            return
+        across = {one.number: one for one in self.sides[OPPOSITE[side]]}
+        for turn, own in enumerate((side, OPPOSITE[side])):
+            for index, batch in enumerate(batches):
+                points = batch if turn == 0 else tuple(across[self.partner[one.number]] for one in batch)
+                why = (
+                    f"A whole side, {begin}.",
+                    f"Its opposite, {begin}: check that the sheet still lies centered.",
+                )[turn]
+                yield _step(part, own, self.verb, points, (), "", why if index == 0 else "")
 
     def middles_outward(self) -> Iterator[TensionStep]:
         begun: set[int] = set()

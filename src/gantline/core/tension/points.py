@@ -112,3 +112,35 @@ def spread(layout: Layout) -> tuple[TensionPoint, ...]:
     up = enumerate(reversed(stile), left)
     found += [TensionPoint(n, Side.LEFT, r, 0.0, h - r, first) for n, (r, first) in up]
     return tuple(found)
+
+
+class Corner(StrEnum):
+    """A corner of the frame as seen from the back."""
+
+    TOP_LEFT = "top-left"
+    TOP_RIGHT = "top-right"
+    BOTTOM_RIGHT = "bottom-right"
+    BOTTOM_LEFT = "bottom-left"
+
+
+def numbered(
+    points: tuple[TensionPoint, ...], start: Corner, *, clockwise: bool = True
+) -> tuple[TensionPoint, ...]:
+    """The same points with a maker's own numbers: from another corner, or the other way round, seen from the back.
+
+    points as from spread(), which numbers clockwise from the top left.
+    """
+    if start is Corner.TOP_LEFT and clockwise:
+        return points
+    sides = [Side.TOP, Side.RIGHT, Side.BOTTOM, Side.LEFT]
+    begin = list(Corner).index(start)
+    before = 0
+    for side in sides[:begin]:
+        before += sum(1 for one in points if one.side is side)
+    ring = [*points[before:], *points[:before]]
+    if not clockwise:
+        ring.reverse()
+    return tuple(
+        TensionPoint(number, one.side, one.reading_mm, one.u_mm, one.v_mm, one.first_pass)
+        for number, one in enumerate(ring, start=1)
+    )

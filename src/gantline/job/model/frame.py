@@ -10,7 +10,7 @@ from gantline.core.frame.boards import DRESSED, Lies, Material
 from gantline.core.frame.pieces import Joint
 from gantline.core.trim.tape import Corner
 from gantline.job.field import Field, Item, Part
-from gantline.job.types import BarCount, DistanceMm, Id, LengthMm, Line, Positive, Share, repeated
+from gantline.job.types import BarCount, DistanceMm, Id, LengthMm, Line, Mass, Positive, Share, repeated
 
 BUILDS = (("timber", "timber"), ("kit", "kit"))
 BOARDS = tuple((one, one.replace("x", "×")) for one in DRESSED)
@@ -30,6 +30,12 @@ BORDERS = (
     ("bezel", "bezel, screwed on"),
 )
 CORNERS = ((Corner.MITER, "mitered"), (Corner.WRAP, "wrapped round the ends"))
+STOPS = (
+    ("frame", "building the frame"),
+    ("tension", "stretching"),
+    ("trim", "trimming"),
+    ("hang", "hanging"),
+)
 FEEDS = (("left", "lower left, from the back"), ("right", "lower right, from the back"))
 
 
@@ -52,6 +58,22 @@ class BoughtBoard(Item):
     crook_mm: Annotated[DistanceMm | None, Field("crook", "crook", default=0.0)] = None
     bow_mm: Annotated[DistanceMm | None, Field("bow", "bow", default=0.0)] = None
     twist_mm: Annotated[DistanceMm | None, Field("twist", "twist", default=0.0)] = None
+
+
+class BoxPart(Item):
+    """A part of a kit, counted in the box before the fabric is opened."""
+
+    id: Id
+    name: Annotated[Line, Field("name", "name", "text")]
+    count: Annotated[Annotated[int, Limit(ge=1, le=10_000)], Field("count", "on the sheet", "count")]
+    spare: Annotated[Annotated[int, Limit(ge=0, le=1000)] | None, Field("spare", "spares", "count", 0)] = None
+    stops: Annotated[
+        Literal["frame", "tension", "trim", "hang"] | None,
+        Field("stops", "waits for it", "choice", "frame", STOPS),
+    ] = None
+    found: Annotated[Annotated[int, Limit(ge=0, le=10_000)] | None, Field("found", "in the box", "count")] = (
+        None
+    )
 
 
 class Brace(Item):
@@ -137,11 +159,13 @@ class FrameBuild(Part):
     bought: Annotated[
         list[BoughtBoard], Limit(max_length=40), Field("bought_boards", "Boards bought", "list")
     ] = []
+    parts: Annotated[list[BoxPart], Limit(max_length=60), Field("box_parts", "Parts in the box", "list")] = []
+    mass_kg: Annotated[Mass | None, Field("kit_mass", "Mass of the kit", "number", unit=" kg")] = None
     cut: Annotated[list[Line], Limit(max_length=200), Field("cut_done", "Pieces cut", "value")] = []
     square: SquareReadings = SquareReadings()
     blank: Blank = Blank()
 
-    @field_validator("braces", "bought")
+    @field_validator("braces", "bought", "parts")
     @classmethod
     def _once(cls, value: list[Item]) -> list[Item]:
         twice = repeated(one.id for one in value)

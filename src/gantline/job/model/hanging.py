@@ -6,6 +6,8 @@ from pydantic import Field as Limit
 
 from gantline.core.defaults import TensionDefaults, WallDefaults
 from gantline.core.tension.holds import HOLDS, Hold, School
+from gantline.core.tension.order import Bars
+from gantline.core.tension.points import Corner, Side
 from gantline.core.wall.ways import NAMES, Way
 from gantline.job.field import Field, Part
 from gantline.job.types import (
@@ -23,6 +25,13 @@ SEQUENCES = (
     (School.CORNERS_FIRST, "corners first, crosswise"),
     (School.MIDDLES_OUTWARD, "middles outward"),
 )
+SIDES = tuple((one, one.value) for one in Side)
+BARS = (
+    (Bars.BEFORE, "before the fabric"),
+    (Bars.BETWEEN, "between short and long sides"),
+    (Bars.AFTER, "when all points hold"),
+)
+CORNERS = tuple((one, one.value.replace("-", " ")) for one in Corner)
 PEOPLE = (("one", "one"), ("two", "two"))
 
 
@@ -123,4 +132,28 @@ class Tensioning(Part):
     short_sides_first: Annotated[bool | None, Field("short_first", "Short sides first", "switch", True)] = (
         None
     )
+    first_side: Annotated[Side | None, Field("first_side", "Side that goes first", "choice", None, SIDES)] = (
+        None
+    )
+    in_step: Annotated[bool | None, Field("in_step", "Opposite sides in step", "switch", True)] = None
+    batch: Annotated[
+        Annotated[int, Limit(ge=1, le=20)] | None, Field("batch", "Points at a time", "count", 1)
+    ] = None
+    corner_pass: Annotated[
+        Annotated[int, Limit(ge=1, le=2)] | None,
+        Field("corner_pass", "Points at a corner and pass", "count", 2),
+    ] = None
+    cluster: Annotated[
+        Annotated[int, Limit(ge=1, le=10)] | None,
+        Field("cluster", "Points of a side with its corner", "count", 1),
+    ] = None
+    from_end: Annotated[bool | None, Field("from_end", "Along a side from its end", "switch", False)] = None
+    bars: Annotated[Bars | None, Field("bars", "Center bars go in", "choice", Bars.BETWEEN.value, BARS)] = (
+        None
+    )
+    rods_last: Annotated[bool | None, Field("rods_last", "Adjusting rods last", "switch", False)] = None
+    number_from: Annotated[
+        Corner | None, Field("number_from", "Numbers begin", "choice", Corner.TOP_LEFT.value, CORNERS)
+    ] = None
+    clockwise: Annotated[bool | None, Field("clockwise", "Numbers run clockwise", "switch", True)] = None
     people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

@@ -16,7 +16,8 @@ from gantline.job.model.size import BorderFaces
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
 from gantline.job.records.board import BoardRecord
 from gantline.job.records.fabric import FabricRecord
-from gantline.job.records.hanging import FixingRecord, KitRecord
+from gantline.job.records.hanging import FixingRecord
+from gantline.job.records.kit import KitRecord
 from gantline.job.records.projector import ProjectorRecord, projector_edits
 from gantline.job.records.record import Record, copied
 from gantline.job.text import trouble
@@ -93,11 +94,39 @@ def record_from(kind: RecordKind, job: Job) -> dict[str, Any]:
         for name, field in declared(part).items()
         if name in known and (value := field.read(job)) is not None
     }
-    if kind is RecordKind.KIT and job.size.border.side_mm is not None:
-        body["border_mm"] = job.size.border.side_mm
+    if kind is RecordKind.KIT:
+        body["parts"] = [
+            {
+                key: value
+                for key, value in one.model_dump(exclude={"id", "found"}).items()
+                if value is not None
+            }
+            for one in job.frame.parts
+        ]
+        if job.size.border.side_mm is not None:
+            body["border_mm"] = job.size.border.side_mm
     if kind is RecordKind.FABRIC and job.light.fabric.roll_mm is not None:
         body["roll_widths_mm"] = [job.light.fabric.roll_mm]
     return read_record(kind, body)
+
+
+def _hung(body: Mapping[str, Any]) -> list[Edit]:
+    """What a kit says of its brackets; what it leaves out stays as the job has it."""
+    said = {
+        key: value for key, value in body.items() if value is not None and key not in ("spacing_mm", "name")
+    }
+    if "fixed_spacing_mm" in said:
+        said["spacing_mm"] = said.pop("fixed_spacing_mm")
+    return copied(Hanging, None, "", said)
+
+
+def _parts(body: Mapping[str, Any]) -> list[dict[str, Any]]:
+    """The parts to count, by id, nothing counted yet."""
+    kept = ("name", "count", "spare", "stops")
+    return [
+        {"id": f"p{at}", **{key: one[key] for key in kept if key in one}}
+        for at, one in enumerate(body.get("parts") or (), start=1)
+    ]
 
 
 def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | None = None) -> list[Edit]:
@@ -109,10 +138,11 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | 
             return copied(Hanging, field_of(Hanging.name), name, body) + copied(FrameBuild, None, "", body)
         case RecordKind.KIT:
             faces = dict.fromkeys(("side_mm", "top_mm", "bottom_mm"), body.get("border_mm"))
-            edits = copied(FrameBuild, field_of(FrameBuild.name), name, body) + copied(
-                Tensioning, None, "", body
+            edits = copied(FrameBuild, field_of(FrameBuild.name), name, {**body, "build": "kit"})
+            edits += copied(Tensioning, None, "", body) + copied(BorderFaces, None, "", faces)
+            return (
+                edits + _hung(body) + [Edit(pointer=field_of(FrameBuild.parts).pointer, value=_parts(body))]
             )
-            return edits + copied(BorderFaces, None, "", faces)
         case RecordKind.FABRIC:
             rolls = body.get("roll_widths_mm") or [None]
             edits = copied(

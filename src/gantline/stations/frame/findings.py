@@ -6,9 +6,10 @@ from enum import StrEnum
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.frame.pieces import too_long_mm
 from gantline.core.frame.square import SquareCheck, pushes, rival_of
+from gantline.core.materials import spoken_item, waits_for
 from gantline.core.tension.holds import Hold
 from gantline.job.field import field_of
-from gantline.job.model.frame import FrameBuild, SquareReadings
+from gantline.job.model.frame import FrameBuild, Materials, SquareReadings
 from gantline.job.model.hanging import Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
@@ -26,6 +27,7 @@ from gantline.stations.frame.solve import (
     stile_sag_mm,
     timber,
 )
+from gantline.stations.frame.tables import box_check
 from gantline.stations.size import built_mm, planned_screen, screen
 from gantline.stations.survey import wall_mm
 
@@ -56,6 +58,9 @@ class Code(StrEnum):
     SIDE_OFF = "frame-side-off"
     TOO_SMALL = "frame-too-small"
     TRIM = "trim-too-wide"
+    BOX_SHORT = "box-short"
+    BOX_OPEN = "box-not-counted"
+    WAITING = "material-waiting"
 
 
 @found
@@ -241,4 +246,36 @@ def _square(at: Ask, check: SquareCheck) -> Iterator[Finding]:
             )
 
 
-FINDINGS = (built_of, stiffness, splicing, fasteners, fabric, squareness)
+@found
+def box(at: Ask) -> Iterator[Finding]:
+    """Parts that are missing, named by what they stop; and a box nobody has counted."""
+    check = at(box_check)
+    if check is None:
+        return
+    base = field_of(FrameBuild.parts).pointer
+    for one in check.rows:
+        if one.short:
+            text = f"{one.short} short of {one.name}: {one.stops} waits for them. Ask the maker before the fabric is opened."
+            yield Finding(code=Code.BOX_SHORT, severity="stop", text=text, subject=f"{base}/{one.id}")
+    if check.counted < len(check.rows):
+        left = len(check.rows) - check.counted
+        text = (
+            f"Count the parts before the fabric is opened: {left} of {len(check.rows)} lines are still open."
+        )
+        yield Finding(code=Code.BOX_OPEN, severity="note", text=text, subject=base)
+
+
+@found
+def waiting(at: Ask) -> Iterator[Finding]:
+    """What is ordered and not here yet, with the step that waits for it."""
+    late: dict[str, list[str]] = {}
+    for one in at.things(Materials.items):
+        if one.arrived is False:
+            late.setdefault(waits_for(one.id), []).append(spoken_item(one.id))
+    for step, names in late.items():
+        text = f"Ordered and not here yet: {', '.join(names)}. {step} waits."
+        subject = f"{field_of(Materials.items).pointer}#{step}"
+        yield Finding(code=Code.WAITING, severity="check", text=text, subject=subject)
+
+
+FINDINGS = (box, waiting, built_of, stiffness, splicing, fasteners, fabric, squareness)

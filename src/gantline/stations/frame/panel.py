@@ -7,6 +7,7 @@ from gantline.plan.station import PanelPart
 from gantline.stations.frame.blank import blank
 from gantline.stations.frame.built import square
 from gantline.stations.frame.solve import board_section, parts, timber
+from gantline.stations.frame.tables import box_check
 
 
 def _board(at: Ask) -> str:
@@ -30,6 +31,14 @@ def _square(at: Ask) -> str:
 def _pieces(at: Ask) -> str:
     found = at(parts)
     return f"{len(found)} to cut" if found else "none"
+
+
+def _box(at: Ask) -> str:
+    check = at(box_check)
+    if check is None:
+        return "take a kit with its parts, to count them"
+    short = sum(1 for one in check.rows if one.short)
+    return f"{check.counted} of {len(check.rows)} counted" + (f", {short} short" if short else "")
 
 
 def _bought(at: Ask) -> str:
@@ -78,6 +87,14 @@ PANEL = (
         widget="bought",
         when=timber,
         gist=_bought,
+    ),
+    PanelPart(
+        title="Box check",
+        weight="detail",
+        rows=("kit_mass",),
+        widget="box",
+        when=lambda at: not at(timber),
+        gist=_box,
     ),
     PanelPart(
         title="Fabric blank",

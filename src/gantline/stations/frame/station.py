@@ -8,7 +8,7 @@ from gantline.stations.frame.findings import FINDINGS
 from gantline.stations.frame.marks import DRAW
 from gantline.stations.frame.panel import PANEL
 from gantline.stations.frame.solve import timber
-from gantline.stations.frame.tables import bought_boards, bow_table, cut_list, roll_drawing
+from gantline.stations.frame.tables import bought_boards, bow_table, box_check, cut_list, roll_drawing
 
 SAWS = Caution(
     key="saws",
@@ -53,6 +53,7 @@ FRAME = Station(
         Table(key="bow", question=bow_table),
         Table(key="roll", question=roll_drawing),
         Table(key="sighted", question=bought_boards),
+        Table(key="box", question=box_check),
     ),
     draw=DRAW,
     cautions=cautions,

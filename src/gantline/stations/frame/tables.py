@@ -4,7 +4,8 @@ from dataclasses import dataclass
 
 from gantline.core.defaults import FrameDefaults
 from gantline.core.frame.straight import Board, sighted
-from gantline.job.model.frame import Blank, BoughtBoard, FrameBuild
+from gantline.job.field import field_of
+from gantline.job.model.frame import Blank, BoughtBoard, BoxPart, FrameBuild
 from gantline.plan.ask import Ask
 from gantline.stations.frame.blank import blank, roll_cut
 from gantline.stations.frame.solve import brace_count, parts, pieces, sags, splices, timber
@@ -84,6 +85,48 @@ class SightedBoards:
     """The straightest first."""
 
     rows: tuple[SightedRow, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BoxRow:
+    """A part of the kit: how many the sheet has, how many are in the box (None: not counted), what is short of it."""
+
+    id: str
+    name: str
+    count: int
+    spare: int
+    found: int | None
+    short: int
+    stops: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BoxCheck:
+    """Every part, and how many lines are counted."""
+
+    rows: tuple[BoxRow, ...]
+    counted: int
+
+
+def box_check(at: Ask) -> BoxCheck | None:
+    """None without a kit that lists its parts."""
+    there = at.things(FrameBuild.parts)
+    if not there or at(timber):
+        return None
+    named = field_of(BoxPart.stops)
+    rows = tuple(
+        BoxRow(
+            id=one.id,
+            name=one.name,
+            count=one.count,
+            spare=at.of(one, BoxPart.spare),
+            found=one.found,
+            short=0 if one.found is None else max(0, one.count - at.of(one, BoxPart.spare) - one.found),
+            stops=named.choice(at.of(one, BoxPart.stops)),
+        )
+        for one in there
+    )
+    return BoxCheck(rows=rows, counted=sum(1 for one in rows if one.found is not None))
 
 
 def cut_list(at: Ask) -> CutList | None:

@@ -1,5 +1,7 @@
 """Points, gaps, steps."""
 
+from typing import Any
+
 from gantline.core.tension.holds import School
 from gantline.core.tension.points import Side
 from gantline.job.field import field_of
@@ -8,9 +10,9 @@ from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.frame import overlap_mm
+from gantline.stations.frame import brace_count, overlap_mm
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import sequence, spacing_mm, tension_points, tension_steps
+from gantline.stations.tension.solve import sequence, spacing_mm, spread_points, tension_steps
 
 FIGURES = Figures()
 
@@ -37,6 +39,20 @@ def short_first(at: Ask) -> Display | None:
     return Display(at.field(Tensioning.short_sides_first)) if corners else None
 
 
+def _when_corners(key: str, label: str, field: Any) -> None:
+    @FIGURES.other(key, label, "", "usual", field)
+    def shown(at: Ask) -> Display | None:
+        """Only where corners go first."""
+        return Display(at.field(field)) if at(sequence) is School.CORNERS_FIRST else None
+
+
+_when_corners("in_step", "Opposite sides in step", Tensioning.in_step)
+_when_corners("batch", "Points at a time", Tensioning.batch)
+_when_corners("corner_pass", "Points at a corner and pass", Tensioning.corner_pass)
+_when_corners("cluster", "Points of a side with its corner", Tensioning.cluster)
+_when_corners("from_end", "Along a side from its end", Tensioning.from_end)
+
+
 @FIGURES.length(
     "overlap", "Fabric past the frame, each side", "usual for the attachment", Tensioning.overlap_mm
 )
@@ -48,7 +64,7 @@ def overlap(at: Ask) -> Display:
 @FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")
 def points(at: Ask) -> Display | None:
     """All round the frame."""
-    found = at(tension_points)
+    found = at(spread_points)
     if isinstance(found, str):
         return None
     rail = sum(1 for one in found if one.side is Side.TOP)
@@ -61,7 +77,7 @@ def _gap(key: str, label: str, side: Side) -> None:
     @FIGURES.length(key, label, "evenly spread")
     def gap(at: Ask) -> Display | None:
         """Between neighbors."""
-        found = at(tension_points)
+        found = at(spread_points)
         if isinstance(found, str):
             return None
         there = [one for one in found if one.side is side]
@@ -81,11 +97,19 @@ _gap("stile_gap", "Gap on the stiles", Side.LEFT)
 @FIGURES.other("steps", "Steps", "", "opposite pairs count as one step")
 def steps(at: Ask) -> Display | None:
     """Of the whole order."""
-    found = at(tension_steps)
+    found = at.aside(tension_steps)  # how many there are rests on less than their order does
+    at(spread_points)
+    at(brace_count)
+    at.field(Tensioning.rods_last)
+    if at(sequence) is School.CORNERS_FIRST:
+        for field in (Tensioning.in_step, Tensioning.batch, Tensioning.corner_pass, Tensioning.cluster):
+            at.field(field)
+    elif at(brace_count):
+        at.field(Tensioning.bars)
     return Display(float(len(found)), text=f"{len(found)}", how="counted") if found else None
 
 
 def gist(at: Ask) -> str:
     """How many points."""
-    found = at(tension_points)
+    found = at(spread_points)
     return "no points" if isinstance(found, str) else f"{len(found)} points"

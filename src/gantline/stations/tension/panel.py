@@ -1,6 +1,15 @@
 """What the tension's panel shows, in order and by weight."""
 
+from gantline.job.model.hanging import Tensioning
+from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
+
+
+def _order(at: Ask) -> str:
+    side = at.given(Tensioning.first_side)
+    step = "opposite sides in step" if at.field(Tensioning.in_step) else "a side, then its opposite"
+    return f"{side} first, {step}" if side else step
+
 
 PANEL = (
     PanelPart(weight="lead", rows=("points", "steps")),
@@ -18,6 +27,23 @@ PANEL = (
     ),
     PanelPart(
         title="Points and gaps", weight="detail", rows=("rail_gap", "stile_gap", "rail_count", "stile_count")
+    ),
+    PanelPart(
+        title="Order of the crew or the kit",
+        weight="detail",
+        rows=(
+            "first_side",
+            "in_step",
+            "batch",
+            "corner_pass",
+            "cluster",
+            "from_end",
+            "bars",
+            "rods_last",
+            "number_from",
+            "clockwise",
+        ),
+        gist=_order,
     ),
     PanelPart(widget="hooks"),
     PanelPart(widget="cautions"),

@@ -1,10 +1,12 @@
 """The points as they lie, seen from the back, and the steps."""
 
+from typing import Any
+
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
-from gantline.core.tension.order import Frame, TensionStep, tension_order
-from gantline.core.tension.points import Layout, TensionPoint, spread
+from gantline.core.tension.order import Bars, Frame, TensionStep, tension_order
+from gantline.core.tension.points import Corner, Layout, Side, TensionPoint, numbered, spread
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
@@ -59,8 +61,8 @@ def layout(at: Ask) -> Layout | str:
         return str(error)
 
 
-def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
-    """All points [mm, from the back], or why the frame cannot take them."""
+def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
+    """All points [mm, from the back] clockwise from the top left, or why the frame cannot take them."""
     laid = at(layout)
     if isinstance(laid, str):
         return laid
@@ -68,6 +70,29 @@ def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
         return spread(laid)
     except OutOfRange as error:
         return str(error)
+
+
+def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
+    """The same with the numbers that the crew or the kit gives them."""
+    found = at(spread_points)
+    if isinstance(found, str):
+        return found
+    return numbered(
+        found, Corner(at.field(Tensioning.number_from)), clockwise=bool(at.field(Tensioning.clockwise))
+    )
+
+
+def crew(at: Ask) -> dict[str, Any]:
+    """What crew or kit say of an order that begins at the corners."""
+    first = at.given(Tensioning.first_side)
+    return {
+        "first_side": None if first is None else Side(first),
+        "in_step": bool(at.field(Tensioning.in_step)),
+        "batch": at.field(Tensioning.batch),
+        "corner_pass": at.field(Tensioning.corner_pass),
+        "cluster": at.field(Tensioning.cluster),
+        "from_end": bool(at.field(Tensioning.from_end)),
+    }
 
 
 def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
@@ -82,5 +107,8 @@ def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
         corner_stop_mm=at.default(TensionDefaults.corner_stop_mm),
         short_sides_first=at.field(Tensioning.short_sides_first) if corners else True,
         centre_bars=at(brace_count),
+        bars=Bars(at.field(Tensioning.bars)) if at(brace_count) else Bars.BETWEEN,
+        rods_last=bool(at.field(Tensioning.rods_last)),
+        **(at(crew) if corners else {}),
     )
     return tension_order(found, frame, at(hold), at(sequence))

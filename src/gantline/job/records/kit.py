@@ -1,0 +1,125 @@
+"""A kit sheet: a frame kit as its leaflet has it, to be written by a shop in an open file.
+
+What the leaflet contradicts itself in is refused, with the place and a sentence: a kit is ordered and drilled by it.
+"""
+
+from collections.abc import Iterator
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic_core import PydanticCustomError
+
+from gantline.core.tension.holds import Hold, School
+from gantline.core.tension.order import Bars
+from gantline.core.tension.points import Corner, Side
+from gantline.job.records.record import Record
+from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, PointCount, Positive, Share
+
+Stops = Literal["frame", "tension", "trim", "hang"]
+
+
+class KitPart(BaseModel):
+    """A part that is counted in the box. stops: the step that waits without it; spare: how many of the count are spares;
+    holds: it is one of the points that hold the fabric."""
+
+    model_config = ConfigDict(extra="allow", frozen=True)
+    name: Annotated[Line, Field(min_length=1)]
+    count: Annotated[int, Field(ge=1, le=10_000)]
+    spare: Annotated[int, Field(ge=0, le=1000)] = 0
+    stops: Stops = "frame"
+    holds: bool = False
+
+
+class KitRecord(Record):
+    """A frame kit: depth, border, hold, its own order, hanging, parts. Lengths [mm]; what is left out the plan knows."""
+
+    depth_mm: LengthMm | None = None
+    standoff_mm: DistanceMm | None = None
+    border_mm: DistanceMm = 0.0
+    centre_bars: BarCount = 0
+    trim_mm: DistanceMm | None = None
+    mass_kg: Mass | None = None
+    # how the fabric is held
+    hold: Hold = Hold.SPRING
+    spacing_mm: LengthMm | None = None
+    rail_count: PointCount | None = None
+    stile_count: PointCount | None = None
+    inset_mm: LengthMm | None = None
+    overlap_mm: DistanceMm | None = None
+    # its own order
+    school: School | None = None
+    short_sides_first: bool | None = None
+    first_side: Side | None = None
+    in_step: bool | None = None
+    batch: Annotated[int, Field(ge=1, le=20)] | None = None
+    corner_pass: Annotated[int, Field(ge=1, le=2)] | None = None
+    cluster: Annotated[int, Field(ge=1, le=10)] | None = None
+    from_end: bool | None = None
+    bars: Bars | None = None
+    rods_last: bool | None = None
+    number_from: Corner | None = None
+    clockwise: bool | None = None
+    # how it hangs
+    drop_mm: DistanceMm | None = None
+    row_offset_mm: DistanceMm | None = None
+    rule: Literal["share", "fixed"] | None = None
+    spacing_share: Annotated[Share, Field(ge=0.2, le=0.95)] | None = None
+    fixed_spacing_mm: LengthMm | None = None
+    side_play_mm: DistanceMm | None = None
+    lift_on_mm: DistanceMm | None = None
+    proud_mm: DistanceMm | None = None
+    cap_torque_nm: Positive | None = None
+    tools: Line = ""
+    parts: Annotated[list[KitPart], Field(max_length=60)] = []
+
+    @model_validator(mode="after")
+    def _agrees(self) -> "KitRecord":
+        for place, why in self.contradictions():
+            raise PydanticCustomError(
+                "contradiction", "{why}", {"why": why.removesuffix("."), "place": place}
+            )
+        return self
+
+    def contradictions(self) -> Iterator[tuple[tuple[str | int, ...], str]]:
+        """Where the sheet says two things, and both of them in words."""
+        if self.spacing_mm is not None and (self.rail_count or self.stile_count):
+            yield (
+                ("spacing_mm",),
+                "This sheet gives a spacing and counts of points. Keep the one the leaflet is sure of.",
+            )
+        if (self.rail_count is None) != (self.stile_count is None):
+            missing = "stile_count" if self.stile_count is None else "rail_count"
+            yield (
+                (missing,),
+                "Points are counted on one pair of sides only. Give rail_count and stile_count, or a spacing.",
+            )
+        if self.rule == "fixed" and self.fixed_spacing_mm is None:
+            yield ("fixed_spacing_mm",), "The brackets stand at a fixed spacing, but no spacing is given."
+        if self.rule == "share" and self.fixed_spacing_mm is not None:
+            yield (
+                ("rule",),
+                "The brackets follow a share of the width, and a fixed spacing is given too. Keep one.",
+            )
+        if self.trim_mm and self.border_mm and self.trim_mm > self.border_mm:
+            yield ("trim_mm",), "The trim put on later is wider than the whole border."
+        names = [one.name for one in self.parts]
+        for at, one in enumerate(self.parts):
+            if one.name in names[:at]:
+                yield ("parts", at, "name"), f"“{one.name}” is in the list twice: add the counts up."
+            if one.spare >= one.count:
+                yield (
+                    ("parts", at, "spare"),
+                    f"Of {one.count} “{one.name}” {one.spare} are spares: none is left to use.",
+                )
+        yield from self._points()
+
+    def _points(self) -> Iterator[tuple[tuple[str | int, ...], str]]:
+        holding = [(at, one) for at, one in enumerate(self.parts) if one.holds]
+        if self.rail_count is None or self.stile_count is None or not holding:
+            return
+        needed = 2 * (self.rail_count + self.stile_count)
+        there = sum(one.count - one.spare for _, one in holding)
+        if there < needed:
+            at = holding[-1][0]
+            text = f"The sheet has {needed} points and {there} parts to hold them. One of the numbers is from another leaflet."
+            yield ("parts", at, "count"), text
