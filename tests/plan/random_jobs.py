@@ -81,14 +81,33 @@ others = {
         centre_x_mm=maybe(mm(1200, 3600)), ceiling_gap_mm=maybe(mm(0, 300)), lowest_edge_mm=maybe(mm(300, 900)),
         wish=maybe(st.sampled_from(["eye-line", "frame-top", "frame-bottom", "ceiling-gap"])), wish_mm=maybe(mm(400, 2300)), skirting_mm=maybe(mm(0, 150)),
     ),
-    "frame": of(depth_mm=maybe(mm(20, 60)), standoff_mm=maybe(mm(0, 40)), centre_bars=maybe(st.integers(0, 2))),
+    "frame": of(
+        depth_mm=maybe(mm(20, 60)), standoff_mm=maybe(mm(0, 40)), centre_bars=maybe(st.integers(0, 2)), build=maybe(st.sampled_from(["timber", "kit"])),
+        board=maybe(st.sampled_from(["1x2", "1x4", "2x2", "2x4"])), wide_mm=maybe(mm(30, 95)), lies=maybe(st.sampled_from(["flat", "edge"])),
+        material=maybe(st.sampled_from(["poplar", "aluminum"])), joint=maybe(st.sampled_from(["miter", "lap", "butt-stiles"])), trim_mm=maybe(mm(0, 40)),
+        longest_mm=maybe(mm(700, 3000)), fastener_mm=maybe(mm(10, 60)), staple_mm=maybe(mm(6, 20)), braces=items("e", 3, u_mm=mm(100, 3000)),
+        bought=items("b", 3, length_mm=mm(2000, 4000), crook_mm=maybe(mm(0, 5)), twist_mm=maybe(mm(0, 6))),
+        parts=items("p", 3, name=st.sampled_from(["springs", "bars"]), count=st.integers(1, 60), spare=maybe(st.integers(0, 5)), found=maybe(st.integers(0, 60))),
+        square=of(top_mm=maybe(mm(1500, 3600)), bottom_mm=maybe(mm(1500, 3600)), left_mm=maybe(mm(800, 2100)), right_mm=maybe(mm(800, 2100)),
+            rising_mm=maybe(mm(1700, 4000)), falling_mm=maybe(mm(1700, 4000))),
+        blank=of(grip_mm=maybe(mm(0, 80)), back_mm=maybe(mm(10, 60)), stretch=maybe(st.sampled_from([0.02, 0.2])), along=maybe(st.sampled_from(["width", "height"])),
+            turn_deg=maybe(st.sampled_from([0.0, 15.0, 90.0])), layers=maybe(st.integers(1, 3))),
+    ),
+    "trim": of(
+        border=maybe(st.sampled_from(["none", "tape", "velvet", "bezel"])), wrap_mm=maybe(mm(0, 30)), corner=maybe(st.sampled_from(["miter", "wrap"])),
+        roll_mm=maybe(mm(1000, 12_000)), light=of(there=maybe(st.booleans()), inset_mm=maybe(mm(10, 300)), pitch_mm=maybe(mm(25, 100)),
+            watts_per_m=maybe(st.sampled_from([9.6, 60.0])), spacer_mm=maybe(mm(0, 40)), feed=maybe(st.just("right"))),
+    ),
     "wall": of(
         fix_to=maybe(st.sampled_from(["studs", "backer"])), drop_mm=maybe(mm(0, 60)), row_offset_mm=maybe(mm(20, 120)), side_play_mm=maybe(mm(0, 200)),
         lift_on_mm=maybe(mm(0, 30)), rule=maybe(st.sampled_from(["share", "fixed"])), spacing_mm=maybe(mm(600, 2000)),
     ),
     "tension": of(
         hold=maybe(st.sampled_from(["staple", "spring", "lug", "snap", "lace", "pin"])), spacing_mm=maybe(mm(25, 300)), inset_mm=maybe(mm(20, 80)),
-        short_sides_first=maybe(st.booleans()),
+        short_sides_first=maybe(st.booleans()), first_side=maybe(st.sampled_from(["top", "right", "bottom", "left"])), in_step=maybe(st.booleans()),
+        batch=maybe(st.integers(1, 4)), corner_pass=maybe(st.integers(1, 2)), cluster=maybe(st.integers(1, 4)), from_end=maybe(st.booleans()),
+        bars=maybe(st.sampled_from(["before", "after"])), rods_last=maybe(st.booleans()), number_from=maybe(st.sampled_from(["top-right", "bottom-left"])),
+        clockwise=maybe(st.booleans()),
     ),
 }  # fmt: skip
 

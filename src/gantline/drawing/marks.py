@@ -155,7 +155,7 @@ class Face:
     y_down: the second coordinate grows downwards in the picture, as z does seen from above.
     """
 
-    name: Literal["front", "side", "top", "back"]
+    name: Literal["front", "side", "top", "back", "edge"]
     summary: str
     left_mm: float
     bottom_mm: float

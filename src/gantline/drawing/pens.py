@@ -119,6 +119,10 @@ PENS: Mapping[str, Pen] = {
     "strip": Pen(
         Screen("brass", 3, "2 7", round=True), Paper(weight=0.5, dash=".4 1.2"), layer=("LIGHT_STRIP", 2)
     ),
+    "cloth": Pen(Screen("canvas", 3, round=True), Paper(weight=0.5), layer=("FABRIC", 3)),
+    "cloth-loose": Pen(Screen("canvas", 2, "5 4"), Paper(weight=0.35, dash="1.2 .8"), layer=("FABRIC", 3)),
+    "tape-edge": Pen(Screen("chalk", 4), Paper(weight=0.8), layer=("BORDER", 6)),
+    "staple": Pen(Screen("stop", 2), Paper(weight=0.4), layer=("STAPLES", 1)),
     "splice": Pen(Screen("stop", 2.5, "5 4"), Paper(weight=0.5, dash="1 1"), layer=("SPLICES", 1)),
     "mass": Pen(Screen("ink", 2, fill="bench"), Paper(weight=0.35, fill="#fff"), (6, 1.4)),
     "bar": Pen(Screen("canvas-quiet", 2.5, "10 4"), Paper(weight=0.4, dash="3 1")),

@@ -11,7 +11,7 @@ from gantline.plan.figure import FigureDef
 from gantline.plan.finding import Finding
 
 Weight = Literal["lead", "entry", "detail"]
-FaceName = Literal["front", "side", "top", "back"]
+FaceName = Literal["front", "side", "top", "back", "edge"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,8 +74,9 @@ Draw = Callable[[Ask, FaceName], Iterable[Any]]
 class Station:
     """One knot of the rope. targets: figures that get cut, drilled or hung, which assumptions are held against.
 
-    begun: whether there is a result to tick off; a station without the question always has one.
-    drilled: a question of what cannot be undone. stops_all: its Stops refuse all of that, wherever it is.
+    begun: whether there is a result to tick off; a station without the question always has one. edge: what it draws on
+    the section through the frame's edge. drilled: a question of what cannot be undone. stops_all: its Stops refuse all of
+    that, wherever it is.
     """
 
     key: str
@@ -88,6 +89,7 @@ class Station:
     lit: Lit
     tables: tuple[Table, ...] = ()
     draw: tuple[Draw, ...] = ()
+    edge: tuple[Draw, ...] = ()
     cautions: Callable[[Ask], tuple[Caution, ...]] | None = None
     targets: tuple[str, ...] = ()
     face: FaceName | Literal["seat"] = "front"

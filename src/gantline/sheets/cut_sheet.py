@@ -4,7 +4,7 @@ from gantline.compare.cutting import cutting
 from gantline.sheets.board_svg import board_svg
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WORKSHOP, PDF, Ready, Sheet
-from gantline.sheets.svg import face_svg, scale_text
+from gantline.sheets.svg import face_svg, full_size_svg, scale_text
 
 LAYERS, HIGH = ("frame",), 82.0
 
@@ -28,6 +28,7 @@ def cut_sheet(ready: Ready) -> bytes:
         "back": markup(face_svg(back, LAYERS, width, HIGH, standalone=False)),
         "scale": scale_text(back, LAYERS, width, HIGH),
         "cut": cut,
+        "edge": markup(full_size_svg(ready.face("edge"), LAYERS)),
         "groups": groups,
         "stops": [one for one in findings if one.severity == "stop"],
         "minds": [one for one in findings if one.severity != "stop"],

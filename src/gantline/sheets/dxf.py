@@ -108,6 +108,15 @@ SHEET = Sheet(
     ending="frame and holes.dxf",
     make=lambda ready: frame_dxf(ready.front, ready.job.name, ready.forbids),
 )
+EDGE = Sheet(
+    key="frame-edge",
+    label="Edge section",
+    group=OPEN_FILES,
+    note="DXF, mm",
+    media_type="image/vnd.dxf",
+    ending="edge section.dxf",
+    make=lambda ready: frame_dxf(ready.face("edge"), ready.job.name, layers=("base", "frame")),
+)
 PIECES = Sheet(
     key="frame-pieces",
     label="Frame, piece by piece",

@@ -29,6 +29,7 @@ ALL: tuple[Sheet, ...] = (
     rough_in.SHEET,
     dxf.SHEET,
     dxf.PIECES,
+    dxf.EDGE,
     marks_csv.SHEET,
     materials_sheet.CSV,
     drawings.WALL,

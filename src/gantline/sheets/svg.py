@@ -78,6 +78,13 @@ def face_svg(
     )
 
 
+def full_size_svg(face: Face, layers: Collection[str]) -> str:
+    """SVG of a face at full size within a sheet: a rule laid on the paper reads what the drawing says."""
+    wide = face.right_mm - face.left_mm + LANE * (face.lanes.left + face.lanes.right) + 6.0
+    high = face.top_mm - face.bottom_mm + LANE * (face.lanes.above + face.lanes.below) + 100.0
+    return face_svg(face, layers, wide, high, standalone=False)
+
+
 def scale_text(face: Face, layers: Collection[str], width: float, height: float) -> str:
     """The scale of face_svg as a person says it."""
     return f"1 : {1.0 / _fit(face, _shown(face, layers), width, height)[0].scale:.0f}"

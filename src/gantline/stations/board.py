@@ -9,24 +9,30 @@ from gantline.drawing.labels import placed
 from gantline.drawing.marks import Dimension, Face, Handle, Label, Lanes, Mark, MarkRests
 from gantline.drawing.pens import PENS
 from gantline.drawing.refused import crossed_out
+from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.plan import JobPlan
 from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
+from gantline.stations.frame.edge import BESIDE_MM, OVER_MM, lowest_mm, section_mm
+from gantline.stations.frame.edge import WALL_MM as WALL_EDGE_MM
 from gantline.stations.height import fits, placement, rect_of_frame
 from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import seat_places, wall_mm
 from gantline.stations.tension import tension_points
 
-FACES: tuple[FaceName, ...] = ("front", "side", "top", "back")
+FACES: tuple[FaceName, ...] = ("front", "side", "top", "back", "edge")
 
 
 def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
     """One face with every station's marks, in the order of the stations."""
     ask, rests = made.ask, made.rests
     groups = [
-        group for station in stations for part in station.draw for group in [_marks(ask, part, face, rests)]
+        group
+        for station in stations
+        for part in (station.edge if face == "edge" else station.draw)
+        for group in [_marks(ask, part, face, rests)]
     ]
     marks = tuple(mark for found, _ in groups for mark in found)
     on: dict[tuple[str, ...], list[str]] = {}
@@ -78,6 +84,8 @@ def bounds_of(at: Ask, face: FaceName) -> Face:
             return _top(at)
         case "back":
             return _back(at)
+        case "edge":
+            return _edge(at)
 
 
 def _front(at: Ask) -> Face:
@@ -126,6 +134,22 @@ def _top(at: Ask) -> Face:
         lanes=Lanes(left=1, right=1, above=1, below=1),
         marks=(),
         y_down=True,
+    )
+
+
+def _edge(at: Ask) -> Face:
+    deep, inner = at(section_mm)
+    plane = at.field(FrameBuild.standoff_mm) + deep
+    return Face(
+        name="edge",
+        summary=f"Section through the top edge, frame {at.text(deep)} deep and {at.text(inner)} wide, fabric {at.text(plane)} "
+        "off the wall.",
+        left_mm=-WALL_EDGE_MM,
+        right_mm=plane + BESIDE_MM,
+        bottom_mm=-at(lowest_mm),
+        top_mm=OVER_MM,
+        lanes=Lanes(left=1, right=2, above=0, below=2),
+        marks=(),
     )
 
 

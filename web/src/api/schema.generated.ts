@@ -1428,6 +1428,7 @@ export interface components {
          */
         Drawing: {
             back: components["schemas"]["Face"];
+            edge: components["schemas"]["Face"];
             front: components["schemas"]["Face"];
             side: components["schemas"]["Face"];
             /** Tape */
@@ -1574,7 +1575,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "front" | "side" | "top" | "back";
+            name: "front" | "side" | "top" | "back" | "edge";
             /**
              * Rests
              * @default []
@@ -1608,7 +1609,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "front" | "side" | "top" | "back";
+            name: "front" | "side" | "top" | "back" | "edge";
         };
         /**
          * FieldProblemOut
@@ -2716,7 +2717,7 @@ export interface components {
          */
         Panel: {
             /** Face */
-            face: ("front" | "side" | "top" | "back") | "seat";
+            face: ("front" | "side" | "top" | "back" | "edge") | "seat";
             lit: components["schemas"]["Lit"];
             /** Parts */
             parts: components["schemas"]["PanelPartOut"][];
@@ -2904,7 +2905,7 @@ export interface components {
              * @default front
              * @enum {string}
              */
-            face: "front" | "side" | "top" | "back";
+            face: "front" | "side" | "top" | "back" | "edge";
             /**
              * Open
              * @default []
@@ -3521,7 +3522,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.

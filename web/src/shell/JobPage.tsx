@@ -39,13 +39,19 @@ export const JobPage = () => {
 }
 
 const FACES = ['front', 'side', 'top', 'back'] as const
+const WORKSHOP = new Set(['frame', 'trim'])
 const LIGHT_FACES = ['floor', 'seat'] as const
-type Shown = (typeof FACES)[number] | (typeof LIGHT_FACES)[number]
+const EDGE_FACES = ['edge'] as const
+type Shown = (typeof FACES)[number] | (typeof LIGHT_FACES)[number] | (typeof EDGE_FACES)[number]
+
+const facesAt = (station: string): readonly Shown[] =>
+  station === 'light' ? [...FACES, ...LIGHT_FACES] : WORKSHOP.has(station) ? [...FACES, ...EDGE_FACES] : FACES
 const NAMES: Record<Shown, string> = {
   front: 'Front',
   side: 'Side',
   top: 'Top',
   back: 'Back',
+  edge: 'Edge section',
   floor: 'Floor map',
   seat: 'From a seat',
 }
@@ -84,7 +90,10 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     yard: () => void go('/'),
     nextStation: () => move(1),
     lastStation: () => move(-1),
-    flip: () => setSide(FACES[(FACES.indexOf(shown as (typeof FACES)[number]) + 1) % FACES.length] ?? 'front'),
+    flip: () => {
+      const faces = facesAt(station)
+      setSide(faces[(faces.indexOf(shown) + 1) % faces.length] ?? 'front')
+    },
     nextStep: () => stepBy(1),
     lastStep: () => stepBy(-1),
     undo: () => void step('undo'),
@@ -104,7 +113,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
           <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
             <div className="flex px-3 pt-2">
               <div role="tablist" aria-label="Face" className="flex gap-1">
-                {(station === 'light' ? [...FACES, ...LIGHT_FACES] : FACES).map((one) => (
+                {facesAt(station).map((one) => (
                   <button
                     key={one}
                     type="button"
@@ -148,6 +157,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
 const BACK = new Set(['wall', 'frame', 'trim'])
 
 const litOf = (shown: Shown, station: string) => {
+  if (shown === 'edge') return 'frame'
   if (shown === 'back' && !BACK.has(station)) return 'tension'
   return shown === 'front' && station === 'tension' ? 'wall' : station
 }

@@ -41,6 +41,7 @@ class Drawing(Out):
     side: Face
     top: Face
     back: Face
+    edge: Face
     tape: tuple[TapeWindow, ...]
 
 

@@ -3,6 +3,7 @@
 from gantline.job.model.frame import Backlight, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, Station, Table, fields_of
+from gantline.stations.trim.edge import EDGE
 from gantline.stations.trim.figures import FIGURES, gist
 from gantline.stations.trim.findings import FINDINGS
 from gantline.stations.trim.marks import DRAW
@@ -45,6 +46,7 @@ TRIM = Station(
     lit=Lit(layers=("trim",), dimensions=("trim", "tension")),
     tables=(Table(key="border", question=border_table),),
     draw=DRAW,
+    edge=EDGE,
     cautions=cautions,
     targets=("tape_rails", "tape_stiles", "strip_cut"),
     face="back",

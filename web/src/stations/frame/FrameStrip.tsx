@@ -16,7 +16,7 @@ const NAMES = [
 
 /** The workshop's three tables: boards and cuts, the fabric on its roll, everything to buy. */
 export const FrameStrip = ({ job, plan }: { job: JobOut; plan: Plan }) => {
-  const [tab, setTab] = useState<(typeof NAMES)[number][0]>('cuts')
+  const [tab, setTab] = useState<(typeof NAMES)[number][0]>(plan.tables.cut_list ? 'cuts' : 'materials')
   const bench = useQuery({
     queryKey: keys.compared('bench', job.id, job.version),
     queryFn: () => ask.get('/api/jobs/{job_id}/bench', { params: { path: { job_id: job.id } } }),
