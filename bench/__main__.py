@@ -4,14 +4,21 @@ import re
 import sys
 from pathlib import Path
 
-from bench import drag, faults, fuzz, load, plans, roundtrip, tables, users
+from bench import cutting, drag, faults, fuzz, load, plans, roundtrip, tables, users
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
 
 
 # what ./test bench measures, and what takes minutes and is asked for by name
-PARTS = {"plans": plans, "tables": tables, "roundtrip": roundtrip, "drag": drag, "load": load}
+PARTS = {
+    "plans": plans,
+    "tables": tables,
+    "roundtrip": roundtrip,
+    "drag": drag,
+    "cutting": cutting,
+    "load": load,
+}
 LONG = {"faults": faults, "fuzz": fuzz, "users": users}
 
 

@@ -1,15 +1,19 @@
-"""Make docs/job-file.md and docs/figures.md anew, from the fields and the figures themselves.
+"""Make docs/job-file.md, docs/figures.md and docs/kit-sheet.md anew, from the fields and the figures themselves.
 
 Run it as a module: python -m tools.docs. A test fails while they are stale.
 """
 
+import json
+from collections.abc import Iterator
 from pathlib import Path
+from typing import Any
 
 from gantline.core.defaults import Default
-from gantline.demo.world import JOB_FILES, job_bytes
+from gantline.demo.world import JOB_FILES, job_bytes, store_records
 from gantline.job.field import Field, declared
 from gantline.job.file import read_job_file
 from gantline.job.model import FIELDS, ITEMS
+from gantline.job.records.kit import KitRecord
 from gantline.stations import plan
 from gantline.stations.registry import STATIONS
 
@@ -109,7 +113,54 @@ def figures() -> str:
     return "\n".join(out)
 
 
-FILES = {"job-file.md": job_file, "figures.md": figures}
+def schema_lines(schema: dict[str, Any], name: str) -> Iterator[str]:
+    """The fields of one object of a JSON schema, one a row."""
+    own = schema["$defs"][name] if name else schema
+    for key, one in own["properties"].items():
+        kinds = [each for each in one.get("anyOf", [one]) if each.get("type") != "null"]
+        said = []
+        for each in kinds:
+            ref = each.get("$ref", "").rpartition("/")[2]
+            choices = each.get("enum") or schema["$defs"].get(ref, {}).get("enum")
+            said.append(", ".join(f"`{value}`" for value in choices) if choices else each.get("type", ref))
+        limits = [
+            f"from {kinds[0]['minimum']}" if "minimum" in kinds[0] else "",
+            f"to {kinds[0]['maximum']}" if "maximum" in kinds[0] else "",
+        ]
+        needed = "yes" if key in own.get("required", []) else ""
+        yield f"| `{key}` | {' or '.join(said)} | {' '.join(filter(None, limits))} | {needed} |"
+
+
+def kit_sheet() -> str:
+    """The kit sheet, field by field."""
+    schema = KitRecord.model_json_schema()
+    head = "| field | kind | limits | needed |\n| --- | --- | --- | --- |"
+    record = next(one for one in store_records()["kit"] if one["key"] == "ketch")
+    contradictions = (
+        "A spacing and counts of points; counts of one pair of sides only; fixed brackets without a spacing; a share and a fixed "
+        "spacing; trim wider than the border; a part twice; all of a part spares; more points than parts that hold them."
+    )
+    return "\n".join(
+        [
+            "# The kit sheet\n",
+            "Made by `python -m tools.docs` from `src/gantline/job/records/kit.py`.\n",
+            "A frame kit as its leaflet has it: a record of the stores under `kit`, in and out as JSON or CSV (Stores, at Frame). "
+            "Lengths are numbers in millimeters or text in any usual form. What Gantline does not know is kept and written out "
+            "again. Refused, with the place and a sentence, is what is missing and what contradicts itself:\n",
+            f"{contradictions}\n",
+            "## Fields\n",
+            head,
+            *schema_lines(schema, ""),
+            "\n## A part\n",
+            head,
+            *schema_lines(schema, "KitPart"),
+            "\n## An example\n",
+            f"```json\n{json.dumps(record, indent=1, ensure_ascii=False)}\n```\n",
+        ]
+    )
+
+
+FILES = {"job-file.md": job_file, "figures.md": figures, "kit-sheet.md": kit_sheet}
 
 if __name__ == "__main__":
     for name, make in FILES.items():

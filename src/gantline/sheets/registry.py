@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from gantline.sheets import (
+    box_sheet,
     cut_sheet,
     drawings,
     dxf,
@@ -24,6 +25,7 @@ ALL: tuple[Sheet, ...] = (
     cut_sheet.SHEET,
     fabric_sheet.SHEET,
     materials_sheet.SHEET,
+    box_sheet.SHEET,
     proposal.SHEET,
     order_check.SHEET,
     rough_in.SHEET,

@@ -967,11 +967,13 @@ export interface components {
         };
         /**
          * BowTable
-         * @description The bow with 0, 1, 2 … braces; allowed in the same unit.
+         * @description The bow with 0, 1, 2 … even braces; allowed in the same unit. places: braces at places of their own.
          */
         BowTable: {
             /** Allowed */
             allowed: string;
+            /** Places */
+            places: components["schemas"]["BracePlace"][];
             /** Rows */
             rows: components["schemas"]["BowRow"][];
         };
@@ -1059,6 +1061,16 @@ export interface components {
             id: string;
             /** U Mm */
             u_mm: number;
+        };
+        /**
+         * BracePlace
+         * @description A brace at a place of its own.
+         */
+        BracePlace: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
         };
         /**
          * ByZoom
@@ -3522,7 +3534,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.

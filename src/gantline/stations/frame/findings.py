@@ -61,6 +61,7 @@ class Code(StrEnum):
     BOX_SHORT = "box-short"
     BOX_OPEN = "box-not-counted"
     WAITING = "material-waiting"
+    SET_BACK = "brace-set-back"
 
 
 @found
@@ -100,7 +101,11 @@ def stiffness(at: Ask) -> Iterator[Finding]:
     sag, count = at(rail_sag_mm), at(brace_count)
     if sag > most:
         text = f"The fabric bows the rails {sag:.1f} mm between the braces; {most:g} mm is the most that does not show."
-        more = (cure(f"Use {count + 1} braces", (FrameBuild.centre_bars, count + 1)),) if count < 8 else ()
+        more = (
+            (cure(f"Use {count + 1} brace{'s' if count else ''}", (FrameBuild.centre_bars, count + 1)),)
+            if count < 8
+            else ()
+        )
         placed = bool(at.things(FrameBuild.braces))
         subject = field_of(FrameBuild.centre_bars).pointer
         yield Finding(
@@ -114,6 +119,20 @@ def stiffness(at: Ask) -> Iterator[Finding]:
         )
         subject = field_of(FrameBuild.board).pointer
         yield Finding(code=Code.STILE_BOWS, severity="check", text=text, subject=subject)
+
+
+@found
+def set_back(at: Ask) -> Iterator[Finding]:
+    """Braces that would show as lines through an open fabric."""
+    if not at(timber) or not at(brace_count) or not at.field(FabricChoice.acoustic):
+        return
+    back = at.default(FrameDefaults.brace_setback_mm)
+    text = (
+        f"Set the braces {at.text(back)} or more behind the fabric and cover them in black velvet: through an open fabric they "
+        "show as lines."
+    )
+    subject = field_of(FrameBuild.centre_bars).pointer
+    yield Finding(code=Code.SET_BACK, severity="note", text=text, subject=subject)
 
 
 @found
@@ -278,4 +297,4 @@ def waiting(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.WAITING, severity="check", text=text, subject=subject)
 
 
-FINDINGS = (box, waiting, built_of, stiffness, splicing, fasteners, fabric, squareness)
+FINDINGS = (box, waiting, built_of, stiffness, set_back, splicing, fasteners, fabric, squareness)

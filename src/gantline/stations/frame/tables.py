@@ -44,11 +44,20 @@ class BowRow:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class BracePlace:
+    """A brace at a place of its own."""
+
+    id: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class BowTable:
-    """The bow with 0, 1, 2 … braces; allowed in the same unit."""
+    """The bow with 0, 1, 2 … even braces; allowed in the same unit. places: braces at places of their own."""
 
     rows: tuple[BowRow, ...]
     allowed: str
+    places: tuple[BracePlace, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -166,7 +175,8 @@ def bow_table(at: Ask) -> BowTable | None:
         )
         for one in at(sags)[: max(used + 2, 4)]
     )
-    return BowTable(rows=rows, allowed=f"{most:g} mm")
+    places = tuple(BracePlace(id=one.id, text=at.text(one.u_mm)) for one in at.things(FrameBuild.braces))
+    return BowTable(rows=rows, allowed=f"{most:g} mm", places=places)
 
 
 def roll_drawing(at: Ask) -> RollDrawing | None:

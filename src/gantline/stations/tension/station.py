@@ -14,7 +14,7 @@ from gantline.stations.tension.tables import steps
 FABRIC = Caution(
     key="fabric",
     name="Fabric",
-    text="Face down on a clean covered floor, clean gloves, nothing laid on it, never folded, never turned without "
+    text="Look over the whole face in side light before the first point is held. Face down on a clean covered floor, clean gloves, nothing laid on it, never folded, never turned without "
     "support.",
 )
 SPRINGS = Caution(

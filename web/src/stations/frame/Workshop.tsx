@@ -2,11 +2,58 @@ import { useThisJob } from '../../job/context'
 import { Add } from '../../parts/Add'
 import { Button } from '../../parts/Button'
 import { Num, Rich } from '../../parts/Num'
+import { Typed } from '../../parts/Typed'
 import { TakeFrom } from '../common/TakeFrom'
 import type { StationProps } from '../widgets'
 
 /** How far the rails bow with 0, 1, 2 … braces; a tap takes that many. */
-export const Bow = ({ plan }: StationProps) => {
+export const Bow = (props: StationProps) =>
+  props.plan.tables.bow ? (
+    <>
+      <BowTable {...props} />
+      <BracePlaces {...props} />
+    </>
+  ) : null
+
+/** Braces at places of their own take the place of even ones. */
+const BracePlaces = ({ plan }: StationProps) => {
+  const { edit } = useThisJob()
+  const braces = plan.tables.bow?.places ?? []
+  return (
+    <div className="mt-3">
+      <p className="pb-1 text-quiet text-small">
+        {braces.length > 0 ? 'Braces at places of their own, from the left seen from the back:' : 'Or place each brace yourself:'}
+      </p>
+      <ul>
+        {braces.map((one, at) => (
+          <li key={one.id} className="flex min-h-10 items-center gap-2">
+            <span className="flex-1">brace {at + 1}, its middle</span>
+            <Typed
+              look="cell"
+              label={`Brace ${at + 1}, middle from the left`}
+              pointer={`/frame/braces/${one.id}/u_mm`}
+              text={one.text}
+            />
+            <Button
+              look="remove"
+              aria-label={`Remove brace ${at + 1}`}
+              onClick={() => void edit([{ pointer: `/frame/braces/${one.id}`, value: null }])}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Add
+        cells={[{ name: 'u_mm', label: 'Middle from the left', hint: 'from left' }]}
+        button="Place a brace"
+        edit={(typed) => ({ pointer: '/frame/braces/-', value: typed })}
+      />
+    </div>
+  )
+}
+
+const BowTable = ({ plan }: StationProps) => {
   const { edit } = useThisJob()
   const table = plan.tables.bow
   if (!table) return null
@@ -107,11 +154,7 @@ export const Bought = ({ plan }: StationProps) => {
           </li>
         ))}
       </ul>
-      <Add
-        cells={CELLS}
-        button="Add"
-        edit={(typed) => ({ pointer: '/frame/bought/-', value: { id: `b${Date.now().toString(36)}`, ...typed } })}
-      />
+      <Add cells={CELLS} button="Add" edit={(typed) => ({ pointer: '/frame/bought/-', value: typed })} />
     </div>
   )
 }

@@ -1,0 +1,64 @@
+"""From a decided size to parts on the floor: cuts ticked off, braces by stiffness, a box counted, materials bought."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.test_journeys import Make, field, type_into, unfold
+
+
+def test_a_frame_is_cut_ticked_off_braced_and_measured(page: Page, make_job: Make) -> None:
+    job = make_job("basement-den", name="Cut")
+    page.goto(f"/jobs/{job['id']}/frame")
+    bench = page.get_by_role("region", name=re.compile("1×3, frame"))
+    expect(bench).to_contain_text("nothing is cheaper, proven")
+    piece = bench.get_by_role("button", name=re.compile("^A, 107"))
+    piece.click()
+    expect(piece).to_have_attribute("aria-pressed", "true")
+    page.reload()  # what is cut stays cut
+    expect(bench.get_by_role("button", name=re.compile("^A, 107"))).to_have_attribute("aria-pressed", "true")
+    unfold(page, "Board and stiffness")
+    bow = page.get_by_role("table", name=re.compile("Bow of the rails"))
+    bow.get_by_role("button", name="2", exact=True).click()
+    expect(field(page, "Braces")).to_contain_text("2")
+    expect(bench.get_by_role("button", name=re.compile("^F, "))).to_be_visible()
+    page.get_by_role("tab", name="Edge section").click()
+    expect(page.get_by_role("img", name=re.compile("Section through the top edge"))).to_be_visible()
+    # the frame on the floor leans: the page says which way to push
+    unfold(page, "Built frame, is it square")
+    for label, text in (
+        ("Built: top", "107 1/8"), ("Built: bottom", "107 1/8"), ("Built: left side", "61 3/8"), ("Built: right side", "61 3/8"),
+        ("Built: lower left to upper right", "123 5/8"), ("Built: upper left to lower right", "123 1/8"),
+    ):  # fmt: skip
+        type_into(page, label, text)
+    expect(page.get_by_role("alert").or_(page.get_by_role("status", name="Findings")).first).to_contain_text(
+        re.compile("push the top .* to the left")
+    )
+
+
+def test_materials_are_priced_and_the_box_is_counted(page: Page, make_job: Make) -> None:
+    job = make_job("narrow-lounge", name="Box")
+    page.goto(f"/jobs/{job['id']}/frame")
+    unfold(page, "Box check")
+    expect(page.get_by_text("2 of 11 lines are still open")).to_be_visible()
+    springs = page.get_by_role("button", name=re.compile("^springs, in the box"))
+    springs.click()
+    page.get_by_role("textbox", name="springs, in the box").fill("60")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("2 short: stretching waits")).to_be_visible()
+    page.get_by_role("button", name="spring hook: all 1 there").click()
+    expect(page.get_by_text("1 of 11 lines are still open")).to_be_visible()
+    page.get_by_role("tab", name="Materials").click()
+    row = page.get_by_role("row", name=re.compile("^springs"))
+    row.get_by_label("springs, price of a pack").fill("7.5")
+    page.keyboard.press("Enter")
+    expect(row).to_contain_text("52.50")  # 63 of them, in packs of ten
+    row.get_by_role("button", name="springs: to buy").click()
+    expect(page.get_by_text("Ordered and not here yet: hold spring")).to_be_visible()
+    type_into(page, "Mass of the kit", "12,5")
+    page.goto(f"/jobs/{job['id']}/tension")
+    unfold(page, "Order of the crew or the kit")
+    steps = page.get_by_role("region", name=re.compile("Steps|Tension order")).first
+    expect(steps.or_(page.get_by_text("top left corner").first).first).to_be_visible()
+    type_into(page, "Points of a side with its corner", "3")
+    expect(field(page, "Points of a side with its corner")).to_contain_text("3")

@@ -1,0 +1,154 @@
+"""Frame and trim through a whole plan: what is built, measured, cut, counted and ordered."""
+
+from typing import Any
+
+import pytest
+
+from gantline.compare.cutting import cutting
+from gantline.compare.materials import bench
+from gantline.demo.world import named_records
+from gantline.job.edits import Edit, apply
+from gantline.job.problems import BadDocument
+from gantline.job.records import RecordKind, edits_from, read_record
+from gantline.plan.plan import JobPlan
+from gantline.stations import plan
+from gantline.stations.size import screen
+from gantline.stations.tension import tension_points
+from gantline.stations.wall import drilling
+from tests.conftest import demo_job
+
+BOARDS = named_records(RecordKind.BOARD)
+
+
+def made(name: str, **edits: Any) -> JobPlan:
+    return plan(
+        apply(
+            demo_job(name), [Edit(pointer=at.replace("__", "/"), value=value) for at, value in edits.items()]
+        )
+    )
+
+
+def said(found: JobPlan, code: str) -> str:
+    return next((one.text for one in found.findings if one.code == code), "")
+
+
+def test_the_frame_measured_on_the_floor_moves_every_later_mark() -> None:
+    before = made("mill-loft")
+    wide, high = 3352.8 + 6.0, 1473.2 - 4.0
+    sides = {"__frame__square__top_mm": wide, "__frame__square__bottom_mm": wide, "__frame__square__left_mm": high, "__frame__square__right_mm": high}  # fmt: skip
+    after = made("mill-loft", **sides)
+    one, was = after.ask(screen), before.ask(screen)
+    assert (one.overall_width_mm, one.overall_height_mm) == pytest.approx((wide, high))
+    assert one.picture == was.picture
+    assert one.border.side_mm == pytest.approx(was.border.side_mm + 3.0)
+    old, new = before.ask(drilling), after.ask(drilling)
+    assert old and new
+    assert old.holes[0].y_mm - old.holes[2].y_mm == pytest.approx(new.holes[0].y_mm - new.holes[2].y_mm + 4.0)
+    assert "width" not in said(after, "frame-side-off")
+    assert said(made("mill-loft", **dict.fromkeys(sides, 900.0)), "frame-too-small")
+
+
+def test_stiffness_depth_and_legs_are_found_with_their_cures() -> None:
+    free = made("basement-den", __frame__centre_bars=None)
+    assert free.figures["centre_bars"].value == 1  # the fewest that keep the rails straight
+    none = made("basement-den", __frame__centre_bars=0)
+    assert "bows the rails" in said(none, "rail-bows")
+    cure = next(one for one in none.findings if one.code == "rail-bows").cures[0]
+    assert (cure.text, cure.changes[0].value) == ("Use 1 brace", 1)
+    assert "comes out in the fabric" in said(made("basement-den", __frame__staple_mm=18), "fastener-too-long")
+    assert "19\u00a0mm" in said(
+        made("basement-den", __frame__depth_mm=40, __units__style="mm"), "frame-depth-differs"
+    )
+    long = made("mill-loft", __frame__longest_mm=2000)
+    assert "splice it" in said(long, "spliced")
+    assert {"A1", "A2", "scab 1"} <= set(long.table("cut_list").parts)
+
+
+def test_masks_and_frame_come_from_the_boards_of_the_stores() -> None:
+    found = cutting(made("mill-loft").ask, BOARDS)
+    frame, masks = found.groups
+    assert (frame.board, masks.board, frame.proven and masks.proven) == ("2×4", "1×2", True)
+    assert sorted(cut.name for one in frame.boards for cut in one.cuts) == list("ABCDEF")
+    assert len([cut for one in masks.boards for cut in one.cuts]) == 16  # two panels for each of two shapes
+    assert min(one.more for one in frame.others if one.more is not None) >= 0.0
+    bare = cutting(made("basement-den").ask, [])
+    assert (bare.groups[0].priced, bare.groups[0].price) == (False, 0.0)
+
+
+def test_the_list_of_materials_is_merged_priced_and_held_against_the_quote() -> None:
+    edits = {"__materials__items__-": {"id": "glue", "price": 6.0, "on_hand": 0}, "__materials__quoted": 60.0}
+    found = bench(made("basement-den", **edits).ask, BOARDS).materials
+    rows = {one.key: one for one in found.rows}
+    assert rows["glue"].cost == 6.0
+    assert found.cost == pytest.approx(29.9 + 6.0)
+    assert found.left == pytest.approx(60.0 - 35.9)
+    assert rows["fabric"].needed.endswith(" m")
+    assert rows["pocket-screws"].buy == "1 × 50"
+    late = made("basement-den", **{"__materials__items__-": {"id": "border", "arrived": False}})
+    assert said(late, "material-waiting") == "Ordered and not here yet: border. Trimming waits."
+
+
+def test_every_invented_kit_fills_the_job_and_its_order_holds_every_point_once() -> None:
+    kits = named_records(RecordKind.KIT)
+    assert len(kits) == 8
+    orders = set()
+    for _, name, body in kits:
+        job = demo_job("narrow-lounge")
+        found = plan(apply(job, edits_from(RecordKind.KIT, name, body, job)))
+        assert found.figures["hold"].value == body["hold"]
+        assert found.figures["frame_name"].text == name
+        assert len(found.table("box").rows) == len(body["parts"])
+        points, steps = found.ask(tension_points), found.table("steps")
+        assert not isinstance(points, str)
+        held = [n for one in steps.rows if not one.loose for n in (*one.numbers, *one.partners)]
+        assert sorted(held) == sorted(one.number for one in points)
+        orders.add(tuple((one.part, one.numbers) for one in steps.rows))
+    assert len(orders) == 8
+
+
+@pytest.mark.parametrize(
+    ("body", "pointer", "words"),
+    [
+        ({"rail_count": 5}, "/stile_count", "one pair of sides only"),
+        ({"spacing_mm": 100, "rail_count": 5, "stile_count": 4}, "/spacing_mm", "a spacing and counts"),
+        ({"rule": "fixed"}, "/fixed_spacing_mm", "no spacing is given"),
+        ({"parts": [{"name": "springs"}]}, "/parts/0/count", "missing"),
+        ({"parts": [{"name": "a", "count": 1}, {"name": "a", "count": 2}]}, "/parts/1/name", "twice"),
+        ({"rail_count": 9, "stile_count": 5, "parts": [{"name": "s", "count": 20, "holds": True}]}, "/parts/0/count", "28 points and 20"),
+    ],
+)  # fmt: skip
+def test_a_kit_sheet_that_contradicts_itself_is_refused_at_the_place(
+    body: dict[str, Any], pointer: str, words: str
+) -> None:
+    with pytest.raises(BadDocument) as refused:
+        read_record(RecordKind.KIT, body)
+    assert [one.pointer for one in refused.value.problems] == [pointer]
+    assert words in refused.value.problems[0].text
+
+
+def test_what_gantline_does_not_know_of_a_kit_stays_in_its_sheet() -> None:
+    body = read_record(
+        RecordKind.KIT, {"hold": "lug", "finish": "satin", "parts": [{"name": "x", "count": 1, "bag": "B"}]}
+    )
+    assert (body["finish"], body["parts"][0]["bag"]) == ("satin", "B")
+
+
+def test_the_crews_own_order_counts_from_its_own_corner() -> None:
+    own = {
+        "__tension__number_from": "bottom-right",
+        "__tension__first_side": "right",
+        "__tension__in_step": False,
+        "__tension__batch": 2,
+    }
+    found = made("narrow-lounge", **own)
+    points = found.ask(tension_points)
+    assert not isinstance(points, str)
+    first = next(one for one in points if one.number == 1)
+    assert first.side == "bottom"
+    rows = found.table("steps").rows
+    sides = [one.place for one in rows if one.part == "Short sides"]
+    assert sides == sorted(sides, reverse=True)  # the whole right side, then its opposite
+    assert all(len(one.numbers) <= 2 for one in rows)
+    lit = made("mill-loft", __trim__light__there=True, __trim__light__spacer_mm=25)
+    assert "hold the frame" in said(lit, "spacer-standoff")
+    assert lit.figures["strip_supply"].text.endswith("W")
