@@ -117,18 +117,25 @@ def schema_lines(schema: dict[str, Any], name: str) -> Iterator[str]:
     """The fields of one object of a JSON schema, one a row."""
     own = schema["$defs"][name] if name else schema
     for key, one in own["properties"].items():
-        kinds = [each for each in one.get("anyOf", [one]) if each.get("type") != "null"]
+        kinds = list(alternatives(one))
         said = []
         for each in kinds:
             ref = each.get("$ref", "").rpartition("/")[2]
             choices = each.get("enum") or schema["$defs"].get(ref, {}).get("enum")
             said.append(", ".join(f"`{value}`" for value in choices) if choices else each.get("type", ref))
-        limits = [
-            f"from {kinds[0]['minimum']}" if "minimum" in kinds[0] else "",
-            f"to {kinds[0]['maximum']}" if "maximum" in kinds[0] else "",
-        ]
+        bounds = (("from", "minimum"), ("to", "maximum"))
+        limits = " ".join(f"{word} {kinds[0][bound]:g}" for word, bound in bounds if bound in kinds[0])
         needed = "yes" if key in own.get("required", []) else ""
-        yield f"| `{key}` | {' or '.join(said)} | {' '.join(filter(None, limits))} | {needed} |"
+        yield f"| `{key}` | {' or '.join(said)} | {limits} | {needed} |"
+
+
+def alternatives(one: dict[str, Any]) -> Iterator[dict[str, Any]]:
+    """What a field of a schema may be, but absent."""
+    for each in one.get("anyOf", [one]):
+        if "anyOf" in each:
+            yield from alternatives(each)
+        elif each.get("type") != "null":
+            yield each
 
 
 def kit_sheet() -> str:
@@ -144,8 +151,9 @@ def kit_sheet() -> str:
         [
             "# The kit sheet\n",
             "Made by `python -m tools.docs` from `src/gantline/job/records/kit.py`.\n",
-            "A frame kit as its leaflet has it: a record of the stores under `kit`, in and out as JSON or CSV (Stores, at Frame). "
-            "Lengths are numbers in millimeters or text in any usual form. What Gantline does not know is kept and written out "
+            "A frame kit as its leaflet has it: a record of the stores under `kit`, in and out as JSON or CSV (Stores, at "
+            "Frame). Lengths are numbers in millimeters or text in any usual form. What Gantline does not know is kept and "
+            "written out "
             "again. Refused, with the place and a sentence, is what is missing and what contradicts itself:\n",
             f"{contradictions}\n",
             "## Fields\n",

@@ -5,6 +5,7 @@ Needs poppler-utils for the page of the wall sheet. Run it as a module: python -
 
 import subprocess
 import tempfile
+import time
 from pathlib import Path
 
 import httpx2
@@ -17,18 +18,19 @@ OUT = Path(__file__).parents[1] / "docs" / "screenshots"
 SHOTS = (
     ("yard", "", "", "dark", ()),
     ("board-front", "Mill loft", "wall", "dark", ()),
-    ("board-back", "Mill loft", "wall", "dark", ("Back",)),
+    ("frame", "Mill loft", "frame", "dark", ()),
+    ("edge-section", "Mill loft", "frame", "light", ("Edge section", "Fabric on the roll")),
+    ("box-check", "Narrow lounge", "frame", "dark", ("Box check",)),
+    ("trim", "Basement den", "trim", "dark", ()),
+    ("materials", "Basement den", "frame", "light", ("Materials",)),
     ("height-clash", "Basement den", "height", "dark", ()),
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("do-not-drill", "Parish hall", "wall", "light", ()),
     ("throw", "Mill loft", "throw", "dark", ("Side",)),
-    ("throw-top", "Mill loft", "throw", "light", ("Top", "Joists")),
     ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
     ("light-path", "Parish hall", "throw", "light", ()),
-    ("keystone", "Parish hall", "throw", "dark", ()),
     ("survey-front", "Mill loft", "survey", "dark", ()),
     ("survey-side", "Mill loft", "survey", "dark", ("Side",)),
-    ("survey-top", "Narrow lounge", "survey", "dark", ("Top",)),
     ("size-table", "Mill loft", "size", "dark", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
     ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
@@ -49,7 +51,7 @@ CHANGED = {
         }
     ],
     "light-path": [{"pointer": "/survey/boxes/b2/y_mm", "value": 3300}],
-    "keystone": [{"pointer": "/throw/pitch_deg", "value": -14}, {"pointer": "/throw/yaw_deg", "value": 9}],
+    "trim": [{"pointer": "/trim/light/there", "value": True}],
 }
 
 
@@ -76,7 +78,7 @@ def main() -> None:
     with tempfile.TemporaryDirectory(prefix="gantline-shots-", dir="/var/tmp") as kept:
         folder = Path(kept)
         folder.chmod(0o755)
-        server = Running("--data", str(folder / "pg")).start()
+        server = Running("--data", str(folder / "pg"), worker=True).start()
         jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs").json()["jobs"]}
         with sync_playwright() as play:
             browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
@@ -91,19 +93,20 @@ def main() -> None:
                     if len(key) == 1:
                         page.keyboard.press(key)
                     else:
-                        page.get_by_role("tab", name=key, exact=True).click()
+                        tab = page.get_by_role("tab", name=key, exact=True)
+                        tab.or_(page.get_by_role("button", name=key)).first.click()
                 shoot(page, name)
                 page.close()
                 if name in CHANGED:
                     change(f"{server.address}/api/jobs/{jobs[job]}", [])
             browser.close()
-        for sheet in ("wall-sheet", "rough-in"):
+        for sheet in ("wall-sheet", "cut-sheet"):
             pdf = folder / f"{sheet}.pdf"
-            pdf.write_bytes(
-                httpx2.get(
-                    f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/{sheet}", timeout=60
-                ).content
-            )
+            answer = httpx2.get(f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/{sheet}", timeout=60)
+            while answer.status_code == 202:
+                time.sleep(0.4)
+                answer = httpx2.get(str(answer.url), timeout=60)
+            pdf.write_bytes(answer.raise_for_status().content)
             subprocess.run(
                 [
                     "pdftoppm",

@@ -1,6 +1,7 @@
 """The command line does the same as the server, without it."""
 
 import json
+from collections import Counter
 from pathlib import Path
 
 from typer.testing import CliRunner
@@ -39,18 +40,8 @@ def test_sheets_and_demo_write_every_file(tmp_path: Path) -> None:
         ],
     )
     assert done.exit_code == 0
-    assert sorted(path.suffix for path in (tmp_path / "out").iterdir()) == [
-        ".csv",
-        ".dxf",
-        ".json",
-        ".pdf",
-        ".pdf",
-        ".pdf",
-        ".pdf",
-        ".pdf",
-        ".svg",
-        ".svg",
-    ]
+    written = Counter(path.suffix for path in (tmp_path / "out").iterdir())
+    assert written == {".csv": 2, ".dxf": 3, ".json": 1, ".pdf": 9, ".svg": 2}
     assert (
         runner.invoke(app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--paper", "a9"]).exit_code
         == 2

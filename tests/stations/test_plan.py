@@ -1,7 +1,7 @@
 """The plan: honest about what is assumed, right to the tape mark, and its cures cure."""
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 
 from gantline.core.defaults import DEFAULTS, Shop
 from gantline.core.errors import OutOfRange, UnknownDefault
@@ -58,6 +58,7 @@ def test_the_pole_rests_on_a_ceiling_nobody_measured() -> None:
 
 
 @given(rich_jobs())
+@settings(max_examples=settings().max_examples // 2)  # a plan for every cure
 def test_a_cure_ends_its_finding_adds_no_stop_and_sets_what_a_tape_can_show(job: Job) -> None:
     made = plan(job)
     stopped = {(one.code, one.subject) for one in made.findings if one.severity == "stop"}

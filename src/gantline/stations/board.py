@@ -14,8 +14,8 @@ from gantline.plan.ask import Ask
 from gantline.plan.plan import JobPlan
 from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
-from gantline.stations.frame.edge import BESIDE_MM, OVER_MM, lowest_mm, section_mm
-from gantline.stations.frame.edge import WALL_MM as WALL_EDGE_MM
+from gantline.stations.frame.edge_marks import BESIDE_MM, OVER_MM, lowest_mm, section_mm
+from gantline.stations.frame.edge_marks import WALL_MM as WALL_EDGE_MM
 from gantline.stations.height import fits, placement, rect_of_frame
 from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn_depth_mm, outlines
 from gantline.stations.size import screen

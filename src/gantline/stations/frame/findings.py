@@ -82,12 +82,12 @@ def built_of(at: Ask) -> Iterator[Finding]:
             code=Code.PIECES, severity="stop", text=f"The frame cannot be built: {made}.", subject=subject
         )
     depth, deep = at.field(FrameBuild.depth_mm), at(board_section).deep_mm
-    if at(timber) and at.given(FrameBuild.board) is not None and abs(depth - deep) > 1.0:
+    if at(timber) and at.given(FrameBuild.board) is not None and abs(depth - deep) > max(1.0, at.step_mm):
         text = (
             f"The board is {at.text(deep)} deep as it lies; the frame depth says {at.text(depth)}. The fabric's plane, "
             "the throw and the screws rest on it."
         )
-        fix = (cure(f"Set the frame depth to {at.text(deep)}", (FrameBuild.depth_mm, deep)),)
+        fix = (cure(f"Set the frame depth to {at.text(deep)}", (FrameBuild.depth_mm, at.near(deep))),)
         subject = field_of(FrameBuild.depth_mm).pointer
         yield Finding(code=Code.DEPTH_DIFFERS, severity="check", text=text, subject=subject, cures=fix)
 

@@ -3,7 +3,7 @@
 from gantline.job.model.frame import Blank, FrameBuild, Materials, SquareReadings
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, Station, Table, fields_of
-from gantline.stations.frame.edge import EDGE
+from gantline.stations.frame.edge_marks import EDGE
 from gantline.stations.frame.figures import FIGURES, gist
 from gantline.stations.frame.findings import FINDINGS
 from gantline.stations.frame.marks import DRAW

@@ -51,7 +51,8 @@ def light(at: Ask) -> Iterator[Finding]:
             f"The light's spacer strips hold the frame {at.text(spacer)} off the wall; the standoff says "
             f"{at.text(standoff)}. Brackets and throw rest on it."
         )
-        fix = (cure(f"Set the standoff to {at.text(spacer)}", (FrameBuild.standoff_mm, spacer)),)
+        off = at.up(spacer)
+        fix = (cure(f"Set the standoff to {at.text(off)}", (FrameBuild.standoff_mm, off)),)
         subject = field_of(Backlight.spacer_mm).pointer
         yield Finding(code=Code.SPACER, severity="check", text=text, subject=subject, cures=fix)
 

@@ -3,7 +3,7 @@
 from gantline.job.model.frame import Backlight, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, Station, Table, fields_of
-from gantline.stations.trim.edge import EDGE
+from gantline.stations.trim.edge_marks import EDGE
 from gantline.stations.trim.figures import FIGURES, gist
 from gantline.stations.trim.findings import FINDINGS
 from gantline.stations.trim.marks import DRAW
