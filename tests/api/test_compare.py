@@ -1,8 +1,12 @@
 """Comparisons over HTTP: sizes, fabrics, floor, a seat's view, and the sheets made from them."""
 
+import time
+from typing import Any
+
 import pytest
 from starlette.testclient import TestClient
 
+from gantline.demo.world import job_bytes
 from tests.api.test_jobs import figure
 from tests.conftest import AS_CSV, AS_JSON, DEMO
 
@@ -127,3 +131,43 @@ def test_a_job_with_much_in_it_is_compared_by_a_worker_and_comes_to_the_same(
         while answer.status_code == 202:
             answer = client.get(f"/api/jobs/{much['id']}/sizes")
         assert [row["size"] for row in answer.json()["rows"]] == [row["size"] for row in small["rows"]]
+
+
+@pytest.mark.usefixtures("worker")
+def test_cuts_and_materials_come_through_the_door_and_boards_from_the_stores(client: TestClient) -> None:
+    job = client.post("/api/jobs/file", content=job_bytes("basement-den"), headers=AS_JSON).json()
+    path = f"/api/jobs/{job['id']}"
+
+    def bench() -> dict[str, Any]:
+        for _ in range(200):
+            answer = client.get(f"{path}/bench")
+            if answer.status_code == 200:
+                found: dict[str, Any] = answer.json()
+                return found
+            assert answer.status_code == 202
+            time.sleep(0.1)
+        raise TimeoutError
+
+    first = bench()
+    assert first["cutting"]["groups"][0]["proven"]
+    assert first["cutting"]["price"] == pytest.approx(29.9)
+    cheap = {"name": "long 1×3", "body": {"nominal": "1x3", "length_mm": 4000, "price": 5.0}}
+    assert client.put("/api/stores/board/long", json=cheap).status_code == 200
+    assert bench()["cutting"]["price"] == pytest.approx(
+        20.0
+    )  # four of them: the stores changed, so the answer is another
+    refused = client.put(
+        "/api/stores/board/bad", json={"name": "x", "body": {"nominal": "9x9", "length_mm": 1}}
+    )
+    assert refused.json()["errors"][0]["pointer"] == "/nominal"
+    kit: dict[str, Any] = {"name": "Own", "body": {"hold": "lug", "rail_count": 4, "finish": "matt"}}
+    assert client.put("/api/stores/kit/own", json=kit).json()["errors"][0]["pointer"] == "/stile_count"
+    kit["body"] |= {"stile_count": 3, "parts": [{"name": "lugs", "count": 14, "holds": True, "bag": 2}]}
+    assert client.put("/api/stores/kit/own", json=kit).json()["body"]["parts"][0]["bag"] == 2
+    headers = {"if-match": f'"{job["version"]}"'}
+    took = client.post(f"{path}/take", json={"kind": "kit", "key": "own"}, headers=headers).json()
+    assert took["document"]["frame"]["build"] == "kit"
+    assert [one["name"] for one in took["document"]["frame"]["parts"]] == ["lugs"]
+    kept = client.post(f"/api/stores/kit/from/{job['id']}", json={"name": "As built"})
+    assert kept.json()["body"]["parts"][0]["count"] == 14
+    assert bench()["cutting"]["groups"] == []

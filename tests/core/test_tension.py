@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, School
-from gantline.core.tension.order import Frame, TensionStep, tension_order
-from gantline.core.tension.points import OPPOSITE, Layout, TensionPoint, spread
+from gantline.core.tension.order import Bars, Frame, TensionStep, tension_order
+from gantline.core.tension.points import OPPOSITE, Corner, Layout, Side, TensionPoint, numbered, spread
 
 sides = st.floats(700, 4200)
 
@@ -159,3 +159,55 @@ def test_gaps_never_exceed_the_spacing_and_counts_take_its_place() -> None:
     for bad in ({"rail_count": 1}, {"inset_mm": 700.0}, {"spacing_mm": 0.5}):
         with pytest.raises(OutOfRange):
             spread(Layout(**{"width_mm": 2400, "height_mm": 1400, "spacing_mm": 120, "inset_mm": 50, **bad}))  # type: ignore[arg-type]
+
+
+wishes = st.fixed_dictionaries(
+    {
+        "first_side": st.none() | st.sampled_from(list(Side)),
+        "in_step": st.booleans(),
+        "batch": st.integers(1, 5),
+        "corner_pass": st.integers(1, 2),
+        "cluster": st.integers(1, 5),
+        "from_end": st.booleans(),
+        "bars": st.sampled_from(list(Bars)),
+        "rods_last": st.booleans(),
+        "centre_bars": st.integers(0, 2),
+    }
+)
+
+
+@given(sides, sides, st.sampled_from([Hold.SPRING, Hold.LUG, Hold.PIN]), wishes)
+def test_whatever_the_crew_wishes_every_point_is_held_once(
+    width: float, height: float, hold: Hold, wished: dict[str, object]
+) -> None:
+    points, steps = ordered(width, height, hold, School.CORNERS_FIRST, **wished)
+    held = [number for step in steps for number in step.points + step.partners]
+    assert sorted(held) == [one.number for one in points]
+    assert [step.number for step in steps] == list(range(1, len(steps) + 1))
+    parts = [step.part for step in steps]
+    assert parts.count("Center bar") == (1 if wished["centre_bars"] else 0)
+    assert (parts[-1] == "Adjusting rods") == wished["rods_last"]
+    inner = [step for step in steps if step.part in ("Short sides", "Long sides")]
+    assert all(len(step.points) <= int(str(wished["batch"])) for step in inner)
+    if wished["in_step"]:
+        assert all(len(step.points) == len(step.partners) for step in inner)
+    if wished["first_side"] and inner and len(inner) > 1:
+        assert inner[0].place in (wished["first_side"], OPPOSITE[Side(str(wished["first_side"]))]) or not any(
+            step.place == wished["first_side"] for step in inner
+        )
+
+
+@given(sides, sides, st.sampled_from(list(Corner)), st.booleans())
+def test_a_makers_own_numbers_go_once_round_from_their_corner(
+    width: float, height: float, corner: Corner, clockwise: bool
+) -> None:
+    points = spread(Layout(width_mm=width, height_mm=height, spacing_mm=150, inset_mm=50))
+    own = numbered(points, corner, clockwise=clockwise)
+    assert sorted(one.number for one in own) == [one.number for one in points]
+    assert {(one.u_mm, one.v_mm, one.side) for one in own} == {
+        (one.u_mm, one.v_mm, one.side) for one in points
+    }
+    first = min(own, key=lambda one: one.number)
+    left, low = "left" in corner.value, "bottom" in corner.value
+    assert (first.u_mm < width / 2) == left
+    assert (first.v_mm < height / 2) == low

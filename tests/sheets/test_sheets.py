@@ -3,6 +3,8 @@
 import csv
 import io
 import re
+from dataclasses import replace
+from typing import Any
 from xml.etree import ElementTree
 
 import ezdxf
@@ -10,11 +12,13 @@ import pytest
 from pypdf import PdfReader
 
 from gantline.core.units import plain
+from gantline.demo.world import named_records
 from gantline.job.edits import Edit, apply
 from gantline.job.records import RecordKind
 from gantline.sheets.pdf import runs
 from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Paper, Ready
+from gantline.sheets.svg import full_size_svg
 from gantline.stations import plan
 from gantline.stations.height import fits, rect_of_frame
 from gantline.stations.survey import wall_mm
@@ -230,3 +234,70 @@ def test_the_rough_in_stops_where_the_light_is_blocked_or_no_lens_is_placed() ->
     turned, _ = words(SHEETS["rough-in"].make(ready("mill-loft", Edit(pointer="/throw/pitch_deg", value=-3))))
     assert "The lens may still move" not in turned
     assert "digital correction leaves" in turned
+
+
+def test_the_workshops_sheets_say_every_cut_every_part_and_what_to_buy() -> None:
+    boards = named_records(RecordKind.BOARD)
+    made = replace(ready("mill-loft"), boards=boards)
+    text, reader = words(SHEETS["cut-sheet"].make(made))
+    for said in (
+        "A top rail",
+        "mitered, to long points",
+        "2×4, frame: 4 boards, 47.00",
+        "1×2, mask panels",
+        "full size",
+        "Eye and ear",
+    ):
+        assert said in text
+    assert reader.pages[0].mediabox.width == pytest.approx(595.3, abs=1)
+    fabric, _ = words(SHEETS["fabric-sheet"].make(made))
+    assert "3.7 m" in fabric
+    assert "Before the first cut" in fabric
+    shopping, _ = words(SHEETS["shopping-list"].make(made))
+    assert "37 pocket" not in shopping
+    assert "1 × 50" in shopping
+    rows = list(csv.DictReader(io.StringIO(SHEETS["materials"].make(made).decode())))
+    assert {one["item"]: one["needed"] for one in rows}["pocket screws"] == "16"
+    assert sum(float(one["cost"] or 0) for one in rows) == pytest.approx(66.9)
+    box, _ = words(
+        SHEETS["box-check"].make(ready("narrow-lounge", Edit(pointer="/frame/parts/p9/found", value=60)))
+    )
+    assert "2 short" in box
+    assert "spring hook" in box
+    none, _ = words(SHEETS["cut-sheet"].make(ready("narrow-lounge")))
+    assert "there is nothing to cut" in none
+
+
+def test_the_frames_dxf_has_its_pieces_on_layers_and_the_edge_is_full_size() -> None:
+    made = ready("mill-loft")
+    pieces = ezdxf.read(io.StringIO(SHEETS["frame-pieces"].make(made).decode()))  # type: ignore[attr-defined]
+    rails: list[Any] = [
+        one
+        for one in pieces.modelspace()
+        if one.dxf.layer == "RAILS_STILES" and one.dxftype() == "LWPOLYLINE"
+    ]
+    assert len(rails) == 4
+    assert max(x for one in rails for x, *_ in one.get_points()) == pytest.approx(3352.8)
+    assert (
+        len(
+            [
+                one
+                for one in pieces.modelspace()
+                if one.dxf.layer == "BRACES" and one.dxftype() == "LWPOLYLINE"
+            ]
+        )
+        == 2
+    )
+    edge = ezdxf.read(io.StringIO(SHEETS["frame-edge"].make(made).decode()))  # type: ignore[attr-defined]
+    cloth: list[Any] = [one for one in edge.modelspace() if one.dxf.layer == "FABRIC"]
+    assert max(
+        x for one in cloth if one.dxftype() == "LWPOLYLINE" for x, *_ in one.get_points()
+    ) == pytest.approx(19.05 + 38.1 + 1.2)
+    text = full_size_svg(made.face("edge"), ("frame",))
+    face = made.face("edge")
+    drawn = re.search(r'class="board" d="M([\d.]+) ([\d.]+)L([\d.]+)', text)
+    assert drawn
+    assert float(drawn[3]) - float(drawn[1]) == pytest.approx(
+        38.1, abs=0.02
+    )  # a rule on the paper reads the board's depth
+    assert face.right_mm - face.left_mm < 180.0  # and it fits the paper

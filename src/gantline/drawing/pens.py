@@ -119,8 +119,8 @@ PENS: Mapping[str, Pen] = {
     "strip": Pen(
         Screen("brass", 3, "2 7", round=True), Paper(weight=0.5, dash=".4 1.2"), layer=("LIGHT_STRIP", 2)
     ),
-    "cloth": Pen(Screen("canvas", 3, round=True), Paper(weight=0.5), layer=("FABRIC", 3)),
-    "cloth-loose": Pen(Screen("canvas", 2, "5 4"), Paper(weight=0.35, dash="1.2 .8"), layer=("FABRIC", 3)),
+    "cloth": Pen(Screen("ink", 3, round=True), Paper(weight=0.5), layer=("FABRIC", 3)),
+    "cloth-loose": Pen(Screen("ink", 2, "5 4"), Paper(weight=0.35, dash="1.2 .8"), layer=("FABRIC", 3)),
     "tape-edge": Pen(Screen("chalk", 4), Paper(weight=0.8), layer=("BORDER", 6)),
     "staple": Pen(Screen("stop", 2), Paper(weight=0.4), layer=("STAPLES", 1)),
     "splice": Pen(Screen("stop", 2.5, "5 4"), Paper(weight=0.5, dash="1 1"), layer=("SPLICES", 1)),

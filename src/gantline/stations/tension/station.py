@@ -14,8 +14,8 @@ from gantline.stations.tension.tables import steps
 FABRIC = Caution(
     key="fabric",
     name="Fabric",
-    text="Look over the whole face in side light before the first point is held. Face down on a clean covered floor, clean gloves, nothing laid on it, never folded, never turned without "
-    "support.",
+    text="Look over the whole face in side light before the first point is held. Face down on a clean covered floor, clean "
+    "gloves, nothing laid on it, never folded, never turned without support.",
 )
 SPRINGS = Caution(
     key="springs", name="Springs", text="Eye protection, and a hook tool instead of fingers: springs fly."

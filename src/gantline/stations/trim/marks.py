@@ -65,7 +65,7 @@ def light(at: Ask, face: FaceName) -> Iterator[Mark]:
             text=text,
             anchor="start" if inward > 0 else "end",
             size="text",
-            role="strip",
+            role="picture",
         )
 
 
