@@ -14,6 +14,7 @@ from gantline.core.frame.pieces import Joint, even_places, frame_pieces, joinery
 from gantline.core.frame.square import NAMES, SixReadings, check_square, pushes
 from gantline.core.frame.stiffness import center_of_mass_mm, fewest_braces, sag_mm, sag_rows, wood_kg
 from gantline.core.frame.straight import Board, sighted
+from gantline.core.free_floor import free_place
 from gantline.core.materials import Bought, Need, line_of, merged
 from gantline.core.trim.backlight import backlight
 from gantline.core.trim.tape import Corner, rolls_for, tape_pieces
@@ -220,3 +221,35 @@ def test_tape_backlight_boards_and_buying() -> None:
         2,
         9.0,
     )
+
+
+def test_a_blank_is_laid_out_between_what_stands_on_the_floor() -> None:
+    # a sofa 2 m long in the middle of a 4 × 5 m room: 2.6 × 1.5 m fits before it, 3 × 2.2 m nowhere, turned or not
+    sofa = (1000.0, 2000.0, 3000.0, 3000.0)
+    assert free_place(2600, 1500, 4000, 5000, [sofa]) == (0.0, 0.0, 2600.0, 1500.0)
+    assert free_place(3000, 2200, 4000, 5000, [sofa]) is None
+    assert free_place(3000, 2200, 4000, 5000, []) is not None
+    assert free_place(4500, 900, 4000, 5000, [sofa]) == (0.0, 0.0, 900.0, 4500.0)
+
+
+@given(
+    st.floats(300, 3000), st.floats(300, 3000),
+    st.lists(st.tuples(st.floats(0, 3500), st.floats(0, 4500), st.floats(100, 1500), st.floats(100, 1500)), max_size=5),
+)  # fmt: skip
+def test_where_a_place_is_found_nothing_stands_and_a_grid_finds_no_place_where_none_is(
+    wide: float, deep: float, found: list[tuple[float, float, float, float]]
+) -> None:
+    feet = [(x, z, x + w, z + d) for x, z, w, d in found]
+    place = free_place(wide, deep, 4000, 5000, feet)
+
+    def clear(left: float, near: float, right: float, far: float) -> bool:
+        inside = left >= 0.0 and near >= 0.0 and right <= 4000.0 and far <= 5000.0
+        return inside and not any(a < right and c > left and b < far and d > near for a, b, c, d in feet)
+
+    if place is not None:
+        assert clear(*place)
+        return
+    for w, d in ((wide, deep), (deep, wide)):
+        assert not any(
+            clear(x, z, x + w, z + d) for x in np.arange(0, 4000, 130) for z in np.arange(0, 5000, 130)
+        )

@@ -7,7 +7,7 @@ from typing import Any
 from gantline.core.frame.cutting import CannotCut, CutBoard, CutPlan, Stock, Wanted, cut_plan
 from gantline.core.frame.pieces import Joint, frame_pieces
 from gantline.core.size.aspect import read_aspect
-from gantline.core.size.content import shown, side_panel
+from gantline.core.size.content import MaskPanel, shown, side_panel
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.size import Content
 from gantline.plan.ask import Ask
@@ -107,13 +107,19 @@ def wanted_by_board(at: Ask) -> list[tuple[str, str, list[Wanted]]]:
     return [(own, "frame", frame), (MASK_BOARD, "mask panels", masks)]
 
 
+def mask_panels(at: Ask) -> list[tuple[int, MaskPanel]]:
+    """The removable side panel of each aspect ratio that needs one, by its number; two of each are made."""
+    lap, picture = at.field(Content.lap_mm), at(screen).picture
+    found = [
+        (number, side_panel(picture, shown(picture, read_aspect(one.aspect)), lap))
+        for number, one in enumerate(at.things(Content.shapes), start=1)
+    ]
+    return [(number, one) for number, one in found if one is not None and one.width_mm > 2.0 * MASK_MM]
+
+
 def _masks(at: Ask) -> list[Wanted]:
     out: list[Wanted] = []
-    lap, picture = at.field(Content.lap_mm), at(screen).picture
-    for number, one in enumerate(at.things(Content.shapes), start=1):
-        panel = side_panel(picture, shown(picture, read_aspect(one.aspect)), lap)
-        if panel is None or panel.width_mm <= 2.0 * MASK_MM:
-            continue
+    for number, panel in mask_panels(at):
         made = frame_pieces(
             width_mm=panel.width_mm,
             height_mm=panel.height_mm,

@@ -5,7 +5,7 @@ from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from gantline.compare.cutting import Boards, Cutting, cutting
+from gantline.compare.cutting import Boards, Cutting, cutting, mask_panels
 from gantline.core.defaults import BlankDefaults
 from gantline.core.fabric.blank import metres_to_order
 from gantline.core.materials import Bought, Need, line_of, merged
@@ -19,6 +19,7 @@ from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
 from gantline.stations.wall import drilling
 
+MASK_WRAP_MM, MASK_HOLDS = 60.0, 2  # velvet round each edge; points that hold a panel
 SPARE = 0.05  # of springs, lugs, pins: some fly
 STAPLE_SPARE = 0.15
 ITEM_NAMES = {
@@ -77,7 +78,9 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
     """Needs of all stations by item, and what the job says of each."""
     own = {one.id: one for one in at.things(Materials.items)}
     rows = []
-    for need in merged((*_boards(cut), *_frame(at), *_fabric(at), *_trim(at), *_hang(at), *_always())):
+    for need in merged(
+        (*_boards(cut), *_frame(at), *_fabric(at), *_trim(at), *_masks(at), *_hang(at), *_always())
+    ):
         mine = own.get(need.key)
         bought = Bought(
             on_hand=at.of(mine, OwnMaterial.on_hand) if mine else 0.0,
@@ -200,6 +203,20 @@ def _trim(at: Ask) -> Iterator[Need]:
         yield Need(key="strip-clips", name="strip clips", amount=light.fix_points, pack=20, why="backlight")
         yield Need(
             key="strip-connector", name="light connector", amount=1, why="the screen comes off the wall"
+        )
+
+
+def _masks(at: Ask) -> Iterator[Need]:
+    for number, panel in mask_panels(at):
+        size = " × ".join(at.text(side + 2.0 * MASK_WRAP_MM) for side in (panel.width_mm, panel.height_mm))
+        name = f"black velvet for a mask panel, {size}"
+        yield Need(key=f"mask-velvet-{number}", name=name, amount=2, why="mask panels")
+        yield Need(
+            key="mask-magnets",
+            name="magnets with steel plates",
+            amount=2 * MASK_HOLDS,
+            pack=4,
+            why="mask panels",
         )
 
 

@@ -3726,6 +3726,14 @@ export interface components {
             bottom_mm: number | null;
             /** Falling Mm */
             falling_mm: number | null;
+            /** Gap Bottom Left Mm */
+            gap_bottom_left_mm: number | null;
+            /** Gap Bottom Right Mm */
+            gap_bottom_right_mm: number | null;
+            /** Gap Top Left Mm */
+            gap_top_left_mm: number | null;
+            /** Gap Top Right Mm */
+            gap_top_right_mm: number | null;
             /** Left Mm */
             left_mm: number | null;
             /** Right Mm */

@@ -73,6 +73,9 @@ class FrameDefaults:
     reading_sigma_mm = Default(
         1.0, "mm", 0.1, 5.0, "spread of one tape reading of a frame", "steel tape, two people"
     )
+    corner_gap_mm = Default(
+        0.5, "mm", 0.1, 5.0, "corner gaps alike within", "a feeler gauge; wider shows as a notch"
+    )
     side_spread_mm = Default(
         1.5, "mm", 0.2, 10.0, "spread of a cut side about the plan", "stop block on a miter saw"
     )

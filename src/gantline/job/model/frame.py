@@ -48,6 +48,14 @@ class SquareReadings(Part):
     right_mm: Annotated[LengthMm | None, Field("square_right", "Built: right side")] = None
     rising_mm: Annotated[LengthMm | None, Field("square_rising", "Built: lower left to upper right")] = None
     falling_mm: Annotated[LengthMm | None, Field("square_falling", "Built: upper left to lower right")] = None
+    gap_top_left_mm: Annotated[DistanceMm | None, Field("gap_top_left", "Corner gap, top left")] = None
+    gap_top_right_mm: Annotated[DistanceMm | None, Field("gap_top_right", "Corner gap, top right")] = None
+    gap_bottom_left_mm: Annotated[DistanceMm | None, Field("gap_bottom_left", "Corner gap, bottom left")] = (
+        None
+    )
+    gap_bottom_right_mm: Annotated[
+        DistanceMm | None, Field("gap_bottom_right", "Corner gap, bottom right")
+    ] = None
 
 
 class BoughtBoard(Item):

@@ -3,13 +3,18 @@
 from gantline.core.defaults import BlankDefaults
 from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_roll
 from gantline.core.frame.boards import DRESSED, Lies, section
+from gantline.core.free_floor import Foot, free_place
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.hanging import Tensioning
 from gantline.job.model.light import FabricChoice
+from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.stations.size import screen
+from gantline.stations.survey import box_solids, seat_places, wall_mm
 
+SEAT_MM = 700.0  # what a seat takes of the floor, each way
+LOW_MM = 100.0  # what hangs higher than this leaves the floor free
 LEAST_MM = 100.0  # a frame smaller than this is none
 
 
@@ -82,3 +87,22 @@ def roll_cut(at: Ask) -> RollCut | None:
         return None
     along: Axis | None = {"width": "width", "height": "height"}.get(at.field(Blank.along))  # type: ignore[assignment]
     return on_roll(*at(blank), roll, along=along, turn_deg=at.field(Blank.turn_deg))
+
+
+def work_area_mm(at: Ask) -> tuple[float, float]:
+    """Clean floor that laying out the blank takes [mm], longer side first."""
+    more = 2.0 * at.default(BlankDefaults.work_around_mm)
+    long, short = sorted((side + more for side in at(blank)), reverse=True)
+    return long, short
+
+
+def laid_out(at: Ask) -> Foot | None:
+    """Where in the surveyed room the blank can be laid out; None where it cannot: seats and furniture stand in the way."""
+    feet: list[Foot] = [
+        (solid.low[0], solid.low[2], solid.high[0], solid.high[2])
+        for _, _, solid in at(box_solids)
+        if solid.low[1] < LOW_MM
+    ]
+    half = SEAT_MM / 2.0
+    feet += [(one.x_mm - half, one.z_mm - half, one.x_mm + half, one.z_mm + half) for one in at(seat_places)]
+    return free_place(*at(work_area_mm), at(wall_mm), at.field(Survey.room_depth_mm), feet)

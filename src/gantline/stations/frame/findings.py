@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from enum import StrEnum
 
-from gantline.core.defaults import BlankDefaults, FrameDefaults
+from gantline.core.defaults import FrameDefaults
 from gantline.core.frame.pieces import too_long_mm
 from gantline.core.frame.square import SquareCheck, pushes, rival_of
 from gantline.core.materials import spoken_item, waits_for
@@ -15,7 +15,7 @@ from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity, cure, found
-from gantline.stations.frame.blank import LEAST_MM, blank, roll_cut
+from gantline.stations.frame.blank import LEAST_MM, laid_out, roll_cut, work_area_mm
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
     board_mm,
@@ -29,7 +29,6 @@ from gantline.stations.frame.solve import (
 )
 from gantline.stations.frame.tables import box_check
 from gantline.stations.size import built_mm, planned_screen, screen
-from gantline.stations.survey import wall_mm
 
 READ_BY_NAME = dict(zip(("top", "bottom", "left", "right", "rising", "falling"), READ, strict=True))
 SPOKEN = {
@@ -40,6 +39,15 @@ SPOKEN = {
     "rising": "the diagonal from lower left to upper right",
     "falling": "the diagonal from upper left to lower right",
 }
+
+
+CORNERS = ("top left", "top right", "bottom left", "bottom right")
+GAPS = (
+    SquareReadings.gap_top_left_mm,
+    SquareReadings.gap_top_right_mm,
+    SquareReadings.gap_bottom_left_mm,
+    SquareReadings.gap_bottom_right_mm,
+)
 
 
 class Code(StrEnum):
@@ -62,6 +70,7 @@ class Code(StrEnum):
     BOX_OPEN = "box-not-counted"
     WAITING = "material-waiting"
     SET_BACK = "brace-set-back"
+    CORNER_GAPS = "corner-gaps"
 
 
 @found
@@ -187,13 +196,11 @@ def fabric(at: Ask) -> Iterator[Finding]:
         )
         subject = field_of(FabricChoice.roll_mm).pointer
         yield Finding(code=Code.ROLL, severity="stop", text=text, subject=subject)
-    more = 2.0 * at.default(BlankDefaults.work_around_mm)
-    long, short = sorted((side + more for side in at(blank)), reverse=True)
-    room = sorted((at(wall_mm), at.field(Survey.room_depth_mm)), reverse=True)
-    if long > room[0] or short > room[1]:
+    if at(laid_out) is None:
+        long, short = at(work_area_mm)
         text = (
-            f"Laying out the fabric takes {at.text(long)} × {at.text(short)} of clean floor; this room has "
-            f"{at.text(room[0])} × {at.text(room[1])}. Plan another place to stretch it, and the way from there."
+            f"Laying out the fabric takes {at.text(long)} × {at.text(short)} of clean floor, and this room has no such place "
+            "between seats and furniture. Clear the floor, or plan another room to stretch it in and the way from there."
         )
         yield Finding(
             code=Code.WORK_AREA, severity="check", text=text, subject=field_of(Survey.room_depth_mm).pointer
@@ -212,6 +219,20 @@ def squareness(at: Ask) -> Iterator[Finding]:
         yield _wrong(at, check)
     elif check is not None:
         yield from _square(at, check)
+    gaps = {
+        name: value
+        for name, value in zip(CORNERS, (at.given(one) for one in GAPS), strict=True)
+        if value is not None
+    }
+    if len(gaps) == len(CORNERS):
+        worst = max(gaps, key=lambda name: gaps[name])
+        if gaps[worst] - min(gaps.values()) > at.default(FrameDefaults.corner_gap_mm):
+            text = (
+                f"The {worst} corner gapes {gaps[worst]:g} mm, the tightest {min(gaps.values()):g} mm. Loosen its screws, close "
+                "it against its neighbors, and tighten when all four are alike."
+            )
+            subject = field_of(GAPS[CORNERS.index(worst)]).pointer
+            yield Finding(code=Code.CORNER_GAPS, severity="check", text=text, subject=subject)
     wide, high = at(built_mm)
     one = at(planned_screen).picture
     if (wide is not None and wide < one.width_mm) or (high is not None and high < one.height_mm):

@@ -1,0 +1,40 @@
+"""Whether a sheet can be laid out flat in a room: a rectangle that touches nothing that stands on the floor.
+
+Source: where a rectangle fits at all it also fits pushed to the left and to the wall as far as it goes, so that only
+corners of obstacles and walls need be tried. Leaves out: turned by any other angle than a quarter, and doors.
+"""
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from gantline.core.errors import require_positive
+
+Foot = tuple[
+    float, float, float, float
+]  # left, near, right, far [mm], from the left wall end and the screen's wall
+
+
+def free_place(
+    wide_mm: float, deep_mm: float, room_wide_mm: float, room_deep_mm: float, feet: Sequence[Foot]
+) -> Foot | None:
+    """Where a sheet of this size lies clear of everything, in either direction; None where it does not.
+
+    Args: wide, deep, of the sheet; room_wide, room_deep; feet, what stands on the floor.  Raises: OutOfRange.
+    """
+    require_positive(wide_mm=wide_mm, deep_mm=deep_mm, room_wide_mm=room_wide_mm, room_deep_mm=room_deep_mm)
+    taken = np.array(feet, dtype=float).reshape(-1, 4)
+    lefts = np.unique([0.0, *taken[:, 2]])
+    nears = np.unique([0.0, *taken[:, 3]])
+    for wide, deep in dict.fromkeys(((wide_mm, deep_mm), (deep_mm, wide_mm))):
+        for near in nears[nears + deep <= room_deep_mm]:
+            for left in lefts[lefts + wide <= room_wide_mm]:
+                hit = (
+                    (taken[:, 0] < left + wide)
+                    & (taken[:, 2] > left)
+                    & (taken[:, 1] < near + deep)
+                    & (taken[:, 3] > near)
+                )
+                if not hit.any():
+                    return float(left), float(near), float(left + wide), float(near + deep)
+    return None
