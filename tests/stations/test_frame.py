@@ -152,3 +152,27 @@ def test_the_crews_own_order_counts_from_its_own_corner() -> None:
     lit = made("mill-loft", __trim__light__there=True, __trim__light__spacer_mm=25)
     assert "hold the frame" in said(lit, "spacer-standoff")
     assert lit.figures["strip_supply"].text.endswith("W")
+
+
+def test_what_a_kit_says_bears_its_name_until_somebody_types_over_it() -> None:
+    name, body = next((name, body) for _, name, body in named_records(RecordKind.KIT) if name == "Yawl")
+    job = demo_job("narrow-lounge")
+    edits = [one.model_copy(update={"source": name}) for one in edits_from(RecordKind.KIT, name, body, job)]
+    took = apply(job, edits)
+    entries = {key: one.entry for key, one in plan(took).figures.items() if one.entry is not None}
+    for key in (
+        "hold",
+        "centre_bars",
+        "drop",
+        "border_side",
+        "first_side",
+        "rods_last",
+        "hold_spacing",
+        "frame_depth",
+    ):
+        assert entries[key].source == "Yawl", key
+    assert plan(took).figures["drop"].working.written().source == "the sheet of Yawl"
+    typed = apply(took, [Edit(pointer="/wall/drop_mm", value=41)])
+    again = plan(typed, last=plan(took)).figures
+    assert again["drop"].entry and again["drop"].entry.source == ""
+    assert again["hold"].entry and again["hold"].entry.source == "Yawl"

@@ -23,12 +23,14 @@ class Edit(ClosedModel):
     """Set the field at `pointer` to `value` (null: absent again; a thing in a list goes).
 
     A pointer ending in "/-" appends to a list; a thing without an id gets one. `known` says how the value is
-    known, of an appended thing all that it holds; without it the field's natural kind holds. Lengths may be text.
+    known, of an appended thing all that it holds; without it the field's natural kind holds. `source` names the record
+    the value was taken from. Lengths may be text.
     """
 
     pointer: Pointer
     value: Scalar | dict[str, Scalar] | list[dict[str, Scalar]] | list[StrictStr] = None
     known: Literal["measured", "decided", "assumed"] | None = None
+    source: Annotated[StrictStr, Field(max_length=120)] | None = None
 
 
 def apply(job: Job, edits: Sequence[Edit]) -> Job:
@@ -101,6 +103,11 @@ def _set(data: dict[str, Any], edit: Edit) -> None:
     else:
         holder[key] = _with_ids(value) if edit.pointer in ITEMS else value
     _know(data["known"], edit, place, value)
+    sources = data["sources"]  # what is typed over no longer comes from the record
+    for pointer in [one for one in sources if one == place or one.startswith(f"{place}/")]:
+        del sources[pointer]
+    if edit.source and value is not None:
+        sources[place] = edit.source
 
 
 def _append(holder: list[Any], pointer: str, value: Any) -> str:

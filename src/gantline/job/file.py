@@ -60,7 +60,7 @@ def _identified(document: dict[str, Any]) -> dict[str, Any]:
 
 
 def _check(job: Job) -> None:
-    """Ids are unique in their list, and `known` names fields that are there. Raises: BadDocument."""
+    """Ids are unique in their list, and `known` and `sources` name fields that are there. Raises: BadDocument."""
     problems = []
     for base in ITEMS:
         ids = [one.id for one in FIELDS[base].read(job) or ()]
@@ -69,13 +69,13 @@ def _check(job: Job) -> None:
             problems.append(
                 FieldProblem(base, f"Two things here have the id {twice}: give each its own.", twice)
             )
-    if job.known:
-        data = job.model_dump(mode="json")
-        for pointer in job.known:
+    data = job.model_dump(mode="json") if job.known or job.sources else {}
+    for place, pointers in (("/known", job.known), ("/sources", job.sources)):
+        for pointer in pointers:
             try:
                 parent(data, pointer)
             except BadDocument as error:
-                problems += [FieldProblem("/known", f"{pointer}: {error}", pointer)]
+                problems += [FieldProblem(place, f"{pointer}: {error}", pointer)]
     if problems:
         raise BadDocument(problems[:20])
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from functools import cache, lru_cache
+from functools import lru_cache
 from typing import Any, Literal
 
 from gantline.core.units import Units, length_text
@@ -76,13 +76,15 @@ class Choice:
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """How a figure is entered: the pointer that sets it, the kind of field, its choices; given: it was entered."""
+    """How a figure is entered: the pointer that sets it, the kind of field, its choices; given: it was entered; source: the
+    record it was taken from."""
 
     pointer: str
     kind: FieldKind
     choices: tuple[Choice, ...]
     given: bool
     fact: bool
+    source: str = ""
 
 
 @dataclass(slots=True, kw_only=True)
@@ -125,21 +127,30 @@ def field_text(field: Field, value: Any, units: Units) -> str:
             return str(value)
 
 
-@cache  # two for every field of the model
-def entry_of(field: Field, given: bool) -> Entry:
+@lru_cache(maxsize=4096)  # two for every field of the model, and one for every record it is taken from
+def entry_of(field: Field, given: bool, source: str = "") -> Entry:
     """How a field is entered."""
     choices = tuple(Choice(*one) for one in field.choices)
-    return Entry(field.pointer, field.kind, choices, given, field.fact)
+    return Entry(field.pointer, field.kind, choices, given, field.fact, source)
 
 
 @lru_cache(maxsize=4096)  # most fields of a job read as they did a moment ago
 def entered_figure(
-    station: str, one: Field, value: Any, given: bool, known: Known, source: str, label: str, units: Units
+    station: str,
+    one: Field,
+    value: Any,
+    given: bool,
+    known: Known,
+    source: str,
+    label: str,
+    units: Units,
+    record: str,
 ) -> Figure:
-    """The figure of a field as entered, or of what stands in; source: who stands behind a default."""
+    """The figure of a field as entered, or of what stands in; source: who stands behind a default; record: what the value was
+    taken from."""
     text = field_text(one, value, units)
     if given:
-        how, source = "entered", "entered for this job"
+        how, source = ("taken", f"the sheet of {record}") if record else ("entered", "entered for this job")
     elif source:
         how = "default; nothing entered"
     elif one.default is not None:
@@ -157,5 +168,5 @@ def entered_figure(
         working=WorkingDraft(value, "" if one.kind == "length" else text, None, how, source, units),
         rests_on=(one.key,) if known == "assumed" and value is not None else (),
         usual=(),
-        entry=entry_of(one, given),
+        entry=entry_of(one, given, record),
     )

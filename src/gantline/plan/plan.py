@@ -25,7 +25,7 @@ READY = "Ready to mark and drill"
 
 
 # by key: what a figure was made from (its answer or its value), what of that is assumed, how it is known
-Built = dict[str, tuple[Any, int, str, Figure]]
+Built = dict[str, tuple[Any, int, tuple[Known, str] | None, Figure]]
 
 
 @dataclass(kw_only=True)
@@ -127,7 +127,7 @@ def _figures(station: Station, made: JobPlan, kept: Built) -> Iterator[Figure]:
 def _entered(station: Station, one: Field, made: JobPlan, kept: Built) -> Figure:
     """The figure of a field; unchanged it is the one of the last plan."""
     ask = made.ask
-    given, known = one.read(ask.job), known_of(one, ask.job)
+    given, known = one.read(ask.job), (known_of(one, ask.job), ask.job.sources.get(one.pointer, ""))
     old = kept.get(one.key)
     if old is not None and old[0] == given and old[2] == known:
         made.built[one.key] = old
@@ -143,7 +143,15 @@ def _field_figure(
 ) -> Figure:
     source = ask.shop.source(one.default) if not given and isinstance(one.default, Default) else ""
     return entered_figure(
-        station.key, one, value, given, known_of(one, ask.job), source, label, ask.own_units
+        station.key,
+        one,
+        value,
+        given,
+        known_of(one, ask.job),
+        source,
+        label,
+        ask.own_units,
+        ask.job.sources.get(one.pointer, "") if given else "",
     )
 
 
@@ -161,7 +169,9 @@ def _computed(station: Station, one: FigureDef, made: JobPlan, kept: Built) -> F
     if answer.value is None:
         return None
     given = one.field is not None and one.field.read(ask.job) is not None
-    known = known_of(one.field, ask.job) if one.field and given else ""
+    known = None
+    if one.field is not None and given:
+        known = (known_of(one.field, ask.job), ask.job.sources.get(one.field.pointer, ""))
     bits = answer.weighs & rests.assumed
     old = kept.get(one.key)
     if old is not None and old[0] is answer and old[1] == bits and old[2] == known:

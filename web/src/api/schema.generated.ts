@@ -1452,13 +1452,16 @@ export interface components {
          * @description Set the field at `pointer` to `value` (null: absent again; a thing in a list goes).
          *
          *     A pointer ending in "/-" appends to a list; a thing without an id gets one. `known` says how the value is
-         *     known, of an appended thing all that it holds; without it the field's natural kind holds. Lengths may be text.
+         *     known, of an appended thing all that it holds; without it the field's natural kind holds. `source` names the record
+         *     the value was taken from. Lengths may be text.
          */
         Edit: {
             /** Known */
             known?: ("measured" | "decided" | "assumed") | null;
             /** Pointer */
             pointer: string;
+            /** Source */
+            source?: string | null;
             /** Value */
             value?: boolean | number | string | {
                 [key: string]: boolean | number | string | null;
@@ -1476,7 +1479,8 @@ export interface components {
         };
         /**
          * Entry
-         * @description How a figure is entered: the pointer that sets it, the kind of field, its choices; given: it was entered.
+         * @description How a figure is entered: the pointer that sets it, the kind of field, its choices; given: it was entered; source: the
+         *     record it was taken from.
          */
         Entry: {
             /** Choices */
@@ -1492,6 +1496,11 @@ export interface components {
             kind: "length" | "number" | "count" | "share" | "choice" | "switch" | "text" | "list" | "value";
             /** Pointer */
             pointer: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
         };
         /**
          * FabricChoice
@@ -2019,6 +2028,13 @@ export interface components {
              *     }
              */
             size: components["schemas"]["Size"];
+            /**
+             * Sources
+             * @default {}
+             */
+            sources: {
+                [key: string]: string;
+            };
             /**
              * @default {
              *       "boxes": [],

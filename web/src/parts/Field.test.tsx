@@ -22,7 +22,7 @@ const figure = (more: Partial<Figure>): Figure => ({
   rests_on: [],
   usual: [],
   working,
-  entry: { pointer: '/survey/ceiling_mm', kind: 'length', choices: [], given: true, fact: true },
+  entry: { pointer: '/survey/ceiling_mm', kind: 'length', choices: [], given: true, fact: true, source: '' },
   ...more,
 })
 
@@ -102,7 +102,7 @@ test('a switch says its state and turns it', () => {
     figure({
       value: false,
       text: 'no',
-      entry: { pointer: '/throw/hung', kind: 'switch', choices: [], given: true, fact: false },
+      entry: { pointer: '/throw/hung', kind: 'switch', choices: [], given: true, fact: false, source: '' },
     }),
     edit,
   )

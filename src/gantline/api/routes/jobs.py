@@ -119,7 +119,11 @@ def take_record(
     what = f"{kind} {record.name}"
 
     def taken(job: Job) -> tuple[Job, str]:
-        return apply(job, edits_from(kind, record.name, record.body, job)), what
+        edits = [
+            one.model_copy(update={"source": record.name})
+            for one in edits_from(kind, record.name, record.body, job)
+        ]
+        return apply(job, edits), what
 
     return answer(service.change(desk, job_id, expected, who, taken))
 

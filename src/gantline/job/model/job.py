@@ -55,6 +55,11 @@ class Job(Part):
     known: Annotated[
         dict[PointerText, Known], Limit(max_length=4000), Field("known", "How it is known", "value")
     ] = {}
+    sources: Annotated[
+        dict[PointerText, Line],
+        Limit(max_length=1000),
+        Field("sources", "Which sheet it comes from", "value"),
+    ] = {}
 
 
 FIELDS = bind(Job)

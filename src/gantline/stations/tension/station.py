@@ -24,7 +24,7 @@ STAPLES = Caution(
     key="staples",
     name="Stapler",
     text="Eye and ear protection. Legs at least 3 mm shorter than the board is thick; never a staple in the viewable "
-    "area.",
+    "area, none on a plate or a screw of the frame: staple beside it.",
 )
 
 
