@@ -8,6 +8,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.height.profile import Profile
 from gantline.core.units import LengthStyle, Units, read_tape
 from gantline.core.wall.brackets import BracketPair, BracketRule, place_by_rule, place_on_studs
+from gantline.core.wall.loads import FIXINGS, drill_depth_mm, load_each, screw_length_mm, utilization
 from gantline.core.wall.marks import hole_rows_mm, holes, level_tolerance_mm, mark
 from gantline.core.wall.studs import StudLattice
 
@@ -96,3 +97,19 @@ def test_masonry_takes_the_rule_and_level_tightens_with_a_short_span() -> None:
     assert (pair.spacing_mm, pair.offset_mm) == (pytest.approx(88 * INCH), 0)
     assert level_tolerance_mm(1200, most_mm=1.0) == pytest.approx(0.6)
     assert level_tolerance_mm(3000, most_mm=1.0) == 1.0
+
+
+def test_loads_are_those_worked_by_hand() -> None:
+    # 20 kg, factor 4: 784.8 N; on two brackets 392.4 N each; 40 mm out over 1300 mm down: 24.1 N, 12.1 N each
+    each = load_each(20, factor=4, carrying=2, top=2, out_mm=40, down_mm=1300, cleat=False)
+    assert each.shear_n == pytest.approx(392.4)
+    assert each.pull_n == pytest.approx(784.8 * 40 / 1300 / 2)
+    assert utilization(each, 700, 600) == pytest.approx(392.4 / 700 + 12.07 / 600, abs=1e-4)
+    cleat = load_each(20, factor=4, carrying=4, top=4, out_mm=40, down_mm=1300, cleat=True)
+    assert cleat.pull_n == pytest.approx(784.8 / 4)  # the bevel pulls out as hard as the weight pulls down
+    screw = FIXINGS["screw-6"]
+    assert screw_length_mm(screw, plate_mm=3, cover_mm=12.5) == 55.5
+    assert (drill_depth_mm(screw, cover_mm=12.5), drill_depth_mm(FIXINGS["plug-brick"], cover_mm=10)) == (
+        52.5,
+        70.0,
+    )

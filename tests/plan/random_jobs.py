@@ -87,6 +87,7 @@ others = {
         material=maybe(st.sampled_from(["poplar", "aluminum"])), joint=maybe(st.sampled_from(["miter", "lap", "butt-stiles"])), trim_mm=maybe(mm(0, 40)),
         longest_mm=maybe(mm(700, 3000)), fastener_mm=maybe(mm(10, 60)), staple_mm=maybe(mm(6, 20)), braces=items("e", 3, u_mm=mm(100, 3000)),
         bought=items("b", 3, length_mm=mm(2000, 4000), crook_mm=maybe(mm(0, 5)), twist_mm=maybe(mm(0, 6))),
+        mass_kg=maybe(st.sampled_from([6.0, 18.5, 60.0])),
         parts=items("p", 3, name=st.sampled_from(["springs", "bars"]), count=st.integers(1, 60), spare=maybe(st.integers(0, 5)), found=maybe(st.integers(0, 60))),
         square=of(top_mm=maybe(mm(1500, 3600)), bottom_mm=maybe(mm(1500, 3600)), left_mm=maybe(mm(800, 2100)), right_mm=maybe(mm(800, 2100)),
             rising_mm=maybe(mm(1700, 4000)), falling_mm=maybe(mm(1700, 4000))),
@@ -99,6 +100,8 @@ others = {
             watts_per_m=maybe(st.sampled_from([9.6, 60.0])), spacer_mm=maybe(mm(0, 40)), feed=maybe(st.just("right"))),
     ),
     "wall": of(
+        fixing=maybe(st.sampled_from(["screw-4", "toggle", "plug-block"])), per_bracket=maybe(st.integers(1, 4)), cover_mm=maybe(mm(0, 40)),
+        way=maybe(st.sampled_from(["cleat", "rods", "proud-screws"])),
         fix_to=maybe(st.sampled_from(["studs", "backer"])), drop_mm=maybe(mm(0, 60)), row_offset_mm=maybe(mm(20, 120)), side_play_mm=maybe(mm(0, 200)),
         lift_on_mm=maybe(mm(0, 30)), rule=maybe(st.sampled_from(["share", "fixed"])), spacing_mm=maybe(mm(600, 2000)),
     ),

@@ -14,6 +14,7 @@ from gantline.core.units import plain, read_tape
 from gantline.core.wall.brackets import BracketRule, place_on_studs
 from gantline.core.wall.studs import StudLattice
 from gantline.drawing.marks import Dimension, Dot, Label
+from gantline.job.edits import Edit, apply
 from gantline.job.model import Job
 from gantline.plan.plan import JobPlan
 from gantline.sheets.registry import SHEETS
@@ -21,6 +22,7 @@ from gantline.sheets.sheet import Ready
 from gantline.stations import face, plan
 from gantline.stations.size import screen
 from gantline.stations.wall import drilling
+from tests.conftest import demo_job
 from tests.made import by_key, changed, edited, findings, number, taken
 from tests.plan.random_jobs import rich_jobs
 
@@ -174,3 +176,18 @@ def test_what_is_printed_adds_up(job: Job) -> None:
         typed = [read_length(plain(one), units).length_mm for one in printed]
         assert typed[1] == pytest.approx(across)
         assert sum(typed) == pytest.approx(read(made.ask(screen).overall_width_mm))
+
+
+def test_the_screen_s_weight_is_held_against_its_fixings_and_board_has_a_limit() -> None:
+    made = plan(demo_job("mill-loft"))
+    heavy = apply(demo_job("mill-loft"), [Edit(pointer="/wall/fixing", value="toggle")])
+    stopped = {one.code: one for one in plan(heavy).findings}
+    assert made.text("load_used").endswith("%")
+    assert "fixing-overloaded" not in {one.code for one in made.findings}
+    assert stopped["board-too-heavy"].severity == stopped["fixing-overloaded"].severity == "stop"
+    assert "15 kg is the most" in stopped["board-too-heavy"].text
+    cure = stopped["board-too-heavy"].cures[0]
+    cured = plan(apply(heavy, [Edit(pointer=one.pointer, value=one.value) for one in cure.changes]))
+    assert not {"board-too-heavy", "fixing-overloaded"} & {one.code for one in cured.findings}
+    unknown = plan(apply(demo_job("parish-hall"), [Edit(pointer="/frame/mass_kg", value=None)]))
+    assert "mass-unknown" in {one.code for one in unknown.findings}

@@ -1899,16 +1899,24 @@ export interface components {
          * @description The brackets. row_offset_mm is the frame's height less the distance between the hole rows.
          */
         Hanging: {
+            /** Cover Mm */
+            cover_mm: number | null;
             /** Drop Mm */
             drop_mm: number | null;
             /** Fix To */
             fix_to: ("studs" | "backer") | null;
+            /** Fixing */
+            fixing: ("screw-4" | "screw-6" | "plug-board" | "metal-board" | "toggle" | "plug-brick" | "plug-block") | null;
             /** Lift On Mm */
             lift_on_mm: number | null;
             /** Lower Holes */
             lower_holes: boolean | null;
             /** Name */
             name: string | null;
+            /** Per Bracket */
+            per_bracket: number | null;
+            /** Plate Mm */
+            plate_mm: number | null;
             /** Row Offset Mm */
             row_offset_mm: number | null;
             /** Rule */

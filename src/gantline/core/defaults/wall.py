@@ -81,3 +81,72 @@ class WallDefaults:
     hole_level_mm = Default(
         1.0, "mm", 0.1, 5.0, "left and right holes level within", "or 0.5 mm per meter, whichever is less"
     )
+    load_factor = Default(
+        4.0, "", 1.0, 10.0, "factor on the weight of the screen", "handling, tension shocks, ageing"
+    )
+    board_limit_kg = Default(
+        15.0, "kg", 1.0, 60.0, "heaviest screen on anchors in board", "above it studs, a cleat or a backer"
+    )
+    screw_4_shear_n = Default(
+        350.0, "N", 10.0, 5000.0, "shear on a 4.2 mm wood screw in softwood", "cautious; the packet rules"
+    )
+    screw_4_pull_n = Default(
+        350.0, "N", 10.0, 5000.0, "pull-out of a 4.2 mm wood screw in softwood", "cautious; the packet rules"
+    )
+    screw_6_shear_n = Default(
+        700.0, "N", 10.0, 5000.0, "shear on a 6 mm wood screw in softwood", "cautious; the packet rules"
+    )
+    screw_6_pull_n = Default(
+        600.0, "N", 10.0, 5000.0, "pull-out of a 6 mm wood screw in softwood", "cautious; the packet rules"
+    )
+    plug_board_shear_n = Default(
+        70.0, "N", 10.0, 5000.0, "shear on a plastic plug in 12.5 mm board", "cautious; the packet rules"
+    )
+    plug_board_pull_n = Default(
+        40.0, "N", 10.0, 5000.0, "pull-out of a plastic plug in 12.5 mm board", "cautious; the packet rules"
+    )
+    metal_board_shear_n = Default(
+        130.0,
+        "N",
+        10.0,
+        5000.0,
+        "shear on a self-drilling metal anchor in board",
+        "cautious; the packet rules",
+    )
+    metal_board_pull_n = Default(
+        80.0,
+        "N",
+        10.0,
+        5000.0,
+        "pull-out of a self-drilling metal anchor in board",
+        "cautious; the packet rules",
+    )
+    toggle_shear_n = Default(
+        250.0, "N", 10.0, 5000.0, "shear on a spring toggle in board", "cautious; the packet rules"
+    )
+    toggle_pull_n = Default(
+        200.0, "N", 10.0, 5000.0, "pull-out of a spring toggle in board", "cautious; the packet rules"
+    )
+    plug_brick_shear_n = Default(
+        400.0, "N", 10.0, 5000.0, "shear on a 8 mm plug in brick", "cautious; the packet rules"
+    )
+    plug_brick_pull_n = Default(
+        300.0, "N", 10.0, 5000.0, "pull-out of a 8 mm plug in brick", "cautious; the packet rules"
+    )
+    plug_block_shear_n = Default(
+        150.0, "N", 10.0, 5000.0, "shear on a 8 mm plug in aerated block", "cautious; the packet rules"
+    )
+    plug_block_pull_n = Default(
+        100.0, "N", 10.0, 5000.0, "pull-out of a 8 mm plug in aerated block", "cautious; the packet rules"
+    )
+    cover_mm = Default(
+        12.5,
+        "mm",
+        0.0,
+        100.0,
+        "drywall or plaster over what holds",
+        "one layer of board",
+        spread=3.0,
+        spread_source="one or two layers",
+    )
+    plate_mm = Default(3.0, "mm", 0.0, 50.0, "bracket plate", "pressed steel")

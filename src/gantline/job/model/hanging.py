@@ -8,6 +8,7 @@ from gantline.core.defaults import TensionDefaults, WallDefaults
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
+from gantline.core.wall.loads import FIXINGS
 from gantline.core.wall.ways import NAMES, Way
 from gantline.job.field import Field, Part
 from gantline.job.types import (
@@ -20,6 +21,7 @@ from gantline.job.types import (
 )
 
 RULES = (("share", "share of frame width"), ("fixed", "fixed by the kit"))
+FASTENERS = tuple((key, one.name) for key, one in FIXINGS.items())
 FIXES = (("studs", "into studs"), ("backer", "backer board over studs"))
 SEQUENCES = (
     (School.CORNERS_FIRST, "corners first, crosswise"),
@@ -58,6 +60,28 @@ class Hanging(Part):
     screws: Annotated[
         Line | None, Field("screws", "Screws", "text", note="as the bracket's leaflet gives them")
     ] = None
+    fixing: Annotated[
+        Literal["screw-4", "screw-6", "plug-board", "metal-board", "toggle", "plug-brick", "plug-block"]
+        | None,
+        Field("fixing", "Fixing", "choice", derived=True, choices=FASTENERS),
+    ] = None
+    per_bracket: Annotated[
+        Annotated[int, Limit(ge=1, le=8)] | None,
+        Field("per_bracket", "Fixings at each upper bracket", "count", 1),
+    ] = None
+    cover_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "cover",
+            "Drywall or plaster",
+            default=WallDefaults.cover_mm,
+            fact=True,
+            moves="how long the screws must be",
+        ),
+    ] = None
+    plate_mm: Annotated[DistanceMm | None, Field("plate", "Bracket plate", default=WallDefaults.plate_mm)] = (
+        None
+    )
     drop_mm: Annotated[
         DistanceMm | None,
         Field(

@@ -198,6 +198,8 @@ def fabric_kg(at: Ask) -> float:
 
 
 def mass_kg(at: Ask) -> float | None:
-    """Mass of boards, fabric and hardware [kg]; None for a kit, whose frame is not known."""
+    """Mass of boards, fabric and hardware [kg]; a kit's as its sheet has it, None where that is not known."""
+    if not at(timber):
+        return at.given(FrameBuild.mass_kg)
     wood = at(timber_kg)
     return None if wood is None else wood + at(fabric_kg) + at.default(FrameDefaults.hardware_kg)

@@ -4,15 +4,18 @@ from typing import Any
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.units import read_tape
+from gantline.core.wall.loads import FIXINGS, G_M_S2, drill_depth_mm, screw_length_mm
 from gantline.core.wall.marks import level_tolerance_mm
 from gantline.core.wall.studs import StudLattice
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, least, root, size, square, term
+from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
+from gantline.stations.wall.loads import allowed_n, fixing, fixing_key, fixings_top, load, used
 from gantline.stations.wall.solve import (
     choice,
     fixed,
@@ -179,6 +182,68 @@ def pair_offset(at: Ask) -> Display | None:
         return None
     middle = (term("left bracket", two.left_mm) + term("right bracket", two.right_mm)) / 2.0
     return Display(two.offset_mm, middle - term("screen center", at(centre_x_mm)))
+
+
+@FIGURES.other("fixing", "Fixing", "", "a 6 mm screw into wood, a plug into brick", Hanging.fixing)
+def which_fixing(at: Ask) -> Display:
+    """What goes into the holes."""
+    key = at(fixing_key)
+    return Display(key, text=FIXINGS[key].name, how="a 6 mm screw into wood, a plug into brick")
+
+
+@FIGURES.other(
+    "load_shear", "Shear on each upper fixing", "N", "factor × weight over the fixings that bear it"
+)
+def shear(at: Ask) -> Display | None:
+    """Of the finished screen, with the factor for handling."""
+    found, mass = at(load), at(mass_kg)
+    if found is None or mass is None:
+        return None
+    weight = term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
+    return Display(found.shear_n, weight / term("fixings", at(fixings_top), ""), f"{found.shear_n:.0f} N")
+
+
+@FIGURES.other("load_pull", "Pull-out of each upper fixing", "N", "overturning about the lower bearing")
+def pull(at: Ask) -> Display | None:
+    """Of the finished screen, with the factor for handling."""
+    found = at(load)
+    if found is None:
+        return None
+    return Display(
+        found.pull_n,
+        text=f"{found.pull_n:.0f} N",
+        how="weight × lever out over lever down; a cleat at least the weight",
+    )
+
+
+@FIGURES.other("load_used", "Of what a fixing may carry", "", "V / V_a + T / T_a")
+def used_share(at: Ask) -> Display | None:
+    """Both together."""
+    share, found = at(used), at(load)
+    if share is None or found is None:
+        return None
+    shear_allowed, pull_allowed = at(allowed_n)
+    made = term("shear", found.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
+        "pull-out", found.pull_n, " N"
+    ) / term("allowed pull-out", pull_allowed, " N")
+    return Display(share, made, f"{100.0 * share:.0f} %")
+
+
+@FIGURES.length("screw_least", "Screws at least", "plate, cover and the depth it needs")
+def screw_least(at: Ask) -> Display:
+    """How long."""
+    plate, cover = at.field(Hanging.plate_mm), at.field(Hanging.cover_mm)
+    value = screw_length_mm(at(fixing), plate_mm=plate, cover_mm=cover)
+    return Display(value, how="bracket plate + drywall or plaster + depth in what holds")
+
+
+@FIGURES.other("drill", "Drill", "", "the fixing's own, to its depth")
+def drill(at: Ask) -> Display:
+    """Its size, and where the stop on the drill is set."""
+    one = at(fixing)
+    deep = at.text(drill_depth_mm(one, cover_mm=at.field(Hanging.cover_mm)))
+    text = f"{one.drill_mm:g} mm, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
+    return Display(text, text=text, how="set the stop on the drill to this depth from the wall's face")
 
 
 def _hole(at: Ask, *, left: bool) -> Display | None:

@@ -1,19 +1,25 @@
 """What stands against drilling."""
 
+import math
 from collections.abc import Iterator
 from enum import StrEnum
 
+from gantline.core.defaults import WallDefaults
 from gantline.core.wall.bands import crosses
 from gantline.core.wall.brackets import BracketRule, PairChoice
+from gantline.core.wall.loads import Base
 from gantline.job.field import field_of
+from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found
 from gantline.stations.common import percent, way_words
+from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits
 from gantline.stations.survey import bands, lattice, studs_known
+from gantline.stations.wall.loads import fixing, used
 from gantline.stations.wall.solve import (
     choice,
     drilling,
@@ -26,6 +32,8 @@ from gantline.stations.wall.solve import (
     usable_mm,
 )
 
+MOST_EACH = 8
+
 
 class Code(StrEnum):
     """Every finding of this station."""
@@ -36,6 +44,9 @@ class Code(StrEnum):
     KIT_SPACING = "kit-spacing"
     ROWS_CROSS = "rows-cross"
     HOLE_IN_BAND = "hole-in-band"
+    OVERLOADED = "fixing-overloaded"
+    BOARD = "board-too-heavy"
+    NO_MASS = "mass-unknown"
 
 
 @found
@@ -119,4 +130,36 @@ def in_bands(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject, hole=hole.key)
 
 
-FINDINGS = (spacing, brackets, rows, in_bands)
+@found
+def loads(at: Ask) -> Iterator[Finding]:
+    """A fixing that carries too much, and a screen that is too heavy for anchors in board."""
+    subject, one, mass = field_of(Hanging.fixing).pointer, at(fixing), at(mass_kg)
+    if mass is None:
+        if at(drilling) is not None:
+            text = "Enter the mass of the kit, from its sheet or a scale: until then nothing is said of the load on the fixings."
+            yield Finding(
+                code=Code.NO_MASS, severity="note", text=text, subject=field_of(FrameBuild.mass_kg).pointer
+            )
+        return
+    limit = at.default(WallDefaults.board_limit_kg)
+    if one.base is Base.BOARD and mass > limit:
+        text = (
+            f"{mass:.1f} kg on anchors in board: {limit:g} kg is the most. Screw into studs, hang it on a cleat over studs, or "
+            "put a backer board over them."
+        )
+        fix = (cure("Screw into studs", (Hanging.fixing, "screw-6")),) if at(lattice) is not None else ()
+        yield Finding(code=Code.BOARD, severity="stop", text=text, subject=subject, cures=fix)
+    share = at(used)
+    if share is not None and share > 1.0:
+        each = at.field(Hanging.per_bracket)
+        text = f"Each {one.name} would carry {100.0 * share:.0f} % of what it may. Use more of them, or stronger ones."
+        more = math.ceil(each * share)
+        fix = (
+            (cure(f"Use {more} at each upper bracket", (Hanging.per_bracket, more)),)
+            if more <= MOST_EACH
+            else ()
+        )
+        yield Finding(code=Code.OVERLOADED, severity="stop", text=text, subject=subject, cures=fix)
+
+
+FINDINGS = (spacing, brackets, rows, in_bands, loads)

@@ -3,13 +3,14 @@
 from collections.abc import Iterator
 
 from gantline.core.units import read_tape
-from gantline.drawing.marks import Area, Dimension, Dot, Mark, rectangle
+from gantline.drawing.marks import Area, Dimension, Dot, Label, Mark, rectangle
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import bands, room
+from gantline.stations.wall.loads import used
 from gantline.stations.wall.solve import across_mm, drilling
 
 FRAME = "frame-handle"
@@ -126,4 +127,21 @@ def _dimension(
     )
 
 
-DRAW = (hits, holes, across, rows)
+def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """How much of each upper fixing is used, at its hole."""
+    found, share = at(drilling), at(used)
+    if found is None or share is None or face != "front":
+        return
+    for one in found.holes:
+        if one.row == "upper":
+            yield Label(
+                key=f"load-{one.key}",
+                layer="wall",
+                at=(one.x_mm, one.y_mm),
+                text=f"{100.0 * share:.0f} % of its load",
+                role="hole",
+                moves=FRAME,
+            )
+
+
+DRAW = (hits, holes, across, rows, load_names)

@@ -2,10 +2,16 @@
 
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
+from gantline.stations.wall.loads import fixing, used
 
 
 def _marks(at: Ask) -> str:
     return "from wall end, datum, center, stud, floor and ceiling"
+
+
+def _load(at: Ask) -> str:
+    share = at(used)
+    return at(fixing).name if share is None else f"{at(fixing).name}, {100.0 * share:.0f} % used"
 
 
 PANEL = (
@@ -25,6 +31,22 @@ PANEL = (
             "side_play",
         ),
         widget="take-fixing",
+    ),
+    PanelPart(
+        title="Load and fixings",
+        weight="detail",
+        rows=(
+            "load_used",
+            "load_shear",
+            "load_pull",
+            "fixing",
+            "per_bracket",
+            "screw_least",
+            "drill",
+            "cover",
+            "plate",
+        ),
+        gist=_load,
     ),
     PanelPart(
         title="Read back after drilling",

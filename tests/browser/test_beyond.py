@@ -16,10 +16,8 @@ from websockets.exceptions import InvalidStatus
 from websockets.sync.client import connect
 
 from gantline import certificate
-from tests.browser.conftest import browser
 from tests.running import free_port
 
-__all__ = ["browser"]
 HOST = (
     "127.0.0.2"  # not the loopback address that is served without pairing: for the server another machine's
 )

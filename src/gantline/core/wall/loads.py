@@ -1,0 +1,94 @@
+"""What each fixing carries, and whether it may: shear and pull-out from the frame's mass, with a factor for handling.
+
+Source: V = k·m·g / n_V; T = k·m·g·e / (v·n_T), e from the wall to the center of mass, v from the top row down to the lower
+bearing; a 45° cleat also pulls outward: T = k·m·g·max(e / v, 1) / n_T; V / V_a + T / T_a ≤ 1.
+Leaves out: friction, a row that does not share evenly, screws in end grain. The packet or the maker's sheet rules.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+
+from gantline.core.errors import require_positive
+
+G_M_S2 = 9.81
+
+
+class Base(StrEnum):
+    """What a fixing holds in."""
+
+    WOOD = "wood"
+    BOARD = "board"
+    BRICK = "brick"
+    BLOCK = "block"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Fixing:
+    """A fixing: its base; how deep it must sit in that [mm]; the drill [mm] and whether a plug needs it deeper."""
+
+    name: str
+    base: Base
+    depth_mm: float
+    drill_mm: float
+    plugged: bool = False
+
+
+FIXINGS: Mapping[str, Fixing] = {
+    "screw-4": Fixing(name="4.2 mm wood screw", base=Base.WOOD, depth_mm=32.0, drill_mm=2.5),
+    "screw-6": Fixing(name="6 mm wood screw", base=Base.WOOD, depth_mm=40.0, drill_mm=4.0),
+    "plug-board": Fixing(
+        name="plastic plug in board", base=Base.BOARD, depth_mm=12.5, drill_mm=8.0, plugged=True
+    ),
+    "metal-board": Fixing(name="self-drilling metal anchor", base=Base.BOARD, depth_mm=12.5, drill_mm=0.0),
+    "toggle": Fixing(name="spring toggle in board", base=Base.BOARD, depth_mm=12.5, drill_mm=14.0),
+    "plug-brick": Fixing(
+        name="8 mm plug in brick", base=Base.BRICK, depth_mm=50.0, drill_mm=8.0, plugged=True
+    ),
+    "plug-block": Fixing(
+        name="8 mm plug in aerated block", base=Base.BLOCK, depth_mm=60.0, drill_mm=8.0, plugged=True
+    ),
+}
+PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Load:
+    """On each fixing of the top row [N]."""
+
+    shear_n: float
+    pull_n: float
+
+
+def load_each(
+    mass_kg: float, *, factor: float, carrying: int, top: int, out_mm: float, down_mm: float, cleat: bool
+) -> Load:
+    """Shear and pull-out on each fixing.
+
+    Args: factor on the weight; carrying, fixings that bear it; top, those of the top row; out, from the wall's face to the
+        center of mass; down, from the top row to the lower bearing; cleat: at 45°.
+    Raises: OutOfRange.
+    """
+    require_positive(mass_kg=mass_kg, factor=factor, carrying=carrying, top=top, down_mm=down_mm)
+    weight = factor * mass_kg * G_M_S2
+    lever = out_mm / down_mm
+    return Load(shear_n=weight / carrying, pull_n=weight * (max(lever, 1.0) if cleat else lever) / top)
+
+
+def utilization(load: Load, shear_allowed_n: float, pull_allowed_n: float) -> float:
+    """How much of a fixing is used; more than 1 is too much.  Raises: OutOfRange."""
+    require_positive(shear_allowed_n=shear_allowed_n, pull_allowed_n=pull_allowed_n)
+    return load.shear_n / shear_allowed_n + load.pull_n / pull_allowed_n
+
+
+def screw_length_mm(fixing: Fixing, *, plate_mm: float, cover_mm: float) -> float:
+    """The least length of a screw [mm]: plate, what covers the base (drywall, plaster, backer), and its depth in that."""
+    inside = fixing.depth_mm if fixing.base is not Base.BOARD else 25.0
+    return plate_mm + (cover_mm if fixing.base is not Base.BOARD else fixing.depth_mm) + inside
+
+
+def drill_depth_mm(fixing: Fixing, *, cover_mm: float) -> float:
+    """How deep to drill from the wall's face [mm]: where the stop on the drill is set."""
+    if fixing.base is Base.BOARD:
+        return fixing.depth_mm
+    return cover_mm + fixing.depth_mm + (PLUG_ROOM_MM if fixing.plugged else 0.0)

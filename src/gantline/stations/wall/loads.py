@@ -1,0 +1,75 @@
+"""The frame's weight on its holes."""
+
+from gantline.core.defaults import Default, WallDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.wall.loads import FIXINGS, Fixing, Load, load_each, utilization
+from gantline.core.wall.ways import Way
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.hanging import Hanging
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.stations.frame import mass_kg
+from gantline.stations.size import screen
+from gantline.stations.wall.solve import row_offset_mm
+
+ALLOWED: dict[str, tuple[Default, Default]] = {
+    "screw-4": (WallDefaults.screw_4_shear_n, WallDefaults.screw_4_pull_n),
+    "screw-6": (WallDefaults.screw_6_shear_n, WallDefaults.screw_6_pull_n),
+    "plug-board": (WallDefaults.plug_board_shear_n, WallDefaults.plug_board_pull_n),
+    "metal-board": (WallDefaults.metal_board_shear_n, WallDefaults.metal_board_pull_n),
+    "toggle": (WallDefaults.toggle_shear_n, WallDefaults.toggle_pull_n),
+    "plug-brick": (WallDefaults.plug_brick_shear_n, WallDefaults.plug_brick_pull_n),
+    "plug-block": (WallDefaults.plug_block_shear_n, WallDefaults.plug_block_pull_n),
+}
+
+
+def fixing_key(at: Ask) -> str:
+    """Which fixing: as entered, else a 6 mm screw where there is wood, and a plug in brick."""
+    given = at.given(Hanging.fixing)
+    if given is not None:
+        return given
+    return "screw-6" if at.field(Survey.build) == "studs" else "plug-brick"
+
+
+def fixing(at: Ask) -> Fixing:
+    """The fixing."""
+    return FIXINGS[at(fixing_key)]
+
+
+def allowed_n(at: Ask) -> tuple[float, float]:
+    """What it may carry, shear and pull-out [N]."""
+    shear, pull = ALLOWED[at(fixing_key)]
+    return at.default(shear), at.default(pull)
+
+
+def fixings_top(at: Ask) -> int:
+    """Fixings in the top row: two brackets, each with its own number."""
+    return 2 * at.field(Hanging.per_bracket)
+
+
+def load(at: Ask) -> Load | None:
+    """On each fixing of the top row; None while the mass is not known, or the rows would cross."""
+    mass, offset = at(mass_kg), at(row_offset_mm)
+    if mass is None:
+        return None
+    high = at(screen).overall_height_mm
+    down = high - at.field(Hanging.drop_mm) if offset is None else high - offset
+    count = at(fixings_top)
+    try:
+        return load_each(
+            mass,
+            factor=at.default(WallDefaults.load_factor),
+            carrying=count,
+            top=count,
+            out_mm=at.field(FrameBuild.standoff_mm) + at.field(FrameBuild.depth_mm) / 2.0,
+            down_mm=down,
+            cleat=at.field(Hanging.way) == Way.CLEAT,
+        )
+    except OutOfRange:
+        return None
+
+
+def used(at: Ask) -> float | None:
+    """How much of each fixing is used; more than 1 is too much."""
+    found = at(load)
+    return None if found is None else utilization(found, *at(allowed_n))
