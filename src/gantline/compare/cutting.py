@@ -23,8 +23,12 @@ SECONDS, WHAT_IF_SECONDS = 6.0, 2.0
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CutRow:
-    """One cut: the piece, from and to as running readings from the board's end, in the job's texts and in mm."""
+    """One cut: the piece, from and to as running readings from the board's end, in the job's texts and in mm.
 
+    key: piece and length, so that a piece that was cut is not taken for one of another length.
+    """
+
+    key: str
     name: str
     length: str
     from_text: str
@@ -185,6 +189,7 @@ def _board(at: Ask, one: CutBoard) -> BoardRow:
         price=one.price,
         cuts=tuple(
             CutRow(
+                key=f"{cut.name}, {cut.to_mm - cut.from_mm:.1f} mm",
                 name=cut.name,
                 length=at.text(cut.to_mm - cut.from_mm),
                 from_text=at.text(cut.from_mm),

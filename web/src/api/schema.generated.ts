@@ -1251,12 +1251,16 @@ export interface components {
         /**
          * CutRow
          * @description One cut: the piece, from and to as running readings from the board's end, in the job's texts and in mm.
+         *
+         *     key: piece and length, so that a piece that was cut is not taken for one of another length.
          */
         CutRow: {
             /** From Mm */
             from_mm: number;
             /** From Text */
             from_text: string;
+            /** Key */
+            key: string;
             /** Length */
             length: string;
             /** Name */

@@ -9,8 +9,8 @@ const money = (value: number) => value.toFixed(2)
 /** Every board as a tape with its cuts; a piece is ticked off by a tap. */
 export const Cuts = ({ cutting, done }: { cutting: Bench['cutting']; done: readonly string[] }) => {
   const { edit } = useThisJob()
-  const turn = (name: string) => {
-    const next = done.includes(name) ? done.filter((one) => one !== name) : [...done, name]
+  const turn = (key: string) => {
+    const next = done.includes(key) ? done.filter((one) => one !== key) : [...done, key]
     void edit([{ pointer: '/frame/cut', value: next }])
   }
   if (cutting.groups.length === 0)
@@ -28,7 +28,7 @@ export const Cuts = ({ cutting, done }: { cutting: Bench['cutting']; done: reado
   )
 }
 
-type Turn = (name: string) => void
+type Turn = (key: string) => void
 
 const Group = ({ group, done, turn }: { group: CutGroup; done: readonly string[]; turn: Turn }) => {
   const longest = Math.max(...group.boards.map((one) => one.length_mm))
@@ -78,14 +78,14 @@ const BoardTape = ({ board, longest, done, turn }: { board: Board; longest: numb
         style={{ width: `${(100 * board.length_mm) / longest}%` }}
       >
         {board.cuts.map((cut) => {
-          const cutAlready = done.includes(cut.name)
+          const cutAlready = done.includes(cut.key)
           return (
             <button
               key={cut.name}
               type="button"
               aria-pressed={cutAlready}
               aria-label={`${cut.name}, ${cut.length}, mark at ${cut.to_text}${cutAlready ? ', cut' : ''}`}
-              onClick={() => turn(cut.name)}
+              onClick={() => turn(cut.key)}
               className={`absolute top-0 flex h-full items-center justify-center gap-2 overflow-hidden border-ink border-r-2 bg-wood leading-none ${cutAlready ? 'text-quiet line-through' : ''}`}
               style={{ left: share(cut.from_mm), width: share(cut.to_mm - cut.from_mm) }}
             >
