@@ -171,6 +171,7 @@ wishes = st.fixed_dictionaries(
         "from_end": st.booleans(),
         "bars": st.sampled_from(list(Bars)),
         "rods_last": st.booleans(),
+        "trim_after": st.booleans(),
         "centre_bars": st.integers(0, 2),
     }
 )
@@ -186,7 +187,9 @@ def test_whatever_the_crew_wishes_every_point_is_held_once(
     assert [step.number for step in steps] == list(range(1, len(steps) + 1))
     parts = [step.part for step in steps]
     assert parts.count("Center bar") == (1 if wished["centre_bars"] else 0)
-    assert (parts[-1] == "Adjusting rods") == wished["rods_last"]
+    last = [part for part in parts if part in ("Adjusting rods", "Trim")]
+    assert last == ["Adjusting rods"] * bool(wished["rods_last"]) + ["Trim"] * bool(wished["trim_after"])
+    assert not last or parts[-len(last) :] == last
     inner = [step for step in steps if step.part in ("Short sides", "Long sides")]
     assert all(len(step.points) <= int(str(wished["batch"])) for step in inner)
     if wished["in_step"]:

@@ -84,6 +84,7 @@ class Frame:
     whole side and then its opposite. batch: points of one step. corner_pass: points at a corner in one crosswise pass, 1
     or 2. cluster: points of each side that are held with its corner. from_end: along a side from one end to the other
     instead of from its middle. rods_last: adjusting rods are set when everything holds.
+    trim_after: an outer frame or trim goes on after that.
     """
 
     width_mm: float
@@ -99,6 +100,7 @@ class Frame:
     cluster: int = 1
     from_end: bool = False
     rods_last: bool = False
+    trim_after: bool = False
 
     def __post_init__(self) -> None:
         require_positive(
@@ -264,18 +266,14 @@ class _Work:
         yield _step("Center bar", "inside", f"fit {bars}", (), (), "", why)
 
     def rods(self) -> Iterator[TensionStep]:
-        """Adjusting rods, when everything holds."""
+        """Adjusting rods when everything holds, and the outer frame over all of it."""
         if self.frame.rods_last:
+            action = "turn each rod a little, crosswise, until even"
             why = "Only now: a rod that is turned earlier pulls the sheet off center."
-            yield _step(
-                "Adjusting rods",
-                "all sides",
-                "turn each rod a little, crosswise, until even",
-                (),
-                (),
-                "",
-                why,
-            )
+            yield _step("Adjusting rods", "all sides", action, (), (), "", why)
+        if self.frame.trim_after:
+            why = "It hides the points: look over the whole face first, nothing is reached any more."
+            yield _step("Trim", "all sides", "put on the outer frame, corners first", (), (), "", why)
 
     def _along(self, part: str, side: Side) -> Iterator[TensionStep]:
         """One pair of sides: partner points in step, or a whole side and then its opposite."""

@@ -176,6 +176,10 @@ class Tensioning(Part):
         None
     )
     rods_last: Annotated[bool | None, Field("rods_last", "Adjusting rods last", "switch", False)] = None
+    rail_part: Annotated[
+        Line | None, Field("rail_part", "On the rails", "text", note="as two lengths of springs")
+    ] = None
+    stile_part: Annotated[Line | None, Field("stile_part", "On the stiles", "text")] = None
     number_from: Annotated[
         Corner | None, Field("number_from", "Numbers begin", "choice", Corner.TOP_LEFT.value, CORNERS)
     ] = None

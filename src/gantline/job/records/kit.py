@@ -57,6 +57,8 @@ class KitRecord(Record):
     from_end: bool | None = None
     bars: Bars | None = None
     rods_last: bool | None = None
+    rail_part: Line | None = None
+    stile_part: Line | None = None
     number_from: Corner | None = None
     clockwise: bool | None = None
     # how it hangs
@@ -103,6 +105,10 @@ class KitRecord(Record):
         if self.trim_mm and self.border_mm and self.trim_mm > self.border_mm:
             yield ("trim_mm",), "The trim put on later is wider than the whole border."
         names = [one.name for one in self.parts]
+        for key in ("rail_part", "stile_part"):
+            part = getattr(self, key)
+            if part and names and part not in names:
+                yield (key,), f"“{part}” is not among the parts of this sheet."
         for at, one in enumerate(self.parts):
             if one.name in names[:at]:
                 yield ("parts", at, "name"), f"“{one.name}” is in the list twice: add the counts up."

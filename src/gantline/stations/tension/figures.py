@@ -101,6 +101,7 @@ def steps(at: Ask) -> Display | None:
     at(spread_points)
     at(brace_count)
     at.field(Tensioning.rods_last)
+    at.field(FrameBuild.trim_mm)
     if at(sequence) is School.CORNERS_FIRST:
         for field in (Tensioning.in_step, Tensioning.batch, Tensioning.corner_pass, Tensioning.cluster):
             at.field(field)

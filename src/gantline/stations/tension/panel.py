@@ -40,6 +40,8 @@ PANEL = (
             "from_end",
             "bars",
             "rods_last",
+            "rail_part",
+            "stile_part",
             "number_from",
             "clockwise",
         ),

@@ -109,6 +109,7 @@ def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
         centre_bars=at(brace_count),
         bars=Bars(at.field(Tensioning.bars)) if at(brace_count) else Bars.BETWEEN,
         rods_last=bool(at.field(Tensioning.rods_last)),
+        trim_after=at.field(FrameBuild.trim_mm) > 0.0,
         **(at(crew) if corners else {}),
     )
     return tension_order(found, frame, at(hold), at(sequence))

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from gantline.core.tension.order import OnTape, TensionStep
+from gantline.core.tension.points import RAILS
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.solve import tension_steps
@@ -70,13 +71,20 @@ def _reads(at: Ask, one: OnTape) -> TapeReads:
     )
 
 
+def _with_parts(at: Ask, step: TensionStep) -> str:
+    """What to do, and with which of two parts where rails and stiles take different ones."""
+    parts = {True: at.given(Tensioning.rail_part), False: at.given(Tensioning.stile_part)}
+    used = dict.fromkeys(part for one in step.held if (part := parts[one.side in RAILS]))
+    return f"{step.action}: {' and '.join(used)}" if used and not step.loose else step.action
+
+
 def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
     who = ("both at once" if people == "two" else "then straight across") if step.partners else ""
     return StepRow(
         number=step.number,
         part=step.part,
         place=step.place,
-        action=step.action,
+        action=_with_parts(at, step),
         numbers=step.points,
         partners=step.partners,
         partner_place=step.partner_place,
