@@ -23,9 +23,9 @@ export const Field = ({ figure, lead = false }: { figure: Figure; lead?: boolean
   return (
     <div className="flex min-h-11 items-center gap-2.5">
       <KnownButton figure={figure} />
-      <span className="min-w-0 flex-1 leading-tight">
+      <span className="flex-1 leading-tight">
         {figure.label}
-        {entry.source && <span className="block truncate text-fine text-quiet">from {entry.source}</span>}
+        {entry.source && <span className="block text-fine text-quiet">from {entry.source}</span>}
         {!entry.given && !entry.fact && figure.text && <span className="block text-fine text-quiet">usual</span>}
       </span>
       {entry.kind === 'choice' && (

@@ -55,7 +55,7 @@ def light(at: Ask, face: FaceName) -> Iterator[Mark]:
     yield Dot(key="strip-feed", role="source", layer="trim", at=start, name="feed of the light strip")
     for key, text, (u, v) in (
         ("feed", "feed", start),
-        ("meet", f"the runs meet, {at.text(one.short_mm)} apart each", end),
+        ("meet", f"the runs meet, each {at.text(one.short_mm)} short of the corner", end),
     ):
         inward = 1.0 if u < whole.overall_width_mm / 2.0 else -1.0
         yield Label(
