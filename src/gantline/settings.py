@@ -50,7 +50,7 @@ class Settings(BaseSettings):
 
     def address(self, port: int) -> str:
         """Where this is found by a browser."""
-        name = self.names[0]
+        name = self.names[0] if self.beyond else self.host
         return f"{'https' if self.beyond else 'http'}://{f'[{name}]' if ':' in name else name}:{port}"
 
 
