@@ -4040,6 +4040,8 @@ export interface components {
             people: ("one" | "two") | null;
             /** Rail Count */
             rail_count: number | null;
+            /** Rail Part */
+            rail_part: string | null;
             /** Rods Last */
             rods_last: boolean | null;
             school: components["schemas"]["School"] | null;
@@ -4049,6 +4051,8 @@ export interface components {
             spacing_mm: number | null;
             /** Stile Count */
             stile_count: number | null;
+            /** Stile Part */
+            stile_part: string | null;
         };
         /**
          * Term
