@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
 from gantline.core.fabric.blank import Wrap, blank_side_mm, metres_to_order, on_roll, turned_size_mm
-from gantline.core.frame.boards import DRESSED, STUFF, Lies, Material, section
+from gantline.core.frame.boards import DRESSED, Lies, section
 from gantline.core.frame.pieces import Joint, even_places, frame_pieces, joinery, spliced, too_long_mm
 from gantline.core.frame.square import NAMES, SixReadings, check_square, pushes
 from gantline.core.frame.stiffness import center_of_mass_mm, fewest_braces, sag_mm, sag_rows, wood_kg
@@ -19,7 +19,6 @@ from gantline.core.materials import Bought, Need, line_of, merged
 from gantline.core.trim.backlight import backlight
 from gantline.core.trim.tape import Corner, rolls_for, tape_pieces
 
-SOFTWOOD = STUFF[Material.SOFTWOOD]
 FLAT_1X4 = section(*DRESSED["1x4"], Lies.FLAT)
 
 
@@ -34,7 +33,7 @@ def test_pieces_are_as_long_as_the_joint_leaves_them(joint: Joint, rail: float, 
     assert [one.letter for one in found] == list("ABCDEF")
     assert [one.length_mm for one in found] == [rail, rail, stile, stile, 1322.0, 1322.0]
     assert [one.left_mm + 44.5 for one in found[4:]] == [1000.0, 2000.0]
-    made = joinery(found, 0, screws_an_end=2, screws_a_plate=8)
+    made = joinery(2, screws_an_end=2, screws_a_plate=8)
     assert (made.board_ends, made.screws, made.corner_plates, made.brace_plates) == (8, 16, 4, 4)
     with pytest.raises(OutOfRange, match="lies on a stile"):
         frame_pieces(width_mm=3000, height_mm=1500, board_mm=89, joint=joint, braces_at_mm=(60.0,))

@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from functools import wraps
 from typing import Annotated, Any, TypeVar
+from uuid import UUID
 
 from fastapi import Depends, Header, HTTPException, Request
 from fastapi.routing import APIRoute
@@ -58,9 +59,9 @@ def _at_a_desk(endpoint: Callable[..., Any]) -> Callable[..., Any]:
 
 async def who(request: Request, gantline_who: Annotated[str, Header(max_length=120)] = "") -> str:
     """Who saves: the paired device, or else the Gantline-Who header, whose bytes that are no text become question marks."""
-    device: str | None = getattr(request.state, "device", None)
+    device: tuple[UUID, str] | None = getattr(request.state, "device", None)
     if device is not None:
-        return device
+        return device[1]
     clean = "".join(letter if letter.isprintable() else "?" for letter in gantline_who).strip()
     return clean or "office"
 

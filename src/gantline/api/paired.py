@@ -3,6 +3,7 @@
 import time
 from collections.abc import Callable
 from typing import Any
+from uuid import UUID
 
 from starlette.concurrency import run_in_threadpool
 from starlette.requests import HTTPConnection
@@ -11,6 +12,7 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 from gantline.api.doors import answer_problem
 from gantline.store import devices
 
+Device = tuple[UUID, str]  # its id and name
 COOKIE = "__Host-gantline-device"
 OPEN = ("/pair", "/mark.svg", "/api/pair", "/api/health")
 KEPT_S = 3.0  # how long an unpaired device may still come in
@@ -26,16 +28,16 @@ class Paired:
 
     def __init__(self, app: ASGIApp, sessions: Callable[[], Any]) -> None:
         self.app, self.sessions = app, sessions
-        self.kept: dict[str, tuple[float, str]] = {}
+        self.kept: dict[str, tuple[float, Device]] = {}
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """ASGI."""
         if scope["type"] not in ("http", "websocket") or _open(scope["path"]):
             await self.app(scope, receive, send)
             return
-        name = await self._name(HTTPConnection(scope))
-        if name is not None:
-            scope.setdefault("state", {})["device"] = name
+        device = await self._device(HTTPConnection(scope))
+        if device is not None:
+            scope.setdefault("state", {})["device"] = device
             await self.app(scope, receive, send)
         elif scope["type"] == "websocket":
             await send({"type": "websocket.close", "code": 4401, "reason": NOT_PAIRED})
@@ -46,7 +48,7 @@ class Paired:
             await send({"type": "http.response.start", "status": 303, "headers": headers})
             await send({"type": "http.response.body", "body": b""})
 
-    async def _name(self, asked: HTTPConnection) -> str | None:
+    async def _device(self, asked: HTTPConnection) -> Device | None:
         scheme, _, given = asked.headers.get("authorization", "").partition(" ")
         token = given.strip() if scheme.lower() == "bearer" else asked.cookies.get(COOKIE, "")
         if not token:
@@ -63,9 +65,9 @@ class Paired:
         self.kept[token] = (time.monotonic(), found)
         return found
 
-    def _look(self, token: str) -> str | None:
+    def _look(self, token: str) -> Device | None:
         with self.sessions().begin() as session:
-            return devices.name_of(session, token)
+            return devices.device_of(session, token)
 
 
 def _open(path: str) -> bool:

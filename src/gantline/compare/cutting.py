@@ -4,6 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
+from gantline.core.frame.boards import DRESSED, Lies, section
 from gantline.core.frame.cutting import CannotCut, CutBoard, CutPlan, Stock, Wanted, cut_plan
 from gantline.core.frame.pieces import Joint, frame_pieces
 from gantline.core.size.aspect import read_aspect
@@ -15,7 +16,8 @@ from gantline.stations.frame import parts
 from gantline.stations.size import screen
 
 Boards = Sequence[tuple[str, str, Mapping[str, Any]]]
-MASK_BOARD, MASK_MM = "1x2", 38.0
+MASK_BOARD = "1x2"
+MASK_MM = section(*DRESSED[MASK_BOARD], Lies.FLAT).in_plane_mm
 # where the stores hold no board of a name: what yards sell, at a price by length
 USUAL_MM = (2400.0, 3000.0, 3600.0, 4200.0, 4800.0)
 SECONDS, WHAT_IF_SECONDS = 6.0, 2.0

@@ -6,22 +6,19 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from gantline.compare.cutting import Boards, Cutting, cutting, mask_panels
-from gantline.core.defaults import BlankDefaults
+from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import metres_to_order
-from gantline.core.materials import Bought, Need, line_of, merged
+from gantline.core.materials import Bought, Need, line_of, merged, with_spares
 from gantline.core.tension.holds import Hold
 from gantline.core.trim.backlight import Backlight as Strip
-from gantline.job.model.frame import Blank, FrameBuild, Materials, OwnMaterial
+from gantline.job.model.frame import Blank, BoxPart, FrameBuild, Materials, OwnMaterial
 from gantline.job.model.hanging import Hanging, Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame import joints, roll_cut, timber
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
-from gantline.stations.wall import drilling
+from gantline.stations.wall import drilling, fixing, fixings_top
 
-MASK_WRAP_MM, MASK_HOLDS = 60.0, 2  # velvet round each edge; points that hold a panel
-SPARE = 0.05  # of springs, lugs, pins: some fly
-STAPLE_SPARE = 0.15
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
     Hold.SPRING: "springs",
@@ -179,17 +176,18 @@ def _fabric(at: Ask) -> Iterator[Need]:
         name = f"{at.field(Tensioning.fabric) or 'fabric'}, off the roll"
         yield Need(key="fabric", name=name, amount=metres, unit="m", pack=0.1, why="fabric blank")
     points = at(tension_points)
-    if not isinstance(points, str):
-        spare = STAPLE_SPARE if hold is Hold.STAPLE else SPARE
-        count = math.ceil(len(points) * (1.0 + spare))
-        pack = 1000.0 if hold is Hold.STAPLE else 10.0
-        yield Need(
-            key=f"hold-{hold.value}",
-            name=ITEM_NAMES[hold],
-            amount=count,
-            pack=pack,
-            why="tension, with spares",
-        )
+    if isinstance(points, str) or not at(timber):  # a kit brings its own
+        return
+    staples = hold is Hold.STAPLE
+    spare = at.default(FrameDefaults.spare_staples if staples else FrameDefaults.spare_points)
+    name = ITEM_NAMES[hold]
+    yield Need(
+        key=name.replace(" ", "-"),
+        name=name,
+        amount=with_spares(len(points), spare),
+        pack=1000.0 if staples else 10.0,
+        why="tension, with spares",
+    )
 
 
 def _trim(at: Ask) -> Iterator[Need]:
@@ -207,16 +205,13 @@ def _trim(at: Ask) -> Iterator[Need]:
 
 
 def _masks(at: Ask) -> Iterator[Need]:
-    for number, panel in mask_panels(at):
-        size = " × ".join(at.text(side + 2.0 * MASK_WRAP_MM) for side in (panel.width_mm, panel.height_mm))
+    wrap, holds = 2.0 * at.default(FrameDefaults.mask_wrap_mm), at.default(FrameDefaults.mask_holds)
+    for number, panel in mask_panels(at):  # two of each, left and right
+        size = " × ".join(at.text(side + wrap) for side in (panel.width_mm, panel.height_mm))
         name = f"black velvet for a mask panel, {size}"
         yield Need(key=f"mask-velvet-{number}", name=name, amount=2, why="mask panels")
         yield Need(
-            key="mask-magnets",
-            name="magnets with steel plates",
-            amount=2 * MASK_HOLDS,
-            pack=4,
-            why="mask panels",
+            key="mask-magnets", name="magnets with steel plates", amount=2 * holds, pack=4, why="mask panels"
         )
 
 
@@ -224,10 +219,13 @@ def _hang(at: Ask) -> Iterator[Need]:
     found = at(drilling)
     if found is None:
         return
-    brackets = at.field(Hanging.name) or "wall brackets, pair"
-    yield Need(key="brackets", name=brackets, amount=1, why="hanging")
-    screws = at.field(Hanging.screws) or "wall screws"
-    yield Need(key="wall-screws", name=screws, amount=len(found.holes), pack=4, why="hanging")
+    in_the_box = any(at.of(one, BoxPart.stops) == "hang" for one in at.things(FrameBuild.parts))
+    if at(timber) or not in_the_box:
+        brackets = at.field(Hanging.name) or "wall brackets, pair"
+        yield Need(key="brackets", name=brackets, amount=1, why="hanging")
+    lower = sum(1 for one in found.holes if one.row == "lower")
+    screws = at.field(Hanging.screws) or at(fixing).name
+    yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
 
 
 def _always() -> Iterator[Need]:

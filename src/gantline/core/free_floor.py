@@ -10,9 +10,7 @@ import numpy as np
 
 from gantline.core.errors import require_positive
 
-Foot = tuple[
-    float, float, float, float
-]  # left, near, right, far [mm], from the left wall end and the screen's wall
+Foot = tuple[float, float, float, float]  # left, near, right, far [mm] from wall end and wall
 
 
 def free_place(
@@ -27,14 +25,14 @@ def free_place(
     lefts = np.unique([0.0, *taken[:, 2]])
     nears = np.unique([0.0, *taken[:, 3]])
     for wide, deep in dict.fromkeys(((wide_mm, deep_mm), (deep_mm, wide_mm))):
+        places = lefts[lefts + wide <= room_wide_mm]
+        across = (taken[:, 0] < places[:, None] + wide) & (
+            taken[:, 2] > places[:, None]
+        )  # places by what stands there
         for near in nears[nears + deep <= room_deep_mm]:
-            for left in lefts[lefts + wide <= room_wide_mm]:
-                hit = (
-                    (taken[:, 0] < left + wide)
-                    & (taken[:, 2] > left)
-                    & (taken[:, 1] < near + deep)
-                    & (taken[:, 3] > near)
-                )
-                if not hit.any():
-                    return float(left), float(near), float(left + wide), float(near + deep)
+            along = (taken[:, 1] < near + deep) & (taken[:, 3] > near)
+            free = ~(across & along).any(axis=1)
+            if free.any():
+                left = float(places[free.argmax()])
+                return left, float(near), left + wide, float(near) + deep
     return None

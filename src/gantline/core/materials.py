@@ -79,10 +79,20 @@ def line_of(need: Need, have: Bought) -> Line:
     )
 
 
+def with_spares(count: int, spare: float) -> int:
+    """So many, and a share of spares, up to the next whole one."""
+    return math.ceil(count * (1.0 + spare) - 1e-9)
+
+
+def short_of(listed: int, spare: int, found: int) -> int:
+    """How many parts of a kit are missing to work with: its spares need not be there."""
+    return max(0, listed - spare - found)
+
+
 STEPS = (
     (("board", "pocket", "l-plates", "t-plates", "plate", "glue", "sandpaper", "kit"), "Building the frame"),
-    (("fabric", "hold", "floor", "gloves"), "Stretching"),
-    (("border", "strip"), "Trimming"),
+    (("fabric", "staples", "springs", "lugs", "snaps", "lacing", "pull", "floor", "gloves"), "Stretching"),
+    (("border", "strip", "mask"), "Trimming"),
     (("brackets", "wall"), "Hanging"),
 )
 

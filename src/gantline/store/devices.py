@@ -63,14 +63,14 @@ def pair(session: Session, code: str, name: str) -> str:
     return token
 
 
-def name_of(session: Session, token: str) -> str | None:
-    """The name of the device with this token, marked as seen; None if it is not, or no longer, paired."""
+def device_of(session: Session, token: str) -> tuple[UUID, str] | None:
+    """Id and name of the device with this token, marked as seen; None if it is not, or no longer, paired."""
     row = session.scalar(select(DeviceRow).where(DeviceRow.token_digest == _digest(token)))
     if row is None:
         return None
     if datetime.now(UTC) - row.seen_at > timedelta(minutes=1):
         row.seen_at = datetime.now(UTC)
-    return row.name
+    return row.id, row.name
 
 
 def listed(session: Session, shop_id: UUID) -> Sequence[DeviceRow]:

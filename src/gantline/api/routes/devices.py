@@ -67,7 +67,7 @@ class PairedOut(Out):
 def list_devices(request: Request, desk: DeskDep) -> Response:
     """The paired devices, the one seen last first."""
     pairing = request.app.state.pairing_at is not None
-    me = getattr(request.state, "device", None)
+    me = getattr(request.state, "device", (None,))[0]
     rows = devices.listed(desk.session, desk.shop_id) if pairing else []
     return answer(
         {
@@ -75,7 +75,7 @@ def list_devices(request: Request, desk: DeskDep) -> Response:
             "devices": [
                 {
                     "id": row.id, "name": row.name, "paired_at": row.paired_at, "seen_at": row.seen_at,
-                    "this_one": row.name == me,
+                    "this_one": row.id == me,
                 }
                 for row in rows
             ],

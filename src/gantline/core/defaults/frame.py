@@ -65,6 +65,22 @@ class FrameDefaults:
     scab_mm = Default(600.0, "mm", 200.0, 2000.0, "scab plate behind a splice", "glued and screwed")
     screws_an_end = Default(2.0, "", 1.0, 6.0, "pocket screws in each board end", "with glue")
     screws_a_plate = Default(8.0, "", 2.0, 16.0, "screws in each flat plate", "plates with eight holes")
+    softwood_e_gpa = Default(9.0, "GPa", 3.0, 20.0, "stiffness of softwood", "along the grain")
+    softwood_kg_m3 = Default(500.0, "kg/m³", 250.0, 900.0, "density of softwood", "dry")
+    poplar_e_gpa = Default(11.0, "GPa", 3.0, 20.0, "stiffness of poplar", "along the grain")
+    poplar_kg_m3 = Default(450.0, "kg/m³", 250.0, 900.0, "density of poplar", "dry")
+    plywood_e_gpa = Default(8.0, "GPa", 3.0, 20.0, "stiffness of plywood", "along the face grain")
+    plywood_kg_m3 = Default(600.0, "kg/m³", 250.0, 900.0, "density of plywood", "birch and pine")
+    aluminum_e_gpa = Default(69.0, "GPa", 60.0, 80.0, "stiffness of aluminum", "usual alloys")
+    aluminum_kg_m3 = Default(2700.0, "kg/m³", 2500.0, 2900.0, "density of aluminum", "usual alloys")
+    spare_staples = Default(0.15, "", 0.0, 1.0, "staples bought beyond those counted", "some bend")
+    spare_points = Default(0.05, "", 0.0, 1.0, "springs, lugs, pins bought beyond those counted", "some fly")
+    mask_wrap_mm = Default(
+        60.0, "mm", 0.0, 300.0, "velvet round each edge of a mask panel", "edge and return"
+    )
+    mask_holds = Default(
+        2.0, "", 1.0, 12.0, "points that hold a mask panel", "magnets on steel behind the velvet"
+    )
     hardware_kg = Default(0.8, "kg", 0.0, 20.0, "plates, screws, staples, tape of a frame", "weighed")
     crook_mm = Default(2.0, "mm", 0.5, 20.0, "largest crook of a board", "sideways bow over its length")
     bow_mm = Default(4.0, "mm", 0.5, 40.0, "largest bow of a board", "over its face")
@@ -103,6 +119,10 @@ class BlankDefaults:
     )
     roll_step_mm = Default(100.0, "mm", 10.0, 1000.0, "step that fabric is sold by", "a tenth of a meter")
     mass_g_m2 = Default(400.0, "g/m²", 20.0, 3000.0, "fabric's mass", "coated cloth")
+    seat_floor_mm = Default(700.0, "mm", 300.0, 1500.0, "floor a seat takes, each way", "an armchair")
+    over_floor_mm = Default(
+        100.0, "mm", 0.0, 1000.0, "what is higher leaves the floor free", "the fabric slides below it"
+    )
     work_around_mm = Default(
         350.0, "mm", 0.0, 2000.0, "clean floor round the blank", "room to kneel beside it"
     )

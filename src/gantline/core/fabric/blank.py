@@ -91,3 +91,8 @@ def metres_to_order(along_mm: float, step_mm: float) -> float:
     """Metres of roll, up to the step it is sold by [m].  Raises: OutOfRange."""
     require_positive(along_mm=along_mm, step_mm=step_mm)
     return math.ceil(along_mm / step_mm - 1e-9) * step_mm / 1000.0
+
+
+def fabric_kg(width_mm: float, height_mm: float, mass_g_m2: float, layers: int) -> float:
+    """Mass of a fabric blank in so many layers [kg]."""
+    return width_mm * height_mm * 1e-6 * mass_g_m2 / 1000.0 * layers

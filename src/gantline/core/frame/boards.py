@@ -1,6 +1,6 @@
 """Boards by their nominal name, and what they are made of.
 
-Source: dressed softwood sizes and usual values of stiffness and density; a shop measures its own boards.
+Source: dressed softwood sizes; a shop measures its own boards.
 """
 
 from collections.abc import Mapping
@@ -16,21 +16,6 @@ class Material(StrEnum):
     PLYWOOD = "plywood"
     ALUMINUM = "aluminum"
 
-
-@dataclass(frozen=True, slots=True)
-class Stuff:
-    """Modulus of elasticity [GPa] and density [kg/m³]."""
-
-    e_gpa: float
-    density_kg_m3: float
-
-
-STUFF: Mapping[Material, Stuff] = {
-    Material.SOFTWOOD: Stuff(9.0, 500.0),
-    Material.POPLAR: Stuff(11.0, 450.0),
-    Material.PLYWOOD: Stuff(8.0, 600.0),
-    Material.ALUMINUM: Stuff(69.0, 2700.0),
-}
 
 # nominal name: dressed thickness and width [mm]
 DRESSED: Mapping[str, tuple[float, float]] = {

@@ -43,6 +43,14 @@ class Piece:
     ends: Literal["square", "mitered", "half-lapped"]
 
 
+Role = Literal["rail", "stile", "brace"]
+
+
+def is_shortened(role: Role, joint: Joint) -> bool:
+    """Whether a piece ends at two others, so that it is two boards shorter than the outside."""
+    return role == "brace" or joint is (Joint.BUTT_STILES if role == "rail" else Joint.BUTT_RAILS)
+
+
 def frame_pieces(
     *, width_mm: float, height_mm: float, board_mm: float, joint: Joint, braces_at_mm: tuple[float, ...]
 ) -> tuple[Piece, ...]:
@@ -56,9 +64,8 @@ def frame_pieces(
     w, h, b = width_mm, height_mm, board_mm
     if min(w, h) <= 2.0 * b:
         raise OutOfRange("the boards are as wide as the frame: choose narrower ones", field="board_mm", got=b)
-    whole = joint in (Joint.MITER, Joint.LAP)
-    rail_in = 0.0 if whole or joint is Joint.BUTT_RAILS else b
-    stile_in = 0.0 if whole or joint is Joint.BUTT_STILES else b
+    rail_in = b if is_shortened("rail", joint) else 0.0
+    stile_in = b if is_shortened("stile", joint) else 0.0
     ends: Literal["square", "mitered", "half-lapped"]
     ends = "mitered" if joint is Joint.MITER else "half-lapped" if joint is Joint.LAP else "square"
     made = [
@@ -172,24 +179,20 @@ class Joinery:
     corner_plates: int
     brace_plates: int
     plate_screws: int
-    splice_plates: int
 
 
-def joinery(pieces: tuple[Piece, ...], splices: int, *, screws_an_end: int, screws_a_plate: int) -> Joinery:
+def joinery(braces: int, *, screws_an_end: int, screws_a_plate: int) -> Joinery:
     """Screws and plates of a frame: two pieces meet at each corner, a brace meets a rail at each end.
 
     Source: two pocket screws and glue per board end, plates on the back at corners and braces.
     """
-    braces = sum(1 for one in pieces if one.role == "brace")
-    ends = 4 + 2 * braces
-    plates = 4 + 2 * braces
+    meetings = 4 + 2 * braces
     return Joinery(
-        board_ends=ends,
-        screws=ends * screws_an_end,
+        board_ends=meetings,
+        screws=meetings * screws_an_end,
         corner_plates=4,
         brace_plates=2 * braces,
-        plate_screws=plates * screws_a_plate,
-        splice_plates=splices,
+        plate_screws=meetings * screws_a_plate,
     )
 
 

@@ -6,7 +6,7 @@ Leaves out: a frame that is not flat (its wind), and bent boards.
 """
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -176,3 +176,9 @@ def pushes(check: SquareCheck, allowed_mm: float) -> str:
     if abs(check.lean_mm) <= allowed_mm:
         return ""
     return "left" if check.lean_mm > 0.0 else "right"
+
+
+def widest_gap(gaps_mm: Mapping[str, float], allowed_mm: float) -> str:
+    """The corner that gapes, where the gaps differ by more than is allowed; empty where they are alike."""
+    worst = max(gaps_mm, key=lambda name: gaps_mm[name])
+    return worst if gaps_mm[worst] - min(gaps_mm.values()) > allowed_mm else ""

@@ -7,6 +7,8 @@ straightest go to the rails, since a bent rail shows as an uneven gap between pi
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+RAILS = 2
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Board:
@@ -26,6 +28,11 @@ class Sighted:
     board: Board
     rank: int | None
     why: str
+
+    @property
+    def role(self) -> str:
+        """What it becomes: the two straightest the rails; empty where it goes back."""
+        return "" if self.rank is None else "rail" if self.rank <= RAILS else "stile or brace"
 
 
 def sighted(

@@ -89,6 +89,22 @@ class Screen:
         return math.hypot(self.overall_width_mm, self.overall_height_mm)
 
 
+def as_built(planned: Screen, wide_mm: float | None, high_mm: float | None) -> Screen | None:
+    """A screen whose frame was measured: the border is what is left beside the picture, shared as it was planned.
+
+    Args: wide, high, overall as measured [mm]; None: not measured.  Returns: None where the frame is smaller than the picture.
+    """
+    more_wide = 0.0 if wide_mm is None else (wide_mm - planned.overall_width_mm) / 2.0
+    more_high = 0.0 if high_mm is None else (high_mm - planned.overall_height_mm) / 2.0
+    side, top, bottom = planned.border.side_mm, planned.border.top_mm, planned.border.bottom_mm
+    faces = (side + more_wide, top + more_high, bottom + more_high)
+    if min(faces) < 0.0:
+        return None
+    return Screen(
+        picture=planned.picture, border=Border(side_mm=faces[0], top_mm=faces[1], bottom_mm=faces[2])
+    )
+
+
 def with_overspill(picture: Picture, overspill_side_mm: float) -> Picture:
     """The picture that is thrown: overspill by zoom keeps the shape, o_s / a at top and bottom.
 

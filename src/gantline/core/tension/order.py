@@ -5,12 +5,12 @@ finish one side before its opposite is started.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
-from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
+from gantline.core.tension.points import OPPOSITE, RAILS, Corner, Side, TensionPoint, numbered
 
 # Crosswise: a corner, the one opposite, then the other two.
 CROSSWISE = (
@@ -46,7 +46,7 @@ class OnTape:
         return f"{self.side} {'rail' if self.side in RAILS else 'stile'}"
 
 
-@dataclass(slots=True, kw_only=True)  # not frozen: numbered once all are there
+@dataclass(slots=True)  # not frozen: numbered once all are there
 class TensionStep:
     """One step: which points on which side, where the tape reads, and what their partners are.
 
@@ -147,6 +147,22 @@ def tension_order(
     for number, step in enumerate(drafts, start=1):
         step.number = number
     return tuple(drafts)
+
+
+def renumbered(
+    steps: Sequence[TensionStep], points: Sequence[TensionPoint], start: Corner, *, clockwise: bool
+) -> tuple[TensionStep, ...]:
+    """The same steps with a maker's own numbers; points as from spread()."""
+    own = {(one.u_mm, one.v_mm, one.side): one for one in numbered(tuple(points), start, clockwise=clockwise)}
+    by_number = {one.number: own[one.u_mm, one.v_mm, one.side] for one in points}
+    return tuple(
+        replace(
+            step,
+            held=tuple(by_number[one.number] for one in step.held),
+            partners=tuple(by_number[number].number for number in step.partners),
+        )
+        for step in steps
+    )
 
 
 class _Work:
@@ -368,16 +384,7 @@ def _step(
     partner_place: str,
     reason: str,
 ) -> TensionStep:
-    return TensionStep(
-        number=0,
-        part=part,
-        place=place,
-        action=action,
-        held=held,
-        partners=partners,
-        partner_place=partner_place,
-        reason=reason,
-    )
+    return TensionStep(0, part, place, action, held, partners, partner_place, reason)
 
 
 def _tape(side: Side, held: tuple[TensionPoint, ...]) -> OnTape:

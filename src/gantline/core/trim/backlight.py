@@ -7,11 +7,10 @@ Leaves out: voltage drop along a run, and how even the light on the wall is.
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Literal
 
 from gantline.core.errors import OutOfRange, require_not_negative, require_positive
 
-FeedCorner = Literal["left", "right"]
+SOLD_W = (30.0, 60.0, 100.0, 150.0, 200.0, 240.0, 320.0, 480.0, 600.0)  # supplies as they are sold
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -48,6 +48,11 @@ def tape_pieces(
     )
 
 
+def tape_width_mm(faces_mm: Sequence[float], wrap_mm: float) -> float:
+    """How wide tape is cut: the widest face of the border, and what goes round the edge [mm]."""
+    return max(faces_mm) + wrap_mm
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Rolls:
     """How many rolls, and how the pieces are shared out; joined: pieces longer than a roll, which need a joint."""

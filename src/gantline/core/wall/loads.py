@@ -49,6 +49,7 @@ FIXINGS: Mapping[str, Fixing] = {
         name="8 mm plug in aerated block", base=Base.BLOCK, depth_mm=60.0, drill_mm=8.0, plugged=True
     ),
 }
+SPREAD_MM = 25.0  # behind the board
 PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
 
 
@@ -81,10 +82,22 @@ def utilization(load: Load, shear_allowed_n: float, pull_allowed_n: float) -> fl
     return load.shear_n / shear_allowed_n + load.pull_n / pull_allowed_n
 
 
+def middle_out_mm(standoff_mm: float, depth_mm: float) -> float:
+    """From the wall's face to the center of mass: taken as the middle of the frame's depth [mm]."""
+    return standoff_mm + depth_mm / 2.0
+
+
+def down_mm(height_mm: float, drop_mm: float, row_offset_mm: float | None) -> float:
+    """From the top row to what bears against the wall below: the lower row, or the frame's bottom without one [mm]."""
+    return height_mm - (drop_mm if row_offset_mm is None else row_offset_mm)
+
+
 def screw_length_mm(fixing: Fixing, *, plate_mm: float, cover_mm: float) -> float:
-    """The least length of a screw [mm]: plate, what covers the base (drywall, plaster, backer), and its depth in that."""
-    inside = fixing.depth_mm if fixing.base is not Base.BOARD else 25.0
-    return plate_mm + (cover_mm if fixing.base is not Base.BOARD else fixing.depth_mm) + inside
+    """The least length of a screw [mm]: plate, what it goes through (drywall, plaster; of an anchor in board the board), and
+    its depth in what holds (behind the board: what the anchor needs to spread)."""
+    if fixing.base is Base.BOARD:
+        return plate_mm + fixing.depth_mm + SPREAD_MM
+    return plate_mm + cover_mm + fixing.depth_mm
 
 
 def drill_depth_mm(fixing: Fixing, *, cover_mm: float) -> float:

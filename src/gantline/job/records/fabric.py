@@ -1,6 +1,6 @@
 """A fabric by the roll, as its leaflet gives it."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -23,4 +23,7 @@ class FabricRecord(Record):
     acoustic: bool = False
     roll_widths_mm: Annotated[list[LengthMm], Field(max_length=20)] = []
     mass_g_m2: Positive | None = None
+    along: Literal["none", "width", "height"] | None = None
+    stretch: Annotated[Share, Field(le=0.5)] | None = None
+    layers: Annotated[int, Field(ge=1, le=3)] | None = None
     care: Line = ""

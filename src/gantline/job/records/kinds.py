@@ -9,7 +9,7 @@ from pydantic import ValidationError
 from gantline.job.edits import Edit
 from gantline.job.field import Part, declared, field_of
 from gantline.job.model import Job
-from gantline.job.model.frame import FrameBuild
+from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.hanging import Hanging, Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.size import BorderFaces
@@ -77,7 +77,7 @@ def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
 PARTS: Mapping[RecordKind, tuple[type[Part], ...]] = {
     RecordKind.FIXING: (Hanging, FrameBuild),
     RecordKind.KIT: (FrameBuild, Tensioning),
-    RecordKind.FABRIC: (FabricChoice,),
+    RecordKind.FABRIC: (FabricChoice, Blank),
 }
 
 
@@ -103,6 +103,9 @@ def record_from(kind: RecordKind, job: Job) -> dict[str, Any]:
             }
             for one in job.frame.parts
         ]
+        hung = {name: field.read(job) for name, field in declared(Hanging).items()}
+        hung["fixed_spacing_mm"] = hung.pop("spacing_mm")
+        body |= {name: value for name, value in hung.items() if name in known and value is not None}
         if job.size.border.side_mm is not None:
             body["border_mm"] = job.size.border.side_mm
     if kind is RecordKind.FABRIC and job.light.fabric.roll_mm is not None:
@@ -148,6 +151,7 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | 
             edits = copied(
                 FabricChoice, field_of(FabricChoice.name), name, dict(body) | {"roll_mm": rolls[-1]}
             )
+            edits += copied(Blank, None, "", body)
             return [Edit(pointer=field_of(Tensioning.fabric).pointer, value=name), *edits]
         case RecordKind.BOARD:
             return copied(FrameBuild, None, "", {"board": body.get("nominal"), **body})

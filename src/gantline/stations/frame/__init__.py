@@ -1,6 +1,7 @@
 """Frame: pieces, braces, the fabric blank, the built frame. What other stations ask of it."""
 
-from gantline.stations.frame.blank import blank, outer_mm, overlap_mm, roll_cut
+from gantline.stations.frame.blank import blank, overlap_mm, roll_cut
+from gantline.stations.frame.board import outer_mm, timber
 from gantline.stations.frame.solve import (
     brace_count,
     brace_places,
@@ -9,7 +10,6 @@ from gantline.stations.frame.solve import (
     mass_kg,
     parts,
     pieces,
-    timber,
 )
 
 __all__ = [

@@ -2,7 +2,6 @@
 
 from gantline.core.defaults import BlankDefaults
 from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_roll
-from gantline.core.frame.boards import DRESSED, Lies, section
 from gantline.core.free_floor import Foot, free_place
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, FrameBuild
@@ -10,41 +9,19 @@ from gantline.job.model.hanging import Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.stations.size import screen
+from gantline.stations.frame.board import board_section, outer_mm, timber
 from gantline.stations.survey import box_solids, seat_places, wall_mm
-
-SEAT_MM = 700.0  # what a seat takes of the floor, each way
-LOW_MM = 100.0  # what hangs higher than this leaves the floor free
-LEAST_MM = 100.0  # a frame smaller than this is none
-
-
-def outer_mm(at: Ask) -> tuple[float, float]:
-    """Width and height of the frame that is built, without trim that is put on later [mm]; trim that leaves nothing of it is
-    a finding and does not count."""
-    one, trim = at(screen), at.field(FrameBuild.trim_mm)
-    wide, high = one.overall_width_mm - 2.0 * trim, one.overall_height_mm - 2.0 * trim
-    if min(wide, high) < LEAST_MM:
-        return one.overall_width_mm, one.overall_height_mm
-    return wide, high
 
 
 def return_mm(at: Ask) -> float:
     """Fabric on the back of the frame [mm]: as entered, else a share of the board's width."""
     given = at.given(Blank.back_mm)
-    if given is not None:
-        return given
-    thick, wide = DRESSED[at.field(FrameBuild.board)]
-    thick = at.given(FrameBuild.thick_mm) or thick
-    wide = at.given(FrameBuild.wide_mm) or wide
-    return (
-        at.default(BlankDefaults.return_share)
-        * section(thick, wide, Lies(at.field(FrameBuild.lies))).in_plane_mm
-    )
+    return at.default(BlankDefaults.return_share) * at(board_section).in_plane_mm if given is None else given
 
 
 def wrapped(at: Ask) -> bool:
     """Whether the fabric is wrapped round boards and stapled."""
-    return at.field(FrameBuild.build) == "timber" and at.field(Tensioning.hold) == Hold.STAPLE
+    return at(timber) and at.field(Tensioning.hold) == Hold.STAPLE
 
 
 def wrap(at: Ask) -> Wrap | None:
@@ -101,8 +78,8 @@ def laid_out(at: Ask) -> Foot | None:
     feet: list[Foot] = [
         (solid.low[0], solid.low[2], solid.high[0], solid.high[2])
         for _, _, solid in at(box_solids)
-        if solid.low[1] < LOW_MM
+        if solid.low[1] < at.default(BlankDefaults.over_floor_mm)
     ]
-    half = SEAT_MM / 2.0
+    half = at.default(BlankDefaults.seat_floor_mm) / 2.0
     feet += [(one.x_mm - half, one.z_mm - half, one.x_mm + half, one.z_mm + half) for one in at(seat_places)]
     return free_place(*at(work_area_mm), at(wall_mm), at.field(Survey.room_depth_mm), feet)

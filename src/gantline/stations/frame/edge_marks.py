@@ -9,7 +9,7 @@ from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.frame.blank import return_mm, wrapped
-from gantline.stations.frame.solve import board_section, timber
+from gantline.stations.frame.board import board_section, timber
 from gantline.stations.size import screen
 
 WALL_MM, OVER_MM, UNDER_MM, BESIDE_MM = 14.0, 16.0, 36.0, 26.0

@@ -1,19 +1,22 @@
 """Boards, braces, mass, blank and roll, and the frame as it was built."""
 
+from collections.abc import Callable
 from typing import Any
 
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import metres_to_order
+from gantline.core.frame.pieces import Joint, Role, is_shortened
 from gantline.core.units import pair_text
 from gantline.job.model.frame import Blank, FrameBuild
+from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
-from gantline.plan.working import Expr, root, square, term
-from gantline.stations.frame.blank import blank, outer_mm, overlap_mm, return_mm, roll_cut, wrapped
+from gantline.plan.working import Expr, most, root, size, square, term
+from gantline.stations.frame.blank import blank, overlap_mm, return_mm, roll_cut, work_area_mm, wrap, wrapped
+from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber
+from gantline.stations.frame.built import readings
 from gantline.stations.frame.built import square as square_check
 from gantline.stations.frame.solve import (
-    board_mm,
-    board_section,
     brace_count,
     fabric_kg,
     joints,
@@ -21,11 +24,9 @@ from gantline.stations.frame.solve import (
     mass_kg,
     parts,
     pieces,
-    rail_sag_mm,
-    stile_sag_mm,
     stuff,
-    timber,
     timber_kg,
+    widest_span_mm,
 )
 
 FIGURES = Figures()
@@ -79,21 +80,17 @@ def frame_size(at: Ask) -> Display:
     return Display(text, text=text, how="overall width × overall height, less trim")
 
 
-def _length(key: str, label: str, role: str) -> None:
+def _length(key: str, label: str, role: Role) -> None:
     @FIGURES.length(key, label, "geometry of the joints")
     def cut(at: Ask) -> Display | None:
         """What each of them is cut to."""
-        found = at.aside(pieces)  # what a length rests on is asked below: not all of it weighs
-        one = None if isinstance(found, str) else next((one for one in found if one.role == role), None)
-        if one is None or isinstance(found, str) or not at(timber):
+        if not at(timber) or isinstance(at.aside(pieces), str) or (role == "brace" and not at(brace_count)):
             return None
-        at.field(FrameBuild.joint)
-        made: Expr = term(
-            "outside width" if role == "rail" else "outside height", at(outer_mm)[0 if role == "rail" else 1]
-        )
-        if one.length_mm < made.value - 1e-6:
+        whole = at(outer_mm)[0 if role == "rail" else 1]
+        made: Expr = term("outside width" if role == "rail" else "outside height", whole)
+        if is_shortened(role, Joint(at.field(FrameBuild.joint))):
             made = made - 2.0 * term("board width", at(board_section).in_plane_mm)
-        return Display(one.length_mm, made)
+        return Display(made.value, made)
 
 
 _length("rail_length", "Each rail", "rail")
@@ -109,19 +106,20 @@ def expected_diagonal(at: Ask) -> Display:
     return Display(made.value, made)
 
 
-def _sag(key: str, label: str, question: Any) -> None:
+def _sag(key: str, label: str, span: Callable[[Ask], float]) -> None:
     @FIGURES.other(key, label, "mm", BEAM)
     def bow(at: Ask) -> Display | None:
         """How far the fabric bows it."""
         if not at(timber):
             return None
-        value = at(question)
-        how = f"line tension {at(line_tension_n_m):g} N/m, E {at(stuff).e_gpa:g} GPa, widest span"
-        return Display(value, text=f"{value:.1f} mm", how=how)
+        pull = term("line tension", at(line_tension_n_m), " N/m") / 1000.0
+        stiff = term("E", at(stuff)[0], " GPa") * 1000.0 * term("I", at(board_section).inertia_mm4, " mm⁴")
+        made = 5.0 * pull * square(square(term("span", span(at)))) / (384.0 * stiff)
+        return Display(made.value, made, f"{made.value:.1f} mm")
 
 
-_sag("rail_sag", "Rails bow inward", rail_sag_mm)
-_sag("stile_sag", "Stiles bow inward", stile_sag_mm)
+_sag("rail_sag", "Rails bow inward", lambda at: at(widest_span_mm))
+_sag("stile_sag", "Stiles bow inward", lambda at: at(outer_mm)[1])
 
 
 @FIGURES.other("mass", "Mass", "kg", "boards, fabric and hardware")
@@ -141,10 +139,9 @@ def mass(at: Ask) -> Display | None:
 @FIGURES.other("joint_count", "Board ends to screw", "", "two screws and glue an end, plates on the back")
 def joint_count(at: Ask) -> Display | None:
     """Screws and plates."""
-    found = at.aside(joints)
-    if found is None or not at(timber):
+    found = at(joints)
+    if found is None or isinstance(at.aside(pieces), str):
         return None
-    at(brace_count)
     each = at.default(FrameDefaults.screws_an_end)
     text = f"{found.board_ends}, {found.screws} screws"
     how = (
@@ -157,13 +154,8 @@ def joint_count(at: Ask) -> Display | None:
 @FIGURES.other("piece_count", "Pieces to cut", "", "counted")
 def piece_count(at: Ask) -> Display | None:
     """With the parts of what is spliced."""
-    count = len(at.aside(parts))
-    if not count or not at(timber):
-        return None
-    at(brace_count)
-    at(outer_mm)
-    at.field(FrameBuild.longest_mm)
-    return Display(count, text=str(count), how="with splices")
+    count = len(at(parts))
+    return Display(count, text=str(count), how="with splices") if count else None
 
 
 @FIGURES.length("return_back", "Return on the back", "share of the board's width", Blank.back_mm)
@@ -183,7 +175,11 @@ def fabric_past(at: Ask) -> Display | None:
     """On each side."""
     if not at(timber):
         return None
-    return Display(at(overlap_mm), how="edge + return + grip, never under the least")
+    own, made = at.given(Tensioning.overlap_mm), at(wrap)
+    if own is not None or made is None:
+        return Display(at(overlap_mm), how="as entered, or the least that hands need")
+    whole = term("edge", made.edge_mm) + term("return", made.back_mm) + term("grip", made.grip_mm)
+    return Display(made.overlap_mm, most(whole, term("least", made.least_mm)))
 
 
 @FIGURES.other("blank_size", "Cut the fabric to", "", "frame and overlap on both sides")
@@ -220,20 +216,20 @@ def roll_spare(at: Ask) -> Display | None:
 @FIGURES.other("work_area", "Clean floor to lay it out", "", "the blank with room to kneel all round")
 def work_area(at: Ask) -> Display:
     """Covered and clean, for two people."""
-    wide, high = at(blank)
-    more = 2.0 * at.default(BlankDefaults.work_around_mm)
-    text = pair_text(wide + more, high + more, at.units)
-    return Display(text, text=text, how="blank + room on both sides")
+    text = pair_text(*at(work_area_mm), at.units)
+    return Display(text, text=text, how="blank + room to kneel on both sides")
 
 
 @FIGURES.length("lean", "Top leans", "(d₁² − d₂²) / (4·W)")
 def lean(at: Ask) -> Display | None:
     """How far the top stands to one side of the bottom."""
-    found = at(square_check)
-    if found is None or isinstance(found, str):
+    found, read = at(square_check), at(readings)
+    if found is None or isinstance(found, str) or read is None:
         return None
     way = "right" if found.lean_mm >= 0.0 else "left"
-    return Display(abs(found.lean_mm), how="from both diagonals", label=f"Top leans {way}")
+    rising, falling = term("rising diagonal", read.rising_mm), term("falling diagonal", read.falling_mm)
+    made = size((square(rising) - square(falling)) / (4.0 * term("mean width", found.width_mm)))
+    return Display(made.value, made, label=f"Top leans {way}")
 
 
 @FIGURES.length("closure", "Readings disagree by", "falling diagonal from the other five less as read")

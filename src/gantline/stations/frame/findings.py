@@ -5,7 +5,7 @@ from enum import StrEnum
 
 from gantline.core.defaults import FrameDefaults
 from gantline.core.frame.pieces import too_long_mm
-from gantline.core.frame.square import SquareCheck, pushes, rival_of
+from gantline.core.frame.square import NAMES, SquareCheck, pushes, rival_of, widest_gap
 from gantline.core.materials import spoken_item, waits_for
 from gantline.core.tension.holds import Hold
 from gantline.job.field import field_of
@@ -15,22 +15,20 @@ from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity, cure, found
-from gantline.stations.frame.blank import LEAST_MM, laid_out, roll_cut, work_area_mm
+from gantline.stations.frame.blank import laid_out, roll_cut, work_area_mm
+from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
-    board_mm,
-    board_section,
     brace_count,
     pieces,
     rail_sag_mm,
     splices,
     stile_sag_mm,
-    timber,
 )
 from gantline.stations.frame.tables import box_check
-from gantline.stations.size import built_mm, planned_screen, screen
+from gantline.stations.size import built_screen
 
-READ_BY_NAME = dict(zip(("top", "bottom", "left", "right", "rising", "falling"), READ, strict=True))
+READ_BY_NAME = dict(zip(NAMES, READ, strict=True))
 SPOKEN = {
     "top": "the top",
     "bottom": "the bottom",
@@ -41,13 +39,12 @@ SPOKEN = {
 }
 
 
-CORNERS = ("top left", "top right", "bottom left", "bottom right")
-GAPS = (
-    SquareReadings.gap_top_left_mm,
-    SquareReadings.gap_top_right_mm,
-    SquareReadings.gap_bottom_left_mm,
-    SquareReadings.gap_bottom_right_mm,
-)
+GAPS = {
+    "top left": SquareReadings.gap_top_left_mm,
+    "top right": SquareReadings.gap_top_right_mm,
+    "bottom left": SquareReadings.gap_bottom_left_mm,
+    "bottom right": SquareReadings.gap_bottom_right_mm,
+}
 
 
 class Code(StrEnum):
@@ -77,10 +74,7 @@ class Code(StrEnum):
 def built_of(at: Ask) -> Iterator[Finding]:
     """Pieces that cannot be, and a depth that is not the board's."""
     made, trim = at(pieces), at.field(FrameBuild.trim_mm)
-    if (
-        at(screen).overall_height_mm - 2.0 * trim < LEAST_MM
-        or at(screen).overall_width_mm - 2.0 * trim < LEAST_MM
-    ):
+    if not at(trim_fits):
         text = f"Trim of {at.text(trim)} on each side leaves nothing of the frame. Enter a narrower trim."
         yield Finding(
             code=Code.TRIM, severity="stop", text=text, subject=field_of(FrameBuild.trim_mm).pointer
@@ -219,24 +213,18 @@ def squareness(at: Ask) -> Iterator[Finding]:
         yield _wrong(at, check)
     elif check is not None:
         yield from _square(at, check)
-    gaps = {
-        name: value
-        for name, value in zip(CORNERS, (at.given(one) for one in GAPS), strict=True)
-        if value is not None
-    }
-    if len(gaps) == len(CORNERS):
-        worst = max(gaps, key=lambda name: gaps[name])
-        if gaps[worst] - min(gaps.values()) > at.default(FrameDefaults.corner_gap_mm):
-            text = (
-                f"The {worst} corner gapes {gaps[worst]:g} mm, the tightest {min(gaps.values()):g} mm. Loosen its screws, close "
-                "it against its neighbors, and tighten when all four are alike."
-            )
-            subject = field_of(GAPS[CORNERS.index(worst)]).pointer
-            yield Finding(code=Code.CORNER_GAPS, severity="check", text=text, subject=subject)
-    wide, high = at(built_mm)
-    one = at(planned_screen).picture
-    if (wide is not None and wide < one.width_mm) or (high is not None and high < one.height_mm):
-        text = "The built frame is smaller than the picture. Measure it again, or choose a smaller size."
+    gaps = {name: value for name, one in GAPS.items() if (value := at.given(one)) is not None}
+    worst = widest_gap(gaps, at.default(FrameDefaults.corner_gap_mm)) if len(gaps) == len(GAPS) else ""
+    if worst:
+        text = (
+            f"The {worst} corner gapes {gaps[worst]:g} mm, the tightest {min(gaps.values()):g} mm. Loosen its screws, close it "
+            "against its neighbors, and tighten when all four are alike."
+        )
+        yield Finding(
+            code=Code.CORNER_GAPS, severity="check", text=text, subject=field_of(GAPS[worst]).pointer
+        )
+    if at(built_screen) is None:
+        text = "The built frame is smaller than the picture with its border. Measure it again, or choose a smaller size."
         subject = field_of(SquareReadings.top_mm).pointer
         yield Finding(code=Code.TOO_SMALL, severity="stop", text=text, subject=subject)
 
@@ -248,7 +236,7 @@ def _wrong(at: Ask, check: SquareCheck) -> Finding:
         f"say {at.text(first.implied_mm)}, it reads {at.text(first.read_mm)}."
     )
     if rival_of(first.name):
-        text += " If it reads the same again, the frame is racked and another diagonal is wrong."
+        text += " If it reads the same again, measure the other diagonal: a racked frame looks alike."
     subject = field_of(READ_BY_NAME[first.name]).pointer
     return Finding(code=Code.READING_WRONG, severity="check", text=text, subject=subject)
 

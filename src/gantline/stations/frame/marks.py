@@ -7,8 +7,8 @@ from gantline.drawing.marks import Area, Dimension, Dot, Label, Line, Mark, Poin
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
-from gantline.stations.frame.blank import outer_mm
-from gantline.stations.frame.solve import board_section, brace_places, pieces, splices, timber
+from gantline.stations.frame.board import board_section, outer_mm, timber
+from gantline.stations.frame.solve import brace_places, pieces, splices
 from gantline.stations.size import screen
 
 HELD_MM = 1000.0

@@ -5,8 +5,9 @@ from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
 from gantline.stations.frame.blank import blank
+from gantline.stations.frame.board import board_section, timber
 from gantline.stations.frame.built import square
-from gantline.stations.frame.solve import board_section, parts, timber
+from gantline.stations.frame.solve import parts
 from gantline.stations.frame.tables import box_check
 
 

@@ -5,7 +5,8 @@ from itertools import pairwise
 
 from gantline.core.defaults import Default, FrameDefaults, TensionDefaults
 from gantline.core.errors import OutOfRange
-from gantline.core.frame.boards import DRESSED, STUFF, Lies, Material, Section, Stuff, section
+from gantline.core.fabric.blank import fabric_kg as fabric_mass_kg
+from gantline.core.frame.boards import Material
 from gantline.core.frame.pieces import (
     Joinery,
     Joint,
@@ -16,12 +17,13 @@ from gantline.core.frame.pieces import (
     joinery,
     spliced,
 )
-from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_rows, wood_kg
+from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_mm, sag_rows, wood_kg
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.frame.blank import blank, outer_mm
+from gantline.stations.frame.blank import blank
+from gantline.stations.frame.board import board_section, outer_mm, timber
 
 LINE_TENSIONS: dict[Hold, Default] = {
     Hold.STAPLE: TensionDefaults.line_hand_n_m,
@@ -30,6 +32,12 @@ LINE_TENSIONS: dict[Hold, Default] = {
     Hold.SNAP: TensionDefaults.line_snap_n_m,
     Hold.LACE: TensionDefaults.line_lace_n_m,
     Hold.PIN: TensionDefaults.line_snap_n_m,
+}
+STUFF: dict[Material, tuple[Default, Default]] = {
+    Material.SOFTWOOD: (FrameDefaults.softwood_e_gpa, FrameDefaults.softwood_kg_m3),
+    Material.POPLAR: (FrameDefaults.poplar_e_gpa, FrameDefaults.poplar_kg_m3),
+    Material.PLYWOOD: (FrameDefaults.plywood_e_gpa, FrameDefaults.plywood_kg_m3),
+    Material.ALUMINUM: (FrameDefaults.aluminum_e_gpa, FrameDefaults.aluminum_kg_m3),
 }
 NO_PIECES = "a kit comes in its own pieces"
 
@@ -43,26 +51,10 @@ class Spliced:
     trouble: str = ""
 
 
-def timber(at: Ask) -> bool:
-    """Whether the frame is built of boards."""
-    return at.field(FrameBuild.build) == "timber"
-
-
-def board_mm(at: Ask) -> tuple[float, float]:
-    """Thickness and width of the board [mm]: as measured, else dressed."""
-    thick, wide = DRESSED[at.field(FrameBuild.board)]
-    own_thick, own_wide = at.given(FrameBuild.thick_mm), at.given(FrameBuild.wide_mm)
-    return (thick if own_thick is None else own_thick, wide if own_wide is None else own_wide)
-
-
-def board_section(at: Ask) -> Section:
-    """The board as it stands in the frame."""
-    return section(*at(board_mm), Lies(at.field(FrameBuild.lies)))
-
-
-def stuff(at: Ask) -> Stuff:
-    """What it is made of."""
-    return STUFF[Material(at.field(FrameBuild.material))]
+def stuff(at: Ask) -> tuple[float, float]:
+    """Modulus of elasticity [GPa] and density [kg/m³] of what it is made of."""
+    stiff, dense = STUFF[Material(at.field(FrameBuild.material))]
+    return at.default(stiff), at.default(dense)
 
 
 def line_tension_n_m(at: Ask) -> float:
@@ -72,13 +64,12 @@ def line_tension_n_m(at: Ask) -> float:
 
 def sags(at: Ask) -> tuple[SagRow, ...]:
     """The bow of a rail with 0, 1, 2 … even braces."""
-    return sag_rows(at(outer_mm)[0], at(line_tension_n_m), at(stuff).e_gpa, at(board_section).inertia_mm4)
+    return sag_rows(at(outer_mm)[0], at(line_tension_n_m), at(stuff)[0], at(board_section).inertia_mm4)
 
 
 def stile_sag_mm(at: Ask) -> float:
     """The bow of a stile, which upright braces do not help [mm]."""
-    rows = sag_rows(at(outer_mm)[1], at(line_tension_n_m), at(stuff).e_gpa, at(board_section).inertia_mm4, 0)
-    return rows[0].sag_mm
+    return sag_mm(at(line_tension_n_m), at(outer_mm)[1], at(stuff)[0], at(board_section).inertia_mm4)
 
 
 def brace_count(at: Ask) -> int:
@@ -107,13 +98,14 @@ def brace_places(at: Ask) -> tuple[float, ...]:
     return even_places(at(outer_mm)[0], at(brace_count))
 
 
+def widest_span_mm(at: Ask) -> float:
+    """The widest part of a rail between braces [mm]."""
+    return max(b - a for a, b in pairwise((0.0, *at(brace_places), at(outer_mm)[0])))
+
+
 def rail_sag_mm(at: Ask) -> float:
     """The bow of the rails in their widest span [mm]."""
-    wide = at(outer_mm)[0]
-    ends = (0.0, *at(brace_places), wide)
-    span = max((b - a for a, b in pairwise(ends)), default=wide)
-    row = sag_rows(max(span, 1.0), at(line_tension_n_m), at(stuff).e_gpa, at(board_section).inertia_mm4, 0)[0]
-    return row.sag_mm
+    return sag_mm(at(line_tension_n_m), at(widest_span_mm), at(stuff)[0], at(board_section).inertia_mm4)
 
 
 def pieces(at: Ask) -> tuple[Piece, ...] | str:
@@ -172,12 +164,10 @@ def parts(at: Ask) -> tuple[tuple[str, float], ...]:
 
 def joints(at: Ask) -> Joinery | None:
     """Screws and plates; None without boards."""
-    found = at(pieces)
-    if isinstance(found, str):
+    if not at(timber):
         return None
     return joinery(
-        found,
-        sum(len(one.splice.joints_mm) for one in at(splices) if one.splice),
+        at(brace_count),
         screws_an_end=round(at.default(FrameDefaults.screws_an_end)),
         screws_a_plate=round(at.default(FrameDefaults.screws_a_plate)),
     )
@@ -188,13 +178,12 @@ def timber_kg(at: Ask) -> float | None:
     found, one = at(pieces), at(board_section)
     if isinstance(found, str):
         return None
-    return wood_kg(found, one.in_plane_mm, one.deep_mm, at(stuff).density_kg_m3)
+    return wood_kg(found, one.in_plane_mm, one.deep_mm, at(stuff)[1])
 
 
 def fabric_kg(at: Ask) -> float:
     """Mass of the fabric [kg]."""
-    wide, high = at(blank)
-    return wide * high * 1e-6 * at.field(Blank.mass_g_m2) * at.field(Blank.layers) / 1000.0
+    return fabric_mass_kg(*at(blank), at.field(Blank.mass_g_m2), at.field(Blank.layers))
 
 
 def mass_kg(at: Ask) -> float | None:

@@ -3,12 +3,12 @@
 from gantline.job.model.frame import Blank, FrameBuild, Materials, SquareReadings
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, Station, Table, fields_of
+from gantline.stations.frame.board import timber
 from gantline.stations.frame.edge_marks import EDGE
 from gantline.stations.frame.figures import FIGURES, gist
 from gantline.stations.frame.findings import FINDINGS
 from gantline.stations.frame.marks import DRAW
 from gantline.stations.frame.panel import PANEL
-from gantline.stations.frame.solve import timber
 from gantline.stations.frame.tables import bought_boards, bow_table, box_check, cut_list, roll_drawing
 
 SAWS = Caution(

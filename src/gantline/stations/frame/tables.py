@@ -4,11 +4,13 @@ from dataclasses import dataclass
 
 from gantline.core.defaults import FrameDefaults
 from gantline.core.frame.straight import Board, sighted
+from gantline.core.materials import short_of
 from gantline.job.field import field_of
 from gantline.job.model.frame import Blank, BoughtBoard, BoxPart, FrameBuild
 from gantline.plan.ask import Ask
 from gantline.stations.frame.blank import blank, roll_cut
-from gantline.stations.frame.solve import brace_count, parts, pieces, sags, splices, timber
+from gantline.stations.frame.board import timber
+from gantline.stations.frame.solve import brace_count, parts, pieces, sags, splices
 
 ENDS = {"square": "square", "mitered": "mitered, to long points", "half-lapped": "half-lapped"}
 
@@ -130,7 +132,7 @@ def box_check(at: Ask) -> BoxCheck | None:
             count=one.count,
             spare=at.of(one, BoxPart.spare),
             found=one.found,
-            short=0 if one.found is None else max(0, one.count - at.of(one, BoxPart.spare) - one.found),
+            short=0 if one.found is None else short_of(one.count, at.of(one, BoxPart.spare), one.found),
             stops=named.choice(at.of(one, BoxPart.stops)),
         )
         for one in there
@@ -225,11 +227,7 @@ def bought_boards(at: Ask) -> SightedBoards | None:
             crook=f"{one.board.crook_mm:g} mm",
             bow=f"{one.board.bow_mm:g} mm",
             twist=f"{one.board.twist_mm:g} mm",
-            verdict=f"take it back: {one.why} too large"
-            if one.rank is None
-            else "for a rail"
-            if one.rank <= 2
-            else "for stiles and braces",
+            verdict=f"for a {one.role}" if one.role else f"take it back: {one.why} too large",
             good=one.rank is not None,
         )
         for one in sighted(found, crook_mm=crook, bow_mm=bow, twist_mm=twist)

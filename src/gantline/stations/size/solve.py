@@ -7,7 +7,7 @@ from fractions import Fraction
 from gantline.core.defaults import SizeDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.size.aspect import read_aspect
-from gantline.core.size.picture import Border, Lead, Picture, Screen, picture_from
+from gantline.core.size.picture import Border, Lead, Picture, Screen, as_built, picture_from
 from gantline.core.size.tidy import TidySize, tidy_sizes
 from gantline.core.units import FRACTIONAL
 from gantline.job.model.frame import FrameBuild, SquareReadings
@@ -130,21 +130,18 @@ def built_mm(at: Ask) -> tuple[float | None, float | None]:
     return wide, high
 
 
+def built_screen(at: Ask) -> Screen | None:
+    """The screen with the frame that was measured on the floor, if any; None where that is smaller than the picture."""
+    return as_built(at(planned_screen), *at(built_mm))
+
+
 def sized(at: Ask) -> SizeChoice:
-    """The screen that is built, and the exact picture it comes from; once the frame is measured, its border is what is
-    left beside the picture."""
-    asked, pick, planned = at(wished), at(picked), at(planned_screen)
-    wide, high = at(built_mm)
-    side, top, bottom = planned.border.side_mm, planned.border.top_mm, planned.border.bottom_mm
-    if wide is not None:
-        side += (wide - planned.overall_width_mm) / 2.0
-    if high is not None:
-        more = (high - planned.overall_height_mm) / 2.0
-        top, bottom = top + more, bottom + more
-    made = planned
-    if min(side, top, bottom) >= 0.0:  # a frame smaller than its picture is a finding of its own
-        made = Screen(picture=planned.picture, border=Border(side_mm=side, top_mm=top, bottom_mm=bottom))
-    return SizeChoice(wished=asked, picked=pick is not None, screen=made)
+    """The screen that is built, and the exact picture it comes from; a measured frame takes the planned one's place, but for
+    one that is too small, which is a finding."""
+    made = at(built_screen)
+    return SizeChoice(
+        wished=at(wished), picked=at(picked) is not None, screen=at(planned_screen) if made is None else made
+    )
 
 
 def screen(at: Ask) -> Screen:

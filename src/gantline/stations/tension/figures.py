@@ -10,9 +10,9 @@ from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.frame import brace_count, overlap_mm
+from gantline.stations.frame import overlap_mm
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import sequence, spacing_mm, spread_points, tension_steps
+from gantline.stations.tension.solve import sequence, spacing_mm, spread_points, spread_steps
 
 FIGURES = Figures()
 
@@ -97,16 +97,7 @@ _gap("stile_gap", "Gap on the stiles", Side.LEFT)
 @FIGURES.other("steps", "Steps", "", "opposite pairs count as one step")
 def steps(at: Ask) -> Display | None:
     """Of the whole order."""
-    found = at.aside(tension_steps)  # how many there are rests on less than their order does
-    at(spread_points)
-    at(brace_count)
-    at.field(Tensioning.rods_last)
-    at.field(FrameBuild.trim_mm)
-    if at(sequence) is School.CORNERS_FIRST:
-        for field in (Tensioning.in_step, Tensioning.batch, Tensioning.corner_pass, Tensioning.cluster):
-            at.field(field)
-    elif at(brace_count):
-        at.field(Tensioning.bars)
+    found = at(spread_steps)
     return Display(float(len(found)), text=f"{len(found)}", how="counted") if found else None
 
 

@@ -5,7 +5,7 @@ from typing import Any
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
-from gantline.core.tension.order import Bars, Frame, TensionStep, tension_order
+from gantline.core.tension.order import Bars, Frame, TensionStep, renumbered, tension_order
 from gantline.core.tension.points import Corner, Layout, Side, TensionPoint, numbered, spread
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Tensioning
@@ -72,14 +72,18 @@ def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
         return str(error)
 
 
+def own_numbers(at: Ask) -> tuple[Corner, bool]:
+    """Where the numbers of crew or kit begin, and whether they run clockwise."""
+    return Corner(at.field(Tensioning.number_from)), bool(at.field(Tensioning.clockwise))
+
+
 def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
     """The same with the numbers that the crew or the kit gives them."""
     found = at(spread_points)
     if isinstance(found, str):
         return found
-    return numbered(
-        found, Corner(at.field(Tensioning.number_from)), clockwise=bool(at.field(Tensioning.clockwise))
-    )
+    start, clockwise = at(own_numbers)
+    return numbered(found, start, clockwise=clockwise)
 
 
 def crew(at: Ask) -> dict[str, Any]:
@@ -95,9 +99,9 @@ def crew(at: Ask) -> dict[str, Any]:
     }
 
 
-def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
-    """The points in steps; none where the frame cannot take them."""
-    found, laid = at(tension_points), at(layout)
+def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
+    """The points in steps, whatever their numbers; none where the frame cannot take them."""
+    found, laid = at(spread_points), at(layout)
     if isinstance(found, str) or isinstance(laid, str):
         return ()
     corners = at(sequence) is School.CORNERS_FIRST
@@ -113,3 +117,12 @@ def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
         **(at(crew) if corners else {}),
     )
     return tension_order(found, frame, at(hold), at(sequence))
+
+
+def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
+    """The steps with the numbers that the crew or the kit gives the points."""
+    found, points = at(spread_steps), at(spread_points)
+    if isinstance(points, str):
+        return ()
+    start, clockwise = at(own_numbers)
+    return renumbered(found, points, start, clockwise=clockwise)

@@ -7,8 +7,7 @@ from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, found
-from gantline.stations.size import screen
-from gantline.stations.trim.solve import border_kind, rolls, strip
+from gantline.stations.trim.solve import border_kind, faces_mm, rolls, strip
 
 
 class Code(StrEnum):
@@ -23,7 +22,7 @@ class Code(StrEnum):
 @found
 def border(at: Ask) -> Iterator[Finding]:
     """Tape that must be joined, and a border on a frame that has none."""
-    found_rolls, one = at(rolls), at(screen).border
+    found_rolls = at(rolls)
     if found_rolls is not None and found_rolls.joined:
         named = " and ".join(found_rolls.joined)
         text = (
@@ -31,7 +30,7 @@ def border(at: Ask) -> Iterator[Finding]:
             "both ends at once, or buy longer rolls."
         )
         yield Finding(code=Code.JOINED, severity="check", text=text, subject=field_of(Trim.roll_mm).pointer)
-    if at(border_kind) != "none" and max(one.side_mm, one.top_mm, one.bottom_mm) <= 0.0:
+    if at(border_kind) != "none" and max(at(faces_mm)) <= 0.0:
         text = "The border has no width. Enter its faces at Size, or choose no border."
         yield Finding(code=Code.NO_FACE, severity="check", text=text, subject=field_of(Trim.border).pointer)
 

@@ -2,15 +2,15 @@
 
 from gantline.core.defaults import TrimDefaults
 from gantline.core.errors import OutOfRange
+from gantline.core.trim.backlight import SOLD_W, backlight
 from gantline.core.trim.backlight import Backlight as Strip
-from gantline.core.trim.backlight import backlight
 from gantline.core.trim.tape import Corner, Rolls, TapePiece, rolls_for, tape_pieces
+from gantline.core.trim.tape import tape_width_mm as width_of_tape_mm
 from gantline.job.model.frame import Backlight, Trim
 from gantline.plan.ask import Ask
 from gantline.stations.frame import outer_mm, timber
 from gantline.stations.size import screen
 
-SUPPLIES_W = (30.0, 60.0, 100.0, 150.0, 200.0, 240.0, 320.0, 480.0, 600.0)
 TAPED = ("tape", "velvet")
 
 
@@ -19,8 +19,7 @@ def border_kind(at: Ask) -> str:
     given = at.given(Trim.border)
     if given is not None:
         return given
-    one = at(screen).border
-    return "tape" if at(timber) and max(one.side_mm, one.top_mm, one.bottom_mm) > 0.0 else "none"
+    return "tape" if at(timber) and max(at(faces_mm)) > 0.0 else "none"
 
 
 def tape(at: Ask) -> tuple[TapePiece, ...]:
@@ -37,10 +36,15 @@ def tape(at: Ask) -> tuple[TapePiece, ...]:
     )
 
 
-def tape_width_mm(at: Ask) -> float:
-    """How wide the tape is cut: the widest face with what goes round the edge [mm]."""
+def faces_mm(at: Ask) -> tuple[float, float, float]:
+    """Faces of the border: side, top, bottom [mm]."""
     one = at(screen).border
-    return max(one.side_mm, one.top_mm, one.bottom_mm) + at.field(Trim.wrap_mm)
+    return one.side_mm, one.top_mm, one.bottom_mm
+
+
+def tape_width_mm(at: Ask) -> float:
+    """How wide the tape is cut [mm]."""
+    return width_of_tape_mm(at(faces_mm), at.field(Trim.wrap_mm))
 
 
 def rolls(at: Ask) -> Rolls | None:
@@ -64,7 +68,7 @@ def strip(at: Ask) -> Strip | str | None:
             watts_per_m=at.field(Backlight.watts_per_m),
             fix_spacing_mm=at.default(TrimDefaults.strip_fix_mm),
             spare=at.default(TrimDefaults.supply_spare),
-            supplies_w=SUPPLIES_W,
+            supplies_w=SOLD_W,
         )
     except OutOfRange as error:
         return str(error)

@@ -1,5 +1,6 @@
 """Wall: brackets, holes and the marks that find them. What other stations ask of it."""
 
+from gantline.stations.wall.loads import fixing, fixings_top
 from gantline.stations.wall.solve import Drilling, drilling, pair, rows_mm
 
-__all__ = ["Drilling", "drilling", "pair", "rows_mm"]
+__all__ = ["Drilling", "drilling", "fixing", "fixings_top", "pair", "rows_mm"]

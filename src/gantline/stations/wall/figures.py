@@ -10,12 +10,21 @@ from gantline.core.wall.studs import StudLattice
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
-from gantline.plan.working import Expr, least, root, size, square, term
+from gantline.plan.working import Expr, least, most, root, size, square, term
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
-from gantline.stations.wall.loads import allowed_n, fixing, fixing_key, fixings_top, load, used
+from gantline.stations.wall.loads import (
+    allowed_n,
+    cleat,
+    fixing,
+    fixing_key,
+    fixings_top,
+    levers_mm,
+    load,
+    used,
+)
 from gantline.stations.wall.solve import (
     choice,
     fixed,
@@ -128,10 +137,10 @@ def level_tolerance(at: Ask) -> Display | None:
     two = at(pair)
     if two is None or not at(fits):
         return None
-    most = at.default(WallDefaults.hole_level_mm)
+    largest = at.default(WallDefaults.hole_level_mm)
     across = two.spacing_mm
-    value = level_tolerance_mm(across, most_mm=most)
-    made = least(term("largest allowed", most), term("across", across) * 0.5 / 1000.0)
+    value = level_tolerance_mm(across, most_mm=largest)
+    made = least(term("largest allowed", largest), term("across", across) * 0.5 / 1000.0)
     return Display(value, made, at.allowed(value), how="or 0.5 mm per meter, whichever is less")
 
 
@@ -196,24 +205,29 @@ def which_fixing(at: Ask) -> Display:
 )
 def shear(at: Ask) -> Display | None:
     """Of the finished screen, with the factor for handling."""
-    found, mass = at(load), at(mass_kg)
-    if found is None or mass is None:
+    found, weight = at(load), at(handled_weight)
+    if found is None or weight is None:
         return None
-    weight = term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
     return Display(found.shear_n, weight / term("fixings", at(fixings_top), ""), f"{found.shear_n:.0f} N")
 
 
 @FIGURES.other("load_pull", "Pull-out of each upper fixing", "N", "overturning about the lower bearing")
 def pull(at: Ask) -> Display | None:
     """Of the finished screen, with the factor for handling."""
-    found = at(load)
-    if found is None:
+    found, weight, (out, down) = at(load), at(handled_weight), at(levers_mm)
+    if found is None or weight is None:
         return None
-    return Display(
-        found.pull_n,
-        text=f"{found.pull_n:.0f} N",
-        how="weight × lever out over lever down; a cleat at least the weight",
-    )
+    lever = term("out to the center of mass", out) / term("down to the lower bearing", down)
+    made = weight * (most(lever, 1.0) if at(cleat) else lever) / term("fixings", at(fixings_top), "")
+    return Display(found.pull_n, made, f"{found.pull_n:.0f} N")
+
+
+def handled_weight(at: Ask) -> Expr | None:
+    """The screen's weight with the factor for handling [N]."""
+    mass = at(mass_kg)
+    if mass is None:
+        return None
+    return term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
 
 
 @FIGURES.other("load_used", "Of what a fixing may carry", "", "V / V_a + T / T_a")

@@ -1,8 +1,7 @@
 """The frame's weight on its holes."""
 
 from gantline.core.defaults import Default, WallDefaults
-from gantline.core.errors import OutOfRange
-from gantline.core.wall.loads import FIXINGS, Fixing, Load, load_each, utilization
+from gantline.core.wall.loads import FIXINGS, Fixing, Load, down_mm, load_each, middle_out_mm, utilization
 from gantline.core.wall.ways import Way
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
@@ -47,26 +46,32 @@ def fixings_top(at: Ask) -> int:
     return 2 * at.field(Hanging.per_bracket)
 
 
+def levers_mm(at: Ask) -> tuple[float, float]:
+    """Out from the wall to the center of mass, and down from the top row to the lower bearing [mm]."""
+    out = middle_out_mm(at.field(FrameBuild.standoff_mm), at.field(FrameBuild.depth_mm))
+    offset, high = at(row_offset_mm), at(screen).overall_height_mm
+    return out, down_mm(high, at.field(Hanging.drop_mm) if offset is None else 0.0, offset)
+
+
+def cleat(at: Ask) -> bool:
+    """Whether it hangs on a bevel, which pulls outward as well."""
+    return at.field(Hanging.way) == Way.CLEAT
+
+
 def load(at: Ask) -> Load | None:
     """On each fixing of the top row; None while the mass is not known, or the rows would cross."""
-    mass, offset = at(mass_kg), at(row_offset_mm)
-    if mass is None:
+    mass, (out, down), count = at(mass_kg), at(levers_mm), at(fixings_top)
+    if mass is None or down <= 0.0:
         return None
-    high = at(screen).overall_height_mm
-    down = high - at.field(Hanging.drop_mm) if offset is None else high - offset
-    count = at(fixings_top)
-    try:
-        return load_each(
-            mass,
-            factor=at.default(WallDefaults.load_factor),
-            carrying=count,
-            top=count,
-            out_mm=at.field(FrameBuild.standoff_mm) + at.field(FrameBuild.depth_mm) / 2.0,
-            down_mm=down,
-            cleat=at.field(Hanging.way) == Way.CLEAT,
-        )
-    except OutOfRange:
-        return None
+    return load_each(
+        mass,
+        factor=at.default(WallDefaults.load_factor),
+        carrying=count,
+        top=count,
+        out_mm=out,
+        down_mm=down,
+        cleat=at(cleat),
+    )
 
 
 def used(at: Ask) -> float | None:

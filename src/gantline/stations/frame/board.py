@@ -1,0 +1,38 @@
+"""What the frame is built of: timber or a kit, the board as it lies, its outside."""
+
+from gantline.core.frame.boards import DRESSED, Lies, Section, section
+from gantline.job.model.frame import FrameBuild
+from gantline.plan.ask import Ask
+from gantline.stations.size import screen
+
+LEAST_MM = 100.0  # a frame smaller than this is none
+
+
+def timber(at: Ask) -> bool:
+    """Whether the frame is built of boards."""
+    return at.field(FrameBuild.build) == "timber"
+
+
+def trim_fits(at: Ask) -> bool:
+    """Whether the trim that is put on later leaves a frame to build."""
+    one, trim = at(screen), at.field(FrameBuild.trim_mm)
+    return min(one.overall_width_mm, one.overall_height_mm) - 2.0 * trim >= LEAST_MM
+
+
+def outer_mm(at: Ask) -> tuple[float, float]:
+    """Width and height of the frame that is built, without trim that is put on later [mm]; trim that leaves nothing of it is
+    a finding and does not count."""
+    one, trim = at(screen), at.field(FrameBuild.trim_mm) if at(trim_fits) else 0.0
+    return one.overall_width_mm - 2.0 * trim, one.overall_height_mm - 2.0 * trim
+
+
+def board_mm(at: Ask) -> tuple[float, float]:
+    """Thickness and width of the board [mm]: as measured, else dressed."""
+    thick, wide = DRESSED[at.field(FrameBuild.board)]
+    own_thick, own_wide = at.given(FrameBuild.thick_mm), at.given(FrameBuild.wide_mm)
+    return (thick if own_thick is None else own_thick, wide if own_wide is None else own_wide)
+
+
+def board_section(at: Ask) -> Section:
+    """The board as it stands in the frame."""
+    return section(*at(board_mm), Lies(at.field(FrameBuild.lies)))
