@@ -29,7 +29,6 @@ SHOTS = (
     ("throw", "Mill loft", "throw", "dark", ("Side",)),
     ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
     ("light-path", "Parish hall", "throw", "light", ()),
-    ("survey-front", "Mill loft", "survey", "dark", ()),
     ("survey-side", "Mill loft", "survey", "dark", ("Side",)),
     ("size-table", "Mill loft", "size", "dark", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
@@ -94,7 +93,9 @@ def main() -> None:
                         page.keyboard.press(key)
                     else:
                         tab = page.get_by_role("tab", name=key, exact=True)
-                        tab.or_(page.get_by_role("button", name=key)).first.click()
+                        there = tab.or_(page.get_by_role("button", name=key)).first
+                        there.click()
+                        there.evaluate("one => one.scrollIntoView()")
                 shoot(page, name)
                 page.close()
                 if name in CHANGED:

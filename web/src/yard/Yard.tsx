@@ -1,6 +1,6 @@
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query'
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
-import { useDeferredValue, useEffect, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ask, type Face, type JobCard, type JobOut, Refused, type Severity } from '../api/client'
 import { keys } from '../api/keys'
@@ -161,12 +161,19 @@ const Rows = ({ rows, scale, total, more }: RowsProps) => {
   useEffect(() => {
     if (more && last >= rows.length - 2) more()
   }, [more, last, rows.length])
-  const before = rows.slice(0, items[0]?.index ?? 0).flat().length
+  const firsts = useMemo(() => {
+    let count = 0
+    return rows.map((row) => {
+      count += row.length
+      return count - row.length
+    })
+  }, [rows])
   return (
     <ul className="relative my-auto shrink-0" style={{ height: shown.getTotalSize() }}>
-      {items.flatMap((item) => {
-        const first = before + rows.slice(items[0]?.index ?? 0, item.index).flat().length
-        return [
+      {items.map((item) => {
+        const row = rows[item.index] ?? []
+        const before = firsts[item.index] ?? 0
+        return (
           <li
             key={item.key}
             data-index={item.index}
@@ -175,14 +182,14 @@ const Rows = ({ rows, scale, total, more }: RowsProps) => {
             style={{ transform: `translateY(${item.start}px)` }}
           >
             <ul className="flex items-stretch justify-center gap-x-10">
-              {rows[item.index]?.map((card, at) => (
-                <li key={card.id} className="flex" aria-setsize={total} aria-posinset={first + at + 1}>
+              {row.map((card, at) => (
+                <li key={card.id} className="flex" aria-setsize={total} aria-posinset={before + at + 1}>
                   {card.front ? <Wall card={card} front={card.front} scale={scale} /> : <Unread card={card} />}
                 </li>
               ))}
             </ul>
-          </li>,
-        ]
+          </li>
+        )
       })}
     </ul>
   )

@@ -24,14 +24,7 @@ export const Box = ({ plan }: StationProps) => {
           ))}
         </ul>
       )}
-      <Add
-        cells={CELLS}
-        button="Add"
-        edit={({ name = '', ...counts }) => ({
-          pointer: '/frame/parts/-',
-          value: { name, ...Object.fromEntries(Object.entries(counts).map(([key, text]) => [key, Number(text)])) },
-        })}
-      />
+      <Add cells={CELLS} button="Add" edit={(typed) => ({ pointer: '/frame/parts/-', value: typed })} />
     </div>
   )
 }

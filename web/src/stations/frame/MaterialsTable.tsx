@@ -60,7 +60,7 @@ export const MaterialsTable = ({ list, kept }: { list: Bench['materials']; kept:
             <Cell>
               <Typing label={`${row.name}, pack of`} text={String(row.pack)} save={(text) => set(row, 'pack', text)} />
             </Cell>
-            <Cell className="text-body">{row.buy}</Cell>
+            <Cell className="whitespace-nowrap text-body">{row.buy}</Cell>
             <Cell>
               <Typing label={`${row.name}, price of a pack`} text={money(row.price)} save={(text) => set(row, 'price', text)} />
             </Cell>

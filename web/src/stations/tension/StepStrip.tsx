@@ -17,11 +17,11 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
   const step = steps[at]
   if (!step) return <p className="flex h-full items-center px-4 text-quiet">No order yet: the frame cannot take its points.</p>
   return (
-    <div className="flex min-h-[150px] items-center gap-6 px-5 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
+    <div className="flex min-h-[150px] items-center gap-4 px-4 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
       <Button size="step" disabled={at === 0} onClick={() => onStep(at - 1)}>
         Step before
       </Button>
-      <div className="min-w-0 flex-1 max-[820px]:order-first max-[820px]:basis-full" aria-live="polite">
+      <div className="min-w-64 flex-1 max-[820px]:order-first max-[820px]:basis-full" aria-live="polite">
         <p className="text-quiet">
           step {step.number} of {steps.length} · {step.part}
         </p>
