@@ -4,7 +4,7 @@ import re
 import sys
 from pathlib import Path
 
-from bench import cutting, drag, faults, fuzz, load, plans, roundtrip, tables, users
+from bench import cutting, drag, faults, fuzz, load, plans, roundtrip, studs, tables, users
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
@@ -17,6 +17,7 @@ PARTS = {
     "roundtrip": roundtrip,
     "drag": drag,
     "cutting": cutting,
+    "studs": studs,
     "load": load,
 }
 LONG = {"faults": faults, "fuzz": fuzz, "users": users}

@@ -145,7 +145,8 @@ def kit_sheet() -> str:
     record = next(one for one in store_records()["kit"] if one["key"] == "ketch")
     contradictions = (
         "A spacing and counts of points; counts of one pair of sides only; fixed brackets without a spacing; a share and a fixed "
-        "spacing; trim wider than the border; a part twice; all of a part spares; more points than parts that hold them."
+        "spacing; trim wider than the border; a part twice; all of a part spares; more points than parts that hold "
+        "them; parts that weigh more than the kit."
     )
     return "\n".join(
         [

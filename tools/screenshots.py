@@ -3,12 +3,12 @@
 Needs poppler-utils for the page of the wall sheet. Run it as a module: python -m tools.screenshots
 """
 
-import subprocess
 import tempfile
 import time
 from pathlib import Path
 
 import httpx2
+import pypdfium2
 from playwright.sync_api import Page, sync_playwright
 from tests.browser.conftest import ARGS
 from tests.running import Running
@@ -108,22 +108,8 @@ def main() -> None:
                 time.sleep(0.4)
                 answer = httpx2.get(str(answer.url), timeout=60)
             pdf.write_bytes(answer.raise_for_status().content)
-            subprocess.run(
-                [
-                    "pdftoppm",
-                    "-r",
-                    "90",
-                    "-f",
-                    "1",
-                    "-l",
-                    "1",
-                    "-singlefile",
-                    "-png",
-                    str(pdf),
-                    str(OUT / sheet),
-                ],
-                check=True,
-            )
+            page_one = pypdfium2.PdfDocument(pdf)[0]
+            page_one.render(scale=90 / 72).to_pil().save(OUT / f"{sheet}.png")
         server.stop()
 
 

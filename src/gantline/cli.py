@@ -4,6 +4,7 @@ import json
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
+from enum import StrEnum
 from pathlib import Path
 from typing import Annotated
 
@@ -122,18 +123,31 @@ def demo(
         typer.echo(str(path))
 
 
+class MeterKind(StrEnum):
+    """What the stand-in pretends to be."""
+
+    DISTANCE = "distance"
+    STUDS = "studs"
+
+
 @app.command()
 def meter(
     job: Annotated[str, typer.Argument(help="id of a job")],
     server: Annotated[str, typer.Option(help="address of the server")] = "ws://127.0.0.1:8420",
     wall: Annotated[float, typer.Option(help="wall width to pretend [mm]")] = 4700.0,
     memory: Annotated[Path, typer.Option(help="the meter's memory")] = Path("meter.jsonl"),
+    kind: Annotated[MeterKind, typer.Option(help="what to pretend")] = MeterKind.DISTANCE,
+    spacing: Annotated[float, typer.Option(help="stud spacing to pretend [mm]")] = 406.4,
+    first: Annotated[float, typer.Option(help="first stud to pretend [mm]")] = 310.0,
+    seed: Annotated[int, typer.Option(help="of the made-up noise")] = 1,
 ) -> None:
-    """A stand-in distance meter: takes a few made-up readings and sends them over the feed."""
-    from gantline.devices.distance_meter import DistanceMeter, survey_walk
+    """A stand-in distance meter or stud sensor: takes a few made-up readings and sends them over the feed."""
+    from gantline.devices.distance_meter import DistanceMeter, stud_walk, survey_walk
 
-    device = DistanceMeter("stand-in meter", memory)
-    for what, value, x in survey_walk(wall, 1250.0, 12.0):
+    studs = kind is MeterKind.STUDS
+    device = DistanceMeter("stand-in sensor" if studs else "stand-in meter", memory)
+    walk = stud_walk(wall, spacing, first, seed) if studs else survey_walk(wall, 1250.0, 12.0)
+    for what, value, x in walk:
         device.take(what, value, x)
     typer.echo(f"{device.deliver(f'{server}/api/jobs/{job}/feed')} readings delivered")
 

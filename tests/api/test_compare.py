@@ -60,6 +60,7 @@ def test_a_seat_that_is_not_there_has_no_view(client: TestClient, loft: str) -> 
     "sheet",
     [
         "wall-sheet",
+        "template",
         "tension-sheet",
         "proposal",
         "order-check",

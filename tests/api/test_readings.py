@@ -34,6 +34,10 @@ def test_csv_readings_are_read_in_any_usual_form_and_refused_by_line(
     assert sent.json() == {"new": 3, "sent": 3}
     listed = client.get(path).json()
     assert sorted(round(one["value_mm"], 1) for one in listed) == [1250.0, 1257.3, 4724.4]
+    found = client.post(
+        f"{path}/csv", content=b'what,value\nstud-magnet,310\nstud-edge,62"\n', headers=AS_CSV
+    )
+    assert found.json() == {"new": 2, "sent": 2}
     bad = client.post(f"{path}/csv", content=b"what,x,value\nceiling,0,high\n", headers=AS_CSV)
     assert (bad.status_code, bad.json()["errors"][0]["pointer"]) == (422, "/line 2/value")
     for content in (b"\xff\xfe\x00", b"a,b\n1,2\n", b"what,x,value\nhat,0,1\n"):
@@ -56,11 +60,25 @@ def test_readings_go_into_the_survey_as_measured_and_replace_their_place(
     names = [{"source": "m", "seq": seq} for seq in (1, 2, 3)]
     used = client.post(f"{path}/use", json={"readings": names}, headers={"If-Match": '"1"'}).json()
     survey = used["document"]["survey"]
-    assert (survey["wall_width_mm"], survey["ceiling_readings"]) == (
-        4700,
-        [{"id": "m2", "x_mm": 0, "z_mm": None, "up_mm": 1236}],
-    )
+    assert survey["wall_width_mm"] == 4700
+    assert [(one["x_mm"], one["up_mm"]) for one in survey["ceiling_readings"]] == [(0, 1236)]
     assert used["document"]["known"]["/survey/wall_width_mm"] == "measured"
+    made = [
+        ("sensor", 2, "ceiling", 900, 1250),
+        ("m", 5, "stud-magnet", None, 310),
+        ("sensor", 5, "stud-magnet", None, 716),
+    ]
+    other: list[dict[str, Any]] = [
+        dict(zip(("source", "seq", "what", "x_mm", "value_mm"), one, strict=True)) for one in made
+    ]
+    assert client.post(path, json={"readings": other}).json()["new"] == 3
+    names = [{"source": one["source"], "seq": one["seq"]} for one in other]
+    for version in (2, 3):  # two meters count alike, and a reading that is used twice is one
+        used = client.post(
+            f"{path}/use", json={"readings": names}, headers={"If-Match": f'"{version}"'}
+        ).json()
+        assert [one["x_mm"] for one in used["document"]["survey"]["ceiling_readings"]] == [0, 900]
+        assert sorted(one["x_mm"] for one in used["document"]["survey"]["stud_readings"]) == [310, 716]
     send(3, "ceiling", 9999, 0)  # the same number again: the first stays
     assert 9999 not in [one["value_mm"] for one in client.get(path).json()]
 

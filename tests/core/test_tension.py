@@ -7,9 +7,20 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
+from gantline.core.frame.plates import place_plates, plate_spans_mm
 from gantline.core.tension.holds import HOLDS, Hold, School
-from gantline.core.tension.order import Bars, Frame, TensionStep, tension_order
-from gantline.core.tension.points import OPPOSITE, Corner, Layout, Side, TensionPoint, numbered, spread
+from gantline.core.tension.order import Bars, Frame, tension_order
+from gantline.core.tension.points import (
+    OPPOSITE,
+    Corner,
+    Layout,
+    Side,
+    TensionPoint,
+    numbered,
+    pair_numbers,
+    spread,
+)
+from gantline.core.tension.steps import TensionStep
 
 sides = st.floats(700, 4200)
 
@@ -177,12 +188,12 @@ wishes = st.fixed_dictionaries(
 )
 
 
-@given(sides, sides, st.sampled_from([Hold.SPRING, Hold.LUG, Hold.PIN]), wishes)
+@given(sides, sides, st.sampled_from(list(Hold)), st.sampled_from(list(School)), wishes)
 def test_whatever_the_crew_wishes_every_point_is_held_once(
-    width: float, height: float, hold: Hold, wished: dict[str, object]
+    width: float, height: float, hold: Hold, school: School, wished: dict[str, object]
 ) -> None:
-    points, steps = ordered(width, height, hold, School.CORNERS_FIRST, **wished)
-    held = [number for step in steps for number in step.points + step.partners]
+    points, steps = ordered(width, height, hold, school, **wished)
+    held = [number for step in steps if not step.loose for number in step.points + step.partners]
     assert sorted(held) == [one.number for one in points]
     assert [step.number for step in steps] == list(range(1, len(steps) + 1))
     parts = [step.part for step in steps]
@@ -190,13 +201,20 @@ def test_whatever_the_crew_wishes_every_point_is_held_once(
     last = [part for part in parts if part in ("Adjusting rods", "Trim")]
     assert last == ["Adjusting rods"] * bool(wished["rods_last"]) + ["Trim"] * bool(wished["trim_after"])
     assert not last or parts[-len(last) :] == last
-    inner = [step for step in steps if step.part in ("Short sides", "Long sides")]
+    inner = [step for step in steps if step.part in ("Short sides", "Long sides", "Outward")]
     assert all(len(step.points) <= int(str(wished["batch"])) for step in inner)
     if wished["in_step"]:
         assert all(len(step.points) == len(step.partners) for step in inner)
     first = wished["first_side"]
-    if any(step.place == first for step in inner):
-        assert inner[0].place == first
+    begun = [step for step in steps if step.part == "Middles"] or inner
+    if any(step.place == first for step in begun):
+        assert begun[0].place == first
+    if school is School.MIDDLES_OUTWARD and not wished["in_step"]:
+        order = list(
+            dict.fromkeys(step.place for step in inner)
+        )  # a whole side, its opposite, then the other pair
+        assert [step.place for step in inner] == sorted((step.place for step in inner), key=order.index)
+        assert all(OPPOSITE[Side(a)] == b for a, b in zip(order[::2], order[1::2], strict=True))
 
 
 @given(sides, sides, st.sampled_from(list(Corner)), st.booleans())
@@ -213,3 +231,59 @@ def test_a_makers_own_numbers_go_once_round_from_their_corner(
     left, low = "left" in corner.value, "bottom" in corner.value
     assert (first.u_mm < width / 2) == left
     assert (first.v_mm < height / 2) == low
+
+
+@given(sides, sides, st.sampled_from(list(Corner)), st.booleans())
+def test_partners_share_the_number_of_their_pair(
+    width: float, height: float, corner: Corner, clockwise: bool
+) -> None:
+    points = numbered(
+        spread(Layout(width_mm=width, height_mm=height, spacing_mm=150, inset_mm=50)),
+        corner,
+        clockwise=clockwise,
+    )
+    pairs = pair_numbers(points)
+    by_pair: dict[int, list[TensionPoint]] = {}
+    for one in points:
+        by_pair.setdefault(pairs[one.number], []).append(one)
+    assert sorted(by_pair) == list(range(1, len(points) // 2 + 1))
+    for one, other in by_pair.values():
+        assert (OPPOSITE[one.side], one.reading_mm) == (other.side, other.reading_mm)
+
+
+def test_plates_lie_past_the_return_where_the_board_is_wide_enough() -> None:
+    usual = {"wide_mm": 16.0, "leg_mm": 75.0, "clear_mm": 3.0}
+    wide = place_plates(64.0, 38.4, **usual)
+    assert (wide.past_return, wide.inset_mm) == (True, pytest.approx(41.4))
+    assert plate_spans_mm(wide, 2000.0, (1000.0,), 3.0) == ()
+    narrow = place_plates(38.0, 22.8, **usual)
+    assert (narrow.past_return, narrow.inset_mm) == (False, 22.0)
+    assert plate_spans_mm(narrow, 2000.0, (1000.0,), 3.0) == (
+        (0.0, 100.0),
+        (959.5, 1040.5),
+        (1900.0, 2000.0),
+    )
+
+
+@given(sides, sides, st.lists(st.floats(300, 3000), max_size=3))
+def test_no_staple_lies_on_a_plate_or_nearer_to_its_neighbor_than_wood_bears(
+    width: float, height: float, braces: list[float]
+) -> None:
+    plates = place_plates(38.0, 22.8, wide_mm=16.0, leg_mm=75.0, clear_mm=3.0)
+    there = tuple(one for one in braces if 200.0 < one < width - 200.0)
+    rails, stiles = plate_spans_mm(plates, width, there, 3.0), plate_spans_mm(plates, height, (), 3.0)
+    layout = Layout(
+        width_mm=width, height_mm=height, spacing_mm=35, inset_mm=50, first_pass_mm=200,
+        off_rails_mm=rails, off_stiles_mm=stiles,
+    )  # fmt: skip
+    points = spread(layout)
+    for one in points:
+        spans = rails if one.side in ("top", "bottom") else stiles
+        assert not any(low < one.reading_mm < high for low, high in spans), one
+    for side in Side:
+        at = sorted(one.reading_mm for one in points if one.side is side)
+        assert all(b - a >= 10.0 - 1e-6 for a, b in pairwise(at))
+    frame = Frame(width_mm=width, height_mm=height, corner_stop_mm=150)
+    steps = tension_order(points, frame, Hold.STAPLE, School.MIDDLES_OUTWARD)
+    held = [number for step in steps for number in step.points + step.partners]
+    assert sorted(held) == [one.number for one in points]

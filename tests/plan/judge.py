@@ -16,7 +16,7 @@ from gantline.plan.plan import JobPlan
 from gantline.stations import plan
 from gantline.stations.height import placement
 from gantline.stations.size import screen
-from gantline.stations.survey import bands
+from gantline.stations.survey import bands, lattice
 from gantline.stations.throw import in_front, projected, throw_lens, turned, wanted
 from gantline.stations.throw.shadows import shaded
 from gantline.stations.throw.turned import setting
@@ -213,14 +213,29 @@ def lens_places(made: JobPlan) -> Iterator[str]:
 def studs(made: JobPlan) -> Iterator[str]:
     """Every two studs tried; the best by spacing, then by evenness."""
     job, ask = made.ask.job, made.ask
-    if job.survey.build == "masonry" or job.wall.fix_to == "backer":
-        return
+    if (
+        job.survey.build == "masonry"
+        or job.wall.fix_to in ("backer", "anchors")
+        or job.wall.facts
+        or job.wall.way == "cleat"
+    ):
+        return  # holes that are drilled or refused have tests of their own
     first, spacing, wall = (
         _field(made, "stud_first"),
         _field(made, "stud_spacing"),
         _field(made, "wall_width"),
     )
     xs = [first + k * spacing for k in range(-60, 60) if -1e-6 <= first + k * spacing <= wall + 1e-6]
+    survey = job.survey
+    if (
+        survey.stud_readings
+        or survey.stud_marks
+        or any(one.kind in ("window", "door") for one in survey.fittings)
+    ):
+        found_studs = ask(lattice)
+        xs = (
+            list(found_studs.centres_mm) if found_studs else []
+        )  # what readings make of studs has tests of its own
     xs = [x for x in xs if not any(band.left_mm <= x <= band.right_mm for band in ask(bands))]
     center, wide, play = (
         _field(made, "centre_x"),

@@ -25,6 +25,9 @@ def assumed(made: JobPlan) -> Iterator[tuple[str, str, Field, Any]]:
     """Everything assumed: what a figure calls it, its pointer, its declaration, what stands in."""
     job, shop = made.ask.job, made.ask.shop
     for one in STAND:
+        figure = made.figures.get(one.key)
+        if figure is not None and figure.known == "computed" and one.default is not None:
+            continue  # readings stand in its place: nothing is assumed
         if one.read(job) is None:
             yield one.key, one.pointer, one, _standing(made, one, shop)
     for base, kind in ITEMS.items():

@@ -42,6 +42,9 @@ survey = of(
     wall_width_mm=maybe(mm(2400, 7000)), ceiling_mm=maybe(mm(2100, 4200)), datum_mm=maybe(mm(900, 1500)),
     room_depth_mm=maybe(mm(3500, 12_000)), build=maybe(st.sampled_from(["studs", "masonry"])),
     stud_first_mm=maybe(mm(50, 500)), stud_spacing_mm=maybe(st.sampled_from([304.8, 406.4, 609.6])), stud_width_mm=maybe(mm(30, 60)),
+    stud_readings=items("r", 5, x_mm=mm(0, 4000), kind=st.sampled_from(["edge", "center", "magnet", "nothing"])),
+    stud_marks=items("h", 2, x_mm=mm(0, 4000), there=maybe(st.booleans())), masonry=maybe(st.sampled_from(["brick", "block"])),
+    gaps=items("g", 6, x_mm=mm(0, 4000), y_mm=mm(100, 2400), gap_mm=mm(0, 30)), course_mm=maybe(mm(60, 250)), course_first_mm=maybe(mm(0, 200)),
     ceiling_readings=items("c", 3, x_mm=mm(0, 4000), up_mm=mm(900, 2400)).map(apart),
     floor_readings=items("f", 2, x_mm=mm(0, 4000), down_mm=mm(900, 1500)).map(apart),
     seats=items("s", 4, x_mm=mm(300, 4000), from_wall_mm=mm(2200, 6000), eye_mm=maybe(mm(950, 1250)), platform_mm=maybe(mm(0, 400))),
@@ -100,9 +103,11 @@ others = {
             watts_per_m=maybe(st.sampled_from([9.6, 60.0])), spacer_mm=maybe(mm(0, 40)), feed=maybe(st.just("right"))),
     ),
     "wall": of(
+        dry=items("d", 2, left_mm=mm(-10, 10), right_mm=mm(-10, 10), gap_left_mm=maybe(mm(5, 60)), gap_right_mm=maybe(mm(5, 60))),
+        shims=maybe(st.sampled_from(["plumb", "parallel"])), facts=items("f", 3, hole=st.sampled_from(["upper-left", "upper-right", "lower-left"]), state=st.sampled_from(["drilled", "blocked"]), x_mm=mm(300, 4000), y_mm=mm(300, 2400)),
         fixing=maybe(st.sampled_from(["screw-4", "toggle", "plug-block"])), per_bracket=maybe(st.integers(1, 4)), cover_mm=maybe(mm(0, 40)),
         way=maybe(st.sampled_from(["cleat", "rods", "proud-screws"])),
-        fix_to=maybe(st.sampled_from(["studs", "backer"])), drop_mm=maybe(mm(0, 60)), row_offset_mm=maybe(mm(20, 120)), side_play_mm=maybe(mm(0, 200)),
+        fix_to=maybe(st.sampled_from(["studs", "backer", "anchors"])), drop_mm=maybe(mm(0, 60)), row_offset_mm=maybe(mm(20, 120)), side_play_mm=maybe(mm(0, 200)),
         lift_on_mm=maybe(mm(0, 30)), rule=maybe(st.sampled_from(["share", "fixed"])), spacing_mm=maybe(mm(600, 2000)),
     ),
     "tension": of(

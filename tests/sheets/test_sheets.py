@@ -15,11 +15,11 @@ from gantline.core.units import plain
 from gantline.demo.world import named_records
 from gantline.job.edits import Edit, apply
 from gantline.job.records import RecordKind
-from gantline.sheets.pdf import runs
 from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Paper, Ready
 from gantline.sheets.svg import full_size_svg
 from gantline.stations import plan
+from gantline.stations.common.words import runs
 from gantline.stations.height import fits, rect_of_frame
 from gantline.stations.survey import wall_mm
 from gantline.stations.wall import drilling

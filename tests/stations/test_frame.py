@@ -12,6 +12,7 @@ from gantline.job.problems import BadDocument
 from gantline.job.records import RecordKind, edits_from, read_record
 from gantline.plan.plan import JobPlan
 from gantline.stations import plan
+from gantline.stations.frame import mass_kg
 from gantline.stations.size import screen
 from gantline.stations.tension import tension_points
 from gantline.stations.wall import drilling
@@ -71,6 +72,12 @@ def test_masks_and_frame_come_from_the_boards_of_the_stores() -> None:
     assert sorted(cut.name for one in frame.boards for cut in one.cuts) == list("ABCDEF")
     assert len([cut for one in masks.boards for cut in one.cuts]) == 16  # two panels for each of two shapes
     assert min(one.more for one in frame.others if one.more is not None) >= 0.0
+    for panel in found.masks:  # magnets under the velvet of the outer stile, each with its half of the height
+        assert [u for u, _ in panel.holds_mm] == [19.0, 19.0]
+        assert [v for _, v in panel.holds_mm] == pytest.approx([panel.height_mm / 4, 3 * panel.height_mm / 4])
+        assert max(one.right_mm for one in panel.pieces) == pytest.approx(panel.width_mm)
+    short = cutting(made("mill-loft", __frame__board="1x2", __frame__longest_mm=4000).ask, BOARDS).groups[0]
+    assert short.trouble.startswith("No board holds A, 132″: the longest in the stores gives 119")
     bare = cutting(made("basement-den").ask, [])
     assert (bare.groups[0].priced, bare.groups[0].price) == (False, 0.0)
 
@@ -109,6 +116,12 @@ def test_every_invented_kit_fills_the_job_and_its_order_holds_every_point_once()
             inner = {one.place: one.action for one in steps.rows if one.part in ("Short sides", "Long sides")}
             assert inner == {"left": "hook: springs, long", "top": "hook: springs, short"}
             assert steps.rows[-1].part == "Trim"
+            assert next(one.said for one in steps.rows if one.part == "Short sides").startswith("pair ")
+        if (
+            name == "Sharpie edgeless"
+        ):  # no mass on its sheet: 4·1260 + 4·85 + 9·60 + 66·6 + 1150 + 690 + 4·95 + 4·15 g
+            assert found.figures["kit_mass"].text == "8.6 kg"
+            assert found.ask(mass_kg) == pytest.approx(8.596)
     assert len(orders) == 8
 
 
@@ -118,6 +131,7 @@ def test_every_invented_kit_fills_the_job_and_its_order_holds_every_point_once()
         ({"rail_count": 5}, "/stile_count", "one pair of sides only"),
         ({"spacing_mm": 100, "rail_count": 5, "stile_count": 4}, "/spacing_mm", "a spacing and counts"),
         ({"rule": "fixed"}, "/fixed_spacing_mm", "no spacing is given"),
+        ({"mass_kg": 4, "parts": [{"name": "tubes", "count": 5, "spare": 1, "mass_g": 1100}]}, "/mass_kg", "weigh 4.4 kg together and the kit 4 kg"),
         ({"parts": [{"name": "springs"}]}, "/parts/0/count", "missing"),
         ({"parts": [{"name": "a", "count": 1}, {"name": "a", "count": 2}]}, "/parts/1/name", "twice"),
         ({"rail_count": 9, "stile_count": 5, "parts": [{"name": "s", "count": 20, "holds": True}]}, "/parts/0/count", "28 points and 20"),
@@ -155,6 +169,9 @@ def test_the_crews_own_order_counts_from_its_own_corner() -> None:
     sides = [one.place for one in rows if one.part == "Short sides"]
     assert sides == sorted(sides, reverse=True)  # the whole right side, then its opposite
     assert all(len(one.numbers) <= 2 for one in rows)
+    staples = made("mill-loft", __frame__board="1x2", __tension__batch=3)
+    assert "are moved off the plates" in said(staples, "staples-off-plates")
+    assert max(len(one.numbers) for one in staples.table("steps").rows if one.part == "Outward") == 3
     lit = made("mill-loft", __trim__light__there=True, __trim__light__spacer_mm=25)
     assert "hold the frame" in said(lit, "spacer-standoff")
     assert lit.figures["strip_supply"].text.endswith("W")

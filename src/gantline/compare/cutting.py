@@ -4,20 +4,13 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from gantline.core.frame.boards import DRESSED, Lies, section
+from gantline.compare.masks import MASK_BOARD, MaskDrawing, mask_drawings, mask_wanted
 from gantline.core.frame.cutting import CannotCut, CutBoard, CutPlan, Stock, Wanted, cut_plan
-from gantline.core.frame.pieces import Joint, frame_pieces
-from gantline.core.size.aspect import read_aspect
-from gantline.core.size.content import MaskPanel, shown, side_panel
 from gantline.job.model.frame import FrameBuild
-from gantline.job.model.size import Content
 from gantline.plan.ask import Ask
 from gantline.stations.frame import parts
-from gantline.stations.size import screen
 
 Boards = Sequence[tuple[str, str, Mapping[str, Any]]]
-MASK_BOARD = "1x2"
-MASK_MM = section(*DRESSED[MASK_BOARD], Lies.FLAT).in_plane_mm
 # where the stores hold no board of a name: what yards sell, at a price by length
 USUAL_MM = (2400.0, 3000.0, 3600.0, 4200.0, 4800.0)
 SECONDS, WHAT_IF_SECONDS = 6.0, 2.0
@@ -82,6 +75,7 @@ class Cutting:
     """Every group; kerf and end trim as they are read."""
 
     groups: tuple[CutGroup, ...]
+    masks: tuple[MaskDrawing, ...]
     kerf: str
     end_trim: str
     price: float
@@ -90,13 +84,14 @@ class Cutting:
 def cutting(at: Ask, boards: Boards) -> Cutting:
     """The boards for frame and mask panels.  boards: the stores' records of boards.
 
-    Leaves out: off-cuts of one group used for another.
+    Pieces of one kind of board are cut together, whatever they are for; boards of other sizes share no off-cuts.
     """
     groups = [
         _group(at, nominal, name, wanted, boards) for nominal, name, wanted in wanted_by_board(at) if wanted
     ]
     return Cutting(
         groups=tuple(groups),
+        masks=tuple(mask_drawings(at)),
         kerf=at.text(at.field(FrameBuild.kerf_mm)),
         end_trim=at.text(at.field(FrameBuild.end_trim_mm)),
         price=round(sum(one.price for one in groups), 2),
@@ -107,35 +102,10 @@ def wanted_by_board(at: Ask) -> list[tuple[str, str, list[Wanted]]]:
     """What is cut from which board: the frame from its own, mask panels from 1×2."""
     own = at.field(FrameBuild.board)
     frame = [Wanted(name=name, length_mm=long) for name, long in at(parts)]
-    masks = list(_masks(at))
+    masks = list(mask_wanted(at))
     if own == MASK_BOARD:
         return [(own, "frame and masks", [*frame, *masks])]
     return [(own, "frame", frame), (MASK_BOARD, "mask panels", masks)]
-
-
-def mask_panels(at: Ask) -> list[tuple[int, MaskPanel]]:
-    """The removable side panel of each aspect ratio that needs one, by its number; two of each are made."""
-    lap, picture = at.field(Content.lap_mm), at(screen).picture
-    found = [
-        (number, side_panel(picture, shown(picture, read_aspect(one.aspect)), lap))
-        for number, one in enumerate(at.things(Content.shapes), start=1)
-    ]
-    return [(number, one) for number, one in found if one is not None and one.width_mm > 2.0 * MASK_MM]
-
-
-def _masks(at: Ask) -> list[Wanted]:
-    out: list[Wanted] = []
-    for number, panel in mask_panels(at):
-        made = frame_pieces(
-            width_mm=panel.width_mm,
-            height_mm=panel.height_mm,
-            board_mm=MASK_MM,
-            joint=Joint.BUTT_RAILS,
-            braces_at_mm=(),
-        )
-        for side in "LR":
-            out += [Wanted(name=f"M{number}{side} {each.letter}", length_mm=each.length_mm) for each in made]
-    return out
 
 
 def stocks(nominal: str, boards: Boards) -> tuple[list[Stock], bool]:
@@ -168,8 +138,16 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
         made = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
     except CannotCut as error:
         return CutGroup(
-            board=shown_name, name=name, boards=(), price=0.0, priced=priced, proven=False, gap=0.0, trouble=str(error), others=()
-        )  # fmt: skip
+            board=shown_name,
+            name=name,
+            boards=(),
+            price=0.0,
+            priced=priced,
+            proven=False,
+            gap=0.0,
+            trouble=_trouble(at, error),
+            others=(),
+        )
     return CutGroup(
         board=shown_name,
         name=name,
@@ -180,6 +158,18 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
         gap=made.gap,
         trouble="",
         others=tuple(_others(at, wanted, there, made, priced, (kerf, trim))),
+    )
+
+
+def _trouble(at: Ask, error: CannotCut) -> str:
+    """Why it cannot be cut, in the job's units, and what helps."""
+    facts = error.context
+    if "piece" not in facts:
+        return str(error)
+    long, gives = (at.text(float(str(facts[key]))) for key in ("length_mm", "gives_mm"))
+    return (
+        f"No board holds {facts['piece']}, {long}: the longest in the stores gives {gives} between its trimmed ends. Add a "
+        "longer board at Stores, or set the longest board so that the piece is spliced."
     )
 
 

@@ -5,7 +5,8 @@ from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from gantline.compare.cutting import Boards, Cutting, cutting, mask_panels
+from gantline.compare.cutting import Boards, Cutting, cutting
+from gantline.compare.masks import mask_panels, velvet_text
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import metres_to_order
 from gantline.core.materials import Bought, Need, line_of, merged, with_spares
@@ -205,10 +206,9 @@ def _trim(at: Ask) -> Iterator[Need]:
 
 
 def _masks(at: Ask) -> Iterator[Need]:
-    wrap, holds = 2.0 * at.default(FrameDefaults.mask_wrap_mm), at.default(FrameDefaults.mask_holds)
+    holds = at.default(FrameDefaults.mask_holds)
     for number, panel in mask_panels(at):  # two of each, left and right
-        size = " × ".join(at.text(side + wrap) for side in (panel.width_mm, panel.height_mm))
-        name = f"black velvet for a mask panel, {size}"
+        name = f"black velvet for a mask panel, {velvet_text(at, panel)}"
         yield Need(key=f"mask-velvet-{number}", name=name, amount=2, why="mask panels")
         yield Need(
             key="mask-magnets", name="magnets with steel plates", amount=2 * holds, pack=4, why="mask panels"

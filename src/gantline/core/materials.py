@@ -89,6 +89,11 @@ def short_of(listed: int, spare: int, found: int) -> int:
     return max(0, listed - spare - found)
 
 
+def weighed_kg(parts: Iterable[tuple[int, int, float]]) -> float:
+    """Mass of parts (count, of which spares, mass of one [g]) that are in use [kg]."""
+    return sum((count - spare) * mass_g for count, spare, mass_g in parts) / 1000.0
+
+
 STEPS = (
     (("board", "pocket", "l-plates", "t-plates", "plate", "glue", "sandpaper", "kit"), "Building the frame"),
     (("fabric", "staples", "springs", "lugs", "snaps", "lacing", "pull", "floor", "gloves"), "Stretching"),

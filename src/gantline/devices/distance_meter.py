@@ -5,6 +5,7 @@ wrong moment: after a break it asks what arrived without a gap and sends the res
 """
 
 import json
+import random
 import time
 from collections.abc import Iterable
 from pathlib import Path
@@ -12,6 +13,8 @@ from typing import Any
 
 from websockets.exceptions import WebSocketException
 from websockets.sync.client import ClientConnection, connect
+
+from gantline.core.wall.find import noise_of
 
 PAUSE_S = 0.3
 ANSWER_S = 5.0
@@ -78,6 +81,24 @@ def _answer(socket: ClientConnection) -> dict[str, Any]:
     if "refused" in said and said["refused"] is None:
         raise ValueError(str(said.get("text")))
     return said
+
+
+def stud_walk(
+    wall_mm: float, spacing_mm: float, first_mm: float, seed: int
+) -> Iterable[tuple[str, float, float | None]]:
+    """A made-up walk with a stud sensor and a magnet, as noisy as theirs: edges, centers, screws, and a pipe now and then."""
+    rng = random.Random(seed)  # noqa: S311 - made-up readings
+    noise, x, number = noise_of(), first_mm, 0
+    while x < wall_mm:
+        kind = ("stud-magnet", "stud-edge", "stud-center")[number % 3]
+        magnet = kind == "stud-magnet"
+        if rng.random() < (noise.magnet_wild if magnet else noise.sensor_wild):
+            yield kind, round(rng.uniform(0.0, wall_mm), 1), None
+        else:
+            off = rng.gauss(0.0, noise.magnet_mm if magnet else noise.sensor_mm)
+            edge = rng.choice((-19.0, 19.0)) if kind == "stud-edge" else 0.0
+            yield kind, round(x + off + edge, 1), None
+        x, number = x + spacing_mm, number + 1
 
 
 def survey_walk(

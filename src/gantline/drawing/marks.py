@@ -41,7 +41,10 @@ class Line:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Dot:
-    """A place [mm] drawn at a fixed size on any pen: a hole, a tension point, the lens."""
+    """A place [mm] drawn at a fixed size on any pen: a hole, a tension point, the lens.
+
+    number: written beside it on every pen; written: where there is room for it, or its step is at hand.
+    """
 
     key: str
     role: str
@@ -49,6 +52,7 @@ class Dot:
     at: Point
     name: str
     number: int | None = None
+    written: int | None = None
     side: Literal["top", "right", "bottom", "left"] | None = None
     moves: str | None = None
     kind: Literal["dot"] = "dot"

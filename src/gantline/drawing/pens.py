@@ -59,6 +59,18 @@ PENS: Mapping[str, Pen] = {
     "stud": Pen(
         Screen("stud-edge", fill="stud"), Paper("#888", 0.12, fill="#e4e4e4"), layer=("STUDS", 9), always=True
     ),
+    "stud-missing": Pen(
+        Screen("stop", 1, "2 6"), Paper("#888", 0.12, "0.5 2"), layer=("STUDS", 9), always=True
+    ),
+    "stud-rival": Pen(
+        Screen("brass", 1.5, "8 5"), Paper("#888", 0.12, "3 1"), layer=("STUDS", 9), always=True
+    ),
+    "stud-next": Pen(Screen("brass", 2.5), Paper(weight=0.5), layer=("STUDS", 9)),
+    "stud-edge": Pen(Screen("ink", 1.5, fill="bench"), Paper(weight=0.2, fill="#fff"), (3.5, 0.7)),
+    "stud-center": Pen(Screen("ink", 1.5, fill="chalk"), Paper(weight=0.2, fill="#888"), (4.5, 0.9)),
+    "stud-magnet": Pen(Screen("ink", 1.5, fill="brass"), Paper(weight=0.2, fill="#000"), (5, 1.0)),
+    "stud-nothing": Pen(Screen("quiet", 1.5, "2 2", fill="bench"), Paper(weight=0.15, fill="#fff"), (4, 0.8)),
+    "stud-stray": Pen(Screen("stop", 2.5, fill="bench"), Paper(weight=0.35, fill="#fff"), (5, 1.0)),
     "stud-predicted": Pen(
         Screen("stud-edge", dash="3 4"), Paper("#888", 0.12, "1 1"), layer=("STUDS", 9), always=True
     ),
@@ -123,6 +135,17 @@ PENS: Mapping[str, Pen] = {
     "cloth-loose": Pen(Screen("ink", 2, "5 4"), Paper(weight=0.35, dash="1.2 .8"), layer=("FABRIC", 3)),
     "tape-edge": Pen(Screen("chalk", 4), Paper(weight=0.8), layer=("BORDER", 6)),
     "staple": Pen(Screen("stop", 2), Paper(weight=0.4), layer=("STAPLES", 1)),
+    "hole-drilled": Pen(
+        Screen("chalk", 2.5, fill="chalk"),
+        Paper(weight=0.5, fill="#000"),
+        (7, 1.6),
+        layer=("HOLES_DRILLED", 3),
+    ),
+    "belly-proud": Pen(Screen("chalk", 1.5), Paper("#555", 0.25), layer=("BELLY", 5)),
+    "belly-hollow": Pen(Screen("chalk", 1.5, "6 5"), Paper("#555", 0.25, "2 1"), layer=("BELLY", 5)),
+    "belly-level": Pen(Screen("quiet", 1), Paper("#888", 0.18), layer=("BELLY", 5)),
+    "gap": Pen(Screen("chalk", 1.5, fill="bench"), Paper("#555", 0.2, fill="#fff"), (3.5, 0.8)),
+    "flat-plate": Pen(Screen("canvas-quiet", 1), Paper(weight=0.25), layer=("PLATES", 9)),
     "splice": Pen(Screen("stop", 2.5, "5 4"), Paper(weight=0.5, dash="1 1"), layer=("SPLICES", 1)),
     "mass": Pen(Screen("ink", 2, fill="bench"), Paper(weight=0.35, fill="#fff"), (6, 1.4)),
     "bar": Pen(Screen("canvas-quiet", 2.5, "10 4"), Paper(weight=0.4, dash="3 1")),

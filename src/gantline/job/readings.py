@@ -1,5 +1,6 @@
 """Readings of a distance meter: what one is, and reading them from CSV."""
 
+import zlib
 from collections.abc import Sequence
 from typing import Annotated, Literal
 
@@ -14,7 +15,19 @@ from gantline.job.model.survey import Survey
 from gantline.job.problems import BadDocument, FieldProblem
 from gantline.job.types import PositionMm
 
-What = Literal["ceiling", "floor", "wall-width", "room-depth", "datum", "distance"]
+What = Literal[
+    "ceiling",
+    "floor",
+    "wall-width",
+    "room-depth",
+    "datum",
+    "distance",
+    "stud-edge",
+    "stud-center",
+    "stud-magnet",
+    "stud-nothing",
+]
+STUD = "stud-"
 Source = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[A-Za-z0-9 ._-]+$")]
 MOST_ROWS = 500
 
@@ -22,7 +35,8 @@ MOST_ROWS = 500
 class Reading(ClosedModel):
     """One reading. seq counts up from 1 within its source; x_mm from the left wall end where it matters.
 
-    ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand.
+    ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand. The value of a
+    stud reading is its place along the wall, from the left wall end.
     """
 
     source: Source
@@ -82,13 +96,23 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
     for one in readings:
         if one.what in single:
             out.append(Edit(pointer=single[one.what].pointer, value=one.value_mm, known="measured"))
+        elif one.what.startswith(STUD):
+            value = {"id": _id(one), "x_mm": one.value_mm, "kind": one.what.removeprefix(STUD)}
+            there = any(each.id == value["id"] for each in job.survey.stud_readings)
+            pointer = field_of(Survey.stud_readings).pointer
+            out.append(Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value))
         elif one.what in lists:
             field, name = lists[one.what]
             x = one.x_mm or 0.0
-            at = taken[one.what].setdefault(x, f"m{one.seq}" if x not in taken[one.what] else "")
+            at = taken[one.what].setdefault(x, _id(one))
             there = any(each.id == at for each in field.read(job)) or any(
                 isinstance(each.value, dict) and each.value.get("id") == at for each in out
             )
             value = {"id": at, "x_mm": x, name: one.value_mm}
             out.append(Edit(pointer=f"{field.pointer}/{at if there else '-'}", value=value))
     return out
+
+
+def _id(one: Reading) -> str:
+    """The same for the same reading, and another for one of another meter that counts alike."""
+    return f"m{zlib.crc32(one.source.encode()) % 65536:04x}-{one.seq}"

@@ -19,7 +19,8 @@ class Display:
     """What a figure's function gives: the value from the core, and the working that gives it again.
 
     text: for anything but a length. how: in words, where there is no formula, or after it. label: where it
-    differs from the usual one. forced: computed even where the field it stands for was entered.
+    differs from the usual one. forced: computed even where the field it stands for was entered. typed: what is typed
+    over it stands.
     """
 
     value: Value
@@ -28,6 +29,7 @@ class Display:
     how: str = ""
     label: str = ""
     forced: bool = False
+    typed: bool = False
 
 
 Make = Callable[[Ask], Display | None]

@@ -198,7 +198,8 @@ def _working(one: FigureDef, shown: Display, ask: Ask) -> tuple[str, WorkingDraf
 
 def _made(station: Station, one: FigureDef, shown: Display, answer: Answer, made: JobPlan) -> Figure:
     text, working = _working(one, shown, made.ask)
-    entry: Entry | None = None if one.field is None or shown.forced else entry_of(one.field, False)
+    closed = one.field is None or (shown.forced and not shown.typed)
+    entry: Entry | None = None if closed or one.field is None else entry_of(one.field, False)
     blank = one.field is not None and shown.value is None
     return Figure(
         key=one.key,

@@ -2,6 +2,7 @@
 
 from gantline.compare.cutting import cutting
 from gantline.sheets.board_svg import board_svg
+from gantline.sheets.mask_svg import masks_svg
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WORKSHOP, PDF, Ready, Sheet
 from gantline.sheets.svg import face_svg, full_size_svg, scale_text
@@ -30,6 +31,7 @@ def cut_sheet(ready: Ready) -> bytes:
         "cut": cut,
         "edge": markup(full_size_svg(ready.face("edge"), LAYERS)),
         "groups": groups,
+        "masks": markup(masks_svg(cut.masks)),
         "stops": [one for one in findings if one.severity == "stop"],
         "minds": [one for one in findings if one.severity != "stop"],
     }

@@ -1,7 +1,6 @@
 """From a template to a PDF: our own fonts and styles, nothing fetched from outside."""
 
 import atexit
-from collections.abc import Sequence
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -76,7 +75,7 @@ def markup(svg: str) -> Markup:
 def template(name: str) -> Template:
     """A template by its file name, compiled once."""
     environment = Environment(loader=FileSystemLoader(TEMPLATES), autoescape=True, undefined=StrictUndefined)
-    environment.globals.update(t=lambda text: Markup(html_text(str(text))), css=_css_string, runs=runs)  # noqa: S704
+    environment.globals.update(t=lambda text: Markup(html_text(str(text))), css=_css_string)  # noqa: S704
     return environment.get_template(name)
 
 
@@ -87,22 +86,3 @@ def _css_string(text: str) -> str:
             letter if letter.isalnum() or letter in " .,-·" else f"\\{ord(letter):06x}" for letter in text
         )
     )
-
-
-def runs(numbers: Sequence[int]) -> str:
-    """Point numbers in short: 7, 8, 9 becomes 7 to 9; a falling run reads upward."""
-    ordered, out = sorted(numbers), []
-    start = previous = ordered[0] if ordered else 0
-    for number in [*ordered[1:], 10**9]:
-        if number == previous + 1:
-            previous = number
-            continue
-        out.append(
-            str(start)
-            if start == previous
-            else f"{start}, {previous}"
-            if previous == start + 1
-            else f"{start} to {previous}"
-        )
-        start = previous = number
-    return ", ".join(out) if ordered else ""

@@ -14,6 +14,7 @@ from gantline.sheets import (
     plan_json,
     proposal,
     rough_in,
+    template_sheet,
     tension_sheet,
     wall_sheet,
 )
@@ -21,6 +22,7 @@ from gantline.sheets.sheet import Sheet
 
 ALL: tuple[Sheet, ...] = (
     wall_sheet.SHEET,
+    template_sheet.SHEET,
     tension_sheet.SHEET,
     cut_sheet.SHEET,
     fabric_sheet.SHEET,
@@ -32,6 +34,8 @@ ALL: tuple[Sheet, ...] = (
     dxf.SHEET,
     dxf.PIECES,
     dxf.EDGE,
+    template_sheet.SVG,
+    template_sheet.DXF,
     marks_csv.SHEET,
     materials_sheet.CSV,
     drawings.WALL,

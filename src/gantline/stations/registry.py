@@ -22,7 +22,7 @@ from gantline.stations.throw.codes import Code as ThrowCode
 from gantline.stations.throw.station import THROW
 from gantline.stations.trim.findings import Code as TrimCode
 from gantline.stations.trim.station import TRIM
-from gantline.stations.wall.findings import Code as WallCode
+from gantline.stations.wall.codes import Code as WallCode
 from gantline.stations.wall.station import WALL
 
 STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, FRAME, WALL, TENSION, TRIM)

@@ -1025,6 +1025,8 @@ export interface components {
             found: number | null;
             /** Id */
             id: string;
+            /** Mass G */
+            mass_g: number | null;
             /** Name */
             name: string;
             /** Spare */
@@ -1281,6 +1283,8 @@ export interface components {
             groups: components["schemas"]["CutGroup"][];
             /** Kerf */
             kerf: string;
+            /** Masks */
+            masks: components["schemas"]["MaskDrawing"][];
             /** Price */
             price: number;
         };
@@ -1410,6 +1414,8 @@ export interface components {
         /**
          * Dot
          * @description A place [mm] drawn at a fixed size on any pen: a hole, a tension point, the lens.
+         *
+         *     number: written beside it on every pen; written: where there is room for it, or its step is at hand.
          */
         Dot: {
             /** At */
@@ -1437,6 +1443,8 @@ export interface components {
             role: string;
             /** Side */
             side: ("top" | "right" | "bottom" | "left") | null;
+            /** Written */
+            written: number | null;
         };
         /**
          * Drawing
@@ -1450,6 +1458,32 @@ export interface components {
             /** Tape */
             tape: components["schemas"]["TapeWindow"][];
             top: components["schemas"]["Face"];
+        };
+        /**
+         * DryReading
+         * @description The empty frame hung once [mm]: how much its top stands too high (- too low) at its left and right end, side gaps.
+         */
+        DryReading: {
+            /** Gap Left Mm */
+            gap_left_mm: number | null;
+            /** Gap Right Mm */
+            gap_right_mm: number | null;
+            /** Id */
+            id: string;
+            /** Left Mm */
+            left_mm: number;
+            /** Right Mm */
+            right_mm: number;
+        };
+        /**
+         * DryRow
+         * @description One dry fit as it was read, and what it asks of the brackets (of the last one only).
+         */
+        DryRow: {
+            /** Id */
+            id: string;
+            /** Said */
+            said: string;
         };
         /**
          * Edit
@@ -1637,6 +1671,26 @@ export interface components {
             name: "front" | "side" | "top" | "back" | "edge";
         };
         /**
+         * FactRow
+         * @description A hole that is drilled, or not possible where it was planned: id, its key and name, from the left and up, why.
+         */
+        FactRow: {
+            /** Across */
+            across: string;
+            /** Drilled */
+            drilled: boolean;
+            /** Hole */
+            hole: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Up */
+            up: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * FieldProblemOut
          * @description One refused field.
          */
@@ -1730,6 +1784,16 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * FlatTable
+         * @description Every gap and every shim.
+         */
+        FlatTable: {
+            /** Gaps */
+            gaps: components["schemas"]["GapRow"][];
+            /** Shims */
+            shims: components["schemas"]["ShimRow"][];
         };
         /**
          * FloorMap
@@ -1848,6 +1912,36 @@ export interface components {
             wide_mm: number | null;
         };
         /**
+         * GapReading
+         * @description Gap from a plumb reference plane to the wall, at a place [mm from the left wall end, above the floor].
+         */
+        GapReading: {
+            /** Gap Mm */
+            gap_mm: number;
+            /** Id */
+            id: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * GapRow
+         * @description A gap that was read: where, how wide, and how far the wall stands proud of its plane there.
+         */
+        GapRow: {
+            /** Belly */
+            belly: string;
+            /** Gap */
+            gap: string;
+            /** Id */
+            id: string;
+            /** X */
+            x: string;
+            /** Y */
+            y: string;
+        };
+        /**
          * Handle
          * @description Something to drag: its outline [mm] and, per axis it moves along, pointer and stops.
          *
@@ -1907,8 +2001,18 @@ export interface components {
             cover_mm: number | null;
             /** Drop Mm */
             drop_mm: number | null;
+            /**
+             * Dry
+             * @default []
+             */
+            dry: components["schemas"]["DryReading"][];
+            /**
+             * Facts
+             * @default []
+             */
+            facts: components["schemas"]["HoleFact"][];
             /** Fix To */
-            fix_to: ("studs" | "backer") | null;
+            fix_to: ("studs" | "backer" | "anchors") | null;
             /** Fixing */
             fixing: ("screw-4" | "screw-6" | "plug-board" | "metal-board" | "toggle" | "plug-brick" | "plug-block") | null;
             /** Lift On Mm */
@@ -1927,6 +2031,8 @@ export interface components {
             rule: ("share" | "fixed") | null;
             /** Screws */
             screws: string | null;
+            /** Shims */
+            shims: ("plumb" | "parallel") | null;
             /** Side Play Mm */
             side_play_mm: number | null;
             /** Spacing Mm */
@@ -1973,6 +2079,30 @@ export interface components {
          * @enum {string}
          */
         Hold: "staple" | "spring" | "lug" | "snap" | "lace" | "pin";
+        /**
+         * HoleFact
+         * @description A hole that was drilled [mm from the left wall end, above the floor], or that turned out not to be possible there.
+         */
+        HoleFact: {
+            /**
+             * Hole
+             * @enum {string}
+             */
+            hole: "upper-left" | "upper-right" | "lower-left" | "lower-right" | "upper-2" | "upper-3" | "upper-4" | "upper-5" | "upper-6" | "upper-7" | "upper-8" | "upper-9" | "upper-10" | "upper-11" | "upper-12";
+            /** Id */
+            id: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "drilled" | "blocked";
+            /** Why */
+            why: string | null;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
         /**
          * Job
          * @description One screen in one room.
@@ -2053,9 +2183,12 @@ export interface components {
              *       "ceiling_readings": [],
              *       "fittings": [],
              *       "floor_readings": [],
+             *       "gaps": [],
              *       "joists": {},
              *       "lamps": [],
-             *       "seats": []
+             *       "seats": [],
+             *       "stud_marks": [],
+             *       "stud_readings": []
              *     }
              */
             survey: components["schemas"]["Survey"];
@@ -2085,7 +2218,12 @@ export interface components {
              *     }
              */
             units: components["schemas"]["JobUnits-Output"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "dry": [],
+             *       "facts": []
+             *     }
+             */
             wall: components["schemas"]["Hanging"];
         };
         /**
@@ -2542,6 +2680,8 @@ export interface components {
         /**
          * MarkRow
          * @description One hole's marks in the job's texts, one reading per reference; note spells out the rounding.
+         *
+         *     x, y: its place [mm].
          */
         MarkRow: {
             /** From Center */
@@ -2562,14 +2702,67 @@ export interface components {
             to_ceiling: string;
             /** To Floor */
             to_floor: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
         };
         /**
          * MarkTable
-         * @description Every hole.
+         * @description Every hole, and what was drilled or refused.
          */
         MarkTable: {
+            /** Facts */
+            facts: components["schemas"]["FactRow"][];
             /** Rows */
             rows: components["schemas"]["MarkRow"][];
+        };
+        /**
+         * MaskDrawing
+         * @description A side panel as it is built, two of each, the right one mirrored: pieces, hold points, velvet; texts as they are read.
+         *
+         *     Seen from the back, u from the outer edge inward [mm].
+         */
+        MaskDrawing: {
+            /** Aspect */
+            aspect: string;
+            /** Height */
+            height: string;
+            /** Height Mm */
+            height_mm: number;
+            /** Holds */
+            holds: string[];
+            /** Holds Mm */
+            holds_mm: [
+                number,
+                number
+            ][];
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: components["schemas"]["MaskPiece"][];
+            /** Velvet */
+            velvet: string;
+            /** Width */
+            width: string;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * MaskPiece
+         * @description A piece of a mask panel, its rectangle from the lower outer corner, u inward and v up [mm].
+         */
+        MaskPiece: {
+            /** Bottom Mm */
+            bottom_mm: number;
+            /** Left Mm */
+            left_mm: number;
+            /** Letter */
+            letter: string;
+            /** Right Mm */
+            right_mm: number;
+            /** Top Mm */
+            top_mm: number;
         };
         /**
          * Material
@@ -3189,7 +3382,8 @@ export interface components {
          * Reading
          * @description One reading. seq counts up from 1 within its source; x_mm from the left wall end where it matters.
          *
-         *     ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand.
+         *     ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand. The value of a
+         *     stud reading is its place along the wall, from the left wall end.
          */
         Reading: {
             /** Seq */
@@ -3203,7 +3397,7 @@ export interface components {
              * @default distance
              * @enum {string}
              */
-            what: "ceiling" | "floor" | "wall-width" | "room-depth" | "datum" | "distance";
+            what: "ceiling" | "floor" | "wall-width" | "room-depth" | "datum" | "distance" | "stud-edge" | "stud-center" | "stud-magnet" | "stud-nothing";
             /** X Mm */
             x_mm?: (number | string) | null;
         };
@@ -3562,7 +3756,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "template" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.
@@ -3578,6 +3772,16 @@ export interface components {
             note: string;
             /** Papers */
             papers: boolean;
+        };
+        /**
+         * ShimRow
+         * @description The shim behind a support.
+         */
+        ShimRow: {
+            /** Name */
+            name: string;
+            /** Thick */
+            thick: string;
         };
         /**
          * Side
@@ -3814,7 +4018,8 @@ export interface components {
         };
         /**
          * StepRow
-         * @description One step in the job's texts. numbers and partners name points; who says which person does which.
+         * @description One step in the job's texts. numbers and partners name points, said is what is written beside them; who says which
+         *     person does which.
          *
          *     loose: it holds nothing yet.
          */
@@ -3837,6 +4042,8 @@ export interface components {
             place: string;
             /** Reason */
             reason: string;
+            /** Said */
+            said: string;
             /** Tapes */
             tapes: components["schemas"]["TapeReads"][];
             /** Who */
@@ -3863,6 +4070,64 @@ export interface components {
             name: string;
         };
         /**
+         * StudList
+         * @description Readings, studs set by hand, and the kinds of readings there are.
+         */
+        StudList: {
+            /** Kinds */
+            kinds: [
+                string,
+                string
+            ][];
+            /** Marks */
+            marks: components["schemas"]["StudRow"][];
+            /** Readings */
+            readings: components["schemas"]["StudRow"][];
+        };
+        /**
+         * StudMark
+         * @description A stud that somebody set or struck out by hand [mm from the left wall end]: it stays as it was said.
+         */
+        StudMark: {
+            /** Id */
+            id: string;
+            /** There */
+            there: boolean | null;
+            /** X Mm */
+            x_mm: number;
+        };
+        /**
+         * StudReading
+         * @description A place along the wall [mm from the left wall end] where a stud was looked for, and what was found there.
+         */
+        StudReading: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "edge" | "center" | "magnet" | "nothing";
+            /** X Mm */
+            x_mm: number;
+        };
+        /**
+         * StudRow
+         * @description A reading or a stud set by hand: where, what was found there, and what it is taken for.
+         */
+        StudRow: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Pointer */
+            pointer: string;
+            /** Said */
+            said: string;
+            /** X */
+            x: string;
+        };
+        /**
          * Survey
          * @description The room. ceiling_mm is the plain height; readings take over from it.
          */
@@ -3881,6 +4146,10 @@ export interface components {
              * @default []
              */
             ceiling_readings: components["schemas"]["CeilingReading"][];
+            /** Course First Mm */
+            course_first_mm: number | null;
+            /** Course Mm */
+            course_mm: number | null;
             /** Datum Mm */
             datum_mm: number | null;
             /**
@@ -3893,6 +4162,11 @@ export interface components {
              * @default []
              */
             floor_readings: components["schemas"]["FloorReading"][];
+            /**
+             * Gaps
+             * @default []
+             */
+            gaps: components["schemas"]["GapReading"][];
             /** @default {} */
             joists: components["schemas"]["Joists"];
             /**
@@ -3900,6 +4174,8 @@ export interface components {
              * @default []
              */
             lamps: components["schemas"]["Lamp"][];
+            /** Masonry */
+            masonry: ("brick" | "block") | null;
             /** Room Depth Mm */
             room_depth_mm: number | null;
             /**
@@ -3909,6 +4185,16 @@ export interface components {
             seats: components["schemas"]["Seat"][];
             /** Stud First Mm */
             stud_first_mm: number | null;
+            /**
+             * Stud Marks
+             * @default []
+             */
+            stud_marks: components["schemas"]["StudMark"][];
+            /**
+             * Stud Readings
+             * @default []
+             */
+            stud_readings: components["schemas"]["StudReading"][];
             /** Stud Spacing Mm */
             stud_spacing_mm: number | null;
             /** Stud Width Mm */
@@ -3926,6 +4212,7 @@ export interface components {
             ceiling_list?: components["schemas"]["ThingList"] | null;
             cut_list?: components["schemas"]["CutList"] | null;
             fitting_list?: components["schemas"]["ThingList"] | null;
+            flat?: components["schemas"]["FlatTable"] | null;
             floor_list?: components["schemas"]["ThingList"] | null;
             joists?: components["schemas"]["JoistTable"] | null;
             lamp_list?: components["schemas"]["ThingList"] | null;
@@ -3940,7 +4227,9 @@ export interface components {
             signal?: components["schemas"]["SignalPlan"] | null;
             states?: components["schemas"]["LightStates"] | null;
             steps?: components["schemas"]["Steps"] | null;
+            stud_list?: components["schemas"]["StudList"] | null;
             tape?: components["schemas"]["Tape"] | null;
+            ways?: components["schemas"]["WayTable"] | null;
         };
         /**
          * TakeRecord
@@ -4034,6 +4323,8 @@ export interface components {
             /** Inset Mm */
             inset_mm: number | null;
             number_from: components["schemas"]["gantline__core__tension__points__Corner"] | null;
+            /** Numbers */
+            numbers: ("points" | "pairs") | null;
             /** Overlap Mm */
             overlap_mm: number | null;
             /** People */
@@ -4165,6 +4456,38 @@ export interface components {
          * @enum {string}
          */
         Way: "brackets" | "proud-screws" | "bottom-catch" | "top-brackets" | "cleat" | "rods" | "ledger" | "wire";
+        /**
+         * WayRow
+         * @description A way of holding the screen, in the order of the ranking.
+         */
+        WayRow: {
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Cost */
+            cost: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Serves */
+            serves: boolean;
+            /** Taken */
+            taken: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
+         * WayTable
+         * @description Every way, and every dry fit with what to move for the last.
+         */
+        WayTable: {
+            /** Dry */
+            dry: components["schemas"]["DryRow"][];
+            /** Moves */
+            moves: string;
+            /** Rows */
+            rows: components["schemas"]["WayRow"][];
+        };
         /**
          * WishKind
          * @description What the height is wished from.

@@ -10,6 +10,7 @@ import { isShown } from './layers'
 import { typePx } from './pictureText'
 import { Shapes } from './Shapes'
 import { fitFace, type Sheet, toPx } from './sheet'
+import { TapLayer } from './TapLayer'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
 
@@ -91,6 +92,7 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
       ).map((mark) => (
         <DimensionTag key={mark.key} mark={mark} place={placeDimension(mark, sheet)} widthPx={size.width} />
       ))}
+      <TapLayer sheet={sheet} face={face.name} />
       {floor && <FloorLegend map={floor} />}
       {hit && (
         <p
@@ -142,7 +144,7 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
     const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
     const [dx, dy] = BESIDE[mark.side ?? ''] ?? [0, 0]
     const room = { xPx: xPx + dx, yPx: yPx + dy, widthPx: String(number).length * (lit ? 11 : 9) + 6, heightPx: lit ? 26 : 18 }
-    return [{ key: mark.key, number, lit, room }]
+    return [{ key: mark.key, number: mark.written ?? number, lit, room }]
   })
   const first = [...found].sort((a, b) => Number(b.lit) - Number(a.lit))
   return (

@@ -1,5 +1,10 @@
 // made by `gantline pens` from drawing/pens.py
 export const DOT_PX: Record<string, number> = {
+  'stud-edge': 3.5,
+  'stud-center': 4.5,
+  'stud-magnet': 5,
+  'stud-nothing': 4,
+  'stud-stray': 5,
   'seat': 8,
   'seat-main': 9,
   'lamp': 8,
@@ -10,6 +15,8 @@ export const DOT_PX: Record<string, number> = {
   'hole': 6,
   'hole-refused': 9,
   'bracket': 6,
+  'hole-drilled': 7,
+  'gap': 3.5,
   'mass': 6,
   'point': 4.2,
   'point-fill': 2.2,
@@ -20,6 +27,8 @@ export const ALWAYS: ReadonlySet<string> = new Set([
   'floor',
   'back-wall',
   'stud',
+  'stud-missing',
+  'stud-rival',
   'stud-predicted',
   'datum',
   'frame',

@@ -25,6 +25,11 @@ export const fitFace = (face: Face, widthPx: number, heightPx: number): Sheet =>
   return { leftPx, basePx, pxPerMm, up }
 }
 
+export const toMm = (s: Sheet, p: PointPx): PointMm => ({
+  xMm: (p.xPx - s.leftPx) / s.pxPerMm,
+  yMm: (s.up * (s.basePx - p.yPx)) / s.pxPerMm,
+})
+
 export const toPx = (s: Sheet, p: PointMm): PointPx => ({
   xPx: s.leftPx + p.xMm * s.pxPerMm,
   yPx: s.basePx - s.up * p.yMm * s.pxPerMm,

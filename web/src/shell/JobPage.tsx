@@ -4,6 +4,7 @@ import type { FaceName, JobOut, Panel, Plan } from '../api/client'
 import { Board, type Ghost } from '../board'
 import { JobContext, useThisJob } from '../job/context'
 import { ShownContext } from '../job/shown'
+import { type Tap, TapContext } from '../job/tap'
 import { useJob } from '../job/useJob'
 import { Button } from '../parts/Button'
 import { FloorFace, isTall, SeatFace, StationPanel, Strip, useSizeTable } from '../stations'
@@ -64,6 +65,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const [at, setAt] = useState(0)
   const [help, setHelp] = useState(false)
   const [shape, showShape] = useState('')
+  const [tap, setTap] = useState<Tap | null>(null)
   const go = useNavigate()
   const shown: Shown = side ?? panel.face
   const face: FaceName = shown === 'floor' || shown === 'seat' ? 'top' : shown
@@ -101,56 +103,58 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   })
   const ghosts = useGhosts(job, station === 'size' && shown === 'front')
   return (
-    <ShownContext value={{ shape, showShape }}>
-      <div className="flex h-full flex-col">
-        <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
-          <h1 className="truncate font-bold text-lead max-[520px]:text-value">{job.document.name}</h1>
-          <span className="truncate text-quiet max-[520px]:hidden">{job.document.place}</span>
-        </TopBar>
-        <Notices />
-        <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
-          <Rope jobId={job.id} stations={plan.stations} current={station} />
-          <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
-            <div className="flex px-3 pt-2">
-              <div role="tablist" aria-label="Face" className="flex gap-1">
-                {facesAt(station).map((one) => (
-                  <button
-                    key={one}
-                    type="button"
-                    role="tab"
-                    aria-selected={one === shown}
-                    onClick={() => setSide(one)}
-                    className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
-                  >
-                    {NAMES[one]}
-                  </button>
-                ))}
+    <TapContext value={{ tap, setTap }}>
+      <ShownContext value={{ shape, showShape }}>
+        <div className="flex h-full flex-col">
+          <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
+            <h1 className="truncate font-bold text-lead max-[520px]:text-value">{job.document.name}</h1>
+            <span className="truncate text-quiet max-[520px]:hidden">{job.document.place}</span>
+          </TopBar>
+          <Notices />
+          <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
+            <Rope jobId={job.id} stations={plan.stations} current={station} />
+            <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
+              <div className="flex px-3 pt-2">
+                <div role="tablist" aria-label="Face" className="flex gap-1">
+                  {facesAt(station).map((one) => (
+                    <button
+                      key={one}
+                      type="button"
+                      role="tab"
+                      aria-selected={one === shown}
+                      onClick={() => setSide(one)}
+                      className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
+                    >
+                      {NAMES[one]}
+                    </button>
+                  ))}
+                </div>
+                <History job={job} />
               </div>
-              <History job={job} />
-            </div>
-            <div className="min-h-0 flex-1 px-2">
-              {shown === 'floor' && <FloorFace job={job} plan={plan} face={job.drawing.top} panel={panel} />}
-              {shown === 'seat' && <SeatFace job={job} plan={plan} />}
-              {shown === face && (
-                <Board key={shown} face={job.drawing[face]} panel={lit} now={now} done={done} ghosts={ghosts} shape={looked} />
-              )}
-            </div>
-            <div
-              className={`shrink-0 border-seam border-t ${isTall(strip) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
+              <div className="min-h-0 flex-1 px-2">
+                {shown === 'floor' && <FloorFace job={job} plan={plan} face={job.drawing.top} panel={panel} />}
+                {shown === 'seat' && <SeatFace job={job} plan={plan} />}
+                {shown === face && (
+                  <Board key={shown} face={job.drawing[face]} panel={lit} now={now} done={done} ghosts={ghosts} shape={looked} />
+                )}
+              </div>
+              <div
+                className={`shrink-0 border-seam border-t ${isTall(strip) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
+              >
+                <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} />
+              </div>
+            </main>
+            <aside
+              aria-label="Station"
+              className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
             >
-              <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} />
-            </div>
-          </main>
-          <aside
-            aria-label="Station"
-            className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
-          >
-            <StationPanel job={job} plan={plan} station={station} />
-          </aside>
+              <StationPanel job={job} plan={plan} station={station} />
+            </aside>
+          </div>
+          <KeysHelp open={help} onClose={() => setHelp(false)} />
         </div>
-        <KeysHelp open={help} onClose={() => setHelp(false)} />
-      </div>
-    </ShownContext>
+      </ShownContext>
+    </TapContext>
   )
 }
 

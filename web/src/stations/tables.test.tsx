@@ -56,8 +56,8 @@ test('the size table takes a size, sorts by what is tapped, and says why one can
 
 test('a step says where, which points, what the tape reads, and the last one has no next', () => {
   const steps = [
-    { number: 1, part: 'Corners', place: 'top left corner', action: 'hook', numbers: [1, 60], partners: [], partner_place: '', tapes: [{ edge: 'top rail', numbers: [1], readings: ['50\u00a0mm'], run: false }, { edge: 'left stile', numbers: [60], readings: ['50\u00a0mm'], run: false }], who: '', reason: 'why' },
-    { number: 2, part: 'Fill', place: 'bottom', action: 'staple', numbers: [9, 8, 7], partners: [21, 22, 23], partner_place: 'top', tapes: [{ edge: 'bottom rail', numbers: [9, 7], readings: ['300\u00a0mm', '360\u00a0mm'], run: true }], who: 'both at once', reason: '' },
+    { number: 1, part: 'Corners', place: 'top left corner', action: 'hook', numbers: [1, 60], said: '1, 60', partners: [], partner_place: '', tapes: [{ edge: 'top rail', numbers: [1], readings: ['50\u00a0mm'], run: false }, { edge: 'left stile', numbers: [60], readings: ['50\u00a0mm'], run: false }], who: '', reason: 'why' },
+    { number: 2, part: 'Fill', place: 'bottom', action: 'staple', numbers: [9, 8, 7], partners: [21, 22, 23], said: '7 to 9 with 21 to 23', partner_place: 'top', tapes: [{ edge: 'bottom rail', numbers: [9, 7], readings: ['300\u00a0mm', '360\u00a0mm'], run: true }], who: 'both at once', reason: '' },
   ] // biome-ignore format: two steps by hand
   const onStep = vi.fn()
   const { rerender } = render(<StepStrip steps={steps as unknown as StepRow[]} at={0} onStep={onStep} />)

@@ -10,10 +10,14 @@ import { Shapes } from './size/Shapes'
 import { DeleteJob } from './survey/DeleteJob'
 import { MeterReadings } from './survey/MeterReadings'
 import { Readings } from './survey/Readings'
+import { StudFinder } from './survey/StudFinder'
 import { ThingList } from './survey/ThingList'
 import { SignalChain } from './throw/SignalChain'
+import { DryFit } from './wall/DryFit'
+import { FlatWall } from './wall/FlatWall'
 import { MarksTable } from './wall/MarksTable'
 import { ToMeasure } from './wall/ToMeasure'
+import { Ways } from './wall/Ways'
 
 export type StationProps = { job: JobOut; plan: Plan; station: string }
 type Draw = (props: StationProps) => ReactNode
@@ -31,6 +35,7 @@ export const WIDGETS: Record<string, Draw> = {
   '/survey/boxes': things((tables) => tables.box_list),
   '/survey/fittings': things((tables) => tables.fitting_list),
   '/survey/lamps': things((tables) => tables.lamp_list),
+  studs: StudFinder,
   readings: Readings,
   meter: MeterReadings,
   job: DeleteJob,
@@ -47,6 +52,9 @@ export const WIDGETS: Record<string, Draw> = {
   bought: Bought,
   signal: ({ plan }) => plan.tables.signal && <SignalChain signal={plan.tables.signal} />,
   measure: ToMeasure,
+  ways: Ways,
+  dry: DryFit,
+  flat: FlatWall,
   marks: MarksTable,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
   cautions: Cautions,

@@ -65,6 +65,11 @@ class FrameDefaults:
     scab_mm = Default(600.0, "mm", 200.0, 2000.0, "scab plate behind a splice", "glued and screwed")
     screws_an_end = Default(2.0, "", 1.0, 6.0, "pocket screws in each board end", "with glue")
     screws_a_plate = Default(8.0, "", 2.0, 16.0, "screws in each flat plate", "plates with eight holes")
+    plate_wide_mm = Default(16.0, "mm", 8.0, 60.0, "width of a flat plate", "usual corner and T plates")
+    plate_leg_mm = Default(75.0, "mm", 20.0, 200.0, "leg of a flat plate", "usual corner and T plates")
+    plate_clear_mm = Default(
+        3.0, "mm", 0.0, 20.0, "staple from a plate", "a leg that meets steel bends and tears the fabric"
+    )
     softwood_e_gpa = Default(9.0, "GPa", 3.0, 20.0, "stiffness of softwood", "along the grain")
     softwood_kg_m3 = Default(500.0, "kg/m³", 250.0, 900.0, "density of softwood", "dry")
     poplar_e_gpa = Default(11.0, "GPa", 3.0, 20.0, "stiffness of poplar", "along the grain")

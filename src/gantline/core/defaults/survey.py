@@ -64,6 +64,39 @@ class SurveyDefaults:
         spread=3.0,
         spread_source="dressed and rough lumber",
     )
+    sensor_mm = Default(
+        3.5, "mm", 0.5, 20.0, "spread of a stud sensor's readings", "edges and centers on drywall"
+    )
+    sensor_wild = Default(
+        0.2, "share", 0.01, 0.6, "sensor readings that are no stud", "pipes, cables, doubled studs"
+    )
+    magnet_mm = Default(
+        4.5, "mm", 0.5, 20.0, "spread of a magnet's readings", "board screws stand beside a stud's center"
+    )
+    magnet_wild = Default(
+        0.05, "share", 0.005, 0.6, "magnet readings that are no stud", "stray screws, corner bead"
+    )
+    stud_missed = Default(
+        0.04, "share", 0.005, 0.5, "studs where a search finds nothing", "a magnet swept up and down the stud"
+    )
+    stud_empty = Default(
+        0.96,
+        "share",
+        0.5,
+        1.0,
+        "searches between studs that find nothing",
+        "what is there but no stud is the rest",
+    )
+    stud_place_mm = Default(
+        12.0, "mm", 2.0, 40.0, "two stud readings of one place, within", "half of a stud's face"
+    )
+    gap_place_mm = Default(
+        20.0, "mm", 2.0, 100.0, "two gap readings of one place, within", "a foot of a straightedge"
+    )
+    gap_agrees_mm = Default(2.0, "mm", 0.2, 20.0, "two gaps of one place alike within", "a rule read by hand")
+    joint_clear_mm = Default(
+        15.0, "mm", 0.0, 60.0, "hole from the middle of a mortar joint", "a plug in a joint pulls out"
+    )
     room_depth_mm = Default(
         5000.0,
         "mm",

@@ -81,6 +81,36 @@ class WallDefaults:
     hole_level_mm = Default(
         1.0, "mm", 0.1, 5.0, "left and right holes level within", "or 0.5 mm per meter, whichever is less"
     )
+    refused_clear_mm = Default(
+        25.0, "mm", 5.0, 200.0, "hole from what a drill met", "a pipe is as wide as that, and its clips"
+    )
+    drilled_within_mm = Default(
+        2.0, "mm", 0.5, 20.0, "drilled hole at its mark within", "a bit wanders that much"
+    )
+    slip_within_mm = Default(
+        4.0, "mm", 1.0, 20.0, "a slip explains a hole within", "marking and drilling on top"
+    )
+    center_mm = Default(3.0, "mm", 0.5, 20.0, "frame off its center, most", "seen against a wall's end")
+    cleat_beyond_mm = Default(
+        50.0, "mm", 10.0, 300.0, "cleat past its outer studs", "the end splits nearer to a screw"
+    )
+    anchors_a_bracket = Default(
+        4.0, "", 1.0, 8.0, "anchors at a bracket, most", "the plate has no more holes"
+    )
+    lean_mm = Default(
+        2.0, "mm", 0.5, 20.0, "lean of the screen over its height, most", "plumb line beside the frame"
+    )
+    wind_mm = Default(
+        3.0,
+        "mm",
+        0.5,
+        20.0,
+        "wind of the screen's four corners, most",
+        "crossing diagonals; more ripples the fabric",
+    )
+    wind_cabinet_mm = Default(
+        1.0, "mm", 0.2, 10.0, "the same under a cabinet-top projector", "its light arrives at a low angle"
+    )
     load_factor = Default(
         4.0, "", 1.0, 10.0, "factor on the weight of the screen", "handling, tension shocks, ageing"
     )

@@ -179,8 +179,12 @@ def _check(wanted: Sequence[Wanted], stocks: Sequence[Stock], kerf_mm: float, tr
     longest = max((one.length_mm - 2.0 * trim_mm for one in stocks if one.count != 0), default=0.0)
     short = [one for one in wanted if one.length_mm > longest + FIT_MM]
     if short:
+        long, gives = short[0].length_mm, max(longest, 0.0)
         raise CannotCut(
-            f"No board holds {short[0].name}, {short[0].length_mm:.1f} mm: the longest gives {max(longest, 0.0):.1f} mm."
+            f"No board holds {short[0].name}, {long:.1f} mm: the longest gives {gives:.1f} mm.",
+            piece=short[0].name,
+            length_mm=long,
+            gives_mm=gives,
         )
 
 

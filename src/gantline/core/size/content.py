@@ -40,7 +40,7 @@ def shown(screen: Picture, content: Fraction) -> MaskLayout:
 
 @dataclass(frozen=True, slots=True)
 class MaskPanel:
-    """A removable side panel [mm]; two hold points, magnets on steel behind the velvet."""
+    """A removable side panel [mm]."""
 
     width_mm: float
     height_mm: float
@@ -52,6 +52,15 @@ def side_panel(screen: Picture, masked: MaskLayout, lap_mm: float) -> MaskPanel 
     if masked.side_mm < 0.5:
         return None
     return MaskPanel(masked.side_mm + lap_mm, screen.height_mm + 2.0 * lap_mm)
+
+
+def hold_places_mm(panel: MaskPanel, count: int, edge_mm: float) -> tuple[tuple[float, float], ...]:
+    """Where a panel is held, from its lower outer corner, u inward and v up [mm]: evenly along its outer stile.
+
+    Args: count of hold points; edge, from the outer edge to their middle [mm].
+    Source: each point carries an equal part of the panel's height.  Leaves out: the panel's own bow.
+    """
+    return tuple((edge_mm, panel.height_mm * (k + 0.5) / count) for k in range(count))
 
 
 def zoom_needed(screen_aspect: Fraction, content: Fraction, panel_aspect: Fraction) -> float:

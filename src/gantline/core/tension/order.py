@@ -5,12 +5,14 @@ finish one side before its opposite is started.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from enum import StrEnum
+from itertools import pairwise
 
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
-from gantline.core.tension.points import OPPOSITE, RAILS, Corner, Side, TensionPoint, numbered
+from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
+from gantline.core.tension.steps import TensionStep, made_step
 
 # Crosswise: a corner, the one opposite, then the other two.
 CROSSWISE = (
@@ -29,51 +31,7 @@ class Bars(StrEnum):
     AFTER = "after"
 
 
-MIDDLES = (Side.BOTTOM, Side.TOP, Side.LEFT, Side.RIGHT)
-
-
-@dataclass(frozen=True, slots=True)
-class OnTape:
-    """Points of one side in the order they are done, and what a tape along that side reads at each [mm]."""
-
-    side: Side
-    points: tuple[int, ...]
-    readings_mm: tuple[float, ...]
-
-    @property
-    def edge(self) -> str:
-        """The piece of the frame the tape lies along: top rail, left stile."""
-        return f"{self.side} {'rail' if self.side in RAILS else 'stile'}"
-
-
-@dataclass(slots=True)  # not frozen: numbered once all are there
-class TensionStep:
-    """One step: which points on which side, where the tape reads, and what their partners are.
-
-    held: the points on `place` (a side or a corner, from the back) in the order they are done; partners lie opposite at
-    the same readings, done at the same time by two people, straight after by one. `reason` is set where the pattern
-    changes. loose: threaded only, it holds nothing yet.
-    """
-
-    number: int
-    part: str
-    place: str
-    action: str
-    held: tuple[TensionPoint, ...]
-    partners: tuple[int, ...]
-    partner_place: str
-    reason: str
-    loose: bool = False
-
-    @property
-    def points(self) -> tuple[int, ...]:
-        """Their numbers."""
-        return tuple(one.number for one in self.held)
-
-    @property
-    def tapes(self) -> tuple[OnTape, ...]:
-        """The same by side, each with its own readings from its own hooked corner."""
-        return tuple(_tape(side, self.held) for side in dict.fromkeys(one.side for one in self.held))
+Run = tuple[TensionPoint, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -149,22 +107,6 @@ def tension_order(
     return tuple(drafts)
 
 
-def renumbered(
-    steps: Sequence[TensionStep], points: Sequence[TensionPoint], start: Corner, *, clockwise: bool
-) -> tuple[TensionStep, ...]:
-    """The same steps with a maker's own numbers; points as from spread()."""
-    own = {(one.u_mm, one.v_mm, one.side): one for one in numbered(tuple(points), start, clockwise=clockwise)}
-    by_number = {one.number: own[one.u_mm, one.v_mm, one.side] for one in points}
-    return tuple(
-        replace(
-            step,
-            held=tuple(by_number[one.number] for one in step.held),
-            partners=tuple(by_number[number].number for number in step.partners),
-        )
-        for step in steps
-    )
-
-
 class _Work:
     """The points sorted into corners and sides, and the passes made from them. Nothing changes once it is made."""
 
@@ -217,12 +159,13 @@ class _Work:
                 why = reason if index == 0 else "Straight across: it centers the sheet." if index == 1 else ""
                 if turn == 1:
                     why = "The second point of each corner, crosswise again." if index == 0 else ""
-                yield _step(part, f"{rail} {stile} corner", action, held, (), "", why)
+                yield made_step(part, f"{rail} {stile} corner", action, held, (), "", why)
 
     def loose(self) -> Iterator[TensionStep]:
         """Threaded from the middles of all sides, then each side outward with its opposite, the corners with it."""
         begun: set[int] = set()
-        for index, side in enumerate(MIDDLES):
+        first, other = self.begins
+        for index, side in enumerate((first, OPPOSITE[first], other, OPPOSITE[other])):
             group = self._middle_group(side)
             begun.update(p.number for p in group)
             why = (
@@ -231,7 +174,7 @@ class _Work:
                 else ""
             )
             yield self._threaded(side, group, (), why)
-        for side in (Side.BOTTOM, Side.LEFT):
+        for side in self.begins:
             rest = tuple(
                 sorted(
                     (p for p in self.sides[side] if p.number not in begun),
@@ -246,7 +189,7 @@ class _Work:
     ) -> TensionStep:
         across = OPPOSITE[side] if partners else ""
         action = "thread loosely from the middle outward, no pull" if partners else "thread loosely, no pull"
-        step = _step("Loose pass", side, action, held, partners, across, why)
+        step = made_step("Loose pass", side, action, held, partners, across, why)
         step.loose = True
         return step
 
@@ -276,68 +219,89 @@ class _Work:
         bars = "the center bar" if count == 1 else f"{count} center bars"
         why = {
             Bars.BEFORE: "In before the fabric, as the kit has it.",
-            Bars.BETWEEN: "In before these sides pull the rails in.",
+            Bars.BETWEEN: "In before what comes next pulls the rails in.",
             Bars.AFTER: "In when everything holds: the fabric's pull keeps them.",
         }[when]
-        yield _step("Center bar", "inside", f"fit {bars}", (), (), "", why)
+        yield made_step("Center bar", "inside", f"fit {bars}", (), (), "", why)
 
     def rods(self) -> Iterator[TensionStep]:
         """Adjusting rods when everything holds, and the outer frame over all of it."""
         if self.frame.rods_last:
             action = "turn each rod a little, crosswise, until even"
             why = "Only now: a rod that is turned earlier pulls the sheet off center."
-            yield _step("Adjusting rods", "all sides", action, (), (), "", why)
+            yield made_step("Adjusting rods", "all sides", action, (), (), "", why)
         if self.frame.trim_after:
             why = "It hides the points: look over the whole face first, nothing is reached any more."
-            yield _step("Trim", "all sides", "put on the outer frame, corners first", (), (), "", why)
+            yield made_step("Trim", "all sides", "put on the outer frame, corners first", (), (), "", why)
 
     def _along(self, part: str, side: Side) -> Iterator[TensionStep]:
         """One pair of sides: partner points in step, or a whole side and then its opposite."""
         held = self.inner[side] if self.frame.from_end else self._outward(side)
         held = [one for one in held if one.first_pass]
-        batches = [tuple(held[at : at + self.frame.batch]) for at in range(0, len(held), self.frame.batch)]
-        begin = "from one end" if self.frame.from_end else "from the middle"
-        if self.frame.in_step:
-            for index, batch in enumerate(batches):
-                why = f"Partner points in step, {begin}, so nothing drifts." if index == 0 else ""
-                yield self._paired(part, side, batch, self.verb, why)
+        batches = [tuple(each) for each in batched(held, self.frame.batch)]
+        if not self.frame.in_step:
+            yield from self._whole(part, side, batches, self.verb)
             return
-        across = {one.number: one for one in self.sides[OPPOSITE[side]]}
-        for turn, own in enumerate((side, OPPOSITE[side])):
-            for index, batch in enumerate(batches):
-                points = batch if turn == 0 else tuple(across[self.partner[one.number]] for one in batch)
-                why = (
-                    f"A whole side, {begin}.",
-                    f"Its opposite, {begin}: check that the sheet still lies centered.",
-                )[turn]
-                yield _step(part, own, self.verb, points, (), "", why if index == 0 else "")
+        begin = "from one end" if self.frame.from_end else "from the middle"
+        for index, batch in enumerate(batches):
+            why = f"Partner points in step, {begin}, so nothing drifts." if index == 0 else ""
+            yield self._paired(part, side, batch, self.verb, why)
 
     def middles_outward(self) -> Iterator[TensionStep]:
         begun: set[int] = set()
-        for index, side in enumerate(MIDDLES):
+        first, other = self.begins
+        for index, side in enumerate((first, OPPOSITE[first], other, OPPOSITE[other])):
             group = self._middle_group(side)
             begun.update(p.number for p in group)
-            yield _step(
-                "Middles", side, self.kind.action, group, (), "", self.kind.middles if index == 0 else ""
-            )
-        walk = [(side, held) for side in (Side.BOTTOM, Side.LEFT) for held in self._outward(side)]
-        walk.sort(key=lambda one: self.frame.outwardness(one[0], one[1].reading_mm))
-        fresh = [(side, held) for side, held in walk if held.number not in begun]
-        for index, (side, held) in enumerate(fresh):
-            why = (
-                "Opposite pairs, all four sides in step, so wrinkles walk to the corners."
-                if index == 0
-                else ""
-            )
-            yield self._paired("Outward", side, (held,), self.kind.action, why)
-        yield from self.corners("Corners", self.kind.last_corner, "Corners last: they take the last slack.")
+            why = self.kind.middles if index == 0 else ""
+            yield made_step("Middles", side, self.kind.action, group, (), "", why)
+        runs: dict[Side, list[Run]] = {}
+        for side in self.begins:
+            fresh = [one for one in self._outward(side) if one.number not in begun]
+            runs[side] = [tuple(each) for each in batched(fresh, self.frame.batch)]
+        why = "Opposite pairs, all four sides in step, so wrinkles walk to the corners."
+        yield from self._walk("Outward", runs, self.kind.action, why)
+        passes = 2 if self.frame.corner_pass == 1 else 1
+        yield from self.bars(Bars.BETWEEN)
+        why = "Corners last: they take the last slack."
+        yield from self.corners("Corners", self.kind.last_corner, why, passes)
 
     def fill(self) -> Iterator[TensionStep]:
-        runs = [(side, run) for side in (Side.BOTTOM, Side.LEFT) for run in self._gaps(side)]
-        runs.sort(key=lambda one: self.frame.outwardness(one[0], _middle(one[1])))
-        for index, (side, run) in enumerate(runs):
-            why = "Fill in from the middles, again in opposite pairs." if index == 0 else ""
-            yield self._paired("Fill", side, run, self.verb, why)
+        runs = {side: list(self._gaps(side)) for side in self.begins}
+        why = "Fill in from the middles, again in opposite pairs."
+        yield from self._walk("Fill", runs, self.verb, why)
+
+    @property
+    def begins(self) -> tuple[Side, Side]:
+        """The side that goes first, and the one that begins the other pair."""
+        first = self.frame.first_side or Side.BOTTOM
+        return first, Side.LEFT if first in RAILS else Side.BOTTOM
+
+    def _walk(self, part: str, runs: dict[Side, list[Run]], action: str, why: str) -> Iterator[TensionStep]:
+        """Runs of points outward: all four sides in step, or a whole side and then its opposite."""
+        if self.frame.in_step:
+            every = [(side, run) for side, many in runs.items() for run in many]
+            every.sort(key=lambda one: round(self.frame.outwardness(one[0], _middle(one[1])), 9))
+            for index, (side, run) in enumerate(every):
+                yield self._paired(part, side, run, action, why if index == 0 else "")
+            return
+        for side, many in runs.items():
+            many.sort(key=lambda run, side=side: round(self.frame.outwardness(side, _middle(run)), 9))  # type: ignore[misc]
+            yield from self._whole(part, side, many, action)
+
+    def _whole(self, part: str, side: Side, many: Sequence[Run], action: str) -> Iterator[TensionStep]:
+        """A whole side, run by run, and then its opposite."""
+        across = {one.number: one for one in self.sides[OPPOSITE[side]]}
+        begin = "from one end" if self.frame.from_end else "from the middle"
+        for own in (side, OPPOSITE[side]):
+            for index, run in enumerate(many):
+                held = run if own is side else tuple(across[self.partner[one.number]] for one in run)
+                why = (
+                    f"A whole side, {begin}."
+                    if own is side
+                    else f"Its opposite, {begin}: check that the sheet still lies centered."
+                )
+                yield made_step(part, own, action, held, (), "", why if index == 0 else "")
 
     def _outward(self, side: Side) -> list[TensionPoint]:
         held = [p for p in self.inner[side] if p.first_pass]
@@ -364,29 +328,19 @@ class _Work:
         self, part: str, side: Side, held: tuple[TensionPoint, ...], action: str, why: str
     ) -> TensionStep:
         partners = tuple(self.partner[p.number] for p in held)
-        return _step(part, side, action, held, partners, OPPOSITE[side], why)
+        return made_step(part, side, action, held, partners, OPPOSITE[side], why)
 
 
 def _reading(point: TensionPoint) -> float:
     return point.reading_mm
 
 
-def _middle(run: tuple[TensionPoint, ...]) -> float:
-    return (run[0].reading_mm + run[-1].reading_mm) / 2.0
+def _middle(run: Run) -> float:
+    """Where a run lies along its side [mm]: a gap by its middle, a batch that is taken in turns by its first point."""
+    gap = all(a.reading_mm < b.reading_mm for a, b in pairwise(run))
+    return (run[0].reading_mm + run[-1].reading_mm) / 2.0 if gap and len(run) > 2 else run[0].reading_mm
 
 
-def _step(
-    part: str,
-    place: str,
-    action: str,
-    held: tuple[TensionPoint, ...],
-    partners: tuple[int, ...],
-    partner_place: str,
-    reason: str,
-) -> TensionStep:
-    return TensionStep(0, part, place, action, held, partners, partner_place, reason)
-
-
-def _tape(side: Side, held: tuple[TensionPoint, ...]) -> OnTape:
-    there = [p for p in held if p.side == side]
-    return OnTape(side, tuple(p.number for p in there), tuple(p.reading_mm for p in there))
+def batched(points: Sequence[TensionPoint], count: int) -> Iterator[Sequence[TensionPoint]]:
+    """The points by the count, the last batch with what is left."""
+    return (points[at : at + count] for at in range(0, len(points), count))

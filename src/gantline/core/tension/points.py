@@ -15,8 +15,11 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from gantline.core.errors import OutOfRange, require_positive
+from gantline.core.frame.plates import Spans, kept_off
 
 MOST_POINTS_A_SIDE = 1000
+CLOSEST_MM = 10.0  # two staples nearer than this split the wood
+Readings = tuple[tuple[float, bool], ...]  # along one side [mm], and whether in the first pass
 
 
 class Side(StrEnum):
@@ -37,6 +40,7 @@ class Layout:
     """Frame [mm] and how its points are spread: by spacing, or by counts where given (>= 2).
 
     first_pass_mm, where set, is the spacing of a first pass that is filled in to spacing_mm.
+    off_rails_mm, off_stiles_mm: from and to along those sides where no point may lie, as over plates.
     Raises OutOfRange if a side is too short for its insets or gets more than 1000 points.
     """
 
@@ -47,6 +51,8 @@ class Layout:
     rail_count: int | None = None
     stile_count: int | None = None
     first_pass_mm: float | None = None
+    off_rails_mm: Spans = ()
+    off_stiles_mm: Spans = ()
 
     def __post_init__(self) -> None:
         require_positive(width_mm=self.width_mm, height_mm=self.height_mm)
@@ -103,6 +109,7 @@ def spread(layout: Layout) -> tuple[TensionPoint, ...]:
     w, h = layout.width_mm, layout.height_mm
     rail = readings(w, layout.inset_mm, layout.spacing_mm, layout.rail_count, layout.first_pass_mm)
     stile = readings(h, layout.inset_mm, layout.spacing_mm, layout.stile_count, layout.first_pass_mm)
+    rail, stile = _free(rail, layout.off_rails_mm), _free(stile, layout.off_stiles_mm)
     right, bottom = len(rail) + 1, len(rail) + len(stile) + 1
     left = bottom + len(rail)
     found = [TensionPoint(n, Side.TOP, r, r, h, first) for n, (r, first) in enumerate(rail, 1)]
@@ -112,6 +119,32 @@ def spread(layout: Layout) -> tuple[TensionPoint, ...]:
     up = enumerate(reversed(stile), left)
     found += [TensionPoint(n, Side.LEFT, r, 0.0, h - r, first) for n, (r, first) in up]
     return tuple(found)
+
+
+def _free(side: Readings, spans: Spans) -> Readings:
+    """The same off the spans; of points that are dropped for it the first pass goes on at the next."""
+    if not spans:
+        return side
+    moved = kept_off([reading for reading, _ in side], spans, CLOSEST_MM)
+    found: dict[float, bool] = {}
+    for (_, first), new in zip(side, moved, strict=True):
+        if new is not None:
+            found[new] = first
+    if len(found) < 2:
+        raise OutOfRange("the plates leave no room for points on a side", field="plate_mm", got=len(found))
+    for (reading, first), new in zip(side, moved, strict=True):
+        if new is None and first:
+            found[min(found, key=lambda there: abs(there - reading))] = True
+    return tuple(sorted(found.items()))
+
+
+def pair_numbers(points: tuple[TensionPoint, ...]) -> dict[int, int]:
+    """By number of a point the number that it shares with its partner straight across: the lower of their two.
+
+    points numbered once round, by spread() or numbered(). So pairs count from 1 along two neighboring sides.
+    """
+    place = {(one.side, one.reading_mm): one.number for one in points}
+    return {one.number: min(one.number, place[OPPOSITE[one.side], one.reading_mm]) for one in points}
 
 
 class Corner(StrEnum):

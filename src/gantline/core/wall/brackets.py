@@ -51,6 +51,11 @@ class BracketPair:
         return self.right_mm - self.left_mm
 
 
+def pair_of(left_mm: float, right_mm: float, center_mm: float) -> BracketPair:
+    """Two bracket centers [mm], and how far their middle lies from the screen's center."""
+    return BracketPair(left_mm=left_mm, right_mm=right_mm, offset_mm=(left_mm + right_mm) / 2.0 - center_mm)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PairChoice:
     """The pair, the next best, and, without a pair, the nearest misses: the smallest sideways move

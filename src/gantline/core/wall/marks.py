@@ -1,5 +1,6 @@
 """The holes and their marks, each taken from one datum and rounded alone, never chained."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from gantline.core.errors import require_not_negative, require_positive
@@ -53,14 +54,24 @@ def hole_rows_mm(
     return top_mm - drop_mm, top_mm - drop_mm - rows_apart_mm
 
 
-def holes(pair: BracketPair, upper_mm: float, lower_mm: float | None) -> tuple[Hole, ...]:
-    """The holes of each row [mm above the floor] at the two brackets: two, or four where there is a lower row."""
-    return tuple(
+def holes(
+    pair: BracketPair, upper_mm: float, lower_mm: float | None, *, between_mm: Sequence[float] = ()
+) -> tuple[Hole, ...]:
+    """The holes of each row [mm above the floor] at the two brackets: two, or four where there is a lower row.
+
+    between: further places in the upper row, as of a cleat's inner screws [mm]; they come last, counted from 2.
+    """
+    at_brackets = tuple(
         Hole(key=f"{row}-{side}", row=row, side=side, x_mm=x_mm, y_mm=y_mm)
         for row, y_mm in (("upper", upper_mm), ("lower", lower_mm))
         if y_mm is not None
         for side, x_mm in (("left", pair.left_mm), ("right", pair.right_mm))
     )
+    inner = tuple(
+        Hole(key=f"upper-{number}", row="upper", side=f"{number}", x_mm=x_mm, y_mm=upper_mm)
+        for number, x_mm in enumerate(between_mm, start=2)
+    )
+    return at_brackets + inner
 
 
 def mark(

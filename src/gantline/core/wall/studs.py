@@ -34,7 +34,6 @@ class StudLattice:
         """How many spacings a stud's center lies right of the known one."""
         return round((x_mm - self.known_mm) / self.spacing_mm)
 
-    def nearest(self, x_mm: float) -> int | None:
-        """Index of the stud nearest to x [mm], None on a wall without studs."""
-        centers = self.centres_mm
-        return min(range(len(centers)), key=lambda k: abs(centers[k] - x_mm)) if centers else None
+    def off_mm(self, x_mm: float) -> float:
+        """From the nearest stud of the lattice to x, + to the right [mm]."""
+        return (x_mm - self.known_mm + self.spacing_mm / 2.0) % self.spacing_mm - self.spacing_mm / 2.0

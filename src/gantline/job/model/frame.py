@@ -79,6 +79,10 @@ class BoxPart(Item):
         Literal["frame", "tension", "trim", "hang"] | None,
         Field("stops", "waits for it", "choice", "frame", STOPS),
     ] = None
+    mass_g: Annotated[
+        Annotated[float, Limit(gt=0.0, le=200_000.0, allow_inf_nan=False)] | None,
+        Field("mass", "weighs", "number", unit=" g"),
+    ] = None
     found: Annotated[Annotated[int, Limit(ge=0, le=10_000)] | None, Field("found", "in the box", "count")] = (
         None
     )
@@ -168,7 +172,9 @@ class FrameBuild(Part):
         list[BoughtBoard], Limit(max_length=40), Field("bought_boards", "Boards bought", "list")
     ] = []
     parts: Annotated[list[BoxPart], Limit(max_length=60), Field("box_parts", "Parts in the box", "list")] = []
-    mass_kg: Annotated[Mass | None, Field("kit_mass", "Mass of the kit", "number", unit=" kg")] = None
+    mass_kg: Annotated[
+        Mass | None, Field("kit_mass", "Mass of the kit", "number", unit=" kg", derived=True)
+    ] = None
     cut: Annotated[list[Line], Limit(max_length=200), Field("cut_done", "Pieces cut", "value")] = []
     square: SquareReadings = SquareReadings()
     blank: Blank = Blank()

@@ -1,6 +1,6 @@
 """Brackets and tension."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, get_args
 
 from pydantic import Field as Limit
 
@@ -10,19 +10,21 @@ from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
 from gantline.core.wall.loads import FIXINGS
 from gantline.core.wall.ways import NAMES, Way
-from gantline.job.field import Field, Part
+from gantline.job.field import Field, Item, Part
 from gantline.job.types import (
     DistanceMm,
+    Id,
     LengthMm,
     Line,
     PointCount,
+    PositionMm,
     Share,
     TensionSpacingMm,
 )
 
 RULES = (("share", "share of frame width"), ("fixed", "fixed by the kit"))
 FASTENERS = tuple((key, one.name) for key, one in FIXINGS.items())
-FIXES = (("studs", "into studs"), ("backer", "backer board over studs"))
+FIXES = (("studs", "into studs"), ("backer", "backer board over studs"), ("anchors", "anchors in board"))
 SEQUENCES = (
     (School.CORNERS_FIRST, "corners first, crosswise"),
     (School.MIDDLES_OUTWARD, "middles outward"),
@@ -34,7 +36,44 @@ BARS = (
     (Bars.AFTER, "when all points hold"),
 )
 CORNERS = tuple((one, one.value.replace("-", " ")) for one in Corner)
+NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
 PEOPLE = (("one", "one"), ("two", "two"))
+
+
+HoleKey = Literal[
+    "upper-left", "upper-right", "lower-left", "lower-right",
+    "upper-2", "upper-3", "upper-4", "upper-5", "upper-6", "upper-7", "upper-8", "upper-9", "upper-10", "upper-11", "upper-12",
+]  # fmt: skip
+SHIMS = (("plumb", "plumb"), ("parallel", "parallel to the wall"))
+STATES = (("drilled", "drilled here"), ("blocked", "not possible here"))
+
+
+class HoleFact(Item):
+    """A hole that was drilled [mm from the left wall end, above the floor], or that turned out not to be possible there."""
+
+    id: Id
+    hole: Annotated[
+        HoleKey,
+        Field(
+            "hole", "hole", "choice", None, tuple((one, one.replace("-", " ")) for one in get_args(HoleKey))
+        ),
+    ]
+    state: Annotated[Literal["drilled", "blocked"], Field("state", "state", "choice", None, STATES)]
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
+    why: Annotated[Line | None, Field("why", "why", "text")] = None
+
+
+class DryReading(Item):
+    """The empty frame hung once [mm]: how much its top stands too high (- too low) at its left and right end, side gaps."""
+
+    id: Id
+    left_mm: Annotated[PositionMm, Limit(ge=-100.0, le=100.0), Field("left", "top left too high", fact=True)]
+    right_mm: Annotated[
+        PositionMm, Limit(ge=-100.0, le=100.0), Field("right", "top right too high", fact=True)
+    ]
+    gap_left_mm: Annotated[DistanceMm | None, Field("gap_left", "gap left", fact=True)] = None
+    gap_right_mm: Annotated[DistanceMm | None, Field("gap_right", "gap right", fact=True)] = None
 
 
 class Hanging(Part):
@@ -42,7 +81,7 @@ class Hanging(Part):
 
     name: Annotated[Line | None, Field("bracket_name", "Brackets", "text", "")] = None
     fix_to: Annotated[
-        Literal["studs", "backer"] | None, Field("fix_to", "Fixed", "choice", "studs", FIXES)
+        Literal["studs", "backer", "anchors"] | None, Field("fix_to", "Fixed", "choice", "studs", FIXES)
     ] = None
     way: Annotated[
         Way | None,
@@ -127,6 +166,15 @@ class Hanging(Part):
         ),
     ] = None
 
+    dry: Annotated[list[DryReading], Limit(max_length=20), Field("dry_fits", "Dry fits", "list")] = []
+    shims: Annotated[
+        Literal["plumb", "parallel"] | None,
+        Field("shims", "Shims bring the screen", "choice", "plumb", SHIMS),
+    ] = None
+    facts: Annotated[
+        list[HoleFact], Limit(max_length=40), Field("hole_facts", "Holes drilled or refused", "list")
+    ] = []
+
 
 class Tensioning(Part):
     """How the fabric is held. Counts, where given, take the place of the spacing."""
@@ -184,4 +232,7 @@ class Tensioning(Part):
         Corner | None, Field("number_from", "Numbers begin", "choice", Corner.TOP_LEFT.value, CORNERS)
     ] = None
     clockwise: Annotated[bool | None, Field("clockwise", "Numbers run clockwise", "switch", True)] = None
+    numbers: Annotated[
+        Literal["points", "pairs"] | None, Field("numbers", "Numbers count", "choice", "points", NUMBERS)
+    ] = None
     people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

@@ -13,6 +13,7 @@ from gantline.job.field import Field, Item, Part
 from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionMm, StudSpacingMm, repeated
 
 BUILDS = (("studs", "studs and drywall"), ("masonry", "masonry"))
+MASONRY = (("brick", "brick or solid block"), ("block", "aerated block"))
 RUNS = (("to-the-wall", "toward the screen wall"), ("along-the-wall", "along the screen wall"))
 FittingKind = Literal[
     "window",
@@ -104,6 +105,42 @@ class Seat(Item):
     eye_mm: Annotated[LengthMm | None, Field("eye", "eye", default=SeatsDefaults.eye_mm, fact=True)] = None
     platform_mm: Annotated[DistanceMm | None, Field("platform", "platform", default=0.0, fact=True)] = None
     main: Annotated[bool | None, Field("main", "main", "switch", default=False)] = None
+
+
+FOUND = (
+    ("edge", "sensor, edge"),
+    ("center", "sensor, center"),
+    ("magnet", "magnet on a screw"),
+    ("nothing", "nothing found"),
+)
+
+
+class StudReading(Item):
+    """A place along the wall [mm from the left wall end] where a stud was looked for, and what was found there."""
+
+    id: Id
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    kind: Annotated[
+        Literal["edge", "center", "magnet", "nothing"],
+        Field("kind", "found", "choice", None, FOUND, fact=True),
+    ]
+
+
+class StudMark(Item):
+    """A stud that somebody set or struck out by hand [mm from the left wall end]: it stays as it was said."""
+
+    id: Id
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    there: Annotated[bool | None, Field("there", "a stud", "switch", True, fact=True)] = None
+
+
+class GapReading(Item):
+    """Gap from a plumb reference plane to the wall, at a place [mm from the left wall end, above the floor]."""
+
+    id: Id
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
+    gap_mm: Annotated[DistanceMm, Limit(le=400.0), Field("gap", "gap", fact=True)]
 
 
 class Joists(Part):
@@ -207,6 +244,23 @@ class Survey(Part):
     stud_width_mm: Annotated[
         LengthMm | None,
         Field("stud_width", "Stud width", default=SurveyDefaults.stud_width_mm, fact=True),
+    ] = None
+    stud_readings: Annotated[
+        list[StudReading], Limit(max_length=60), Field("stud_readings", "Stud readings", "list")
+    ] = []
+    stud_marks: Annotated[
+        list[StudMark], Limit(max_length=40), Field("stud_marks", "Studs set by hand", "list")
+    ] = []
+    gaps: Annotated[list[GapReading], Limit(max_length=60), Field("gaps", "Gap readings", "list")] = []
+    masonry: Annotated[
+        Literal["brick", "block"] | None,
+        Field("masonry_of", "Masonry of", "choice", "brick", MASONRY, fact=True, moves="which plug holds"),
+    ] = None
+    course_mm: Annotated[
+        LengthMm | None, Field("course", "Course height, joint to joint", fact=True, usual_mm=(50.0, 400.0))
+    ] = None
+    course_first_mm: Annotated[
+        DistanceMm | None, Field("course_first", "A bed joint above floor", fact=True)
     ] = None
     room_depth_mm: Annotated[
         LengthMm | None,

@@ -9,18 +9,20 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
 from gantline.job.records.record import Record
 from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, PointCount, Positive, Share
 
+MASS_ROUNDED = 1.02  # parts are weighed to the gram and kits to the half kilogram
 Stops = Literal["frame", "tension", "trim", "hang"]
 
 
 class KitPart(BaseModel):
     """A part that is counted in the box. stops: the step that waits without it; spare: how many of the count are spares;
-    holds: it is one of the points that hold the fabric."""
+    holds: it is one of the points that hold the fabric; mass_g: of one of them."""
 
     model_config = ConfigDict(extra="allow", frozen=True)
     name: Annotated[Line, Field(min_length=1)]
@@ -28,6 +30,7 @@ class KitPart(BaseModel):
     spare: Annotated[int, Field(ge=0, le=1000)] = 0
     stops: Stops = "frame"
     holds: bool = False
+    mass_g: Annotated[Positive, Field(le=200_000)] | None = None
 
 
 class KitRecord(Record):
@@ -61,6 +64,7 @@ class KitRecord(Record):
     stile_part: Line | None = None
     number_from: Corner | None = None
     clockwise: bool | None = None
+    numbers: Literal["points", "pairs"] | None = None
     # how it hangs
     drop_mm: DistanceMm | None = None
     row_offset_mm: DistanceMm | None = None
@@ -104,6 +108,12 @@ class KitRecord(Record):
             )
         if self.trim_mm and self.border_mm and self.trim_mm > self.border_mm:
             yield ("trim_mm",), "The trim put on later is wider than the whole border."
+        weighed = weighed_kg((one.count, one.spare, one.mass_g or 0.0) for one in self.parts)
+        if self.mass_kg is not None and weighed > MASS_ROUNDED * self.mass_kg:
+            yield (
+                ("mass_kg",),
+                f"The parts weigh {weighed:.1f} kg together and the kit {self.mass_kg:g} kg. One of them is wrong.",
+            )
         names = [one.name for one in self.parts]
         for key in ("rail_part", "stile_part"):
             part = getattr(self, key)

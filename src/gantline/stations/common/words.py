@@ -1,5 +1,7 @@
 """How moves and shares are said."""
 
+from collections.abc import Sequence
+
 from gantline.plan.ask import Ask
 
 WAYS = (("left", "right"), ("down", "up"), ("closer", "back"))
@@ -13,3 +15,22 @@ def way_words(at: Ask, axis: int, by_mm: float) -> str:
 def percent(share: float) -> str:
     """A share in whole per cent."""
     return f"{100 * share:.0f}\u00a0%"
+
+
+def runs(numbers: Sequence[int]) -> str:
+    """Point numbers in short: 7, 8, 9 becomes 7 to 9; a falling run reads upward."""
+    ordered, out = sorted(numbers), []
+    start = previous = ordered[0] if ordered else 0
+    for number in [*ordered[1:], 10**9]:
+        if number == previous + 1:
+            previous = number
+            continue
+        out.append(
+            str(start)
+            if start == previous
+            else f"{start}, {previous}"
+            if previous == start + 1
+            else f"{start} to {previous}"
+        )
+        start = previous = number
+    return ", ".join(out) if ordered else ""

@@ -2,6 +2,7 @@
 
 from gantline.stations.frame.blank import blank, overlap_mm, roll_cut
 from gantline.stations.frame.board import outer_mm, timber
+from gantline.stations.frame.plates import plate_spans
 from gantline.stations.frame.solve import (
     brace_count,
     brace_places,
@@ -23,6 +24,7 @@ __all__ = [
     "overlap_mm",
     "parts",
     "pieces",
+    "plate_spans",
     "roll_cut",
     "timber",
 ]

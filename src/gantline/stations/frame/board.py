@@ -26,6 +26,11 @@ def outer_mm(at: Ask) -> tuple[float, float]:
     return one.overall_width_mm - 2.0 * trim, one.overall_height_mm - 2.0 * trim
 
 
+def edge_mm(at: Ask) -> float:
+    """From the overall edge to the frame that is built [mm]."""
+    return (at(screen).overall_width_mm - at(outer_mm)[0]) / 2.0
+
+
 def board_mm(at: Ask) -> tuple[float, float]:
     """Thickness and width of the board [mm]: as measured, else dressed."""
     thick, wide = DRESSED[at.field(FrameBuild.board)]

@@ -16,6 +16,7 @@ from gantline.stations.frame.blank import blank, overlap_mm, return_mm, roll_cut
 from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber
 from gantline.stations.frame.built import readings
 from gantline.stations.frame.built import square as square_check
+from gantline.stations.frame.plates import plates
 from gantline.stations.frame.solve import (
     brace_count,
     fabric_kg,
@@ -136,6 +137,16 @@ def mass(at: Ask) -> Display | None:
     return Display(value, made, f"{value:.1f} kg")
 
 
+@FIGURES.other("kit_mass", "Mass of the kit", "kg", "its parts without the spares", FrameBuild.mass_kg)
+def kit_mass(at: Ask) -> Display | None:
+    """As its sheet has it, else what its parts weigh."""
+    if at(timber):
+        return None
+    value = at(mass_kg)
+    text = "" if value is None else f"{value:.1f} kg"
+    return Display(value, text=text, how="every part that is in use, as its sheet weighs it")
+
+
 @FIGURES.other("joint_count", "Board ends to screw", "", "two screws and glue an end, plates on the back")
 def joint_count(at: Ask) -> Display | None:
     """Screws and plates."""
@@ -149,6 +160,22 @@ def joint_count(at: Ask) -> Display | None:
         "an end"
     )
     return Display(found.board_ends, text=text, how=how)
+
+
+@FIGURES.length(
+    "plate_inset", "Plates, from the outer edge", "past the fabric's return where the board is wide enough"
+)
+def plate_inset(at: Ask) -> Display | None:
+    """Where the plates lie, so that staples do not meet them."""
+    made = at(plates)
+    if made is None or not at(wrapped):
+        return None
+    clear = at.default(FrameDefaults.plate_clear_mm)
+    if made.past_return:
+        return Display(made.inset_mm, term("return", at(return_mm)) + term("clear", clear))
+    wide = term("board width", at(board_section).in_plane_mm)
+    how = "as far in as the board lets; staples keep off them"
+    return Display(made.inset_mm, wide - term("plate", made.wide_mm), how=how)
 
 
 @FIGURES.other("piece_count", "Pieces to cut", "", "counted")

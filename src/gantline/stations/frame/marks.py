@@ -7,16 +7,12 @@ from gantline.drawing.marks import Area, Dimension, Dot, Label, Line, Mark, Poin
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
-from gantline.stations.frame.board import board_section, outer_mm, timber
+from gantline.stations.frame.board import board_section, edge_mm, outer_mm, timber
+from gantline.stations.frame.plates import plates
 from gantline.stations.frame.solve import brace_places, pieces, splices
 from gantline.stations.size import screen
 
 HELD_MM = 1000.0
-
-
-def edge_mm(at: Ask) -> float:
-    """From the overall edge to the frame that is built [mm]."""
-    return (at(screen).overall_width_mm - at(outer_mm)[0]) / 2.0
 
 
 def boards(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -126,4 +122,35 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
             )
 
 
-DRAW = (boards, dimensions)
+def flat_plates(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """An L at each corner, a T at each end of each brace."""
+    made = at(plates) if face == "back" else None
+    if made is None:
+        return
+    wide, high = at(outer_mm)
+    trim = at(edge_mm)
+    near, far = made.inset_mm, made.inset_mm + made.leg_mm
+    inner, half, across = near + made.wide_mm, made.leg_mm / 2.0, made.wide_mm / 2.0
+    corner = ((near, near), (far, near), (far, inner), (inner, inner), (inner, far), (near, far))
+    bar = ((-half, inner), (-half, near), (half, near), (half, inner))
+    tee = (*bar, (across, inner), (across, far), (-across, far), (-across, inner))
+    for key, right, up in (("bl", 0, 0), ("br", 1, 0), ("tl", 0, 1), ("tr", 1, 1)):
+        yield _plate(
+            f"corner-{key}", tuple((wide - u if right else u, high - v if up else v) for u, v in corner), trim
+        )
+    for number, at_mm in enumerate(at(brace_places), start=1):
+        for end in ("bottom", "top"):
+            places = tuple((at_mm + u, high - v if end == "top" else v) for u, v in tee)
+            yield _plate(f"brace-{number}-{end}", places, trim)
+
+
+def _plate(key: str, points: tuple[Point, ...], trim: float) -> Area:
+    return Area(
+        key=f"plate-{key}",
+        role="flat-plate",
+        layer="frame",
+        points=tuple((u + trim, v + trim) for u, v in points),
+    )
+
+
+DRAW = (boards, flat_plates, dimensions)

@@ -18,8 +18,9 @@ from gantline.core.frame.pieces import (
     spliced,
 )
 from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_mm, sag_rows, wood_kg
+from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold
-from gantline.job.model.frame import Blank, FrameBuild
+from gantline.job.model.frame import Blank, BoxPart, FrameBuild
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame.blank import blank
@@ -186,9 +187,18 @@ def fabric_kg(at: Ask) -> float:
     return fabric_mass_kg(*at(blank), at.field(Blank.mass_g_m2), at.field(Blank.layers))
 
 
+def parts_mass_kg(at: Ask) -> float | None:
+    """A kit's parts without their spares [kg]; None unless each of them says what it weighs."""
+    there = [(one.count, at.of(one, BoxPart.spare), one.mass_g) for one in at.things(FrameBuild.parts)]
+    if not there or any(mass is None for _, _, mass in there):
+        return None
+    return weighed_kg((count, spare, mass or 0.0) for count, spare, mass in there)
+
+
 def mass_kg(at: Ask) -> float | None:
     """Mass of boards, fabric and hardware [kg]; a kit's as its sheet has it, None where that is not known."""
     if not at(timber):
-        return at.given(FrameBuild.mass_kg)
+        given = at.given(FrameBuild.mass_kg)
+        return at(parts_mass_kg) if given is None else given
     wood = at(timber_kg)
     return None if wood is None else wood + at(fabric_kg) + at.default(FrameDefaults.hardware_kg)

@@ -136,9 +136,12 @@ def from_rows(at: Ask) -> Bound | None:
     found = [(pair, at.aside(rows_of, *pair)) for pair in pairs]
     best = max((bound for _, bound in found if bound), key=lambda bound: bound.y_top_mm, default=None)
     close = [pair for pair, bound in found if bound and best and _near(bound, best)]
+    holding = {
+        rear for (rear, _), bound in found if bound and best and bound.y_top_mm >= best.y_top_mm - 1e-6
+    }
     for rear, front in close:
         at(seat_place, front)
-        weigh_seat(at, rear, alone=len({one for one, _ in close}) == 1)
+        weigh_seat(at, rear, alone=holding == {rear})
     if best:
         _ = at(screen), at.default(SeatsDefaults.head_clear_mm)
     return best

@@ -9,7 +9,6 @@ from gantline.stations.survey.solve import (
     depth_mm,
     eyes,
     joist_lines_mm,
-    lattice,
     main_seat,
     prepared_points,
     room,
@@ -17,10 +16,10 @@ from gantline.stations.survey.solve import (
     seat_places,
     seated_numbers,
     seats,
-    studs_known,
     wall_mm,
     weigh_seat,
 )
+from gantline.stations.survey.studs import lattice, openings, stud_fit, studs_known
 
 __all__ = [
     "Room",
@@ -33,12 +32,14 @@ __all__ = [
     "joist_lines_mm",
     "lattice",
     "main_seat",
+    "openings",
     "prepared_points",
     "room",
     "seat_place",
     "seat_places",
     "seated_numbers",
     "seats",
+    "stud_fit",
     "studs_known",
     "wall_mm",
     "weigh_seat",

@@ -1,10 +1,14 @@
 """What the survey itself computes: the lowest ceiling, where it was read along the wall."""
 
+from collections import Counter
+
+from gantline.core.wall.found import StudState
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.survey.solve import ceiling_over
+from gantline.stations.survey.studs import fitted_readings, lattice, stud_fit, typed
 
 FIGURES = Figures()
 
@@ -21,6 +25,60 @@ def lowest_ceiling(at: Ask) -> Display:
     return Display(
         lowest, made, how=f"read at {at.exact(x)}{out}", label="Ceiling above floor, lowest", forced=True
     )
+
+
+@FIGURES.other("studs_found", "Studs", "", "the lattice that explains the readings best")
+def studs_found(at: Ask) -> Display | None:
+    """How many are confirmed, predicted and missing; or that two lattices fit alike."""
+    studs, fitted = at(lattice), at(stud_fit)
+    if studs is None or (fitted is None and not at(fitted_readings)):
+        return None
+    counts = Counter(one.state for one in studs.studs)
+    parts = [f"{counts[state]} {state}" for state in StudState if counts[state]]
+    if fitted is not None and not fitted.decided:
+        parts = ["undecided"]
+    how = "read on the wall" if fitted is None else f"fitted to {len(at(fitted_readings))} readings"
+    return Display(", ".join(parts), text=", ".join(parts), how=how)
+
+
+@FIGURES.length(
+    "stud_spacing", "Stud spacing", "the spacing that explains the readings best", Survey.stud_spacing_mm
+)
+def stud_spacing(at: Ask) -> Display:
+    """As typed, else fitted to the readings."""
+    fitted = at(stud_fit)
+    if fitted is None or at(typed)[1] is not None:
+        return Display(at.field(Survey.stud_spacing_mm))
+    return Display(fitted.best.spacing_mm, how=_fitted(at), forced=True, typed=True)
+
+
+@FIGURES.length(
+    "stud_first",
+    "A known stud, from left",
+    "the lattice that explains the readings best",
+    Survey.stud_first_mm,
+)
+def stud_first(at: Ask) -> Display:
+    """As typed, else of the fitted lattice."""
+    fitted = at(stud_fit)
+    if fitted is None or at(typed)[0] is not None:
+        return Display(at.field(Survey.stud_first_mm))
+    return Display(
+        fitted.best.first_mm, how=_fitted(at), forced=True, typed=True, label="First stud of the lattice"
+    )
+
+
+@FIGURES.length("stud_next", "Read once more at", "where one more reading most probably settles it")
+def stud_next(at: Ask) -> Display | None:
+    """Only while two lattices explain the readings alike."""
+    fitted = at(stud_fit)
+    if fitted is None or fitted.next_mm is None:
+        return None
+    return Display(fitted.next_mm, how="on a stud of one lattice, clear of the other's")
+
+
+def _fitted(at: Ask) -> str:
+    return f"fitted to {len(at(fitted_readings))} readings; typed over, what is typed stands"
 
 
 def gist(at: Ask) -> str:

@@ -4,12 +4,21 @@ from collections.abc import Iterator
 from enum import StrEnum
 from itertools import combinations
 
+from gantline.core.defaults import SurveyDefaults
 from gantline.core.height.profile import Profile
+from gantline.core.wall.find import Kind
 from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
-from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, lattice, seat_places, wall_mm
+from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, seat_places, wall_mm
+from gantline.stations.survey.studs import (
+    lattice,
+    left_out,
+    strays,
+    stud_fit,
+    stud_readings,
+)
 
 OUT_OF_LEVEL_MM = 2.0  # less is what a datum line is good for
 
@@ -18,6 +27,10 @@ class Code(StrEnum):
     """Every finding of this station."""
 
     STUD_OFF_WALL = "stud-off-wall"
+    STUD_TOO_WIDE = "stud-too-wide"
+    STUDS_UNDECIDED = "studs-undecided"
+    STUD_STRAY = "stud-reading-stray"
+    STUD_CONTRADICTION = "stud-readings-contradict"
     READING_OFF_WALL = "reading-off-wall"
     OUT_OF_LEVEL = "out-of-level"
     CEILING_UNDER_FLOOR = "ceiling-under-floor"
@@ -29,13 +42,71 @@ class Code(StrEnum):
 def studs(at: Ask) -> Iterator[Finding]:
     """A known stud beyond the wall."""
     studs = at(lattice)
-    if studs is not None and studs.known_mm > studs.wall_mm:
+    known = 0.0 if studs is None else studs.lattice.known_mm
+    if studs is not None and studs.stud_mm >= studs.lattice.spacing_mm:
         text = (
-            f"The known stud is {at.text(studs.known_mm)} from the left, past the end of the wall at "
+            f"A stud {at.text(studs.stud_mm)} wide is as wide as the spacing, {at.text(studs.lattice.spacing_mm)}. Measure "
+            "the stud's face again."
+        )
+        subject = field_of(Survey.stud_width_mm).pointer
+        yield Finding(code=Code.STUD_TOO_WIDE, severity="stop", text=text, subject=subject)
+    if studs is not None and known > studs.wall_mm:
+        text = (
+            f"The known stud is {at.text(known)} from the left, past the end of the wall at "
             f"{at.text(studs.wall_mm)}. Measure it again."
         )
         subject = field_of(Survey.stud_first_mm).pointer
         yield Finding(code=Code.STUD_OFF_WALL, severity="check", text=text, subject=subject)
+
+
+@found
+def undecided(at: Ask) -> Iterator[Finding]:
+    """Readings that two lattices explain alike."""
+    fitted = at(stud_fit)
+    if at(lattice) is None or fitted is None or fitted.decided:
+        return
+    both = [at.text(one.spacing_mm) for one in (fitted.best, fitted.rival) if one is not None]
+    said = "two lattices of studs" if len(set(both)) < 2 else f"studs {' and '.join(both)} apart"
+    more = (
+        ""
+        if fitted.next_mm is None
+        else f" Hold a magnet at {at.text(fitted.next_mm)} and enter what it finds there."
+    )
+    few = "The readings fit" if fitted.rival is not None else "Too few readings for"
+    text = f"{few} {said} alike: do not drill yet.{more}"
+    yield Finding(
+        code=Code.STUDS_UNDECIDED,
+        severity="stop",
+        text=text,
+        subject=field_of(Survey.stud_readings).pointer,
+    )
+
+
+@found
+def stray_readings(at: Ask) -> Iterator[Finding]:
+    """Readings that fit no stud, and readings that contradict each other or lie past the wall."""
+    read = at(stud_readings)
+    if at(lattice) is None or not read:
+        return
+    out, within = at(left_out), at.default(SurveyDefaults.stud_place_mm)
+    base = field_of(Survey.stud_readings).pointer
+    ids = [one.id for one in at.things(Survey.stud_readings)]
+    for number in sorted(out):
+        one = read[number]
+        past = one.x_mm > at(wall_mm)
+        text = (
+            f"The stud reading at {at.text(one.x_mm)} lies past the end of the wall at {at.text(at(wall_mm))}. It is left out."
+            if past
+            else f"Two readings near {at.text(one.x_mm)} contradict each other within {at.text(within)}: one found a stud, "
+            "one found nothing. Both are left out. Read there again and remove the wrong one."
+        )
+        code = Code.READING_OFF_WALL if past else Code.STUD_CONTRADICTION
+        yield Finding(code=code, severity="check", text=text, subject=f"{base}/{ids[number]}")
+    for number, guess in at(strays).items():
+        one = read[number]
+        kind = "magnet" if one.kind is Kind.MAGNET else "sensor"
+        text = f"The {kind} at {at.text(one.x_mm)} is on no stud: {guess}?"
+        yield Finding(code=Code.STUD_STRAY, severity="note", text=text, subject=f"{base}/{ids[number]}")
 
 
 @found
@@ -96,4 +167,4 @@ def seats_on_one_spot(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.SEATS_ON_ONE_SPOT, severity="check", text=text, subject=subject)
 
 
-FINDINGS = (studs, readings, upside_down, seats_in_screen, seats_on_one_spot)
+FINDINGS = (studs, undecided, stray_readings, readings, upside_down, seats_in_screen, seats_on_one_spot)

@@ -16,11 +16,10 @@ from gantline.stations.survey.solve import (
     all_boxes,
     ceiling_over,
     joist_lines_mm,
-    lattice,
     room,
     seat_places,
-    studs_known,
 )
+from gantline.stations.survey.stud_marks import stud_marks, stud_read_marks
 
 AXES = {"front": ("x_mm", "y_mm"), "side": ("z_mm", "y_mm"), "top": ("x_mm", "z_mm")}
 INDEX = {"x_mm": 0, "y_mm": 1, "z_mm": 2}
@@ -38,21 +37,6 @@ def room_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
         deep, wall = at(drawn_depth_mm), at(room).wall_mm
         yield Area(key="room", role="wall", layer="base", points=rectangle(0.0, 0.0, wall, deep))
         yield Area(key="wall", role="floor", layer="base", points=rectangle(0.0, -WALL_MM, wall, 0.0))
-
-
-def stud_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
-    """Studs on the wall: as known, or only predicted."""
-    studs = at(lattice)
-    if face != "front" or studs is None:
-        return
-    sure = at(studs_known)
-    floor, ceiling = at(outlines)
-    bottom, top, half = max(y for _, y in floor), min(y for _, y in ceiling), studs.stud_mm / 2.0
-    for number, x in enumerate(studs.centres_mm, start=1):
-        points = rectangle(x - half, bottom, x + half, top)
-        yield Area(
-            key=f"stud-{number}", role="stud" if sure else "stud-predicted", layer="wall", points=points
-        )
 
 
 def joist_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -290,6 +274,7 @@ def _handle(
 DRAW = (
     room_marks,
     stud_marks,
+    stud_read_marks,
     joist_marks,
     datum_marks,
     fitting_marks,

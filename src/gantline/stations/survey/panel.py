@@ -15,6 +15,16 @@ def _count(at: Ask) -> str:
     return f"{readings[0]} ceiling, {readings[1]} floor"
 
 
+def _masonry(at: Ask) -> bool:
+    return at.field(Survey.build) == "masonry"
+
+
+def _stud_count(at: Ask) -> str:
+    read, marks = len(at.things(Survey.stud_readings)), len(at.things(Survey.stud_marks))
+    by_hand = f", {marks} set by hand" if marks else ""
+    return f"{read} readings{by_hand}" if read or marks else "by sensor or magnet, reading by reading"
+
+
 def _seats(at: Ask) -> str:
     return ", ".join(one.name or "seat" for one in at.things(Survey.seats)) or "none yet"
 
@@ -42,7 +52,13 @@ def _meter(at: Ask) -> str:
 PANEL = (
     PanelPart(weight="lead", rows=("wall_width", "ceiling", "datum", "room_depth")),
     PanelPart(title="Wall build", rows=("build",)),
-    PanelPart(title="Studs", rows=("stud_first", "stud_spacing", "stud_width"), when=_studs),
+    PanelPart(
+        title="Studs",
+        rows=("studs_found", "stud_next", "stud_first", "stud_spacing", "stud_width"),
+        when=_studs,
+    ),
+    PanelPart(title="Find the studs", weight="detail", widget="studs", gist=_stud_count, when=_studs),
+    PanelPart(title="Masonry", rows=("masonry_of", "course", "course_first"), when=_masonry),
     PanelPart(title="Seats", weight="detail", widget="/survey/seats", gist=_seats),
     PanelPart(title="In the room", weight="detail", widget="/survey/boxes", gist=_boxes),
     PanelPart(title="On the wall", weight="detail", widget="/survey/fittings", gist=_fittings),

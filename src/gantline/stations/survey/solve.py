@@ -9,7 +9,6 @@ from gantline.core.sight.rows import Eye
 from gantline.core.space import Point3, Solid
 from gantline.core.throw.mount import joist_centres
 from gantline.core.wall.bands import Band, band_mm
-from gantline.core.wall.studs import StudLattice
 from gantline.job.model.survey import Joists, Seat, Survey
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm
@@ -85,25 +84,6 @@ def floor(at: Ask) -> Profile:
 def room(at: Ask) -> Room:
     """Everything of the wall that heights are asked from."""
     return Room(wall_mm=at(wall_mm), datum_mm=at.field(Survey.datum_mm), floor=at(floor), ceiling=at(ceiling))
-
-
-def lattice(at: Ask) -> StudLattice | None:
-    """The studs; None on masonry."""
-    if at.field(Survey.build) != "studs":
-        return None
-    return StudLattice(
-        known_mm=at.field(Survey.stud_first_mm),
-        spacing_mm=at.field(Survey.stud_spacing_mm),
-        stud_mm=at.field(Survey.stud_width_mm),
-        wall_mm=at(wall_mm),
-    )
-
-
-def studs_known(at: Ask) -> bool:
-    """Whether somebody found a stud and the spacing; until then the lattice only stands in."""
-    first, spacing = at.given(Survey.stud_first_mm), at.given(Survey.stud_spacing_mm)
-    said = (at.said("/survey/stud_first_mm"), at.said("/survey/stud_spacing_mm"))
-    return first is not None and spacing is not None and "assumed" not in said
 
 
 def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:

@@ -15,9 +15,10 @@ from gantline.stations.survey.tables import (
     floor_list,
     lamp_list,
     seat_list,
+    stud_list,
 )
 
-LISTS = (seat_list, box_list, fitting_list, lamp_list, ceiling_list, floor_list)
+LISTS = (seat_list, box_list, fitting_list, lamp_list, ceiling_list, floor_list, stud_list)
 
 
 def begun(at: Ask) -> bool:

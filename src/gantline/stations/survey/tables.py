@@ -6,13 +6,14 @@ from typing import Any, cast, get_args
 from gantline.core.usual import LAMP_FROM_WALL_MM, LAMP_HEIGHT_MM
 from gantline.job.field import declared, field_of
 from gantline.job.model import FIELDS, ITEMS
-from gantline.job.model.survey import BoxKind, FittingKind, Survey
+from gantline.job.model.survey import BoxKind, FittingKind, StudMark, StudReading, Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Known, field_text
 from gantline.plan.finding import Change
 from gantline.stations.height import place
 from gantline.stations.survey.placing import new_box, new_fitting, new_seat
 from gantline.stations.survey.solve import wall_mm
+from gantline.stations.survey.studs import lattice, left_out, strays
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -84,6 +85,59 @@ def ceiling_list(at: Ask) -> ThingList:
 def floor_list(at: Ask) -> ThingList:
     """Readings of the floor."""
     return _list(at, Survey.floor_readings, "Floor, down from the datum line", "")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StudRow:
+    """A reading or a stud set by hand: where, what was found there, and what it is taken for."""
+
+    id: str
+    pointer: str
+    kind: str
+    x: str
+    said: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StudList:
+    """Readings, studs set by hand, and the kinds of readings there are."""
+
+    readings: tuple[StudRow, ...]
+    marks: tuple[StudRow, ...]
+    kinds: tuple[tuple[str, str], ...]
+
+
+def stud_list(at: Ask) -> StudList | None:
+    """None on masonry."""
+    if at(lattice) is None:
+        return None
+    out = at(left_out)
+    read = at.things(Survey.stud_readings)
+    said = {number: f"{guess}?" for number, guess in at(strays).items()} | dict.fromkeys(out, "left out")
+    base, hand = field_of(Survey.stud_readings).pointer, field_of(Survey.stud_marks).pointer
+    return StudList(
+        readings=tuple(
+            StudRow(
+                id=one.id,
+                pointer=f"{base}/{one.id}",
+                kind=one.kind,
+                x=at.text(one.x_mm),
+                said=said.get(number, ""),
+            )
+            for number, one in enumerate(read)
+        ),
+        marks=tuple(
+            StudRow(
+                id=one.id,
+                pointer=f"{hand}/{one.id}",
+                kind="set" if at.of(one, StudMark.there) else "struck",
+                x=at.text(one.x_mm),
+                said="a stud, set by hand" if at.of(one, StudMark.there) else "no stud, struck out by hand",
+            )
+            for one in at.things(Survey.stud_marks)
+        ),
+        kinds=declared(StudReading)["kind"].choices,
+    )
 
 
 def _list(at: Ask, field: Any, title: str, add: str) -> ThingList:

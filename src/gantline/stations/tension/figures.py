@@ -12,7 +12,7 @@ from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.frame import overlap_mm
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import sequence, spacing_mm, spread_points, spread_steps
+from gantline.stations.tension.solve import even_points, sequence, spacing_mm, spread_points, spread_steps
 
 FIGURES = Figures()
 
@@ -46,9 +46,6 @@ def _when_corners(key: str, label: str, field: Any) -> None:
         return Display(at.field(field)) if at(sequence) is School.CORNERS_FIRST else None
 
 
-_when_corners("in_step", "Opposite sides in step", Tensioning.in_step)
-_when_corners("batch", "Points at a time", Tensioning.batch)
-_when_corners("corner_pass", "Points at a corner and pass", Tensioning.corner_pass)
 _when_corners("cluster", "Points of a side with its corner", Tensioning.cluster)
 _when_corners("from_end", "Along a side from its end", Tensioning.from_end)
 
@@ -77,7 +74,7 @@ def _gap(key: str, label: str, side: Side) -> None:
     @FIGURES.length(key, label, "evenly spread")
     def gap(at: Ask) -> Display | None:
         """Between neighbors."""
-        found = at(spread_points)
+        found = at(even_points)
         if isinstance(found, str):
             return None
         there = [one for one in found if one.side is side]

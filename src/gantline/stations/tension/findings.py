@@ -4,10 +4,11 @@ from collections.abc import Iterator
 from enum import StrEnum
 
 from gantline.job.field import field_of
+from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
-from gantline.stations.tension.solve import hold_kind, sequence, tension_points
+from gantline.stations.tension.solve import even_points, hold_kind, sequence, spread_points, tension_points
 
 
 class Code(StrEnum):
@@ -15,6 +16,7 @@ class Code(StrEnum):
 
     POINTS = "tension-points"
     OTHER_SEQUENCE = "other-sequence"
+    OFF_PLATES = "staples-off-plates"
 
 
 @found
@@ -38,4 +40,22 @@ def other_sequence(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.OTHER_SEQUENCE, severity="note", text=text, subject=named.pointer)
 
 
-FINDINGS = (points, other_sequence)
+@found
+def off_plates(at: Ask) -> Iterator[Finding]:
+    """Staples that were moved because a plate lies where they would go."""
+    even, made = at(even_points), at(spread_points)
+    if even is made or isinstance(even, str) or isinstance(made, str):
+        return
+    left_out = len(even) - len(made)
+    stay = {(one.side, one.reading_mm) for one in even}
+    moved = sum((one.side, one.reading_mm) not in stay for one in made)
+    text = (
+        f"The board is too narrow for plates beside the fabric's return: {moved} staples are moved off the plates"
+        f"{f' and {left_out} left out' if left_out else ''}. A wider board leaves room for both."
+    )
+    yield Finding(
+        code=Code.OFF_PLATES, severity="note", text=text, subject=field_of(FrameBuild.board).pointer
+    )
+
+
+FINDINGS = (points, other_sequence, off_plates)

@@ -7,7 +7,7 @@ from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import tension_points
+from gantline.stations.tension.solve import tension_points, written_numbers
 
 MANY = 120  # above this many points only every tenth bears its number, else every fifth
 
@@ -20,6 +20,7 @@ def points(at: Ask, face: FaceName) -> Iterator[Mark]:
         return
     trim = at.field(FrameBuild.trim_mm)
     every = 5 if len(there) <= MANY else 10
+    written = at(written_numbers)
     ends = [p.number for p, q in zip(there, (*there[1:], there[0]), strict=True) if p.side != q.side]
     ends += [number % len(there) + 1 for number in ends]
     for one in there:
@@ -31,7 +32,8 @@ def points(at: Ask, face: FaceName) -> Iterator[Mark]:
             layer="tension",
             at=(one.u_mm + trim, one.v_mm + trim),
             name=f"point {one.number}, {one.side}",
-            number=one.number if shown else None,
+            number=written[one.number] if shown else None,
+            written=written[one.number],
             side=one.side.value,
         )
 

@@ -44,6 +44,7 @@ PANEL = (
             "stile_part",
             "number_from",
             "clockwise",
+            "numbers",
         ),
         gist=_order,
     ),

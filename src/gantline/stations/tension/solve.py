@@ -1,16 +1,26 @@
 """The points as they lie, seen from the back, and the steps."""
 
+from dataclasses import replace
 from typing import Any
 
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
-from gantline.core.tension.order import Bars, Frame, TensionStep, renumbered, tension_order
-from gantline.core.tension.points import Corner, Layout, Side, TensionPoint, numbered, spread
+from gantline.core.tension.order import Bars, Frame, tension_order
+from gantline.core.tension.points import (
+    Corner,
+    Layout,
+    Side,
+    TensionPoint,
+    numbered,
+    pair_numbers,
+    spread,
+)
+from gantline.core.tension.steps import TensionStep, renumbered
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.frame import brace_count
+from gantline.stations.frame import brace_count, plate_spans, timber
 from gantline.stations.size import screen
 
 SPACINGS: dict[Hold, Default] = {
@@ -47,6 +57,7 @@ def spacing_mm(at: Ask) -> float:
 def layout(at: Ask) -> Layout | str:
     """How the points are spread on the frame that is there when the fabric is stretched, or why they cannot be."""
     one, trim = at(screen), at.field(FrameBuild.trim_mm)
+    rails, stiles = at(plate_spans)
     try:
         return Layout(
             width_mm=one.overall_width_mm - 2.0 * trim,
@@ -56,6 +67,8 @@ def layout(at: Ask) -> Layout | str:
             rail_count=at.given(Tensioning.rail_count),
             stile_count=at.given(Tensioning.stile_count),
             first_pass_mm=at.default(TensionDefaults.first_pass_mm) if at(hold_kind).filled else None,
+            off_rails_mm=rails,
+            off_stiles_mm=stiles,
         )
     except OutOfRange as error:
         return str(error)
@@ -68,6 +81,17 @@ def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
         return laid
     try:
         return spread(laid)
+    except OutOfRange as error:
+        return str(error)
+
+
+def even_points(at: Ask) -> tuple[TensionPoint, ...] | str:
+    """The same before any of them is moved off a plate."""
+    laid = at(layout)
+    if isinstance(laid, str) or not (laid.off_rails_mm or laid.off_stiles_mm):
+        return at(spread_points)
+    try:
+        return spread(replace(laid, off_rails_mm=(), off_stiles_mm=()))
     except OutOfRange as error:
         return str(error)
 
@@ -86,17 +110,32 @@ def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
     return numbered(found, start, clockwise=clockwise)
 
 
+def written_numbers(at: Ask) -> dict[int, int]:
+    """By point what is written beside it: its own number, or one that it shares with its partner straight across."""
+    found = at(tension_points)
+    if isinstance(found, str):
+        return {}
+    if at.field(Tensioning.numbers) == "pairs":
+        return pair_numbers(found)
+    return {one.number: one.number for one in found}
+
+
 def crew(at: Ask) -> dict[str, Any]:
-    """What crew or kit say of an order that begins at the corners."""
+    """What crew or kit say of the order; what begins at fixed corners only where it does."""
     first = at.given(Tensioning.first_side)
-    return {
+    said = {
         "first_side": None if first is None else Side(first),
         "in_step": bool(at.field(Tensioning.in_step)),
         "batch": at.field(Tensioning.batch),
         "corner_pass": at.field(Tensioning.corner_pass),
-        "cluster": at.field(Tensioning.cluster),
-        "from_end": bool(at.field(Tensioning.from_end)),
     }
+    if at(sequence) is School.CORNERS_FIRST:
+        said |= {
+            "cluster": at.field(Tensioning.cluster),
+            "from_end": bool(at.field(Tensioning.from_end)),
+            "short_sides_first": at.field(Tensioning.short_sides_first),
+        }
+    return said
 
 
 def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
@@ -104,17 +143,16 @@ def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
     found, laid = at(spread_points), at(layout)
     if isinstance(found, str) or isinstance(laid, str):
         return ()
-    corners = at(sequence) is School.CORNERS_FIRST
+    bars = 0 if at(timber) else at(brace_count)  # braces of boards are there before the fabric
     frame = Frame(
         width_mm=laid.width_mm,
         height_mm=laid.height_mm,
         corner_stop_mm=at.default(TensionDefaults.corner_stop_mm),
-        short_sides_first=at.field(Tensioning.short_sides_first) if corners else True,
-        centre_bars=at(brace_count),
-        bars=Bars(at.field(Tensioning.bars)) if at(brace_count) else Bars.BETWEEN,
+        centre_bars=bars,
+        bars=Bars(at.field(Tensioning.bars)) if bars else Bars.BETWEEN,
         rods_last=bool(at.field(Tensioning.rods_last)),
         trim_after=at.field(FrameBuild.trim_mm) > 0.0,
-        **(at(crew) if corners else {}),
+        **at(crew),
     )
     return tension_order(found, frame, at(hold), at(sequence))
 

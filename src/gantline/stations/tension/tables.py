@@ -2,11 +2,12 @@
 
 from dataclasses import dataclass
 
-from gantline.core.tension.order import OnTape, TensionStep
 from gantline.core.tension.points import RAILS
+from gantline.core.tension.steps import OnTape, TensionStep
 from gantline.job.model.hanging import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.tension.solve import tension_steps
+from gantline.stations.common.words import runs
+from gantline.stations.tension.solve import tension_steps, written_numbers
 
 HOOKS = "Tape hooks: rails on the left corner, stiles on the top corner, seen from the back."
 ENDS_ONLY = 4  # more readings than this are a run, told by its ends
@@ -25,7 +26,8 @@ class TapeReads:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StepRow:
-    """One step in the job's texts. numbers and partners name points; who says which person does which.
+    """One step in the job's texts. numbers and partners name points, said is what is written beside them; who says which
+    person does which.
 
     loose: it holds nothing yet.
     """
@@ -37,6 +39,7 @@ class StepRow:
     numbers: tuple[int, ...]
     partners: tuple[int, ...]
     partner_place: str
+    said: str
     tapes: tuple[TapeReads, ...]
     who: str
     reason: str
@@ -60,14 +63,28 @@ def steps(at: Ask) -> Steps | None:
     return Steps(rows=tuple(_row(at, one, people) for one in found), hooks=HOOKS)
 
 
+def _said(at: Ask, step: TensionStep) -> str:
+    """The points of a step by what is written beside them."""
+    written = at(written_numbers)
+    own = [written[number] for number in step.points]
+    across = [written[number] for number in step.partners]
+    if across and across == own:
+        return f"pair{'s' if len(own) > 1 else ''} {runs(own)}"
+    return f"{runs(own)} with {runs(across)}" if across else runs(own)
+
+
 def _reads(at: Ask, one: OnTape) -> TapeReads:
     run = len(one.points) > ENDS_ONLY
     numbers, lengths = one.points, one.readings_mm
     if run:
         ends = sorted(zip(lengths, numbers, strict=True))
         lengths, numbers = (ends[0][0], ends[-1][0]), (ends[0][1], ends[-1][1])
+    written = at(written_numbers)
     return TapeReads(
-        edge=one.edge, numbers=numbers, readings=tuple(at.text(length) for length in lengths), run=run
+        edge=one.edge,
+        numbers=tuple(written[number] for number in numbers),
+        readings=tuple(at.text(length) for length in lengths),
+        run=run,
     )
 
 
@@ -88,6 +105,7 @@ def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
         numbers=step.points,
         partners=step.partners,
         partner_place=step.partner_place,
+        said=_said(at, step),
         tapes=tuple(_reads(at, one) for one in step.tapes),
         who=who,
         reason=step.reason,

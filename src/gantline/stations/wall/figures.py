@@ -1,12 +1,15 @@
 """Holes from every reference, and what the tape must read between them."""
 
+from collections.abc import Callable
 from typing import Any
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.units import read_tape
+from gantline.core.wall.cleat import CleatPlace
+from gantline.core.wall.facts import drilled_y_mm
+from gantline.core.wall.found import Studs
 from gantline.core.wall.loads import FIXINGS, G_M_S2, drill_depth_mm, screw_length_mm
 from gantline.core.wall.marks import level_tolerance_mm
-from gantline.core.wall.studs import StudLattice
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
@@ -17,7 +20,6 @@ from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
 from gantline.stations.wall.loads import (
     allowed_n,
-    cleat,
     fixing,
     fixing_key,
     fixings_top,
@@ -27,8 +29,14 @@ from gantline.stations.wall.loads import (
 )
 from gantline.stations.wall.solve import (
     choice,
+    cleat_on_studs,
+    cleat_place,
+    drilling,
+    facts,
     fixed,
+    held,
     lower_holes,
+    on_cleat,
     on_studs,
     pair,
     row_offset_mm,
@@ -82,6 +90,10 @@ def upper_row(at: Ask) -> Display | None:
     rows = at(rows_mm)
     if rows is None:
         return None
+    if drilled_y_mm(at(facts), "upper") is not None:
+        return _from_datum(
+            "Upper holes", term("drilled row", rows[0]) - term("datum line", at(room).datum_mm)
+        )
     made = term("frame top", at(placement).top_mm) - term("drop", at.field(Hanging.drop_mm))
     return _from_datum("Upper holes", made - term("datum line", at(room).datum_mm))
 
@@ -92,6 +104,10 @@ def lower_row(at: Ask) -> Display | None:
     rows, offset = at(rows_mm), at(row_offset_mm)
     if rows is None or offset is None:
         return None
+    if drilled_y_mm(at(facts), "lower") is not None and rows[1] is not None:
+        return _from_datum(
+            "Lower holes", term("drilled row", rows[1]) - term("datum line", at(room).datum_mm)
+        )
     apart = term("overall height", at(screen).overall_height_mm) - term("hole-row spacing", offset)
     return _from_datum("Lower holes", term("upper row", rows[0] - at(room).datum_mm) - apart)
 
@@ -99,16 +115,25 @@ def lower_row(at: Ask) -> Display | None:
 @FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
 def check_across(at: Ask) -> Display | None:
     """Between holes drilled at the printed marks."""
-    two = at(pair)
-    return None if two is None or not at(fits) else _between(at, "left", two.left_mm, "right", two.right_mm)
+    two, done = at(pair), at(drilling) if at(facts) else None
+    if two is None or not at(fits):
+        return None
+    left, right = (
+        (two.left_mm, two.right_mm) if done is None else [one.from_left_mm for one in done.marks[:2]]
+    )
+    return _between(at, "left", left, "right", right)
 
 
 @FIGURES.length("check_down", "Check: upper to lower hole", READ_BACK)
 def check_down(at: Ask) -> Display | None:
-    """Between holes drilled at the printed marks."""
+    """Between the left holes, drilled at the printed marks or where they are."""
     rows, datum = at(rows_mm), at(room).datum_mm
     if rows is None or rows[1] is None:
         return None
+    done = at(drilling) if at(facts) else None
+    upper, lower = (done.row("upper"), done.row("lower")) if done else (None, None)
+    if upper is not None and lower is not None:
+        return _between(at, "lower", lower.from_datum_mm, "upper", upper.from_datum_mm)
     return _between(at, "lower", rows[1] - datum, "upper", rows[0] - datum)
 
 
@@ -166,6 +191,33 @@ def spacing(at: Ask) -> Display | None:
     )
 
 
+def _cleat_end(key: str, label: str, end: Callable[[CleatPlace], float]) -> None:
+    @FIGURES.length(key, label, "past its outer studs by what keeps the end from splitting")
+    def piece(at: Ask) -> Display | None:
+        """Of the wall piece, from the left wall end."""
+        place = at(cleat_place) if at(cleat_on_studs) else None
+        return None if place is None else Display(end(place), how=f"over {len(place.studs_mm)} studs")
+
+
+_cleat_end("cleat_left", "Cleat, left end from left wall end", lambda one: one.left_mm)
+_cleat_end("cleat_right", "Cleat, right end from left wall end", lambda one: one.right_mm)
+
+
+@FIGURES.length(
+    "cleat_play", "Cleat, screen slides each way", "half of the frame's free length less the wall piece"
+)
+def cleat_play(at: Ask) -> Display | None:
+    """Half the float."""
+    place = at(cleat_place) if at(cleat_on_studs) else None
+    if place is None:
+        return None
+    free = term("overall width", at(screen).overall_width_mm) - 2.0 * term(
+        "corner joint", at.default(WallDefaults.rail_inset_mm)
+    )
+    made = (free - term("wall piece", place.right_mm - place.left_mm)) / 2.0
+    return Display(made.value, made)
+
+
 @FIGURES.other("studs_used", "Studs used", "", "nearest symmetric stud pair")
 def studs_used(at: Ask) -> Display | None:
     """Numbers of the two studs, counted from the left."""
@@ -218,7 +270,7 @@ def pull(at: Ask) -> Display | None:
     if found is None or weight is None:
         return None
     lever = term("out to the center of mass", out) / term("down to the lower bearing", down)
-    made = weight * (most(lever, 1.0) if at(cleat) else lever) / term("fixings", at(fixings_top), "")
+    made = weight * (most(lever, 1.0) if at(on_cleat) else lever) / term("fixings", at(fixings_top), "")
     return Display(found.pull_n, made, f"{found.pull_n:.0f} N")
 
 
@@ -265,6 +317,8 @@ def _hole(at: Ask, *, left: bool) -> Display | None:
     if two is None or not at(fits):
         return None
     x = two.left_mm if left else two.right_mm
+    if (at(held)[0 if left else 1] if at(facts) else None) is not None:
+        return Display(x, how="where it is drilled")
     if at(on_studs) and studs is not None:
         return _on_stud(at, studs, x)
     half = term("spacing", two.spacing_mm) / 2.0
@@ -272,14 +326,16 @@ def _hole(at: Ask, *, left: bool) -> Display | None:
     return Display(x, center - half if left else center + half)
 
 
-def _on_stud(at: Ask, studs: StudLattice, x: float) -> Display:
+def _on_stud(at: Ask, studs: Studs, x: float) -> Display:
     number = studs.nearest(x) or 0
     center = studs.centres_mm[number]
-    made: Expr = term("known stud", studs.known_mm)
-    steps = studs.steps(center)
-    if steps:
-        away = term("stud spacing", studs.spacing_mm) * float(abs(steps))
-        made = made + away if steps > 0 else made - away
+    made: Expr = term("stud as read", center)
+    if studs.on_lattice(center):
+        made = term("known stud", studs.lattice.known_mm)
+        steps = studs.lattice.steps(center)
+        if steps:
+            away = term("stud spacing", studs.lattice.spacing_mm) * float(abs(steps))
+            made = made + away if steps > 0 else made - away
     off = x - center
     how = f"center of the {_ordinal(number + 1)} stud"
     if abs(off) > ON_CENTER_MM:

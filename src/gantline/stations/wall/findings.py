@@ -2,11 +2,11 @@
 
 import math
 from collections.abc import Iterator
-from enum import StrEnum
 
-from gantline.core.defaults import WallDefaults
+from gantline.core.defaults import SurveyDefaults, WallDefaults
 from gantline.core.wall.bands import crosses
 from gantline.core.wall.brackets import BracketRule, PairChoice
+from gantline.core.wall.joints import joint_off_mm
 from gantline.core.wall.loads import Base
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
@@ -19,11 +19,18 @@ from gantline.stations.common import percent, way_words
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits
 from gantline.stations.survey import bands, lattice, studs_known
+from gantline.stations.wall.choice_findings import CHOICE_FINDINGS
+from gantline.stations.wall.codes import Code
+from gantline.stations.wall.fact_findings import FACT_FINDINGS
+from gantline.stations.wall.flat_findings import FLAT_FINDINGS
 from gantline.stations.wall.loads import fixing, used
 from gantline.stations.wall.solve import (
     choice,
+    cleat_on_studs,
+    cleat_place,
     drilling,
     fixed,
+    held,
     on_studs,
     pair,
     rows_cross,
@@ -33,20 +40,6 @@ from gantline.stations.wall.solve import (
 )
 
 MOST_EACH = 8
-
-
-class Code(StrEnum):
-    """Every finding of this station."""
-
-    SPACING_OFF_RAIL = "spacing-off-rail"
-    BACKER = "backer"
-    NO_STUD_PAIR = "no-stud-pair"
-    KIT_SPACING = "kit-spacing"
-    ROWS_CROSS = "rows-cross"
-    HOLE_IN_BAND = "hole-in-band"
-    OVERLOADED = "fixing-overloaded"
-    BOARD = "board-too-heavy"
-    NO_MASS = "mass-unknown"
 
 
 @found
@@ -64,19 +57,34 @@ def spacing(at: Ask) -> Iterator[Finding]:
 def brackets(at: Ask) -> Iterator[Finding]:
     """A backer, or no stud pair that works."""
     subject = field_of(Hanging.fix_to).pointer
-    if not at(on_studs) and at(lattice) is not None and at(pair) is not None:
+    backer = at(lattice) is not None and at.field(Hanging.fix_to) == "backer"
+    if backer and at(pair) is not None:
         text = "Screw the backer board to every stud it crosses. The brackets go anywhere on it."
         yield Finding(code=Code.BACKER, severity="note", text=text, subject=subject)
+    if at(cleat_on_studs) and at(cleat_place) is None:
+        text = "No two studs behind the frame leave a cleat its place: move the screen, or put a backer board over the studs."
+        fix = (
+            (cure("Put a backer board over the studs", (Hanging.fix_to, "backer")),)
+            if at(studs_known)
+            else ()
+        )
+        yield Finding(
+            code=Code.NO_STUD_PAIR,
+            severity="stop" if at(studs_known) else "check",
+            text=text,
+            subject=field_of(Hanging.way).pointer,
+            cures=fix,
+        )
     there, one = at(choice), at(rule)
-    if there is None or there.best is not None:
+    if there is None or there.best is not None or any(side is not None for side in at(held)):
         return
     cures: list[Cure] = []
     move = there.move_screen_mm
     if move is not None:
         text = f"Move the screen {way_words(at, 0, move)}: a stud pair is then even about it"
         cures.append(cure(text, (HeightTarget.centre_x_mm, at.near(at(centre_x_mm) + move))))
-    backer = "Put a backer board over the studs: brackets go where the rule says"
-    cures.append(cure(backer, (Hanging.fix_to, "backer")))
+    board = "Put a backer board over the studs: brackets go where the rule says"
+    cures.append(cure(board, (Hanging.fix_to, "backer")))
     text = _kept(at, one, there) if one.kept else _no_pair(at, one)
     if not at(studs_known):  # nothing is said of a wall nobody looked at, and nothing moved for it
         cures, text = [], f"Find the studs first. Where they are assumed to be: {text[0].lower()}{text[1:]}"
@@ -131,6 +139,28 @@ def in_bands(at: Ask) -> Iterator[Finding]:
 
 
 @found
+def in_joints(at: Ask) -> Iterator[Finding]:
+    """Holes in the mortar of masonry whose courses are known."""
+    if at.field(Survey.build) != "masonry":
+        return
+    course, joint, there = at.given(Survey.course_mm), at.given(Survey.course_first_mm), at(drilling)
+    if course is None or joint is None or there is None:
+        return
+    clear = at.default(SurveyDefaults.joint_clear_mm)
+    for row, y in dict.fromkeys((one.row, one.y_mm) for one in there.holes):
+        off = joint_off_mm(y, joint, course)
+        if abs(off) < clear:
+            least = clear - abs(off)
+            way = "up" if off >= 0.0 else "down"
+            text = (
+                f"The {row} holes lie {at.text(abs(off))} from the middle of a mortar joint, where a plug pulls out. Move the "
+                f"frame {at.text(at.up(least))} {way}."
+            )
+            subject = f"{field_of(Survey.course_mm).pointer}#{row}"
+            yield Finding(code=Code.IN_JOINT, severity="check", text=text, subject=subject)
+
+
+@found
 def loads(at: Ask) -> Iterator[Finding]:
     """A fixing that carries too much, and a screen that is too heavy for anchors in board."""
     subject, one, mass = field_of(Hanging.fixing).pointer, at(fixing), at(mass_kg)
@@ -162,4 +192,14 @@ def loads(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.OVERLOADED, severity="stop", text=text, subject=subject, cures=fix)
 
 
-FINDINGS = (spacing, brackets, rows, in_bands, loads)
+FINDINGS = (
+    spacing,
+    brackets,
+    rows,
+    in_bands,
+    in_joints,
+    loads,
+    *FACT_FINDINGS,
+    *FLAT_FINDINGS,
+    *CHOICE_FINDINGS,
+)

@@ -2,14 +2,13 @@
 
 from gantline.core.defaults import Default, WallDefaults
 from gantline.core.wall.loads import FIXINGS, Fixing, Load, down_mm, load_each, middle_out_mm, utilization
-from gantline.core.wall.ways import Way
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.stations.frame import mass_kg
 from gantline.stations.size import screen
-from gantline.stations.wall.solve import row_offset_mm
+from gantline.stations.wall.solve import cleat_on_studs, cleat_place, on_cleat, row_offset_mm
 
 ALLOWED: dict[str, tuple[Default, Default]] = {
     "screw-4": (WallDefaults.screw_4_shear_n, WallDefaults.screw_4_pull_n),
@@ -27,7 +26,11 @@ def fixing_key(at: Ask) -> str:
     given = at.given(Hanging.fixing)
     if given is not None:
         return given
-    return "screw-6" if at.field(Survey.build) == "studs" else "plug-brick"
+    if at.field(Hanging.fix_to) == "anchors" and at.field(Survey.build) == "studs":
+        return "toggle"
+    if at.field(Survey.build) == "studs":
+        return "screw-6"
+    return "plug-block" if at.field(Survey.masonry) == "block" else "plug-brick"
 
 
 def fixing(at: Ask) -> Fixing:
@@ -42,25 +45,31 @@ def allowed_n(at: Ask) -> tuple[float, float]:
 
 
 def fixings_top(at: Ask) -> int:
-    """Fixings in the top row: two brackets, each with its own number."""
-    return 2 * at.field(Hanging.per_bracket)
+    """Fixings in the top row: at two brackets, each with its own number, or at every stud of a cleat."""
+    place = at(cleat_place) if at(cleat_on_studs) else None
+    return (2 if place is None else len(place.studs_mm)) * at.field(Hanging.per_bracket)
 
 
 def levers_mm(at: Ask) -> tuple[float, float]:
     """Out from the wall to the center of mass, and down from the top row to the lower bearing [mm]."""
+    return at(levers_to_mm, at(row_offset_mm))
+
+
+def levers_to_mm(at: Ask, offset: float | None) -> tuple[float, float]:
+    """The same for a lower row so far from the frame's height, or none."""
     out = middle_out_mm(at.field(FrameBuild.standoff_mm), at.field(FrameBuild.depth_mm))
-    offset, high = at(row_offset_mm), at(screen).overall_height_mm
-    return out, down_mm(high, at.field(Hanging.drop_mm) if offset is None else 0.0, offset)
-
-
-def cleat(at: Ask) -> bool:
-    """Whether it hangs on a bevel, which pulls outward as well."""
-    return at.field(Hanging.way) == Way.CLEAT
+    drop = at.field(Hanging.drop_mm) if offset is None else 0.0
+    return out, down_mm(at(screen).overall_height_mm, drop, offset)
 
 
 def load(at: Ask) -> Load | None:
     """On each fixing of the top row; None while the mass is not known, or the rows would cross."""
-    mass, (out, down), count = at(mass_kg), at(levers_mm), at(fixings_top)
+    return at(load_on, at(fixings_top), at(row_offset_mm), at(on_cleat))
+
+
+def load_on(at: Ask, count: int, offset: float | None, bevel: bool) -> Load | None:
+    """The same on so many fixings, with such a lower row, on a bevel or not."""
+    mass, (out, down) = at(mass_kg), at(levers_to_mm, offset)
     if mass is None or down <= 0.0:
         return None
     return load_each(
@@ -70,7 +79,7 @@ def load(at: Ask) -> Load | None:
         top=count,
         out_mm=out,
         down_mm=down,
-        cleat=at(cleat),
+        cleat=bevel,
     )
 
 

@@ -10,8 +10,9 @@ from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import bands, room
+from gantline.stations.wall.flat_marks import FLAT_DRAW
 from gantline.stations.wall.loads import used
-from gantline.stations.wall.solve import across_mm, drilling
+from gantline.stations.wall.solve import across_mm, drilling, facts
 
 FRAME = "frame-handle"
 ROWS = ("upper", "lower")
@@ -23,17 +24,37 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or face not in ("front", "back"):
         return
     _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
+    done = {one.key for one in at(facts) if one.drilled}
     for one in found.holes:
         name = f"{one.row} {one.side}"
         if face == "front":
             place = (one.x_mm, one.y_mm)
+            drilled = one.key in done
             yield Dot(
-                key=f"hole-{one.key}", role="hole", layer="wall", at=place, name=f"{name} hole", moves=FRAME
+                key=f"hole-{one.key}",
+                role="hole-drilled" if drilled else "hole",
+                layer="wall",
+                at=place,
+                name=f"{name} hole{', drilled' if drilled else ''}",
+                moves=None if drilled else FRAME,
             )
         else:
             place = (right - one.x_mm, one.y_mm - bottom)
             yield Dot(
                 key=f"bracket-{one.key}", role="bracket", layer="wall", at=place, name=f"{name} bracket"
+            )
+
+
+def refused(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """Where a drill met what must not be drilled."""
+    for number, one in enumerate((one for one in at(facts) if not one.drilled), start=1):
+        if face == "front":
+            yield Dot(
+                key=f"no-hole-{number}",
+                role="hole-refused",
+                layer="wall",
+                at=(one.x_mm, one.y_mm),
+                name=f"{one.key.replace('-', ' ')} hole, not possible here",
             )
 
 
@@ -133,7 +154,7 @@ def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or share is None or face != "front":
         return
     for one in found.holes:
-        if one.row == "upper":
+        if one.row == "upper" and one.side in ("left", "right"):  # a cleat's inner screws carry the same
             yield Label(
                 key=f"load-{one.key}",
                 layer="wall",
@@ -144,4 +165,4 @@ def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
             )
 
 
-DRAW = (hits, holes, across, rows, load_names)
+DRAW = (*FLAT_DRAW, hits, holes, refused, across, rows, load_names)

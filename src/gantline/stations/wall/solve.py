@@ -1,11 +1,28 @@
 """Two brackets, the holes that their way of hanging has, and the marks to them."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.bands import stud_is_free
-from gantline.core.wall.brackets import BracketPair, BracketRule, PairChoice, place_by_rule, place_on_studs
+from gantline.core.wall.brackets import (
+    BracketPair,
+    BracketRule,
+    PairChoice,
+    pair_of,
+    place_by_rule,
+    place_on_studs,
+)
+from gantline.core.wall.cleat import CleatPlace, cleat_over_studs
+from gantline.core.wall.facts import (
+    HoleFact,
+    blocked_xs_mm,
+    clear_pair,
+    drilled_x_mm,
+    is_blocked,
+    pairs_with_drilled,
+    rows_from_facts_mm,
+)
 from gantline.core.wall.marks import Hole, HoleMark, between_marks_mm, hole_rows_mm, holes, mark
 from gantline.core.wall.ways import Way, has_lower_row
 from gantline.job.model.hanging import Hanging
@@ -69,15 +86,56 @@ def usable_mm(at: Ask) -> float:
     return max(at(screen).overall_width_mm - 2.0 * inset, 0.0)
 
 
+def facts(at: Ask) -> tuple[HoleFact, ...]:
+    """Holes that are drilled, and those that are not possible."""
+    return tuple(
+        HoleFact(key=one.hole, drilled=one.state == "drilled", x_mm=one.x_mm, y_mm=one.y_mm)
+        for one in at.things(Hanging.facts)
+    )
+
+
+def held(at: Ask) -> tuple[float | None, float | None]:
+    """Where the left and the right bracket are fixed by what is drilled [mm]."""
+    there = at(facts)
+    return drilled_x_mm(there, "left"), drilled_x_mm(there, "right")
+
+
 def free_studs(at: Ask) -> tuple[float, ...]:
-    """Stud centers that no band runs straight up or down along [mm]."""
-    studs, found = at(lattice), at(bands)
-    return () if studs is None else tuple(x for x in studs.centres_mm if stud_is_free(x, found))
+    """Stud centers that no band runs straight up or down along, and no drill was refused at [mm]."""
+    studs, found, refused = at(lattice), at(bands), blocked_xs_mm(at(facts))
+    if studs is None:
+        return ()
+    free = tuple(x for x in studs.centres_mm if stud_is_free(x, found))
+    if not refused:
+        return free
+    clear = at.default(WallDefaults.refused_clear_mm)
+    return tuple(x for x in free if not is_blocked(x, refused, clear))
+
+
+def cleat_place(at: Ask) -> CleatPlace | None:
+    """Where a cleat over studs goes; None without two studs that serve it."""
+    return cleat_over_studs(
+        at(free_studs),
+        at(centre_x_mm),
+        frame_mm=at(screen).overall_width_mm,
+        inset_mm=at.default(WallDefaults.rail_inset_mm),
+        beyond_mm=at.default(WallDefaults.cleat_beyond_mm),
+    )
+
+
+def on_cleat(at: Ask) -> bool:
+    """Whether the frame hangs on a bevel, which pulls outward as well."""
+    return at.field(Hanging.way) == Way.CLEAT
+
+
+def cleat_on_studs(at: Ask) -> bool:
+    """Whether that bevel is screwed to every stud it crosses, in place of two brackets."""
+    return at(on_cleat) and at(on_studs)
 
 
 def choice(at: Ask) -> PairChoice | None:
-    """The stud pair, its runner-up or the nearest miss; None where no studs are asked for."""
-    if not at(on_studs):
+    """The stud pair, its runner-up or the nearest miss; None where no pair of studs is asked for."""
+    if not at(on_studs) or at(on_cleat):
         return None
     found = place_on_studs(at.aside(rule), at(centre_x_mm), at(free_studs))
     at(usable_mm)
@@ -90,11 +148,32 @@ def choice(at: Ask) -> PairChoice | None:
 
 
 def pair(at: Ask) -> BracketPair | None:
-    """The brackets; None where nothing serves."""
+    """The brackets, or the outer screws of a cleat; None where nothing serves. What is drilled stays where it is."""
+    if at(cleat_on_studs):
+        return at(planned_pair)
+    left, right = at(held) if at(facts) else (None, None)
+    if left is None and right is None:
+        return at(planned_pair)
+    studs = at(free_studs) if at(on_studs) else None
+    found = pairs_with_drilled(at(rule), at(centre_x_mm), left, right, studs)
+    return found[0] if found else None
+
+
+def planned_pair(at: Ask) -> BracketPair | None:
+    """The brackets as if nothing were drilled yet; refused places count."""
+    if at(cleat_on_studs):
+        place = at(cleat_place)
+        return None if place is None else pair_of(place.studs_mm[0], place.studs_mm[-1], at(centre_x_mm))
     found = at(choice)
     if found is not None:
         return found.best
-    return place_by_rule(at(rule), at(centre_x_mm)) if at(spacing_asked_mm) <= at(usable_mm) else None
+    if at(spacing_asked_mm) > at(usable_mm):
+        return None
+    refused = blocked_xs_mm(at(facts))
+    if refused:
+        clear = at.default(WallDefaults.refused_clear_mm)
+        return clear_pair(at(rule), at(centre_x_mm), refused, clear)
+    return place_by_rule(at(rule), at(centre_x_mm))
 
 
 def lower_holes(at: Ask) -> bool:
@@ -121,7 +200,13 @@ def rows_cross(at: Ask) -> bool:
 
 
 def rows_mm(at: Ask) -> tuple[float, float | None] | None:
-    """Heights of the hole rows above the floor [mm]; None where no height fits or they would cross."""
+    """Heights of the hole rows above the floor [mm], drilled ones where they are; None where no height fits or they cross."""
+    planned = at(planned_rows_mm)
+    return None if planned is None else rows_from_facts_mm(at(facts), planned)
+
+
+def planned_rows_mm(at: Ask) -> tuple[float, float | None] | None:
+    """The same as if nothing were drilled yet."""
     hung = at(placement)
     if not hung.possible:
         return None
@@ -141,7 +226,13 @@ def drilling(at: Ask) -> Drilling | None:
     two, rows = at(pair), at(rows_mm)
     if two is None or rows is None:
         return None
-    found = holes(two, *rows)
+    place = at(cleat_place) if at(cleat_on_studs) else None
+    between = () if place is None else place.studs_mm[1:-1]
+    done = {one.key: one for one in at(facts) if one.drilled}
+    found = tuple(
+        replace(one, x_mm=done[one.key].x_mm, y_mm=done[one.key].y_mm) if one.key in done else one
+        for one in holes(two, *rows, between_mm=between)
+    )
     return Drilling(pair=two, holes=found, marks=tuple(_mark(at, one) for one in found))
 
 

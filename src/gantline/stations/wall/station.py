@@ -7,10 +7,11 @@ from gantline.plan.station import Caution, Drilled, Lit, Station, Table, fields_
 from gantline.stations.size import screen
 from gantline.stations.wall.figures import FIGURES, gist
 from gantline.stations.wall.findings import FINDINGS
+from gantline.stations.wall.flat_figures import FLAT_FIGURES
 from gantline.stations.wall.marks import DRAW
 from gantline.stations.wall.panel import PANEL
 from gantline.stations.wall.solve import drilling
-from gantline.stations.wall.tables import marks, tape
+from gantline.stations.wall.tables import flat_table, marks, tape, ways
 
 DRILLING = Caution(
     key="drilling",
@@ -63,12 +64,17 @@ WALL = Station(
     key="wall",
     label="Wall",
     fields=fields_of(Hanging),
-    figures=FIGURES,
+    figures=[*FIGURES, *FLAT_FIGURES],
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
     lit=Lit(layers=("survey", "size", "wall"), dimensions=("wall", "datum"), handles=("height",)),
-    tables=(Table(key="marks", question=marks), Table(key="tape", question=tape)),
+    tables=(
+        Table(key="marks", question=marks),
+        Table(key="tape", question=tape),
+        Table(key="flat", question=flat_table),
+        Table(key="ways", question=ways),
+    ),
     draw=DRAW,
     cautions=cautions,
     drilled=drilled,

@@ -4,16 +4,26 @@ from dataclasses import dataclass
 
 from gantline.core.defaults import SizeDefaults
 from gantline.core.units import read_tape
+from gantline.core.wall.flat import THIN_MM, Flatness
 from gantline.core.wall.marks import HoleMark
 from gantline.drawing.tape import TapeWindow, window
+from gantline.job.model.hanging import Hanging
+from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
+from gantline.plan.finding import Change
 from gantline.stations.common import way_words
+from gantline.stations.wall.choose import candidates
+from gantline.stations.wall.dry import corrections
+from gantline.stations.wall.flat import clashing, flat, shims
 from gantline.stations.wall.solve import drilling
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MarkRow:
-    """One hole's marks in the job's texts, one reading per reference; note spells out the rounding."""
+    """One hole's marks in the job's texts, one reading per reference; note spells out the rounding.
+
+    x, y: its place [mm].
+    """
 
     key: str
     name: str
@@ -24,13 +34,29 @@ class MarkRow:
     to_floor: str
     to_ceiling: str
     note: str
+    x_mm: float
+    y_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FactRow:
+    """A hole that is drilled, or not possible where it was planned: id, its key and name, from the left and up, why."""
+
+    id: str
+    hole: str
+    name: str
+    drilled: bool
+    across: str
+    up: str
+    why: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MarkTable:
-    """Every hole."""
+    """Every hole, and what was drilled or refused."""
 
     rows: tuple[MarkRow, ...]
+    facts: tuple[FactRow, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -41,10 +67,144 @@ class Tape:
     windows: tuple[TapeWindow, ...]
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GapRow:
+    """A gap that was read: where, how wide, and how far the wall stands proud of its plane there."""
+
+    id: str
+    x: str
+    y: str
+    gap: str
+    belly: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ShimRow:
+    """The shim behind a support."""
+
+    name: str
+    thick: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FlatTable:
+    """Every gap and every shim."""
+
+    gaps: tuple[GapRow, ...]
+    shims: tuple[ShimRow, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WayRow:
+    """A way of holding the screen, in the order of the ranking."""
+
+    key: str
+    name: str
+    serves: bool
+    why: str
+    cost: str
+    changes: tuple[Change, ...]
+    taken: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DryRow:
+    """One dry fit as it was read, and what it asks of the brackets (of the last one only)."""
+
+    id: str
+    said: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WayTable:
+    """Every way, and every dry fit with what to move for the last."""
+
+    rows: tuple[WayRow, ...]
+    dry: tuple[DryRow, ...]
+    moves: str
+
+
+def ways(at: Ask) -> WayTable:
+    """The candidates in words."""
+    rows = tuple(
+        WayRow(
+            key=one.key,
+            name=one.name,
+            serves=one.serves,
+            why=_sentence(one.why),
+            cost=_sentence(one.cost),
+            changes=one.changes,
+            taken=one.taken,
+        )
+        for one in at(candidates)
+    )
+    dry = tuple(
+        DryRow(id=one.id, said=f"left {_signed(at, one.left_mm)}, right {_signed(at, one.right_mm)}")
+        for one in at.things(Hanging.dry)
+    )
+    moves = ", ".join(
+        f"{side} bracket {'stays' if abs(by) < THIN_MM else at.text(abs(by)) + (' up' if by > 0.0 else ' down')}"
+        for side, by in at(corrections)
+    )
+    return WayTable(rows=rows, dry=dry, moves=moves)
+
+
+def _sentence(text: str) -> str:
+    return f"{text[0].upper()}{text[1:]}."
+
+
+def _signed(at: Ask, off_mm: float) -> str:
+    return (
+        "level"
+        if abs(off_mm) < THIN_MM
+        else f"{at.text(abs(off_mm))} too {'high' if off_mm > 0.0 else 'low'}"
+    )
+
+
+def flat_table(at: Ask) -> FlatTable:
+    """Gaps and shims in words."""
+    found, out = at(flat), {number for two in at(clashing) for number in two}
+    left = iter(found.belly_mm if isinstance(found, Flatness) else ())
+    rows = []
+    for number, one in enumerate(at.things(Survey.gaps)):
+        off = None if number in out else next(left, None)
+        said = "left out" if number in out else ""
+        if off is not None:
+            said = (
+                "in the plane"
+                if abs(off) < THIN_MM
+                else f"{at.text(abs(off))} {'proud' if off > 0.0 else 'hollow'}"
+            )
+        rows.append(
+            GapRow(id=one.id, x=at.text(one.x_mm), y=at.text(one.y_mm), gap=at.text(one.gap_mm), belly=said)
+        )
+    thick = tuple(
+        ShimRow(
+            name=one.key.replace("-", " "), thick=at.text(one.thick_mm) if one.thick_mm >= THIN_MM else "none"
+        )
+        for one in at(shims)
+    )
+    return FlatTable(gaps=tuple(rows), shims=thick)
+
+
 def marks(at: Ask) -> MarkTable | None:
     """The marks in words."""
     found = at(drilling)
-    return MarkTable(rows=tuple(_row(at, one) for one in found.marks)) if found else None
+    told = tuple(
+        FactRow(
+            id=one.id,
+            hole=one.hole,
+            name=one.hole.replace("-", " "),
+            drilled=one.state == "drilled",
+            across=at.text(one.x_mm),
+            up=at.text(one.y_mm),
+            why=one.why or "",
+        )
+        for one in at.things(Hanging.facts)
+    )
+    if found is None and not told:
+        return None
+    return MarkTable(rows=tuple(_row(at, one) for one in (found.marks if found else ())), facts=told)
 
 
 def tape(at: Ask) -> Tape | None:
@@ -99,4 +259,6 @@ def _row(at: Ask, one: HoleMark) -> MarkRow:
         to_floor=at.text(one.to_floor_mm),
         to_ceiling=at.text(one.to_ceiling_mm),
         note=", ".join(notes),
+        x_mm=round(one.hole.x_mm, 1),
+        y_mm=round(one.hole.y_mm, 1),
     )

@@ -43,7 +43,7 @@ const group = (more: Partial<CutGroup>): CutGroup => ({
 })
 const shown = (groups: CutGroup[], done: string[] = []) => {
   const edit = vi.fn(async () => undefined)
-  const cutting: Bench['cutting'] = { groups, kerf: '3 mm', end_trim: '10 mm', price: 7.9 }
+  const cutting: Bench['cutting'] = { groups, masks: [], kerf: '3 mm', end_trim: '10 mm', price: 7.9 }
   render(
     <JobContext value={{ edit } as unknown as JobHandle}>
       <Cuts cutting={cutting} done={done} />

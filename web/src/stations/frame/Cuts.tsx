@@ -1,6 +1,7 @@
 import type { Bench, CutGroup } from '../../api/client'
 import { useThisJob } from '../../job/context'
 import { Num, Rich } from '../../parts/Num'
+import { MaskPanels } from './MaskPanels'
 
 type Board = CutGroup['boards'][number]
 const HIGH = 52
@@ -20,6 +21,7 @@ export const Cuts = ({ cutting, done }: { cutting: Bench['cutting']; done: reado
       {cutting.groups.map((group) => (
         <Group key={group.board + group.name} group={group} done={done} turn={turn} />
       ))}
+      <MaskPanels masks={cutting.masks} />
       <p className="py-1 text-quiet text-small">
         Kerf <Num text={cutting.kerf} />, <Num text={cutting.end_trim} /> off each board end. Hook the tape on the board's left
         end; a mark is the right end of its piece, the blade goes to the right of it.
@@ -51,7 +53,11 @@ const Group = ({ group, done, turn }: { group: CutGroup; done: readonly string[]
           <span className="text-quiet text-small">the stores have no price for this board: least wood instead</span>
         )}
       </h3>
-      {group.trouble && <p className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5">{group.trouble}</p>}
+      {group.trouble && (
+        <p className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5">
+          <Rich text={group.trouble} />
+        </p>
+      )}
       <ul className="flex flex-col gap-1.5">
         {group.boards.map((board, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: boards of one plan never reorder
@@ -89,7 +95,7 @@ const BoardTape = ({ board, longest, done, turn }: { board: Board; longest: numb
               className={`absolute top-0 flex h-full items-center justify-center gap-2 overflow-hidden border-ink border-r-2 bg-wood leading-none ${cutAlready ? 'text-quiet line-through' : ''}`}
               style={{ left: share(cut.from_mm), width: share(cut.to_mm - cut.from_mm) }}
             >
-              <strong className="text-body">{cutAlready ? `✓ ${cut.name}` : cut.name}</strong>
+              <strong className="whitespace-nowrap text-body">{cutAlready ? `✓ ${cut.name}` : cut.name}</strong>
               <span className="text-small max-[820px]:hidden">
                 <Num text={cut.length} />
               </span>

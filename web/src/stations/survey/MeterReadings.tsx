@@ -9,7 +9,17 @@ import { Num, Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 
 const SHOWN = 8
-const USABLE = new Set(['ceiling', 'floor', 'wall-width', 'room-depth', 'datum'])
+const USABLE = new Set([
+  'ceiling',
+  'floor',
+  'wall-width',
+  'room-depth',
+  'datum',
+  'stud-edge',
+  'stud-center',
+  'stud-magnet',
+  'stud-nothing',
+])
 
 /** What a distance meter or a CSV file delivered, to be put into the survey. */
 export const MeterReadings = ({ job }: { job: JobOut }) => {

@@ -4,14 +4,6 @@ import { Num } from '../../parts/Num'
 
 type StepStripProps = { steps: readonly StepRow[]; at: number; onStep: (at: number) => void }
 
-const runs = (numbers: readonly number[]): string => {
-  const sorted = [...numbers].sort((a, b) => a - b)
-  const [first, last] = [sorted[0], sorted.at(-1)]
-  return sorted.length > 2 && last !== undefined && first !== undefined && last - first === sorted.length - 1
-    ? `${first} to ${last}`
-    : sorted.join(', ')
-}
-
 /** Which corner next: one step of the tension order at a time, large. */
 export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
   const step = steps[at]
@@ -28,13 +20,7 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
         <p className="font-bold text-mark leading-tight">
           {step.place}
           {step.partner_place && ` and ${step.partner_place}`}
-          {step.numbers.length > 0 && (
-            <span className="font-medium">
-              {' '}
-              · {runs(step.numbers)}
-              {step.partners.length > 0 && ` with ${runs(step.partners)}`}
-            </span>
-          )}
+          {step.said && <span className="font-medium"> · {step.said}</span>}
         </p>
         <p className="text-body">
           {step.action}

@@ -1,0 +1,53 @@
+"""A cleat over studs: where its wall piece goes, and how far the screen still slides on it."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from gantline.core.errors import require_not_negative, require_positive
+from gantline.core.tolerance import ROUNDING_MM
+
+FEWEST, WISHED = 2, 3
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CleatPlace:
+    """The wall piece from left to right [mm from the left wall end], the studs it is screwed to, and how far the screen's center
+    may lie from its middle, each way [mm]."""
+
+    left_mm: float
+    right_mm: float
+    studs_mm: tuple[float, ...]
+    play_mm: float
+
+
+def cleat_over_studs(
+    studs_mm: Sequence[float], center_mm: float, *, frame_mm: float, inset_mm: float, beyond_mm: float
+) -> CleatPlace | None:
+    """The longest wall piece over studs on which the screen still comes to its center.
+
+    Args: studs, centers that may be drilled, rising [mm]; center, of the screen [mm]; frame, its width [mm]; inset, what the
+        frame's ends leave to corner joints [mm]; beyond, past the outer studs [mm].
+    Returns: None where fewer than two studs serve. The piece spans its outer studs and so much more at each end; the screen's
+        center may lie half the total float from its middle, float = length free on the frame less the piece.
+    Raises: OutOfRange.
+    """
+    require_positive(frame_mm=frame_mm)
+    require_not_negative(inset_mm=inset_mm)
+    room = frame_mm - 2.0 * inset_mm
+    best: CleatPlace | None = None
+    for first in range(len(studs_mm)):
+        for last in range(first + FEWEST - 1, len(studs_mm)):
+            left, right = studs_mm[first] - beyond_mm, studs_mm[last] + beyond_mm
+            play = (room - (right - left)) / 2.0
+            off = abs((left + right) / 2.0 - center_mm)
+            if play < 0.0 or off > play + ROUNDING_MM:
+                continue
+            found = CleatPlace(
+                left_mm=left, right_mm=right, studs_mm=tuple(studs_mm[first : last + 1]), play_mm=play
+            )
+            if best is None or (len(found.studs_mm), -off) > (
+                len(best.studs_mm),
+                -abs((best.left_mm + best.right_mm) / 2.0 - center_mm),
+            ):
+                best = found
+    return best

@@ -1,0 +1,123 @@
+"""How flat, plumb and square a wall is, from gaps to a plumb reference plane, and the shims that make the supports plane.
+
+z of the wall counts toward the room: z = -gap, but for a constant that nothing here depends on.
+Source: least-squares plane through z; dz/dy is out of plumb, dz/dx out of square to the room, what is left is the belly. Shims
+plumb: largest z less own z; parallel to the wall: largest belly less own belly, which keeps the wall's lean.
+Leaves out: what lies between the readings; it is interpolated by a thin plate.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any
+
+import numpy as np
+import numpy.typing as npt
+
+from gantline.core.errors import OutOfRange
+from gantline.core.tolerance import ROUNDING_MM
+
+Array = npt.NDArray[np.float64]
+FEWEST = 4
+THIN_MM = 0.5  # shims thinner than this are none
+SPREAD_MM = 50.0  # readings must span this much both ways
+
+
+@dataclass(frozen=True, kw_only=True)  # no slots: the thin plate is kept once it is solved
+class Flatness:
+    """A wall's plane [mm]: z = level + plumb·y + square·x, belly what each reading stands proud of it; places (n, 2), z (n,)."""
+
+    places_mm: Array
+    z_mm: Array
+    level_mm: float
+    square: float
+    plumb: float
+
+    @property
+    def belly_mm(self) -> Array:
+        """What each reading stands proud of the plane, - where it is hollow [mm]."""
+        plane = self.level_mm + self.places_mm @ np.array([self.square, self.plumb])
+        residual: Array = self.z_mm - plane
+        return residual
+
+    @property
+    def plumb_mm_m(self) -> float:
+        """Out of plumb [mm per m], + where the top leans into the room."""
+        return 1000.0 * self.plumb
+
+    @property
+    def square_mm_m(self) -> float:
+        """Out of square to the room [mm per m], + where the right end is nearer the room."""
+        return 1000.0 * self.square
+
+    def belly_at(self, places_mm: Array) -> Array:
+        """The belly at places (m, 2), as a thin plate through the readings [mm]."""
+        made: Array = self._plate(places_mm)
+        return made
+
+    @cached_property
+    def _plate(self) -> Any:
+        from scipy.interpolate import RBFInterpolator
+
+        return RBFInterpolator(self.places_mm, self.belly_mm, kernel="thin_plate_spline")
+
+    def z_at(self, places_mm: Array) -> Array:
+        """The wall toward the room at places (m, 2) [mm]."""
+        plane = self.level_mm + places_mm @ np.array([self.square, self.plumb])
+        at: Array = plane + self.belly_at(places_mm)
+        return at
+
+
+def flatness(readings: Sequence[tuple[float, float, float]]) -> Flatness:
+    """The plane through readings (x, y, gap) [mm].
+
+    Raises: OutOfRange with fewer than four, or where all lie on one line.
+    """
+    if len(readings) < FEWEST:
+        raise OutOfRange(
+            f"read at least {FEWEST} gaps, spread over the wall", field="gaps", got=len(readings)
+        )
+    places = np.array([(x, y) for x, y, _ in readings])
+    z = -np.array([gap for _, _, gap in readings])
+    narrow = np.linalg.svd(places - places.mean(axis=0), compute_uv=False)[1] / np.sqrt(len(readings))
+    if narrow < SPREAD_MM / 2.0:
+        raise OutOfRange("read gaps to the left and right, and high and low", field="gaps", got=float(narrow))
+    ones = np.column_stack([np.ones(len(z)), places])
+    level, square, plumb = np.linalg.lstsq(ones, z, rcond=None)[0]
+    return Flatness(places_mm=places, z_mm=z, level_mm=float(level), square=float(square), plumb=float(plumb))
+
+
+def shims_mm(
+    found: Flatness, supports_mm: Sequence[tuple[float, float]], *, parallel: bool
+) -> tuple[float, ...]:
+    """The shim behind each support [mm], so that all lie in one plane: plumb, or parallel to the wall.
+
+    Source: largest z (or belly) of the supports less own.  Raises: nothing.
+    """
+    if not supports_mm:
+        return ()
+    places = np.array(supports_mm, dtype=float)
+    z = found.belly_at(places) if parallel else found.z_at(places)
+    return tuple(float(one) for one in z.max() - z)
+
+
+def wind_mm(top_left: float, top_right: float, bottom_left: float, bottom_right: float) -> float:
+    """Distance of the two diagonals at their crossing, from the z of four corners [mm]."""
+    return (top_left + bottom_right - top_right - bottom_left) / 2.0
+
+
+def shim_pack(shims: Sequence[float], sizes_mm: Sequence[float]) -> dict[float, int]:
+    """Shims to bring, by thickness [mm]: each support to the nearest of the thinnest, filled with the thickest first.
+
+    Source: greedy filling.  Leaves out: tapered shims.
+    """
+    pack: dict[float, int] = {}
+    thinnest = min(sizes_mm)
+    for one in shims:
+        left = round(one / thinnest) * thinnest
+        for size in sorted(sizes_mm, reverse=True):
+            count = int((left + ROUNDING_MM) // size)
+            if count > 0:
+                pack[size] = pack.get(size, 0) + count
+                left -= count * size
+    return dict(sorted(pack.items(), reverse=True))

@@ -1,0 +1,156 @@
+"""Each stud of a lattice as readings leave it: confirmed, predicted or missing; readings that fit no stud; studs set by hand.
+
+Source: a stud is confirmed by a magnet, by both of its edges, or by two sensor readings that agree; the rest are predicted.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+
+from gantline.core.wall.find import Kind, Noise, StudReading
+from gantline.core.wall.studs import StudLattice
+
+WITHIN = 3.0  # spreads of a reading that still agree with a stud
+EDGE_PAIR_MM = 8.0  # both edges read put a stud's center at most this far off its lattice
+
+
+class StudState(StrEnum):
+    """How a stud is known."""
+
+    CONFIRMED = "confirmed"
+    PREDICTED = "predicted"
+    MISSING = "missing"
+    BY_HAND = "by hand"
+
+
+@dataclass(frozen=True, slots=True)
+class Stud:
+    """A stud's center [mm from the left wall end] and how it is known."""
+
+    x_mm: float
+    state: StudState
+
+    @property
+    def usable(self) -> bool:
+        """Whether a screw may go there."""
+        return self.state is not StudState.MISSING
+
+
+@dataclass(frozen=True, slots=True)
+class Stray:
+    """A reading that fits no stud, by its place in the list, and what it may be."""
+
+    number: int
+    reading: StudReading
+    guess: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Studs:
+    """The studs of a wall: their lattice, each stud from the left, and the readings that fit none."""
+
+    lattice: StudLattice
+    studs: tuple[Stud, ...]
+    strays: tuple[Stray, ...] = ()
+
+    @property
+    def centres_mm(self) -> tuple[float, ...]:
+        """Centers of the studs that a screw may go into, from the left [mm]."""
+        return tuple(one.x_mm for one in self.studs if one.usable)
+
+    @property
+    def wall_mm(self) -> float:
+        """Length of the wall [mm]."""
+        return self.lattice.wall_mm
+
+    @property
+    def stud_mm(self) -> float:
+        """Face width of a stud [mm]."""
+        return self.lattice.stud_mm
+
+    def nearest(self, x_mm: float) -> int | None:
+        """Index of the usable stud nearest to x [mm], None on a wall without any."""
+        centers = self.centres_mm
+        return min(range(len(centers)), key=lambda k: abs(centers[k] - x_mm)) if centers else None
+
+    def on_lattice(self, x_mm: float) -> bool:
+        """Whether a stud's center is one that the lattice gives."""
+        return abs(self.lattice.off_mm(x_mm)) < 1e-6
+
+
+def studs_on_wall(
+    lattice: StudLattice,
+    readings: Sequence[StudReading],
+    *,
+    noise: Noise,
+    openings: Sequence[tuple[float, float]] = (),
+    by_hand: Sequence[tuple[float, bool]] = (),
+) -> Studs:
+    """What is known of each stud.
+
+    Args: openings, from and to along the wall where no stud runs through [mm]; by_hand, places [mm] with True for a stud
+        that somebody set and False for one that was struck out: both stand against all readings.
+    Leaves out: jack studs beside an opening, until they are read or set.  Raises: nothing.
+    """
+    half, found = lattice.stud_mm / 2.0, []
+    fits: set[int] = set()  # readings that are of a stud of the lattice
+    struck = [x for x, there in by_hand if not there]
+    for x in lattice.centres_mm:
+        if any(low + half < x < high - half for low, high in openings):
+            continue
+        if any(abs(x - gone) <= lattice.stud_mm for gone in struck):
+            found.append(Stud(x, StudState.MISSING))
+        else:
+            hits = [number for number, one in enumerate(readings) if _agrees(one, x, half, noise)]
+            fits.update(hits)
+            found.append(_stud(x, half, readings, hits))
+    added = [x for x, there in by_hand if there]
+    found = [one for one in found if all(abs(one.x_mm - x) > lattice.stud_mm for x in added)]
+    found += [Stud(x, StudState.BY_HAND) for x in added]
+    found.sort(key=lambda one: one.x_mm)
+    strays = (
+        Stray(number, one, _guess(one, found, lattice.stud_mm))
+        for number, one in enumerate(readings)
+        if one.kind is not Kind.NOTHING
+        and number not in fits
+        and not any(_agrees(one, stud.x_mm, half, noise) for stud in found)
+    )
+    return Studs(lattice=lattice, studs=tuple(found), strays=tuple(strays))
+
+
+def _stud(x: float, half: float, readings: Sequence[StudReading], numbers: Sequence[int]) -> Stud:
+    hits = [readings[number] for number in numbers]
+    edges = {one.x_mm > x: one.x_mm for one in hits if one.kind is Kind.EDGE}
+    if any(one.kind is Kind.MAGNET for one in hits) or len(hits) >= 2:
+        middle = sum(edges.values()) / 2.0 if len(edges) == 2 else x
+        return Stud(middle if abs(middle - x) <= EDGE_PAIR_MM else x, StudState.CONFIRMED)
+    empty = any(one.kind is Kind.NOTHING and abs(one.x_mm - x) <= half for one in readings)
+    return Stud(x, StudState.MISSING if empty and not hits else StudState.PREDICTED)
+
+
+def _agrees(one: StudReading, x: float, half: float, noise: Noise) -> bool:
+    """Whether a reading is of the stud at x."""
+    off = abs(one.x_mm - x)
+    match one.kind:
+        case Kind.EDGE:
+            return abs(off - half) <= WITHIN * noise.sensor_mm
+        case Kind.CENTER:
+            return off <= WITHIN * noise.sensor_mm
+        case Kind.MAGNET:
+            return off <= WITHIN * noise.magnet_mm
+    return False
+
+
+def _guess(one: StudReading, studs: Sequence[Stud], stud_mm: float) -> str:
+    """What a reading beside the lattice may be."""
+    near = min((abs(one.x_mm - stud.x_mm) for stud in studs), default=1e9)
+    if 0.6 * stud_mm <= near <= 2.1 * stud_mm:
+        return "a doubled stud"
+    return "blocking, or a stud off its lattice" if one.kind is Kind.MAGNET else "a pipe, cable or blocking"
+
+
+def contradictions(readings: Sequence[StudReading], within_mm: float) -> tuple[tuple[int, int], ...]:
+    """Pairs of readings, by their places in the list, of which one found a stud where the other found nothing."""
+    hits = [(a, one.x_mm) for a, one in enumerate(readings) if one.kind in (Kind.MAGNET, Kind.CENTER)]
+    empty = [(b, one.x_mm) for b, one in enumerate(readings) if one.kind is Kind.NOTHING]
+    return tuple((a, b) for a, x in hits for b, y in empty if abs(x - y) <= within_mm)

@@ -1,0 +1,213 @@
+"""The full-size template: holes, level and center line at 1:1, tiled on paper, and the same as one SVG and DXF."""
+
+import io
+from collections.abc import Iterator
+from dataclasses import dataclass
+from html import escape
+
+from gantline.core.units import plain
+from gantline.core.wall.template import SCALE_BAR_MM, Tile, tiles
+from gantline.sheets.lettering import embedded_font, svg_text
+from gantline.sheets.pdf import markup, render, to_pdf
+from gantline.sheets.sheet import FOR_THE_WALL, OPEN_FILES, PDF, Paper, Ready, Sheet
+from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.wall import drilling
+
+MARGIN_MM, FOOT_MM, OVERLAP_MM = 10.0, 14.0, 15.0
+SIDEWAYS: dict[Paper, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
+ARM_MM, RING_MM, NAME_MM = 9.0, 4.0, 5.0
+STYLE = (
+    ".lettering{font-family:Archivo;font-weight:600}.thin{stroke:#000;stroke-width:.18;fill:none}"
+    ".line{stroke:#000;stroke-width:.35;fill:none}.hole{stroke:#c00;stroke-width:.35;fill:none}"
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """A hole on the wall [mm], its name, and whether a Stop forbids it."""
+
+    name: str
+    row: str
+    x_mm: float
+    y_mm: float
+    forbidden: bool
+
+
+def spots(ready: Ready) -> tuple[Spot, ...]:
+    """Every hole, numbered as the marks are."""
+    found = ready.made.ask(drilling)
+    gone = {one.key for one in ready.made.refused[0]}
+    return tuple(
+        Spot(f"{number} {one.row} {one.side}", one.row, one.x_mm, one.y_mm, one.key in gone)
+        for number, one in enumerate(found.holes if found else (), start=1)
+    )
+
+
+def paper_tiles(ready: Ready) -> tuple[Tile, ...]:
+    """The sheets of a job on its paper, turned sideways; each row reaches the screen's center too."""
+    wide, high = SIDEWAYS[ready.paper]
+    there, center = spots(ready), ready.made.ask(centre_x_mm)
+    rows = {one.row: one.y_mm for one in there}
+    return tiles(
+        [(row, y, [center, *(one.x_mm for one in there if one.row == row)]) for row, y in rows.items()],
+        wide_mm=wide - 2.0 * MARGIN_MM,
+        high_mm=high - 2.0 * MARGIN_MM - FOOT_MM,
+        overlap_mm=OVERLAP_MM,
+    )
+
+
+def _pieces(
+    ready: Ready, left: float, bottom: float, right: float, top: float, shift: tuple[float, float]
+) -> Iterator[str]:
+    """Level, center and frame-top lines and holes of a part of the wall; shift: its upper left corner on the paper."""
+    there, center = spots(ready), ready.made.ask(centre_x_mm)
+
+    def place(x: float, y: float) -> tuple[float, float]:
+        return shift[0] + x - left, shift[1] + top - y
+
+    levels = dict.fromkeys((one.row, one.y_mm) for one in there if bottom <= one.y_mm <= top)
+    for row, y in levels:
+        (x1, at), (x2, _) = place(left, y), place(right, y)
+        yield f'<path class="line" stroke-dasharray="12 3" d="M{x1:.3f} {at:.3f}H{x2:.3f}"/>'
+        yield svg_text(x1 + 3.0, at - 1.5, f"level, {row} row", 3.2, "start")
+    edge = ready.made.ask(placement).top_mm
+    if bottom <= edge <= top:
+        (x1, at), (x2, _) = place(left, edge), place(right, edge)
+        yield f'<path class="thin" d="M{x1:.3f} {at:.3f}H{x2:.3f}"/>'
+        yield svg_text(x1 + 3.0, at - 1.5, "frame top", 3.2, "start")
+    if left <= center <= right:
+        at, y1 = place(center, top)
+        _, y2 = place(center, bottom)
+        yield f'<path class="line" stroke-dasharray="9 2 2 2" d="M{at:.3f} {y1:.3f}V{y2:.3f}"/>'
+        yield svg_text(at + 2.0, y1 + 5.0, "screen center", 3.2, "start")
+    for one in there:
+        if left <= one.x_mm <= right and bottom <= one.y_mm <= top:
+            x, y = place(one.x_mm, one.y_mm)
+            if one.forbidden:
+                yield f'<path class="line" d="M{x - 9:.3f} {y - 9:.3f}l18 18m-18 0l18 -18"/>'
+                yield svg_text(x, y - 11.0, f"{one.name}: do not drill", NAME_MM, "middle")
+                continue
+            yield (
+                f'<path class="hole" d="M{x - ARM_MM:.3f} {y:.3f}h{2 * ARM_MM}M{x:.3f} {y - ARM_MM:.3f}v{2 * ARM_MM}"/>'
+                f'<circle class="hole" cx="{x:.3f}" cy="{y:.3f}" r="{RING_MM}"/>'
+            )
+            yield svg_text(x + RING_MM + 2.0, y - RING_MM - 1.0, one.name, NAME_MM, "start")
+
+
+def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:
+    wide, high = paper
+    right, low = wide - MARGIN_MM, high - MARGIN_MM - FOOT_MM
+    drawn = "".join(
+        _pieces(ready, tile.left_mm, tile.bottom_mm, tile.right_mm, tile.top_mm, (MARGIN_MM, MARGIN_MM))
+    )
+    marks = []
+    for at in (MARGIN_MM + one - tile.left_mm for one in tile.joins_mm):
+        marks.append(f'<path class="thin" stroke-dasharray="1 2" d="M{at:.3f} {MARGIN_MM}V{low:.3f}"/>')
+        marks += [
+            f'<path class="thin" d="M{at - 3:.3f} {y:.3f}h6m-3 -3v6"/>' for y in (MARGIN_MM + 12, low - 12)
+        ]
+    foot = high - MARGIN_MM
+    bar = (
+        f'<rect x="{MARGIN_MM}" y="{foot - 5:.3f}" width="{SCALE_BAR_MM}" height="2.5" fill="#000"/>'
+        + svg_text(MARGIN_MM, foot, "100 mm: measure it, print at 100 %", 3.2, "start")
+    )
+    said = f"{tile.row} row, sheet {tile.number} of {tile.of}"
+    joined = (
+        "" if tile.number == 1 else f". Lay its left dashed line on the right one of sheet {tile.number - 1}"
+    )
+    text = svg_text(right, foot - 1.0, f"{ready.job.name} · {said}{joined}", 3.2, "end")
+    stop = svg_text(wide / 2.0, MARGIN_MM + 6.0, ready.forbids[0], 4.5, "middle") if ready.forbids else ""
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide}mm" height="{high}mm" viewBox="0 0 {wide} {high}">'
+        f'<rect class="thin" x="{MARGIN_MM}" y="{MARGIN_MM}" width="{right - MARGIN_MM:.3f}" height="{low - MARGIN_MM:.3f}"/>'
+        f"<style>{STYLE}</style>{drawn}{''.join(marks)}{bar}{text}{stop}</svg>"
+    )
+
+
+def template_pdf(ready: Ready) -> bytes:
+    """A page for each sheet of the template; one that says what is missing where there are no holes."""
+    paper = SIDEWAYS[ready.paper]
+    pages = [markup(_page(ready, one, paper)) for one in paper_tiles(ready)]
+    return to_pdf(render("template.html", ready.paper, wide=paper[0], high=paper[1], pages=pages))
+
+
+def _bounds(ready: Ready) -> tuple[float, float, float, float]:
+    there, center = spots(ready), ready.made.ask(centre_x_mm)
+    xs, ys = [center, *(one.x_mm for one in there)], [one.y_mm for one in there] or [0.0]
+    return min(xs) - 60.0, min(ys) - 60.0, max(xs) + 60.0, max(ys) + 60.0
+
+
+def template_svg(ready: Ready) -> bytes:
+    """The whole template as one drawing in true millimeters."""
+    left, bottom, right, top = _bounds(ready)
+    wide, high = right - left, top - bottom
+    drawn = "".join(_pieces(ready, left, bottom, right, top, (0.0, 0.0)))
+    stop = svg_text(wide / 2.0, 12.0, ready.forbids[0], 8.0, "middle") if ready.forbids else ""
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.3f}mm" height="{high:.3f}mm" viewBox="0 0 {wide:.3f} {high:.3f}">'
+        f"<title>{escape(ready.job.name)}: template, full size</title><style>{embedded_font()}{STYLE}</style>{drawn}{stop}"
+        f'<rect x="5" y="{high - 9:.3f}" width="{SCALE_BAR_MM}" height="2.5" fill="#000"/></svg>'
+    ).encode()
+
+
+def template_dxf(ready: Ready) -> bytes:
+    """The same as DXF (R2010, millimeters); origin: left wall end, floor at the survey point."""
+    from ezdxf.filemanagement import new
+    from ezdxf.units import MM
+
+    document = new("R2010", setup=True)
+    document.units = MM
+    document.header.custom_vars.append("Job", plain(ready.job.name))
+    for layer, color in (("HOLES", 1), ("HOLES_REFUSED", 6), ("LEVEL", 5), ("CENTER", 3), ("FRAME_TOP", 8)):
+        document.layers.add(layer, color=color)
+    space = document.modelspace()
+    left, bottom, right, top = _bounds(ready)
+    for one in spots(ready):
+        at, layer = (one.x_mm, one.y_mm), "HOLES_REFUSED" if one.forbidden else "HOLES"
+        arms = ((9.0, 9.0), (-9.0, 9.0)) if one.forbidden else ((9.0, 0.0), (0.0, 9.0))
+        for dx, dy in arms:
+            space.add_line((at[0] - dx, at[1] - dy), (at[0] + dx, at[1] + dy), dxfattribs={"layer": layer})
+        if not one.forbidden:
+            space.add_circle(at, 2.5, dxfattribs={"layer": layer})
+        name = plain(f"{one.name}: do not drill" if one.forbidden else one.name)
+        space.add_text(name, height=5.0, dxfattribs={"layer": layer}).set_placement(
+            (at[0] + 6.0, at[1] + 6.0)
+        )
+    for y in {one.y_mm for one in spots(ready)}:
+        space.add_line((left, y), (right, y), dxfattribs={"layer": "LEVEL"})
+    center, edge = ready.made.ask(centre_x_mm), ready.made.ask(placement).top_mm
+    space.add_line((center, bottom), (center, top), dxfattribs={"layer": "CENTER"})
+    space.add_line((left, edge), (right, edge), dxfattribs={"layer": "FRAME_TOP"})
+    out = io.StringIO()
+    document.write(out)
+    return out.getvalue().encode()
+
+
+SHEET = Sheet(
+    key="template",
+    label="Template, full size",
+    group=FOR_THE_WALL,
+    note="PDF",
+    media_type=PDF,
+    ending="template.pdf",
+    make=template_pdf,
+    papers=True,
+)
+SVG = Sheet(
+    key="template-drawing",
+    label="Template, full size",
+    group=OPEN_FILES,
+    note="SVG",
+    media_type="image/svg+xml",
+    ending="template.svg",
+    make=template_svg,
+)
+DXF = Sheet(
+    key="template-dxf",
+    label="Template, full size",
+    group=OPEN_FILES,
+    note="DXF, mm",
+    media_type="image/vnd.dxf",
+    ending="template.dxf",
+    make=template_dxf,
+)

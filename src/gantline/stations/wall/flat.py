@@ -1,0 +1,92 @@
+"""How flat the wall is, and the shims behind each support."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gantline.core.defaults import SurveyDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.wall.flat import Flatness, flatness, shim_pack, shims_mm, wind_mm
+from gantline.job.model.hanging import Hanging
+from gantline.job.model.survey import Survey
+from gantline.plan.ask import Ask
+from gantline.stations.height import rect_of_frame
+from gantline.stations.wall.solve import drilling
+
+PACK_MM = (5.0, 3.0, 2.0, 1.0)
+
+
+def gap_readings(at: Ask) -> tuple[tuple[float, float, float], ...]:
+    """Place and gap of every reading [mm]."""
+    return tuple((one.x_mm, one.y_mm, one.gap_mm) for one in at.things(Survey.gaps))
+
+
+def clashing(at: Ask) -> tuple[tuple[int, int], ...]:
+    """Pairs of readings, by their places in the list, that say two things of one place."""
+    read = at(gap_readings)
+    if not read:
+        return ()
+    place, alike = at.default(SurveyDefaults.gap_place_mm), at.default(SurveyDefaults.gap_agrees_mm)
+    along = sorted(range(len(read)), key=lambda number: read[number][0])
+    found = []
+    for rank, a in enumerate(along):
+        for b in along[rank + 1 :]:
+            if read[b][0] - read[a][0] > place:
+                break
+            if abs(read[b][1] - read[a][1]) <= place and abs(read[b][2] - read[a][2]) > alike:
+                found.append((max(a, b), min(a, b)))
+    return tuple(sorted(found))
+
+
+def flat(at: Ask) -> Flatness | str | None:
+    """The wall's plane; why there is none; None without readings. Readings that contradict each other are left out."""
+    read = at(gap_readings)
+    if not read:
+        return None
+    out = {number for two in at(clashing) for number in two}
+    try:
+        return flatness([one for number, one in enumerate(read) if number not in out])
+    except OutOfRange as error:
+        return str(error)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Shim:
+    """A support by the key of its hole, and the shim behind it [mm]."""
+
+    key: str
+    thick_mm: float
+
+
+def shims(at: Ask) -> tuple[Shim, ...]:
+    """Behind every hole; none while the wall was not read or nothing is to be drilled."""
+    found, there = at(flat), at(drilling)
+    if not isinstance(found, Flatness) or there is None:
+        return ()
+    places = [(one.x_mm, one.y_mm) for one in there.holes]
+    thick = shims_mm(found, places, parallel=at.field(Hanging.shims) == "parallel")
+    return tuple(Shim(key=one.key, thick_mm=value) for one, value in zip(there.holes, thick, strict=True))
+
+
+def pack(at: Ask) -> dict[float, int]:
+    """Shims to bring, by thickness [mm]."""
+    return shim_pack([one.thick_mm for one in at(shims)], PACK_MM)
+
+
+def wind(at: Ask) -> float | None:
+    """Wind of the wall at the frame's four corners [mm]."""
+    found = at(flat)
+    if not isinstance(found, Flatness):
+        return None
+    left, bottom, right, top = at(rect_of_frame)
+    corners = found.z_at(np.array([(left, top), (right, top), (left, bottom), (right, bottom)]))
+    return wind_mm(*(float(one) for one in corners))
+
+
+def lean_mm(at: Ask) -> float | None:
+    """How far the wall leans over the frame's height, + where the top is nearer the room [mm]."""
+    found = at(flat)
+    if not isinstance(found, Flatness):
+        return None
+    _, bottom, _, top = at(rect_of_frame)
+    return found.plumb * (top - bottom)

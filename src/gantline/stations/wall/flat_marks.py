@@ -1,0 +1,78 @@
+"""The wall's belly as a map of contour lines, the gaps that were read, and the shim behind each support."""
+
+from collections.abc import Iterator
+
+import numpy as np
+
+from gantline.core.wall.flat import THIN_MM, Flatness
+from gantline.drawing.contours import contours
+from gantline.drawing.marks import Dot, Label, Line, Mark
+from gantline.plan.ask import Ask
+from gantline.plan.station import FaceName
+from gantline.stations.height import rect_of_frame
+from gantline.stations.wall.flat import flat, gap_readings, shims
+from gantline.stations.wall.solve import drilling
+
+CELLS = 28
+STEPS_MM = (0.5, 1.0, 2.0, 5.0, 10.0)
+MOST_LINES = 8
+ROOM_MM = 700.0
+BESIDE_MM, SIZE_MM = 900.0, 400.0
+
+
+def belly(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """Contours over what was read, solid where the wall stands proud, dashed where it is hollow; a dot a reading."""
+    found = at(flat)
+    if face != "front" or not isinstance(found, Flatness):
+        return
+    low, high = found.places_mm.min(axis=0), found.places_mm.max(axis=0)
+    xs, ys = (np.linspace(low[axis], high[axis], CELLS) for axis in (0, 1))
+    grid = np.array([(x, y) for y in ys for x in xs])
+    values = found.belly_at(grid).reshape(CELLS, CELLS)
+    span = float(values.max() - values.min())
+    step = next((one for one in STEPS_MM if span / one <= MOST_LINES), STEPS_MM[-1])
+    levels = [k * step for k in range(int(values.min() // step), int(values.max() // step) + 2)]
+    for number, (level, points) in enumerate(contours(xs, ys, values, levels), start=1):
+        role = "belly-proud" if level > 0.0 else "belly-hollow" if level < 0.0 else "belly-level"
+        yield Line(key=f"belly-{number}", role=role, layer="wall", points=points)
+    for number, (x, y, _) in enumerate(at(gap_readings), start=1):
+        yield Dot(key=f"gap-{number}", role="gap", layer="wall", at=(x, y), name=f"gap reading {number}")
+    for name, at_index in (("proud", int(values.argmax())), ("hollow", int(values.argmin()))):
+        x, y = grid[at_index]
+        off = float(values.flat[at_index])
+        if abs(off) >= THIN_MM:
+            left, bottom, right, top = at(rect_of_frame)
+            if abs(x - (left + right) / 2.0) < BESIDE_MM and abs(y - (bottom + top) / 2.0) < SIZE_MM:
+                y = (bottom + top) / 2.0 + SIZE_MM  # clear of the size that is written in the middle
+            yield Label(
+                key=f"belly-{name}",
+                layer="wall",
+                at=(float(x), float(y)),
+                text=f"{at.text(abs(off))} {name}",
+                room_mm=(ROOM_MM, ROOM_MM),
+                role=f"belly-{name}",
+                size="text",
+            )
+
+
+def shim_names(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """How thick the shim behind each support is."""
+    there = at(drilling)
+    if face != "back" or there is None:
+        return
+    thick = {one.key: one.thick_mm for one in at(shims)}
+    _, bottom, right, _ = at(rect_of_frame)
+    for one in there.holes:
+        if thick.get(one.key, 0.0) >= THIN_MM:
+            yield Label(
+                key=f"shim-{one.key}",
+                layer="wall",
+                at=(right - one.x_mm, one.y_mm - bottom),
+                text=f"shim {at.text(thick[one.key])}",
+                room_mm=(ROOM_MM, ROOM_MM),
+                role="bracket",
+                size="text",
+            )
+
+
+FLAT_DRAW = (belly, shim_names)

@@ -1,0 +1,48 @@
+import { useThisJob } from '../../job/context'
+import { Add } from '../../parts/Add'
+import { Button } from '../../parts/Button'
+import { Rich } from '../../parts/Num'
+import type { StationProps } from '../widgets'
+
+const ENDS = [
+  { name: 'left_mm', label: 'Top left, too high by (minus: too low)', hint: 'left' },
+  { name: 'right_mm', label: 'Top right, too high by (minus: too low)', hint: 'right' },
+  { name: 'gap_left_mm', label: 'Gap to the left reference', hint: 'gap l', optional: true },
+  { name: 'gap_right_mm', label: 'Gap to the right reference', hint: 'gap r', optional: true },
+]
+
+/** The empty frame hung and read: what each bracket must move. */
+export const DryFit = ({ plan }: StationProps) => {
+  const { edit } = useThisJob()
+  const table = plan.tables.ways
+  return (
+    <div>
+      <p className="pb-2 text-quiet text-small leading-snug">
+        Hang the empty frame. Read its top against the target line at both ends, minus where it stands too low; then the side
+        gaps.
+      </p>
+      <Add cells={ENDS} button="Add" edit={(typed) => ({ pointer: '/wall/dry/-', value: typed })} />
+      <ul className="pt-1">
+        {table?.dry.map((row, at) => (
+          <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
+            <span className="flex-1">
+              {at + 1}. <Rich text={row.said} />
+            </span>
+            <Button
+              look="remove"
+              aria-label={`Remove dry fit ${at + 1}`}
+              onClick={() => void edit([{ pointer: `/wall/dry/${row.id}`, value: null }])}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {table?.moves && (
+        <p className="font-semibold">
+          <Rich text={table.moves} />
+        </p>
+      )}
+    </div>
+  )
+}
