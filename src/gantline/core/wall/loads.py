@@ -49,6 +49,7 @@ FIXINGS: Mapping[str, Fixing] = {
         name="8 mm plug in aerated block", base=Base.BLOCK, depth_mm=60.0, drill_mm=8.0, plugged=True
     ),
 }
+MOST_A_BRACKET = 8  # no plate has holes for more
 SPREAD_MM = 25.0  # behind the board
 PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
 

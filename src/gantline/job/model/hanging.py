@@ -8,7 +8,7 @@ from gantline.core.defaults import TensionDefaults, WallDefaults
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
-from gantline.core.wall.loads import FIXINGS
+from gantline.core.wall.loads import FIXINGS, MOST_A_BRACKET
 from gantline.core.wall.ways import NAMES, Way
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import (
@@ -105,7 +105,7 @@ class Hanging(Part):
         Field("fixing", "Fixing", "choice", derived=True, choices=FASTENERS),
     ] = None
     per_bracket: Annotated[
-        Annotated[int, Limit(ge=1, le=8)] | None,
+        Annotated[int, Limit(ge=1, le=MOST_A_BRACKET)] | None,
         Field("per_bracket", "Fixings at each upper bracket", "count", 1),
     ] = None
     cover_mm: Annotated[

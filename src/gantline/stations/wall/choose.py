@@ -8,7 +8,7 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.wall.brackets import place_by_rule, place_on_studs
 from gantline.core.wall.cleat import FEWEST, WISHED
 from gantline.core.wall.facts import is_blocked
-from gantline.core.wall.loads import utilization
+from gantline.core.wall.loads import MOST_A_BRACKET, utilization
 from gantline.core.wall.ways import Way
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
@@ -143,6 +143,6 @@ def _anchors(at: Ask) -> Iterator[Candidate]:
     fix = (
         change(Hanging.fix_to, "anchors"),
         change(Hanging.fixing, "toggle"),
-        change(Hanging.per_bracket, each),
+        change(Hanging.per_bracket, min(each, MOST_A_BRACKET)),
     )
     yield _made(at, "anchors", "Anchors in board", why, cost, *_brackets(at), *fix, serves=not trouble)

@@ -7,7 +7,7 @@ from gantline.core.defaults import SurveyDefaults, WallDefaults
 from gantline.core.wall.bands import crosses
 from gantline.core.wall.brackets import BracketRule, PairChoice
 from gantline.core.wall.joints import joint_off_mm
-from gantline.core.wall.loads import Base
+from gantline.core.wall.loads import MOST_A_BRACKET, Base
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
@@ -38,8 +38,6 @@ from gantline.stations.wall.solve import (
     spacing_asked_mm,
     usable_mm,
 )
-
-MOST_EACH = 8
 
 
 @found
@@ -186,7 +184,7 @@ def loads(at: Ask) -> Iterator[Finding]:
         more = math.ceil(each * share)
         fix = (
             (cure(f"Use {more} at each upper bracket", (Hanging.per_bracket, more)),)
-            if more <= MOST_EACH
+            if more <= MOST_A_BRACKET
             else ()
         )
         yield Finding(code=Code.OVERLOADED, severity="stop", text=text, subject=subject, cures=fix)
