@@ -8,7 +8,14 @@ from gantline.core.errors import OutOfRange
 from gantline.core.height.profile import Profile
 from gantline.core.units import LengthStyle, Units, read_tape
 from gantline.core.wall.brackets import BracketPair, BracketRule, place_by_rule, place_on_studs
-from gantline.core.wall.loads import FIXINGS, drill_depth_mm, load_each, screw_length_mm, utilization
+from gantline.core.wall.loads import (
+    FIXINGS,
+    drill_depth_mm,
+    load_of,
+    row_shares,
+    screw_length_mm,
+    utilization,
+)
 from gantline.core.wall.marks import hole_rows_mm, holes, level_tolerance_mm, mark
 from gantline.core.wall.studs import StudLattice
 
@@ -101,12 +108,22 @@ def test_masonry_takes_the_rule_and_level_tightens_with_a_short_span() -> None:
 
 def test_loads_are_those_worked_by_hand() -> None:
     # 20 kg, factor 4: 784.8 N; on two brackets 392.4 N each; 40 mm out over 1300 mm down: 24.1 N, 12.1 N each
-    each = load_each(20, factor=4, carrying=2, top=2, out_mm=40, down_mm=1300, cleat=False)
+    shears, pulls = row_shares([1000, 2000], 1500, shared=False)
+    each = load_of(
+        20, factor=4, shear_share=shears[0], pull_share=pulls[0], out_mm=40, down_mm=1300, cleat=False
+    )
     assert each.shear_n == pytest.approx(392.4)
     assert each.pull_n == pytest.approx(784.8 * 40 / 1300 / 2)
     assert utilization(each, 700, 600) == pytest.approx(392.4 / 700 + 12.07 / 600, abs=1e-4)
-    cleat = load_each(20, factor=4, carrying=4, top=4, out_mm=40, down_mm=1300, cleat=True)
+    cleat = load_of(20, factor=4, shear_share=0.25, pull_share=0.25, out_mm=40, down_mm=1300, cleat=True)
     assert cleat.pull_n == pytest.approx(784.8 / 4)  # the bevel pulls out as hard as the weight pulls down
+    # a center 300 mm from the left one of two a meter apart: seven tenths and three tenths, by the lever
+    assert row_shares([1000, 2000], 1300, shared=False)[0] == pytest.approx((0.7, 0.3))
+    # of four, only the two beside the center bear; what pulls outward goes over all, and its moment balances
+    shears, pulls = row_shares([0, 1000, 2000, 3000], 1200, shared=False)
+    assert shears == pytest.approx((0, 0.5, 0.5, 0))
+    assert sum(pulls) == pytest.approx(1)
+    assert sum(x * one for x, one in zip([0, 1000, 2000, 3000], pulls, strict=True)) == pytest.approx(1200)
     screw = FIXINGS["screw-6"]
     assert screw_length_mm(screw, plate_mm=3, cover_mm=12.5) == 55.5
     assert (drill_depth_mm(screw, cover_mm=12.5), drill_depth_mm(FIXINGS["plug-brick"], cover_mm=10)) == (

@@ -27,7 +27,7 @@ from gantline.stations.size import screen
 from gantline.stations.survey import bands, lattice
 from gantline.stations.wall import drilling
 from gantline.stations.wall.choose import candidates
-from gantline.stations.wall.solve import cleat_place, on_studs
+from gantline.stations.wall.way import cleat_place, on_studs
 from tests.conftest import demo_job
 from tests.made import by_key, changed, edited, findings, number, taken
 from tests.plan.random_jobs import rich_jobs

@@ -13,7 +13,8 @@ from gantline.core.materials import Bought, Need, line_of, merged, with_spares
 from gantline.core.tension.holds import Hold
 from gantline.core.trim.backlight import Backlight as Strip
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild, Materials, OwnMaterial
-from gantline.job.model.hanging import Hanging, Tensioning
+from gantline.job.model.hanging import Hanging
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame import joints, roll_cut, timber
 from gantline.stations.tension import tension_points

@@ -180,3 +180,79 @@ class WallDefaults:
         spread_source="one or two layers",
     )
     plate_mm = Default(3.0, "mm", 0.0, 50.0, "bracket plate", "pressed steel")
+    plate_height_mm = Default(60.0, "mm", 10.0, 500.0, "height of a bracket's plate", "it hides pencil marks")
+    cleat_board_mm = Default(
+        18.0,
+        "mm",
+        6.0,
+        60.0,
+        "board a cleat is cut from",
+        "three quarters of an inch",
+        spread=2.0,
+        spread_source="boards",
+    )
+    cleat_point_mm = Default(
+        62.0,
+        "mm",
+        0.0,
+        500.0,
+        "frame piece's long point to frame top",
+        "under the top board's fabric",
+        spread=10.0,
+        spread_source="cleats of the shop",
+    )
+    cleat_screw_mm = Default(
+        35.0, "mm", 5.0, 300.0, "wall piece's front edge to its screws", "the middle of the board"
+    )
+    cleat_lift_mm = Default(5.0, "mm", 0.0, 50.0, "lift over a cleat beyond its board", "so that it clears")
+    catch_lift_mm = Default(20.0, "mm", 0.0, 200.0, "lift for a bottom catch", "until the top snaps in")
+    wire_lift_mm = Default(30.0, "mm", 0.0, 200.0, "lift for a wire", "to bring it over its hooks")
+    rod_mm = Default(
+        150.0,
+        "mm",
+        20.0,
+        2000.0,
+        "hanging rod, hook to eye",
+        "middle of its thread",
+        spread=30.0,
+        spread_source="rods",
+    )
+    rod_play_mm = Default(10.0, "mm", 0.0, 200.0, "side play on hanging rods, each way", "they hang plumb")
+    compress_mm = Default(
+        25.0, "mm", 0.0, 100.0, "bottom mounts pressed in, each alike", "spring-loaded catches"
+    )
+    slot_trim_mm = Default(
+        5.0, "mm", 0.0, 50.0, "height trim in a bracket's slot, each way", "slots are 10 mm"
+    )
+    rod_trim_mm = Default(
+        20.0, "mm", 0.0, 100.0, "height trim of a turnbuckle, each way", "clockwise shortens"
+    )
+    third_size_mm = Default(
+        3810.0,
+        "mm",
+        1000.0,
+        10000.0,
+        "diagonal above which a third hang part is wanted",
+        "as leaflets have it",
+    )
+    third_mass_kg = Default(
+        25.0, "kg", 5.0, 200.0, "mass above which a third hang part is wanted", "as leaflets have it"
+    )
+    fourth_size_mm = Default(
+        4572.0, "mm", 1000.0, 12000.0, "diagonal above which a fourth is wanted", "as leaflets have it"
+    )
+    fourth_mass_kg = Default(
+        45.0, "kg", 5.0, 300.0, "mass above which a fourth is wanted", "as leaflets have it"
+    )
+    wire_limit_kg = Default(10.0, "kg", 1.0, 40.0, "heaviest screen on a wire", "it tilts, and it stretches")
+    hang_within_mm = Default(1.0, "mm", 0.2, 10.0, "leaflet and plan agree within", "a tape's mark")
+    anchor_depth_mm = Default(
+        12.5, "mm", 5.0, 200.0, "depth of a fixing nobody described", "one layer of board"
+    )
+    anchor_drill_mm = Default(8.0, "mm", 0.0, 40.0, "drill of a fixing nobody described", "a plug's")
+    anchor_shear_n = Default(
+        70.0, "N", 10.0, 20000.0, "shear on a fixing nobody described", "as a plastic plug in board"
+    )
+    anchor_pull_n = Default(
+        40.0, "N", 10.0, 20000.0, "pull-out of a fixing nobody described", "as a plastic plug in board"
+    )

@@ -14,7 +14,7 @@ from typing import Any
 import numpy as np
 import numpy.typing as npt
 
-from gantline.core.errors import OutOfRange
+from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.tolerance import ROUNDING_MM
 
 Array = npt.NDArray[np.float64]
@@ -121,3 +121,14 @@ def shim_pack(shims: Sequence[float], sizes_mm: Sequence[float]) -> dict[float, 
                 pack[size] = pack.get(size, 0) + count
                 left -= count * size
     return dict(sorted(pack.items(), reverse=True))
+
+
+def lands_lower_mm(rise_mm: float, depth_mm: float, forward_mm: float) -> float:
+    """How much lower a ray lands where the surface stands forward of its plane [mm].
+
+    rise: from the lens up to where it would land; depth: from the lens to that plane; forward: + toward the lens. A ray that
+    climbs rise over depth hits at y_lens + rise (depth - forward) / depth: it lands nearer to the height of the lens.
+    Raises: OutOfRange for a depth that is not positive.
+    """
+    require_positive(depth_mm=depth_mm)
+    return rise_mm * forward_mm / depth_mm

@@ -1,11 +1,11 @@
 """What each fixing carries, and whether it may: shear and pull-out from the frame's mass, with a factor for handling.
 
-Source: V = k·m·g / n_V; T = k·m·g·e / (v·n_T), e from the wall to the center of mass, v from the top row down to the lower
-bearing; a 45° cleat also pulls outward: T = k·m·g·max(e / v, 1) / n_T; V / V_a + T / T_a ≤ 1.
-Leaves out: friction, a row that does not share evenly, screws in end grain. The packet or the maker's sheet rules.
+Source: V = k·m·g / n_V; T = k·m·g·e / (v·n_T), each by the share of its place; e from the wall to the center of mass, v
+from the top row down to the lower bearing; a 45° cleat also pulls outward: T = k·m·g·max(e / v, 1) / n_T; V / V_a + T / T_a ≤ 1.
+Leaves out: friction, bending of the rail, screws in end grain. The packet or the maker's sheet rules.
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -49,6 +49,8 @@ FIXINGS: Mapping[str, Fixing] = {
         name="8 mm plug in aerated block", base=Base.BLOCK, depth_mm=60.0, drill_mm=8.0, plugged=True
     ),
 }
+OWN = "own"  # not one of these: the job, or a record of the stores, says what it is
+BESIDE = 2  # places that bear the weight of a rail on many brackets
 MOST_A_BRACKET = 8  # no plate has holes for more
 SPREAD_MM = 25.0  # behind the board
 PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
@@ -56,25 +58,60 @@ PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Load:
-    """On each fixing of the top row [N]."""
+    """On one fixing of the top row [N]."""
 
     shear_n: float
     pull_n: float
 
 
-def load_each(
-    mass_kg: float, *, factor: float, carrying: int, top: int, out_mm: float, down_mm: float, cleat: bool
-) -> Load:
-    """Shear and pull-out on each fixing.
+def row_shares(
+    places_mm: Sequence[float], center_mm: float, *, shared: bool
+) -> tuple[tuple[float, ...], tuple[float, ...]]:
+    """What each place of the top row bears of the weight, and of what pulls outward; each adds up to 1.
 
-    Args: factor on the weight; carrying, fixings that bear it; top, those of the top row; out, from the wall's face to the
-        center of mass; down, from the top row to the lower bearing; cleat: at 45°.
+    A straight line through the places in balance with a center of mass at center: 1/n + (c - m)(x - m)/sum (x - m)^2, m their
+    middle; of two places it is the lever. Where nothing stiff shares (shared False) the two places nearest the center are counted
+    on for the weight, half each: it is spread along the rail, not hung at its center.  Raises: OutOfRange without any place.
+    """
+    require_positive(places=len(places_mm))
+    pull = _line(places_mm, center_mm)
+    if shared or len(places_mm) <= BESIDE:
+        return pull, pull
+    bearing = sorted(range(len(places_mm)), key=lambda one: abs(places_mm[one] - center_mm))[:BESIDE]
+    shear = [1.0 / BESIDE if one in bearing else 0.0 for one in range(len(places_mm))]
+    return tuple(shear), pull
+
+
+def _line(places_mm: Sequence[float], center_mm: float) -> tuple[float, ...]:
+    middle = sum(places_mm) / len(places_mm)
+    spread = sum((x - middle) ** 2 for x in places_mm)
+    turn = (center_mm - middle) / spread if spread > 0.0 else 0.0
+    return tuple(1.0 / len(places_mm) + turn * (x - middle) for x in places_mm)
+
+
+def load_of(
+    mass_kg: float,
+    *,
+    factor: float,
+    shear_share: float,
+    pull_share: float,
+    out_mm: float,
+    down_mm: float,
+    cleat: bool,
+) -> Load:
+    """Shear and pull-out on one fixing that bears such shares (a share below none, where the frame would tip up, counts by size).
+
+    Args: factor on the weight; out, from the wall's face to the center of mass; down, from the top row to the lower bearing;
+        cleat: at 45°.
     Raises: OutOfRange.
     """
-    require_positive(mass_kg=mass_kg, factor=factor, carrying=carrying, top=top, down_mm=down_mm)
+    require_positive(mass_kg=mass_kg, factor=factor, down_mm=down_mm)
     weight = factor * mass_kg * G_M_S2
     lever = out_mm / down_mm
-    return Load(shear_n=weight / carrying, pull_n=weight * (max(lever, 1.0) if cleat else lever) / top)
+    return Load(
+        shear_n=weight * abs(shear_share),
+        pull_n=weight * (max(lever, 1.0) if cleat else lever) * abs(pull_share),
+    )
 
 
 def utilization(load: Load, shear_allowed_n: float, pull_allowed_n: float) -> float:

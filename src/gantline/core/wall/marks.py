@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from gantline.core.errors import require_not_negative, require_positive
+from gantline.core.errors import require_positive
 from gantline.core.height.profile import Profile
 from gantline.core.units import Units, read_tape
 from gantline.core.wall.brackets import BracketPair
@@ -42,11 +42,10 @@ def hole_rows_mm(
 ) -> tuple[float, float | None]:
     """Heights of the upper and of the lower hole row: y_top - drop, and H_f - row offset below that [mm].
 
-    Args: top_mm, the frame's top; drop_mm >= 0, hole center to the top of the frame including trim and border;
+    Args: top_mm, the frame's top; drop_mm, hole center to the top of the frame including trim and border, negative above it;
         row_offset_mm, the frame's height less the distance of the rows, None for a way of hanging with one row.
     Raises: OutOfRange if the rows would meet or cross.
     """
-    require_not_negative(drop_mm=drop_mm)
     if row_offset_mm is None:
         return top_mm - drop_mm, None
     rows_apart_mm = frame_height_mm - row_offset_mm
@@ -55,23 +54,33 @@ def hole_rows_mm(
 
 
 def holes(
-    pair: BracketPair, upper_mm: float, lower_mm: float | None, *, between_mm: Sequence[float] = ()
+    pair: BracketPair,
+    upper_mm: float,
+    lower_mm: float | None,
+    *,
+    between_mm: Sequence[float] = (),
+    lower_between_mm: Sequence[float] = (),
 ) -> tuple[Hole, ...]:
-    """The holes of each row [mm above the floor] at the two brackets: two, or four where there is a lower row.
+    """The holes of each row [mm above the floor] at the outer two places: two, or four where there is a lower row.
 
-    between: further places in the upper row, as of a cleat's inner screws [mm]; they come last, counted from 2.
+    between: further places in the upper row, as of a cleat's inner screws or a third bracket [mm]; they come last,
+        counted from 2.
+    lower_between: the same of the lower row.
     """
-    at_brackets = tuple(
+    rows = [("upper", upper_mm, between_mm)]
+    if lower_mm is not None:
+        rows.append(("lower", lower_mm, lower_between_mm))
+    at_ends = tuple(
         Hole(key=f"{row}-{side}", row=row, side=side, x_mm=x_mm, y_mm=y_mm)
-        for row, y_mm in (("upper", upper_mm), ("lower", lower_mm))
-        if y_mm is not None
+        for row, y_mm, _ in rows
         for side, x_mm in (("left", pair.left_mm), ("right", pair.right_mm))
     )
     inner = tuple(
-        Hole(key=f"upper-{number}", row="upper", side=f"{number}", x_mm=x_mm, y_mm=upper_mm)
-        for number, x_mm in enumerate(between_mm, start=2)
+        Hole(key=f"{row}-{number}", row=row, side=f"{number}", x_mm=x_mm, y_mm=y_mm)
+        for row, y_mm, places in rows
+        for number, x_mm in enumerate(places, start=2)
     )
-    return at_brackets + inner
+    return at_ends + inner
 
 
 def mark(

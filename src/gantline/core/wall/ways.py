@@ -1,5 +1,7 @@
-"""Ways of hanging a fixed frame, and which of them have a lower row of holes."""
+"""Ways of hanging a fixed frame: what each has, how it goes on, and how much it forgives."""
 
+from collections.abc import Mapping
+from dataclasses import dataclass
 from enum import StrEnum
 
 
@@ -16,19 +18,112 @@ class Way(StrEnum):
     WIRE = "wire"
 
 
-NAMES: dict[Way, str] = {
-    Way.BRACKETS: "brackets with bottom latches",
-    Way.PROUD_SCREWS: "sliding brackets on proud screws",
-    Way.BOTTOM_CATCH: "spring-loaded bottom catch",
-    Way.TOP_BRACKETS: "brackets at the top only",
-    Way.CLEAT: "45° cleat",
-    Way.RODS: "hanging rods",
-    Way.LEDGER: "ledger, screwed through",
-    Way.WIRE: "wire and hooks",
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WayKind:
+    """What is the same for every frame hung this way.
+
+    lower_row: whether the bottom is fixed to the wall as well; every_stud: screwed to every stud behind the frame, not at
+    brackets; shared: stiff enough that all fixings bear; trim: what cures its height once it hangs; goes_on: the order of
+    going on, one act each; caution: said at that step.
+    """
+
+    name: str
+    lower_row: bool = False
+    every_stud: bool = False
+    shared: bool = False
+    trim: str = ""
+    goes_on: tuple[str, ...] = ()
+    caution: str = ""
+
+
+LATCHED = "Push the bottom up and in until each latch clicks"
+KINDS: Mapping[Way, WayKind] = {
+    Way.BRACKETS: WayKind(
+        name="brackets with bottom latches",
+        lower_row=True,
+        trim="slot",
+        goes_on=(
+            "Tip the top toward the wall and hook the top rail over every upper bracket",
+            "Let the weight down: both ends sit before anyone lets go",
+            LATCHED,
+        ),
+    ),
+    Way.PROUD_SCREWS: WayKind(
+        name="sliding brackets on proud screws",
+        lower_row=True,
+        goes_on=(
+            "Slide the frame's brackets to the screws' spacing; tighten no screw yet",
+            "Drop the top brackets over their screws together",
+            "Lift one side, drop each bottom bracket over its screw, then the other side",
+            "Tighten each screw by a quarter turn only",
+        ),
+    ),
+    Way.BOTTOM_CATCH: WayKind(
+        name="spring-loaded bottom catch",
+        lower_row=True,
+        goes_on=(
+            "Press every bottom mount in by the same amount",
+            "Set the frame into the bottom mounts first",
+            "Push it up against the springs, evenly at both ends",
+            "Bring the top to the wall until it snaps in at every bracket",
+        ),
+    ),
+    Way.TOP_BRACKETS: WayKind(
+        name="brackets at the top only",
+        trim="slot",
+        goes_on=(
+            "Hook the top rail over every bracket",
+            "Let the weight down: both ends sit before anyone lets go",
+        ),
+        caution="Nothing holds the bottom: anyone who lifts it unhooks the screen.",
+    ),
+    Way.CLEAT: WayKind(
+        name="45° cleat",
+        every_stud=True,
+        shared=True,
+        goes_on=(
+            "Lift the frame above the wall piece by its board's thickness and a little",
+            "Bring it flat to the wall and lower it until the bevels seat along their whole length",
+            "Slide it sideways to its center",
+        ),
+        caution="The wall piece decides the level of the screen: level it before the second screw.",
+    ),
+    Way.RODS: WayKind(
+        name="hanging rods",
+        trim="turnbuckle",
+        goes_on=(
+            "Set every turnbuckle to the middle of its thread",
+            "Hook the frame on rod by rod, held up by the second person until the last",
+            "Turn clockwise to shorten, equally, until the top is level",
+        ),
+        caution="Lock each turnbuckle: a free one unwinds.",
+    ),
+    Way.LEDGER: WayKind(
+        name="ledger, screwed through",
+        lower_row=True,
+        every_stud=True,
+        shared=True,
+        goes_on=(
+            "Hold the ledger frame to its line, two people",
+            "One screw at the middle of the top, level it, then outward",
+            "Screw the bottom last, at every stud",
+        ),
+        caution="Screwed once, it neither slides nor trims: read level and center before the second screw.",
+    ),
+    Way.WIRE: WayKind(
+        name="wire and hooks",
+        trim="wire",
+        goes_on=(
+            "Hang the wire over both hooks, never over one",
+            "Let the weight down and slide the frame level on its wire",
+            "Put pads on the bottom corners so that it stands off the wall evenly",
+        ),
+        caution="For light frames only. The top tilts forward: the picture will lean with it.",
+    ),
 }
-WITH_LOWER_ROW = frozenset({Way.BRACKETS, Way.PROUD_SCREWS, Way.BOTTOM_CATCH})
+NAMES: Mapping[Way, str] = {one: kind.name for one, kind in KINDS.items()}
 
 
 def has_lower_row(way: Way) -> bool:
     """Whether this way fixes the frame's bottom to the wall as well. Source: the trade's ways of hanging."""
-    return way in WITH_LOWER_ROW
+    return KINDS[way].lower_row

@@ -1,14 +1,11 @@
-"""Brackets and tension."""
+"""Brackets, what is screwed, what was drilled."""
 
 from typing import Annotated, Literal, get_args
 
 from pydantic import Field as Limit
 
-from gantline.core.defaults import TensionDefaults, WallDefaults
-from gantline.core.tension.holds import HOLDS, Hold, School
-from gantline.core.tension.order import Bars
-from gantline.core.tension.points import Corner, Side
-from gantline.core.wall.loads import FIXINGS, MOST_A_BRACKET
+from gantline.core.defaults import WallDefaults
+from gantline.core.wall.loads import FIXINGS, MOST_A_BRACKET, OWN, Base
 from gantline.core.wall.ways import NAMES, Way
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import (
@@ -16,33 +13,39 @@ from gantline.job.types import (
     Id,
     LengthMm,
     Line,
-    PointCount,
     PositionMm,
+    Positive,
     Share,
-    TensionSpacingMm,
 )
 
 RULES = (("share", "share of frame width"), ("fixed", "fixed by the kit"))
-FASTENERS = tuple((key, one.name) for key, one in FIXINGS.items())
+FASTENERS = (*((key, one.name) for key, one in FIXINGS.items()), (OWN, "the one entered below"))
+BASES = ((Base.WOOD, "wood"), (Base.BOARD, "board"), (Base.BRICK, "brick"), (Base.BLOCK, "aerated block"))
+HEIGHTS_BY = (
+    ("drop", "drop of the bracket"),
+    ("less", "frame height less a number, from its bottom"),
+    ("cabinet", "a height above the cabinet"),
+)
+BOTTOMS = (
+    ("latches", "latches or lower brackets"),
+    ("pads", "pads"),
+    ("strips", "hook-and-loop strips"),
+    ("free", "nothing"),
+)
+ACROSS = (
+    ("left", "left wall end"),
+    ("right", "right wall end"),
+    ("center", "screen center"),
+    ("stud", "nearest stud"),
+)
+UP = (("datum", "datum line"), ("floor", "floor below it"), ("ceiling", "ceiling above it"))
 FIXES = (("studs", "into studs"), ("backer", "backer board over studs"), ("anchors", "anchors in board"))
-SEQUENCES = (
-    (School.CORNERS_FIRST, "corners first, crosswise"),
-    (School.MIDDLES_OUTWARD, "middles outward"),
-)
-SIDES = tuple((one, one.value) for one in Side)
-BARS = (
-    (Bars.BEFORE, "before the fabric"),
-    (Bars.BETWEEN, "between short and long sides"),
-    (Bars.AFTER, "when all points hold"),
-)
-CORNERS = tuple((one, one.value.replace("-", " ")) for one in Corner)
-NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
-PEOPLE = (("one", "one"), ("two", "two"))
 
 
 HoleKey = Literal[
     "upper-left", "upper-right", "lower-left", "lower-right",
     "upper-2", "upper-3", "upper-4", "upper-5", "upper-6", "upper-7", "upper-8", "upper-9", "upper-10", "upper-11", "upper-12",
+    "lower-2", "lower-3", "lower-4", "lower-5", "lower-6", "lower-7", "lower-8", "lower-9", "lower-10", "lower-11", "lower-12",
 ]  # fmt: skip
 SHIMS = (("plumb", "plumb"), ("parallel", "parallel to the wall"))
 STATES = (("drilled", "drilled here"), ("blocked", "not possible here"))
@@ -74,6 +77,8 @@ class DryReading(Item):
     ]
     gap_left_mm: Annotated[DistanceMm | None, Field("gap_left", "gap left", fact=True)] = None
     gap_right_mm: Annotated[DistanceMm | None, Field("gap_right", "gap right", fact=True)] = None
+    who: Annotated[Line | None, Field("who", "who", "text")] = None
+    day: Annotated[Line | None, Field("day", "when", "text")] = None
 
 
 class Hanging(Part):
@@ -100,7 +105,9 @@ class Hanging(Part):
         Line | None, Field("screws", "Screws", "text", note="as the bracket's leaflet gives them")
     ] = None
     fixing: Annotated[
-        Literal["screw-4", "screw-6", "plug-board", "metal-board", "toggle", "plug-brick", "plug-block"]
+        Literal[
+            "screw-4", "screw-6", "plug-board", "metal-board", "toggle", "plug-brick", "plug-block", "own"
+        ]
         | None,
         Field("fixing", "Fixing", "choice", derived=True, choices=FASTENERS),
     ] = None
@@ -166,6 +173,83 @@ class Hanging(Part):
         ),
     ] = None
 
+    height_by: Annotated[
+        Literal["drop", "less", "cabinet"] | None,
+        Field("height_by", "Upper holes by", "choice", "drop", HEIGHTS_BY),
+    ] = None
+    leaflet_mm: Annotated[
+        LengthMm | None,
+        Field("leaflet", "As the leaflet gives it", moves="every upper hole, one to one", fact=True),
+    ] = None
+    row_fixed_mm: Annotated[LengthMm | None, Field("row_fixed", "Hole-row distance, if fixed", fact=True)] = (
+        None
+    )
+    cleat_board_mm: Annotated[
+        LengthMm | None, Field("cleat_board", "Cleat, board", default=WallDefaults.cleat_board_mm, fact=True)
+    ] = None
+    cleat_point_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "cleat_point", "Cleat, long point to frame top", default=WallDefaults.cleat_point_mm, fact=True
+        ),
+    ] = None
+    cleat_screw_mm: Annotated[
+        DistanceMm | None,
+        Field("cleat_screw", "Cleat, front edge to its screws", default=WallDefaults.cleat_screw_mm),
+    ] = None
+    rod_mm: Annotated[
+        LengthMm | None, Field("rod", "Rod, hook to eye", default=WallDefaults.rod_mm, fact=True)
+    ] = None
+    compress_mm: Annotated[
+        DistanceMm | None, Field("compress", "Bottom mounts pressed in", default=WallDefaults.compress_mm)
+    ] = None
+    trim_mm: Annotated[DistanceMm | None, Field("trim", "Height trim, each way", derived=True)] = None
+    hang_parts: Annotated[
+        Annotated[int, Limit(ge=2, le=12)] | None,
+        Field("hang_parts", "Hang parts on the top rail", "count", derived=True),
+    ] = None
+    lower_parts: Annotated[
+        Annotated[int, Limit(ge=2, le=12)] | None,
+        Field("lower_parts", "Hang parts on the bottom rail", "count", derived=True),
+    ] = None
+    bottom: Annotated[
+        Literal["latches", "pads", "strips", "free"] | None,
+        Field("bottom", "Bottom held by", "choice", derived=True, choices=BOTTOMS),
+    ] = None
+    plate_height_mm: Annotated[
+        LengthMm | None, Field("plate_height", "Bracket plate, height", default=WallDefaults.plate_height_mm)
+    ] = None
+    across_from: Annotated[
+        Literal["left", "right", "center", "stud"] | None,
+        Field("across_from", "Marks across from", "choice", "left", ACROSS),
+    ] = None
+    up_from: Annotated[
+        Literal["datum", "floor", "ceiling"] | None, Field("up_from", "Marks up from", "choice", "datum", UP)
+    ] = None
+    anchor_name: Annotated[Line | None, Field("anchor_name", "Own fixing", "text", "own fixing")] = None
+    anchor_base: Annotated[
+        Base | None, Field("anchor_base", "It holds in", "choice", Base.BOARD.value, BASES)
+    ] = None
+    anchor_depth_mm: Annotated[
+        DistanceMm | None,
+        Field("anchor_depth", "Its depth there", default=WallDefaults.anchor_depth_mm, fact=True),
+    ] = None
+    anchor_drill_mm: Annotated[
+        DistanceMm | None, Field("anchor_drill", "Its drill", default=WallDefaults.anchor_drill_mm, fact=True)
+    ] = None
+    anchor_plugged: Annotated[bool | None, Field("anchor_plugged", "With a plug", "switch", False)] = None
+    anchor_shear_n: Annotated[
+        Positive | None,
+        Field("anchor_shear", "Its shear", "number", WallDefaults.anchor_shear_n, fact=True, unit=" N"),
+    ] = None
+    anchor_pull_n: Annotated[
+        Positive | None,
+        Field("anchor_pull", "Its pull-out", "number", WallDefaults.anchor_pull_n, fact=True, unit=" N"),
+    ] = None
+    torque: Annotated[
+        Line | None, Field("torque", "Tighten", "text", note="torque, or hand-tight, as the packet says")
+    ] = None
+
     dry: Annotated[list[DryReading], Limit(max_length=20), Field("dry_fits", "Dry fits", "list")] = []
     shims: Annotated[
         Literal["plumb", "parallel"] | None,
@@ -174,65 +258,3 @@ class Hanging(Part):
     facts: Annotated[
         list[HoleFact], Limit(max_length=40), Field("hole_facts", "Holes drilled or refused", "list")
     ] = []
-
-
-class Tensioning(Part):
-    """How the fabric is held. Counts, where given, take the place of the spacing."""
-
-    fabric: Annotated[Line | None, Field("fabric", "Fabric", "text", "")] = None
-    hold: Annotated[
-        Hold | None,
-        Field(
-            "hold", "Attachment", "choice", "staple", tuple((one, kind.name) for one, kind in HOLDS.items())
-        ),
-    ] = None
-    spacing_mm: Annotated[TensionSpacingMm | None, Field("hold_spacing", "Largest spacing", derived=True)] = (
-        None
-    )
-    rail_count: Annotated[PointCount | None, Field("rail_count", "Points on each rail", "count")] = None
-    stile_count: Annotated[PointCount | None, Field("stile_count", "Points on each stile", "count")] = None
-    overlap_mm: Annotated[
-        DistanceMm | None, Field("overlap", "Fabric past the frame, each side", derived=True)
-    ] = None
-    inset_mm: Annotated[
-        LengthMm | None,
-        Field("inset", "First point from corner", default=TensionDefaults.corner_inset_mm),
-    ] = None
-    school: Annotated[School | None, Field("school", "Sequence", "choice", None, SEQUENCES, derived=True)] = (
-        None
-    )
-    short_sides_first: Annotated[bool | None, Field("short_first", "Short sides first", "switch", True)] = (
-        None
-    )
-    first_side: Annotated[Side | None, Field("first_side", "Side that goes first", "choice", None, SIDES)] = (
-        None
-    )
-    in_step: Annotated[bool | None, Field("in_step", "Opposite sides in step", "switch", True)] = None
-    batch: Annotated[
-        Annotated[int, Limit(ge=1, le=20)] | None, Field("batch", "Points at a time", "count", 1)
-    ] = None
-    corner_pass: Annotated[
-        Annotated[int, Limit(ge=1, le=2)] | None,
-        Field("corner_pass", "Points at a corner and pass", "count", 2),
-    ] = None
-    cluster: Annotated[
-        Annotated[int, Limit(ge=1, le=10)] | None,
-        Field("cluster", "Points of a side with its corner", "count", 1),
-    ] = None
-    from_end: Annotated[bool | None, Field("from_end", "Along a side from its end", "switch", False)] = None
-    bars: Annotated[Bars | None, Field("bars", "Center bars go in", "choice", Bars.BETWEEN.value, BARS)] = (
-        None
-    )
-    rods_last: Annotated[bool | None, Field("rods_last", "Adjusting rods last", "switch", False)] = None
-    rail_part: Annotated[
-        Line | None, Field("rail_part", "On the rails", "text", note="as two lengths of springs")
-    ] = None
-    stile_part: Annotated[Line | None, Field("stile_part", "On the stiles", "text")] = None
-    number_from: Annotated[
-        Corner | None, Field("number_from", "Numbers begin", "choice", Corner.TOP_LEFT.value, CORNERS)
-    ] = None
-    clockwise: Annotated[bool | None, Field("clockwise", "Numbers run clockwise", "switch", True)] = None
-    numbers: Annotated[
-        Literal["points", "pairs"] | None, Field("numbers", "Numbers count", "choice", "points", NUMBERS)
-    ] = None
-    people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

@@ -7,11 +7,12 @@ from pydantic import Field as Limit
 from gantline.core.units import LengthStyle, Units
 from gantline.job.field import ClosedModel, Field, Part, bind, bind_items, item_lists
 from gantline.job.model.frame import FrameBuild, Materials, Trim
-from gantline.job.model.hanging import Hanging, Tensioning
+from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.light import Lighting
 from gantline.job.model.size import Content, Size
 from gantline.job.model.survey import Survey
+from gantline.job.model.tensioning import Tensioning
 from gantline.job.model.throw import ProjectorPlace
 from gantline.job.types import Line, Name, Notes
 

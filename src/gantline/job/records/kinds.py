@@ -10,9 +10,10 @@ from gantline.job.edits import Edit
 from gantline.job.field import Part, declared, field_of
 from gantline.job.model import Job
 from gantline.job.model.frame import Blank, FrameBuild
-from gantline.job.model.hanging import Hanging, Tensioning
+from gantline.job.model.hanging import Hanging
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.size import BorderFaces
+from gantline.job.model.tensioning import Tensioning
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
 from gantline.job.records.board import BoardRecord
 from gantline.job.records.fabric import FabricRecord

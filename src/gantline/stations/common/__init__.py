@@ -1,6 +1,7 @@
 """What several stations ask before any of them: fabric plane, lens, and how they say moves."""
 
 from gantline.stations.common.fabric import fabric_plane_mm
+from gantline.stations.common.hanging import lift_on_mm, way
 from gantline.stations.common.lens import (
     distance_offset_mm,
     hung,
@@ -21,6 +22,7 @@ __all__ = [
     "hung",
     "is_turned",
     "lens_reach",
+    "lift_on_mm",
     "mount_kind",
     "overspill_mm",
     "panel_aspect",
@@ -28,5 +30,6 @@ __all__ = [
     "place_slack_mm",
     "ratios",
     "shift_reach",
+    "way",
     "way_words",
 ]

@@ -5,9 +5,9 @@ from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_ro
 from gantline.core.free_floor import Foot, free_place
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, FrameBuild
-from gantline.job.model.hanging import Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame.board import board_section, outer_mm, timber
 from gantline.stations.survey import box_solids, seat_places, wall_mm

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from gantline.core.tension.holds import Hold
 from gantline.drawing.marks import Area, Dimension, Label, Line, Mark, Point, rectangle
 from gantline.job.model.frame import Blank, FrameBuild
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.frame.blank import return_mm, wrapped

@@ -8,7 +8,7 @@ from gantline.core.fabric.blank import metres_to_order
 from gantline.core.frame.pieces import Joint, Role, is_shortened
 from gantline.core.units import pair_text
 from gantline.job.model.frame import Blank, FrameBuild
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, most, root, size, square, term

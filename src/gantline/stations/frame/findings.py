@@ -10,9 +10,9 @@ from gantline.core.materials import spoken_item, waits_for
 from gantline.core.tension.holds import Hold
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild, Materials, SquareReadings
-from gantline.job.model.hanging import Tensioning
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity, cure, found
 from gantline.stations.frame.blank import laid_out, roll_cut, work_area_mm

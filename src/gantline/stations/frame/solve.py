@@ -21,7 +21,7 @@ from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_mm, sag_row
 from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame.blank import blank
 from gantline.stations.frame.board import board_section, outer_mm, timber

@@ -15,12 +15,11 @@ from gantline.core.height.bounds import (
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
 from gantline.core.space import Solid
 from gantline.core.tolerance import at_most
-from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, hung, is_turned, lens_reach, place_slack_mm
+from gantline.stations.common import fabric_plane_mm, hung, is_turned, lens_reach, lift_on_mm, place_slack_mm
 from gantline.stations.height.standing import lens_y_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, wall_mm, weigh_seat
@@ -44,7 +43,7 @@ def place(at: Ask) -> Place:
         centre_x_mm=at(centre_x_mm),
         ceiling=at(room).ceiling,
         ceiling_gap_mm=at.field(H.ceiling_gap_mm),
-        lift_on_mm=at.field(Hanging.lift_on_mm),
+        lift_on_mm=at(lift_on_mm),
         lowest_edge_mm=at.field(H.lowest_edge_mm),
     )
 

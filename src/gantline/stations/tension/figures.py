@@ -6,7 +6,7 @@ from gantline.core.tension.holds import School
 from gantline.core.tension.points import Side
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term

@@ -5,7 +5,7 @@ from enum import StrEnum
 
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
 from gantline.stations.tension.solve import even_points, hold_kind, sequence, spread_points, tension_points

@@ -1,6 +1,6 @@
 """What the tension's panel shows, in order and by weight."""
 
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
 

@@ -18,7 +18,7 @@ from gantline.core.tension.points import (
 )
 from gantline.core.tension.steps import TensionStep, renumbered
 from gantline.job.model.frame import FrameBuild
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame import brace_count, plate_spans, timber
 from gantline.stations.size import screen

@@ -1,7 +1,7 @@
 """The tension as one value."""
 
 from gantline.core.tension.holds import Hold
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, Station, Table, fields_of
 from gantline.stations.tension.figures import FIGURES, gist

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from gantline.core.tension.points import RAILS
 from gantline.core.tension.steps import OnTape, TensionStep
-from gantline.job.model.hanging import Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.common.words import runs
 from gantline.stations.tension.solve import tension_steps, written_numbers

@@ -9,15 +9,18 @@ from gantline.core.wall.brackets import place_by_rule, place_on_studs
 from gantline.core.wall.cleat import FEWEST, WISHED
 from gantline.core.wall.facts import is_blocked
 from gantline.core.wall.loads import MOST_A_BRACKET, utilization
-from gantline.core.wall.ways import Way
+from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
+from gantline.stations.common import way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.survey import lattice
 from gantline.stations.wall.loads import ALLOWED, load_on
-from gantline.stations.wall.solve import cleat_place, free_studs, rule, usable_mm
+from gantline.stations.wall.solve import rule, usable_mm
+from gantline.stations.wall.told import free_studs
+from gantline.stations.wall.way import cleat_place, every_stud, on_cleat, row_offset_mm
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -36,7 +39,7 @@ class Candidate:
 
 def taken(at: Ask) -> str:
     """The candidate that the job goes by."""
-    if at.field(Hanging.way) == Way.CLEAT:
+    if at(every_stud) and at(on_cleat):
         return "cleat"
     return {"backer": "backer", "anchors": "anchors"}.get(at.field(Hanging.fix_to), "studs")
 
@@ -51,7 +54,7 @@ def candidates(at: Ask) -> tuple[Candidate, ...]:
 
 def _each(at: Ask, key: str, carrying: int, *, bevel: bool = False) -> float | None:
     """How much of each fixing would be used; None while the mass is not known."""
-    on = at(load_on, carrying, None if bevel else at.field(Hanging.row_offset_mm), bevel)
+    on = at(load_on, carrying, None if bevel else at(row_offset_mm), bevel)
     shear, pull = (at.default(one) for one in ALLOWED[key])
     return None if on is None else utilization(on, shear, pull)
 
@@ -67,7 +70,7 @@ def _made(at: Ask, key: str, name: str, why: str, cost: str, *changes: Change, s
 
 
 def _brackets(at: Ask) -> tuple[Change, ...]:
-    return (change(Hanging.way, Way.BRACKETS.value),) if at.field(Hanging.way) == Way.CLEAT else ()
+    return (change(Hanging.way, Way.BRACKETS.value),) if KINDS[at(way)].every_stud else ()
 
 
 def _studs(at: Ask) -> Iterator[Candidate]:

@@ -17,15 +17,9 @@ from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
 from gantline.stations.wall.codes import Code
-from gantline.stations.wall.solve import (
-    cleat_on_studs,
-    facts,
-    held,
-    pair,
-    planned_pair,
-    planned_rows_mm,
-    rule,
-)
+from gantline.stations.wall.solve import pair, planned_pair, planned_rows_mm, rule
+from gantline.stations.wall.told import facts, held
+from gantline.stations.wall.way import cleat_on_studs
 
 BASE = field_of(Hanging.facts).pointer
 

@@ -1,48 +1,21 @@
 """Holes from every reference, and what the tape must read between them."""
 
-from collections.abc import Callable
-from typing import Any
-
 from gantline.core.defaults import WallDefaults
 from gantline.core.units import read_tape
-from gantline.core.wall.cleat import CleatPlace
 from gantline.core.wall.facts import drilled_y_mm
 from gantline.core.wall.found import Studs
-from gantline.core.wall.loads import FIXINGS, G_M_S2, drill_depth_mm, screw_length_mm
 from gantline.core.wall.marks import level_tolerance_mm
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
-from gantline.plan.working import Expr, least, most, root, size, square, term
-from gantline.stations.frame import mass_kg
+from gantline.plan.working import Expr, least, root, square, term
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
-from gantline.stations.wall.loads import (
-    allowed_n,
-    fixing,
-    fixing_key,
-    fixings_top,
-    levers_mm,
-    load,
-    used,
-)
-from gantline.stations.wall.solve import (
-    choice,
-    cleat_on_studs,
-    cleat_place,
-    drilling,
-    facts,
-    fixed,
-    held,
-    lower_holes,
-    on_cleat,
-    on_studs,
-    pair,
-    row_offset_mm,
-    rows_mm,
-    spacing_asked_mm,
-)
+from gantline.stations.wall.datum import shown_across, shown_up
+from gantline.stations.wall.solve import choice, drilling, fixed, pair, rows_mm, spacing_asked_mm
+from gantline.stations.wall.told import facts, held
+from gantline.stations.wall.way import drop_mm, on_studs, row_offset_mm
 
 FIGURES = Figures()
 ONE_DATUM = "one datum, each mark rounded alone"
@@ -52,64 +25,68 @@ BY_STUDS = "stud pair closest to the rule, then nearest to even"
 ON_CENTER_MM = 1e-6
 
 
-def _when(key: str, label: str, field: Any, show: Any) -> None:
-    @FIGURES.other(key, label, "", "usual", field)
-    def shown(at: Ask) -> Display | None:
-        """Only where it matters."""
-        return Display(at.field(field)) if show(at) else None
-
-
-_when("fix_to", "Fixed", Hanging.fix_to, lambda at: at(lattice) is not None)
-_when("spacing_share", "Share of frame width", Hanging.spacing_share, lambda at: not at(fixed))
-_when("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, fixed)
-_when("row_offset", "Hole-row spacing, less than frame height", Hanging.row_offset_mm, lower_holes)
-
-
-@FIGURES.other("lower_holes", "Lower holes", "", "as the way of hanging has it", Hanging.lower_holes)
-def has_lower(at: Ask) -> Display:
-    """Whether there is a lower row."""
-    there = at(lower_holes)
-    return Display(there, text="yes" if there else "no", how="as the way of hanging has it; nothing entered")
-
-
 @FIGURES.length("hole_left", "Left holes from left wall end", ONE_DATUM)
 def hole_left(at: Ask) -> Display | None:
     """Sideways mark of the left bracket."""
-    return _hole(at, left=True)
+    return shown_across(at, "Left holes", _hole(at, left=True))
 
 
 @FIGURES.length("hole_right", "Right holes from left wall end", ONE_DATUM)
 def hole_right(at: Ask) -> Display | None:
     """Sideways mark of the right bracket."""
-    return _hole(at, left=False)
+    return shown_across(at, "Right holes", _hole(at, left=False))
 
 
 @FIGURES.length("upper_row", "Upper holes above datum", DATUM)
 def upper_row(at: Ask) -> Display | None:
-    """The upper holes from the datum line."""
-    rows = at(rows_mm)
-    if rows is None:
-        return None
-    if drilled_y_mm(at(facts), "upper") is not None:
-        return _from_datum(
-            "Upper holes", term("drilled row", rows[0]) - term("datum line", at(room).datum_mm)
-        )
-    made = term("frame top", at(placement).top_mm) - term("drop", at.field(Hanging.drop_mm))
-    return _from_datum("Upper holes", made - term("datum line", at(room).datum_mm))
+    """The upper holes from the datum line, or the left one from floor or ceiling."""
+    return _row(at, "upper", "left")
 
 
 @FIGURES.length("lower_row", "Lower holes above datum", DATUM)
 def lower_row(at: Ask) -> Display | None:
-    """The lower holes from the datum line."""
-    rows, offset = at(rows_mm), at(row_offset_mm)
-    if rows is None or offset is None:
+    """The lower holes, the same."""
+    return _row(at, "lower", "left")
+
+
+@FIGURES.length(
+    "upper_row_right", "Upper right hole", "floor and ceiling are not straight: each hole for itself"
+)
+def upper_row_right(at: Ask) -> Display | None:
+    """The upper right hole from floor or ceiling."""
+    return _row(at, "upper", "right") if at.field(Hanging.up_from) != "datum" else None
+
+
+@FIGURES.length(
+    "lower_row_right", "Lower right hole", "floor and ceiling are not straight: each hole for itself"
+)
+def lower_row_right(at: Ask) -> Display | None:
+    """The lower right hole from floor or ceiling."""
+    return _row(at, "lower", "right") if at.field(Hanging.up_from) != "datum" else None
+
+
+def _row(at: Ask, row: str, side: str) -> Display | None:
+    found = at(rows_mm)
+    if found is None or (row == "lower" and found[1] is None):
         return None
-    if drilled_y_mm(at(facts), "lower") is not None and rows[1] is not None:
-        return _from_datum(
-            "Lower holes", term("drilled row", rows[1]) - term("datum line", at(room).datum_mm)
-        )
+    if at.field(Hanging.up_from) == "datum":
+        return shown_up(at, f"{row.capitalize()} holes", _height(at, row, found), 0.0)
+    two = at(pair)
+    if two is None:
+        return None
+    x = two.left_mm if side == "left" else two.right_mm
+    return shown_up(at, f"{row.capitalize()} {side} hole", _height(at, row, found), x)
+
+
+def _height(at: Ask, row: str, rows: tuple[float, float | None]) -> Expr:
+    """A row above the floor at the survey point."""
+    y, offset = rows[0 if row == "upper" else 1], at(row_offset_mm)
+    if y is not None and drilled_y_mm(at(facts), row) is not None:
+        return term("drilled row", y)
+    if row == "upper" or offset is None:
+        return term("frame top", at(placement).top_mm) - term("drop", at(drop_mm))
     apart = term("overall height", at(screen).overall_height_mm) - term("hole-row spacing", offset)
-    return _from_datum("Lower holes", term("upper row", rows[0] - at(room).datum_mm) - apart)
+    return term("upper row", rows[0]) - apart
 
 
 @FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
@@ -191,33 +168,6 @@ def spacing(at: Ask) -> Display | None:
     )
 
 
-def _cleat_end(key: str, label: str, end: Callable[[CleatPlace], float]) -> None:
-    @FIGURES.length(key, label, "past its outer studs by what keeps the end from splitting")
-    def piece(at: Ask) -> Display | None:
-        """Of the wall piece, from the left wall end."""
-        place = at(cleat_place) if at(cleat_on_studs) else None
-        return None if place is None else Display(end(place), how=f"over {len(place.studs_mm)} studs")
-
-
-_cleat_end("cleat_left", "Cleat, left end from left wall end", lambda one: one.left_mm)
-_cleat_end("cleat_right", "Cleat, right end from left wall end", lambda one: one.right_mm)
-
-
-@FIGURES.length(
-    "cleat_play", "Cleat, screen slides each way", "half of the frame's free length less the wall piece"
-)
-def cleat_play(at: Ask) -> Display | None:
-    """Half the float."""
-    place = at(cleat_place) if at(cleat_on_studs) else None
-    if place is None:
-        return None
-    free = term("overall width", at(screen).overall_width_mm) - 2.0 * term(
-        "corner joint", at.default(WallDefaults.rail_inset_mm)
-    )
-    made = (free - term("wall piece", place.right_mm - place.left_mm)) / 2.0
-    return Display(made.value, made)
-
-
 @FIGURES.other("studs_used", "Studs used", "", "nearest symmetric stud pair")
 def studs_used(at: Ask) -> Display | None:
     """Numbers of the two studs, counted from the left."""
@@ -243,73 +193,6 @@ def pair_offset(at: Ask) -> Display | None:
         return None
     middle = (term("left bracket", two.left_mm) + term("right bracket", two.right_mm)) / 2.0
     return Display(two.offset_mm, middle - term("screen center", at(centre_x_mm)))
-
-
-@FIGURES.other("fixing", "Fixing", "", "a 6 mm screw into wood, a plug into brick", Hanging.fixing)
-def which_fixing(at: Ask) -> Display:
-    """What goes into the holes."""
-    key = at(fixing_key)
-    return Display(key, text=FIXINGS[key].name, how="a 6 mm screw into wood, a plug into brick")
-
-
-@FIGURES.other(
-    "load_shear", "Shear on each upper fixing", "N", "factor × weight over the fixings that bear it"
-)
-def shear(at: Ask) -> Display | None:
-    """Of the finished screen, with the factor for handling."""
-    found, weight = at(load), at(handled_weight)
-    if found is None or weight is None:
-        return None
-    return Display(found.shear_n, weight / term("fixings", at(fixings_top), ""), f"{found.shear_n:.0f} N")
-
-
-@FIGURES.other("load_pull", "Pull-out of each upper fixing", "N", "overturning about the lower bearing")
-def pull(at: Ask) -> Display | None:
-    """Of the finished screen, with the factor for handling."""
-    found, weight, (out, down) = at(load), at(handled_weight), at(levers_mm)
-    if found is None or weight is None:
-        return None
-    lever = term("out to the center of mass", out) / term("down to the lower bearing", down)
-    made = weight * (most(lever, 1.0) if at(on_cleat) else lever) / term("fixings", at(fixings_top), "")
-    return Display(found.pull_n, made, f"{found.pull_n:.0f} N")
-
-
-def handled_weight(at: Ask) -> Expr | None:
-    """The screen's weight with the factor for handling [N]."""
-    mass = at(mass_kg)
-    if mass is None:
-        return None
-    return term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
-
-
-@FIGURES.other("load_used", "Of what a fixing may carry", "", "V / V_a + T / T_a")
-def used_share(at: Ask) -> Display | None:
-    """Both together."""
-    share, found = at(used), at(load)
-    if share is None or found is None:
-        return None
-    shear_allowed, pull_allowed = at(allowed_n)
-    made = term("shear", found.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
-        "pull-out", found.pull_n, " N"
-    ) / term("allowed pull-out", pull_allowed, " N")
-    return Display(share, made, f"{100.0 * share:.0f} %")
-
-
-@FIGURES.length("screw_least", "Screws at least", "plate, cover and the depth it needs")
-def screw_least(at: Ask) -> Display:
-    """How long."""
-    plate, cover = at.field(Hanging.plate_mm), at.field(Hanging.cover_mm)
-    value = screw_length_mm(at(fixing), plate_mm=plate, cover_mm=cover)
-    return Display(value, how="bracket plate + drywall or plaster + depth in what holds")
-
-
-@FIGURES.other("drill", "Drill", "", "the fixing's own, to its depth")
-def drill(at: Ask) -> Display:
-    """Its size, and where the stop on the drill is set."""
-    one = at(fixing)
-    deep = at.text(drill_depth_mm(one, cover_mm=at.field(Hanging.cover_mm)))
-    text = f"{one.drill_mm:g} mm, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
-    return Display(text, text=text, how="set the stop on the drill to this depth from the wall's face")
 
 
 def _hole(at: Ask, *, left: bool) -> Display | None:
@@ -342,11 +225,6 @@ def _on_stud(at: Ask, studs: Studs, x: float) -> Display:
         kept = term("off its center, for the kit's spacing", abs(off))
         made, how = made + kept if off > 0 else made - kept, f"in the {_ordinal(number + 1)} stud"
     return Display(x, made, how=how)
-
-
-def _from_datum(what: str, made: Expr) -> Display:
-    way = "above" if made.value >= 0.0 else "below"
-    return Display(abs(made.value), size(made) if made.value < 0.0 else made, label=f"{what} {way} datum")
 
 
 def _ordinal(number: int) -> str:

@@ -26,25 +26,24 @@ from gantline.stations.wall.flat_findings import FLAT_FINDINGS
 from gantline.stations.wall.loads import fixing, used
 from gantline.stations.wall.solve import (
     choice,
-    cleat_on_studs,
-    cleat_place,
     drilling,
     fixed,
-    held,
-    on_studs,
     pair,
     rows_cross,
     rule,
     spacing_asked_mm,
     usable_mm,
 )
+from gantline.stations.wall.told import held
+from gantline.stations.wall.way import every_stud, on_cleat, on_studs, row_offset_mm, stud_piece
+from gantline.stations.wall.way_findings import WAY_FINDINGS
 
 
 @found
 def spacing(at: Ask) -> Iterator[Finding]:
     """A spacing longer than the rail."""
     asked, most = at(spacing_asked_mm), at(usable_mm)
-    if asked > most:
+    if asked > most and not at(every_stud):
         text = f"The spacing, {at.text(asked)}, is more than the usable rail, {at.text(most)}."
         subject = field_of(Hanging.spacing_mm).pointer
         severity: Severity = "check" if at(on_studs) and not at(fixed) else "stop"
@@ -59,8 +58,9 @@ def brackets(at: Ask) -> Iterator[Finding]:
     if backer and at(pair) is not None:
         text = "Screw the backer board to every stud it crosses. The brackets go anywhere on it."
         yield Finding(code=Code.BACKER, severity="note", text=text, subject=subject)
-    if at(cleat_on_studs) and at(cleat_place) is None:
-        text = "No two studs behind the frame leave a cleat its place: move the screen, or put a backer board over the studs."
+    if at(every_stud) and at(stud_piece) is None:
+        what = "a cleat its place" if at(on_cleat) else "a ledger one on each side"
+        text = f"No two studs behind the frame leave {what}: move the screen, or put a backer board over the studs."
         fix = (
             (cure("Put a backer board over the studs", (Hanging.fix_to, "backer")),)
             if at(studs_known)
@@ -115,7 +115,7 @@ def _kept(at: Ask, one: BracketRule, there: PairChoice) -> str:
 def rows(at: Ask) -> Iterator[Finding]:
     """Hole rows that would cross."""
     if at(rows_cross) and at(pair) is not None and at(fits):
-        offset = at.field(Hanging.row_offset_mm)
+        offset = at(row_offset_mm) or 0.0
         text = f"The hole rows would cross: {at.text(offset)} is more than the frame's height."
         subject = field_of(Hanging.row_offset_mm).pointer
         yield Finding(code=Code.ROWS_CROSS, severity="stop", text=text, subject=subject)
@@ -200,4 +200,5 @@ FINDINGS = (
     *FACT_FINDINGS,
     *FLAT_FINDINGS,
     *CHOICE_FINDINGS,
+    *WAY_FINDINGS,
 )

@@ -2,9 +2,12 @@
 
 import numpy as np
 
-from gantline.core.wall.flat import Flatness
+from gantline.core.wall.flat import Flatness, lands_lower_mm
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
+from gantline.plan.working import term
+from gantline.stations.common import mount_kind
+from gantline.stations.height import CABINET, centre_x_mm, fits, fixed_throw_mm, lens_y_mm, rect_of_picture
 from gantline.stations.wall.flat import flat, pack, shims, wind
 
 FLAT_FIGURES = Figures()
@@ -64,3 +67,33 @@ def shim_pack(at: Ask) -> Display | None:
         return None
     text = ", ".join(f"{count} × {size:g} mm" for size, count in at(pack).items()) or "none"
     return Display(text, text=text, how="each support filled with the thickest first")
+
+
+@FLAT_FIGURES.other(
+    "belly_moves",
+    "The picture's top, for the belly",
+    "mm",
+    "a ray that climbs lands lower on what stands forward",
+)
+def belly_moves(at: Ask) -> Display | None:
+    """What a belly does to the picture of a projector on a cabinet, whose light arrives at a low angle."""
+    found, throw, lens = at(flat), at(fixed_throw_mm), at(lens_y_mm, at(centre_x_mm))
+    if not isinstance(found, Flatness) or throw is None or lens is None or at(mount_kind) != CABINET:
+        return None
+    if not at(fits):
+        return None
+    proud = max(0.0, float(np.max(found.belly_mm)))
+    rise = at(rect_of_picture)[3] - lens
+    value = lands_lower_mm(rise, throw, proud)
+    made = (
+        (term("picture top", at(rect_of_picture)[3]) - term("lens", lens))
+        * term("proud", proud)
+        / term("throw", throw)
+    )
+    each = lands_lower_mm(rise, throw, 1.0)
+    return Display(
+        value,
+        made,
+        f"{value:.1f} mm lower",
+        how=f"1 mm proud there moves it by {each:.1f} mm: make it flat, or shim the frame",
+    )

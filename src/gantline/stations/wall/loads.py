@@ -1,14 +1,39 @@
 """The frame's weight on its holes."""
 
+from dataclasses import dataclass
+
 from gantline.core.defaults import Default, WallDefaults
-from gantline.core.wall.loads import FIXINGS, Fixing, Load, down_mm, load_each, middle_out_mm, utilization
+from gantline.core.wall.loads import (
+    FIXINGS,
+    OWN,
+    Base,
+    Fixing,
+    Load,
+    down_mm,
+    load_of,
+    middle_out_mm,
+    row_shares,
+    utilization,
+)
+from gantline.core.wall.ways import KINDS
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
+from gantline.stations.common import way
 from gantline.stations.frame import mass_kg
+from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
-from gantline.stations.wall.solve import cleat_on_studs, cleat_place, on_cleat, row_offset_mm
+from gantline.stations.wall.solve import pair
+from gantline.stations.wall.way import (
+    every_stud,
+    further,
+    hang_parts,
+    on_cleat,
+    part_drop_mm,
+    row_offset_mm,
+    stud_piece,
+)
 
 ALLOWED: dict[str, tuple[Default, Default]] = {
     "screw-4": (WallDefaults.screw_4_shear_n, WallDefaults.screw_4_pull_n),
@@ -19,6 +44,17 @@ ALLOWED: dict[str, tuple[Default, Default]] = {
     "plug-brick": (WallDefaults.plug_brick_shear_n, WallDefaults.plug_brick_pull_n),
     "plug-block": (WallDefaults.plug_block_shear_n, WallDefaults.plug_block_pull_n),
 }
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HoleLoad:
+    """At one place of the top row [mm]: its shares, what each of its fixings carries, how much of one is used."""
+
+    x_mm: float
+    shear_share: float
+    pull_share: float
+    load: Load
+    used: float
 
 
 def fixing_key(at: Ask) -> str:
@@ -34,20 +70,40 @@ def fixing_key(at: Ask) -> str:
 
 
 def fixing(at: Ask) -> Fixing:
-    """The fixing."""
-    return FIXINGS[at(fixing_key)]
+    """The fixing: one that is known, or the one that the job describes."""
+    key = at(fixing_key)
+    if key != OWN:
+        return FIXINGS[key]
+    return Fixing(
+        name=at.field(Hanging.anchor_name),
+        base=Base(at.field(Hanging.anchor_base)),
+        depth_mm=at.field(Hanging.anchor_depth_mm),
+        drill_mm=at.field(Hanging.anchor_drill_mm),
+        plugged=at.field(Hanging.anchor_plugged),
+    )
 
 
 def allowed_n(at: Ask) -> tuple[float, float]:
     """What it may carry, shear and pull-out [N]."""
-    shear, pull = ALLOWED[at(fixing_key)]
+    key = at(fixing_key)
+    if key == OWN:
+        return at.field(Hanging.anchor_shear_n), at.field(Hanging.anchor_pull_n)
+    shear, pull = ALLOWED[key]
     return at.default(shear), at.default(pull)
 
 
+def top_places_mm(at: Ask) -> tuple[float, ...]:
+    """Where the upper holes stand along the wall [mm], rising; none where nothing serves."""
+    if at(every_stud):
+        place = at(stud_piece)
+        return () if place is None else place.studs_mm
+    two = at(pair)
+    return () if two is None else (two.left_mm, *at(further, two, at(hang_parts)), two.right_mm)
+
+
 def fixings_top(at: Ask) -> int:
-    """Fixings in the top row: at two brackets, each with its own number, or at every stud of a cleat."""
-    place = at(cleat_place) if at(cleat_on_studs) else None
-    return (2 if place is None else len(place.studs_mm)) * at.field(Hanging.per_bracket)
+    """Fixings in the top row: each place has its own number."""
+    return len(at(top_places_mm)) * at.field(Hanging.per_bracket)
 
 
 def levers_mm(at: Ask) -> tuple[float, float]:
@@ -58,32 +114,57 @@ def levers_mm(at: Ask) -> tuple[float, float]:
 def levers_to_mm(at: Ask, offset: float | None) -> tuple[float, float]:
     """The same for a lower row so far from the frame's height, or none."""
     out = middle_out_mm(at.field(FrameBuild.standoff_mm), at.field(FrameBuild.depth_mm))
-    drop = at.field(Hanging.drop_mm) if offset is None else 0.0
+    drop = at(part_drop_mm) if offset is None else 0.0
     return out, down_mm(at(screen).overall_height_mm, drop, offset)
 
 
-def load(at: Ask) -> Load | None:
-    """On each fixing of the top row; None while the mass is not known, or the rows would cross."""
-    return at(load_on, at(fixings_top), at(row_offset_mm), at(on_cleat))
+def hole_loads(at: Ask) -> tuple[HoleLoad, ...]:
+    """At each place of the top row; none while the mass is not known, or the rows would cross."""
+    mass, places, (out, down) = at(mass_kg), at(top_places_mm), at(levers_mm)
+    if mass is None or not places or down <= 0.0:
+        return ()
+    each, allowed, bevel = at.field(Hanging.per_bracket), at(allowed_n), at(on_cleat)
+    shears, pulls = row_shares(places, at(centre_x_mm), shared=KINDS[at(way)].shared)
+    found = []
+    for x, shear, pull in zip(places, shears, pulls, strict=True):
+        load = load_of(
+            mass,
+            factor=at.default(WallDefaults.load_factor),
+            shear_share=shear / each,
+            pull_share=pull / each,
+            out_mm=out,
+            down_mm=down,
+            cleat=bevel,
+        )
+        found.append(
+            HoleLoad(x_mm=x, shear_share=shear, pull_share=pull, load=load, used=utilization(load, *allowed))
+        )
+    return tuple(found)
+
+
+def worst(at: Ask) -> HoleLoad | None:
+    """The place whose fixings are used most."""
+    return max(at(hole_loads), key=lambda one: one.used, default=None)
+
+
+def used(at: Ask) -> float | None:
+    """How much of that fixing is used; more than 1 is too much."""
+    found = at(worst)
+    return None if found is None else found.used
 
 
 def load_on(at: Ask, count: int, offset: float | None, bevel: bool) -> Load | None:
-    """The same on so many fixings, with such a lower row, on a bevel or not."""
+    """On each of so many fixings alike, with such a lower row, on a bevel or not: what a candidate would carry."""
     mass, (out, down) = at(mass_kg), at(levers_to_mm, offset)
     if mass is None or down <= 0.0:
         return None
-    return load_each(
+    share = 1.0 / count
+    return load_of(
         mass,
         factor=at.default(WallDefaults.load_factor),
-        carrying=count,
-        top=count,
+        shear_share=share,
+        pull_share=share,
         out_mm=out,
         down_mm=down,
         cleat=bevel,
     )
-
-
-def used(at: Ask) -> float | None:
-    """How much of each fixing is used; more than 1 is too much."""
-    found = at(load)
-    return None if found is None else utilization(found, *at(allowed_n))

@@ -4,15 +4,18 @@ from collections.abc import Iterator
 
 from gantline.core.units import read_tape
 from gantline.drawing.marks import Area, Dimension, Dot, Label, Mark, rectangle
+from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import bands, room
+from gantline.stations.wall.datum import across_from, hooked_across
 from gantline.stations.wall.flat_marks import FLAT_DRAW
-from gantline.stations.wall.loads import used
-from gantline.stations.wall.solve import across_mm, drilling, facts
+from gantline.stations.wall.loads import hole_loads
+from gantline.stations.wall.solve import across_mm, drilling
+from gantline.stations.wall.told import facts
 
 FRAME = "frame-handle"
 ROWS = ("upper", "lower")
@@ -86,8 +89,15 @@ def across(at: Ask, face: FaceName) -> Iterator[Mark]:
         floor, ceiling = at(outlines)
         top = max(*(y for _, y in ceiling), at(rect_of_frame)[3]) + HATCH_MM
         for lane, one in ((1, found.marks[0]), (2, found.marks[1])):
-            name = f"{one.hole.side.capitalize()} holes from left wall end"
-            yield _dimension(at, f"hole-{one.hole.side}", "x", 0.0, one.from_left_mm, top, (1, lane), name)
+            hook, read = hooked_across(at, one)
+            name = f"{one.hole.side.capitalize()} holes from {hook}"
+            far = {"right": at(room).wall_mm, "center": one.from_left_mm - one.from_centre_mm}.get(
+                at(across_from), 0.0
+            )
+            if at(across_from) == "stud":
+                continue  # too short to draw: the table and the tape have it
+            near, off = sorted((far, one.from_left_mm))
+            yield _dimension(at, f"hole-{one.hole.side}", "x", near, off, top, (1, lane), name, shown=read)
         low, span = min(y for _, y in floor), at(across_mm)
         yield _dimension(
             at, "across", "x", two.left_mm, two.right_mm, low, (-1, 1), "Hole to hole", shown=span
@@ -112,12 +122,13 @@ def rows(at: Ask, face: FaceName) -> Iterator[Mark]:
     found = at(drilling)
     if found is None or face != "front":
         return
-    datum = at(room).datum_mm
+    here, by = at(room), at.field(Hanging.up_from)
     for one in filter(None, map(found.row, ROWS)):
-        low, high = sorted((datum, one.hole.y_mm))
-        way = "above" if one.from_datum_mm >= 0 else "below"
-        name = f"{one.hole.row.capitalize()} holes {way} datum"
-        yield _dimension(at, f"row-{one.hole.row}", "y", low, high, 0.0, (-1, 1), name, FRAME)
+        x, y = one.hole.x_mm, one.hole.y_mm
+        foot = {"floor": here.floor.at(x), "ceiling": here.ceiling.at(x)}.get(by, here.datum_mm)
+        name = f"{one.hole.row.capitalize()} holes {'above' if y >= foot else 'below'} {by}"
+        below, over = sorted((foot, y))
+        yield _dimension(at, f"row-{one.hole.row}", "y", below, over, 0.0, (-1, 1), name, FRAME)
 
 
 def _dimension(
@@ -150,19 +161,20 @@ def _dimension(
 
 def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     """How much of each upper fixing is used, at its hole."""
-    found, share = at(drilling), at(used)
-    if found is None or share is None or face != "front":
+    found, there = at(drilling), at(hole_loads)
+    if found is None or not there or face != "front":
         return
-    for one in found.holes:
-        if one.row == "upper" and one.side in ("left", "right"):  # a cleat's inner screws carry the same
-            yield Label(
-                key=f"load-{one.key}",
-                layer="wall",
-                at=(one.x_mm, one.y_mm),
-                text=f"{100.0 * share:.0f} % of its load",
-                role="hole",
-                moves=FRAME,
-            )
+    upper = sorted((one for one in found.holes if one.row == "upper"), key=lambda one: one.x_mm)
+    for one, load in zip(upper, there, strict=False):
+        share = 100.0 * load.used
+        yield Label(
+            key=f"load-{one.key}",
+            layer="wall",
+            at=(one.x_mm, one.y_mm),
+            text=f"{share:.0f} % of its load" if load.used <= 1.0 else f"{share:.0f} %: too much",
+            role="hole" if load.used <= 1.0 else "hole-refused",
+            moves=FRAME,
+        )
 
 
 DRAW = (*FLAT_DRAW, hits, holes, refused, across, rows, load_names)

@@ -1,12 +1,14 @@
 """What the wall's panel shows, in order and by weight."""
 
+from gantline.job.field import field_of
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
+from gantline.stations.common import lift_on_mm
 from gantline.stations.wall.choose import candidates
 from gantline.stations.wall.flat import gap_readings
 from gantline.stations.wall.loads import fixing, used
-from gantline.stations.wall.solve import cleat_on_studs
+from gantline.stations.wall.way import on_cleat, trim_mm
 
 
 def _marks(at: Ask) -> str:
@@ -37,24 +39,49 @@ def _load(at: Ask) -> str:
     return at(fixing).name if share is None else f"{at(fixing).name}, {100.0 * share:.0f} % used"
 
 
+def _datum(at: Ask) -> str:
+    across, up = field_of(Hanging.across_from), field_of(Hanging.up_from)
+    return f"{across.choice(at.field(Hanging.across_from))}, {up.choice(at.field(Hanging.up_from))}"
+
+
+def _goes_on(at: Ask) -> str:
+    trim = at(trim_mm)
+    return f"lift {at.text(at(lift_on_mm))}, {'trims ' + at.text(trim) + ' each way' if trim else 'no height trim'}"
+
+
 PANEL = (
     PanelPart(widget="measure"),
-    PanelPart(weight="lead", rows=("hole_left", "hole_right", "upper_row", "lower_row")),
-    PanelPart(title="Cleat", rows=("cleat_left", "cleat_right", "cleat_play"), when=cleat_on_studs),
     PanelPart(
-        title="Brackets",
+        weight="lead",
+        rows=("hole_left", "hole_right", "upper_row", "upper_row_right", "lower_row", "lower_row_right"),
+    ),
+    PanelPart(
+        title="Hanging",
         rows=(
             "way",
-            "drop",
-            "lower_holes",
-            "row_offset",
             "fix_to",
+            "drop",
+            "row_offset",
             "rule",
             "spacing_share",
             "fixed_spacing",
-            "side_play",
+            "hang_parts",
+            "lower_parts",
         ),
         widget="take-fixing",
+    ),
+    PanelPart(
+        title="Cleat",
+        rows=(
+            "cleat_left",
+            "cleat_right",
+            "cleat_edge",
+            "cleat_play",
+            "cleat_board",
+            "cleat_point",
+            "cleat_screw",
+        ),
+        when=on_cleat,
     ),
     PanelPart(title="What holds it, ranked", weight="detail", widget="ways", gist=_ways),
     PanelPart(
@@ -65,13 +92,49 @@ PANEL = (
             "load_shear",
             "load_pull",
             "fixing",
+            "anchor_name",
+            "anchor_base",
+            "anchor_depth",
+            "anchor_drill",
+            "anchor_plugged",
+            "anchor_shear",
+            "anchor_pull",
             "per_bracket",
             "screw_least",
             "drill",
+            "torque",
             "cover",
             "plate",
         ),
+        widget="take-anchor",
         gist=_load,
+    ),
+    PanelPart(
+        title="Where the tape is hooked",
+        weight="detail",
+        rows=("across_from", "up_from", "pencil"),
+        gist=_datum,
+    ),
+    PanelPart(
+        title="How it goes on",
+        weight="detail",
+        rows=(
+            "lift_on",
+            "side_play",
+            "trim",
+            "lower_holes",
+            "row_fixed",
+            "rows_apart",
+            "rod",
+            "compress",
+            "bottom",
+            "pads",
+            "height_by",
+            "leaflet",
+            "leaflet_top",
+            "plate_height",
+        ),
+        gist=_goes_on,
     ),
     PanelPart(
         title="Read back after drilling",
@@ -82,7 +145,7 @@ PANEL = (
     PanelPart(
         title="Flatness and shims",
         weight="detail",
-        rows=("wall_plumb", "wall_square", "wall_belly", "wall_wind", "shim_pack", "shims"),
+        rows=("wall_plumb", "wall_square", "wall_belly", "wall_wind", "belly_moves", "shim_pack", "shims"),
         widget="flat",
         gist=_flat,
     ),
@@ -90,7 +153,7 @@ PANEL = (
     PanelPart(
         title="How the brackets were chosen",
         weight="detail",
-        rows=("spacing", "studs_used", "pair_offset", "wished_spacing", "lift_on", "screws", "bracket_name"),
+        rows=("spacing", "studs_used", "pair_offset", "wished_spacing", "screws", "bracket_name"),
     ),
     PanelPart(widget="cautions"),
 )

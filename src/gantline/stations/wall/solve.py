@@ -4,7 +4,6 @@ from dataclasses import dataclass, replace
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
-from gantline.core.wall.bands import stud_is_free
 from gantline.core.wall.brackets import (
     BracketPair,
     BracketRule,
@@ -13,24 +12,31 @@ from gantline.core.wall.brackets import (
     place_by_rule,
     place_on_studs,
 )
-from gantline.core.wall.cleat import CleatPlace, cleat_over_studs
 from gantline.core.wall.facts import (
-    HoleFact,
     blocked_xs_mm,
     clear_pair,
-    drilled_x_mm,
-    is_blocked,
     pairs_with_drilled,
     rows_from_facts_mm,
 )
 from gantline.core.wall.marks import Hole, HoleMark, between_marks_mm, hole_rows_mm, holes, mark
-from gantline.core.wall.ways import Way, has_lower_row
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
-from gantline.stations.survey import bands, lattice, room
+from gantline.stations.survey import lattice, room
+from gantline.stations.wall.told import facts, free_studs, held
+from gantline.stations.wall.way import (
+    drop_mm,
+    every_stud,
+    further,
+    hang_parts,
+    lower_parts,
+    on_studs,
+    row_offset_mm,
+    side_play_mm,
+    stud_piece,
+)
 
 FIXED = "fixed"
 
@@ -65,7 +71,7 @@ def rule(at: Ask) -> BracketRule:
     return BracketRule(
         frame_mm=at(screen).overall_width_mm,
         wished_mm=at(spacing_asked_mm),
-        play_mm=at.field(Hanging.side_play_mm),
+        play_mm=at(side_play_mm),
         centre_share=at.default(WallDefaults.centre_share),
         inset_mm=at.default(WallDefaults.rail_inset_mm),
         kept=at(fixed),
@@ -75,71 +81,19 @@ def rule(at: Ask) -> BracketRule:
     )
 
 
-def on_studs(at: Ask) -> bool:
-    """Whether the brackets are screwed into studs."""
-    return at(lattice) is not None and at.field(Hanging.fix_to) == "studs"
-
-
 def usable_mm(at: Ask) -> float:
     """Length of rail a pair of brackets may use [mm]."""
     inset = at.default(WallDefaults.rail_inset_mm)
     return max(at(screen).overall_width_mm - 2.0 * inset, 0.0)
 
 
-def facts(at: Ask) -> tuple[HoleFact, ...]:
-    """Holes that are drilled, and those that are not possible."""
-    return tuple(
-        HoleFact(key=one.hole, drilled=one.state == "drilled", x_mm=one.x_mm, y_mm=one.y_mm)
-        for one in at.things(Hanging.facts)
-    )
-
-
-def held(at: Ask) -> tuple[float | None, float | None]:
-    """Where the left and the right bracket are fixed by what is drilled [mm]."""
-    there = at(facts)
-    return drilled_x_mm(there, "left"), drilled_x_mm(there, "right")
-
-
-def free_studs(at: Ask) -> tuple[float, ...]:
-    """Stud centers that no band runs straight up or down along, and no drill was refused at [mm]."""
-    studs, found, refused = at(lattice), at(bands), blocked_xs_mm(at(facts))
-    if studs is None:
-        return ()
-    free = tuple(x for x in studs.centres_mm if stud_is_free(x, found))
-    if not refused:
-        return free
-    clear = at.default(WallDefaults.refused_clear_mm)
-    return tuple(x for x in free if not is_blocked(x, refused, clear))
-
-
-def cleat_place(at: Ask) -> CleatPlace | None:
-    """Where a cleat over studs goes; None without two studs that serve it."""
-    return cleat_over_studs(
-        at(free_studs),
-        at(centre_x_mm),
-        frame_mm=at(screen).overall_width_mm,
-        inset_mm=at.default(WallDefaults.rail_inset_mm),
-        beyond_mm=at.default(WallDefaults.cleat_beyond_mm),
-    )
-
-
-def on_cleat(at: Ask) -> bool:
-    """Whether the frame hangs on a bevel, which pulls outward as well."""
-    return at.field(Hanging.way) == Way.CLEAT
-
-
-def cleat_on_studs(at: Ask) -> bool:
-    """Whether that bevel is screwed to every stud it crosses, in place of two brackets."""
-    return at(on_cleat) and at(on_studs)
-
-
 def choice(at: Ask) -> PairChoice | None:
     """The stud pair, its runner-up or the nearest miss; None where no pair of studs is asked for."""
-    if not at(on_studs) or at(on_cleat):
+    if not at(on_studs) or at(every_stud):
         return None
     found = place_on_studs(at.aside(rule), at(centre_x_mm), at(free_studs))
     at(usable_mm)
-    at.field(Hanging.side_play_mm)
+    at(side_play_mm)
     if at(fixed):
         at(rule)
     elif found.best is None or found.runner_up is not None:
@@ -149,7 +103,7 @@ def choice(at: Ask) -> PairChoice | None:
 
 def pair(at: Ask) -> BracketPair | None:
     """The brackets, or the outer screws of a cleat; None where nothing serves. What is drilled stays where it is."""
-    if at(cleat_on_studs):
+    if at(every_stud):
         return at(planned_pair)
     left, right = at(held) if at(facts) else (None, None)
     if left is None and right is None:
@@ -161,8 +115,8 @@ def pair(at: Ask) -> BracketPair | None:
 
 def planned_pair(at: Ask) -> BracketPair | None:
     """The brackets as if nothing were drilled yet; refused places count."""
-    if at(cleat_on_studs):
-        place = at(cleat_place)
+    if at(every_stud):
+        place = at(stud_piece)
         return None if place is None else pair_of(place.studs_mm[0], place.studs_mm[-1], at(centre_x_mm))
     found = at(choice)
     if found is not None:
@@ -174,17 +128,6 @@ def planned_pair(at: Ask) -> BracketPair | None:
         clear = at.default(WallDefaults.refused_clear_mm)
         return clear_pair(at(rule), at(centre_x_mm), refused, clear)
     return place_by_rule(at(rule), at(centre_x_mm))
-
-
-def lower_holes(at: Ask) -> bool:
-    """Whether there is a lower row: as entered, else as the way of hanging has it."""
-    given = at.given(Hanging.lower_holes)
-    return has_lower_row(Way(at.field(Hanging.way))) if given is None else given
-
-
-def row_offset_mm(at: Ask) -> float | None:
-    """Frame height less the distance of the rows [mm]; None without a lower row."""
-    return at.field(Hanging.row_offset_mm) if at(lower_holes) else None
 
 
 def across_mm(at: Ask) -> float:
@@ -214,7 +157,7 @@ def planned_rows_mm(at: Ask) -> tuple[float, float | None] | None:
         return hole_rows_mm(
             top_mm=hung.top_mm,
             frame_height_mm=hung.place.screen.overall_height_mm,
-            drop_mm=at.field(Hanging.drop_mm),
+            drop_mm=at(drop_mm),
             row_offset_mm=at(row_offset_mm),
         )
     except OutOfRange:
@@ -226,12 +169,15 @@ def drilling(at: Ask) -> Drilling | None:
     two, rows = at(pair), at(rows_mm)
     if two is None or rows is None:
         return None
-    place = at(cleat_place) if at(cleat_on_studs) else None
-    between = () if place is None else place.studs_mm[1:-1]
+    place = at(stud_piece) if at(every_stud) else None
+    upper = at(further, two, at(hang_parts)) if place is None else place.studs_mm[1:-1]
+    lower: tuple[float, ...] = ()
+    if rows[1] is not None:
+        lower = at(further, two, at(lower_parts)) if place is None else upper
     done = {one.key: one for one in at(facts) if one.drilled}
     found = tuple(
         replace(one, x_mm=done[one.key].x_mm, y_mm=done[one.key].y_mm) if one.key in done else one
-        for one in holes(two, *rows, between_mm=between)
+        for one in holes(two, *rows, between_mm=upper, lower_between_mm=lower)
     )
     return Drilling(pair=two, holes=found, marks=tuple(_mark(at, one) for one in found))
 

@@ -8,10 +8,12 @@ from gantline.stations.size import screen
 from gantline.stations.wall.figures import FIGURES, gist
 from gantline.stations.wall.findings import FINDINGS
 from gantline.stations.wall.flat_figures import FLAT_FIGURES
+from gantline.stations.wall.load_figures import LOAD_FIGURES
 from gantline.stations.wall.marks import DRAW
 from gantline.stations.wall.panel import PANEL
 from gantline.stations.wall.solve import drilling
 from gantline.stations.wall.tables import flat_table, marks, tape, ways
+from gantline.stations.wall.way_figures import WAY_FIGURES
 
 DRILLING = Caution(
     key="drilling",
@@ -64,7 +66,7 @@ WALL = Station(
     key="wall",
     label="Wall",
     fields=fields_of(Hanging),
-    figures=[*FIGURES, *FLAT_FIGURES],
+    figures=[*FIGURES, *WAY_FIGURES, *LOAD_FIGURES, *FLAT_FIGURES],
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,

@@ -13,9 +13,12 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Change
 from gantline.stations.common import way_words
 from gantline.stations.wall.choose import candidates
+from gantline.stations.wall.datum import hooked_across, hooked_up
 from gantline.stations.wall.dry import corrections
 from gantline.stations.wall.flat import clashing, flat, shims
 from gantline.stations.wall.solve import drilling
+
+ENDS = ("left", "right")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -213,29 +216,36 @@ def tape(at: Ask) -> Tape | None:
     if found is None:
         return None
     left, right = found.marks[:2]
-    end, units = "left wall end", at.units
-    rows = [one for name in ("upper", "lower") if (one := found.row(name)) is not None]
+    units, apart = at.units, at.field(Hanging.up_from) != "datum"
+    center = window(
+        "center", "Screen center", "left wall end", left.from_left_mm - left.from_centre_mm, units
+    )
+    inner = [one for one in found.marks if one.hole.row == "upper" and one.hole.side not in ENDS]
+    rows = [
+        one
+        for one in found.marks
+        if one.hole.side == "left"
+        or (apart and one.hole.side == "right")  # floor and ceiling are not straight
+    ]
     return Tape(
         windows=(
-            window("hole_left", "Left holes", end, left.from_left_mm, units),
-            window("center", "Screen center", end, left.from_left_mm - left.from_centre_mm, units),
-            window("hole_right", "Right holes", end, right.from_left_mm, units),
+            window("hole_left", "Left holes", *hooked_across(at, left), units),
+            center,
             *(
-                window(
-                    f"{one.hole.row}_row",
-                    f"{one.hole.row.capitalize()} holes",
-                    _hook(one),
-                    abs(one.from_datum_mm),
-                    units,
-                )
-                for one in rows
+                window(f"hole_{one.hole.side}", f"Hole {one.hole.side}", *hooked_across(at, one), units)
+                for one in inner
             ),
+            window("hole_right", "Right holes", *hooked_across(at, right), units),
+            *(_up(at, one, apart) for one in rows),
         )
     )
 
 
-def _hook(one: HoleMark) -> str:
-    return "datum line, up" if one.from_datum_mm >= 0 else "datum line, down"
+def _up(at: Ask, one: HoleMark, apart: bool) -> TapeWindow:
+    row, side = one.hole.row, one.hole.side
+    key = f"{row}_row" if side == "left" else f"{row}_row_{side}"
+    title = f"{row.capitalize()} {side} hole" if apart else f"{row.capitalize()} holes"
+    return window(key, title, *hooked_up(at, one), at.units)
 
 
 def _row(at: Ask, one: HoleMark) -> MarkRow:

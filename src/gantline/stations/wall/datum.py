@@ -1,0 +1,78 @@
+"""Where the tape is hooked for each mark: the wall's end, the screen's center or a stud; datum line, floor or ceiling."""
+
+from gantline.core.wall.marks import HoleMark
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Display
+from gantline.plan.working import Expr, size, term
+from gantline.stations.height import centre_x_mm
+from gantline.stations.survey import lattice, room
+
+STUD = "stud center"
+
+
+def across_from(at: Ask) -> str:
+    """What sideways marks are taken from; the left wall end where there is no stud to take them from."""
+    by = at.field(Hanging.across_from)
+    return "left" if by == "stud" and at(lattice) is None else by
+
+
+def hooked_across(at: Ask, one: HoleMark) -> tuple[str, float]:
+    """Where the tape is hooked for a hole, and what it reads there [mm]."""
+    by = at(across_from)
+    if by == "right":
+        return "right wall end", at(room).wall_mm - one.from_left_mm
+    if by == "center":
+        return f"screen center, {_way(one.from_centre_mm)}", abs(one.from_centre_mm)
+    if by == STUD.split(maxsplit=1)[0] and one.from_stud_mm is not None:
+        return f"{STUD}, {_way(one.from_stud_mm)}", abs(one.from_stud_mm)
+    return "left wall end", one.from_left_mm
+
+
+def hooked_up(at: Ask, one: HoleMark) -> tuple[str, float]:
+    """The same for its height."""
+    by = at.field(Hanging.up_from)
+    if by == "floor":
+        return "floor below it, up", one.to_floor_mm
+    if by == "ceiling":
+        return "ceiling above it, down", one.to_ceiling_mm
+    return f"datum line, {'up' if one.from_datum_mm >= 0 else 'down'}", abs(one.from_datum_mm)
+
+
+def shown_across(at: Ask, name: str, found: Display | None) -> Display | None:
+    """A hole's mark from the left wall end, told from where the tape is hooked."""
+    by = at(across_from)
+    if found is None or by == "left":
+        return found
+    x = float(found.value or 0.0)
+    made = term("from left wall end", x) if found.working is None else found.working
+    if by == "right":
+        made = term("wall width", at(room).wall_mm) - made
+        return Display(made.value, made, how=found.how, label=f"{name} from right wall end")
+    studs = at(lattice)
+    if by == "center" or studs is None:
+        made, what = made - term("screen center", at(centre_x_mm)), "screen center"
+    else:
+        number = studs.nearest(x) or 0
+        made, what = term("from left wall end", x) - term(STUD, studs.centres_mm[number]), f"its {STUD}"
+    label = f"{name} {_way(made.value)} of {what}"
+    return Display(abs(made.value), size(made) if made.value < 0.0 else made, how=found.how, label=label)
+
+
+def shown_up(at: Ask, name: str, made: Expr, x_mm: float) -> Display:
+    """A row's height above the floor at the survey point, told from where the tape is hooked, at x."""
+    by, here = at.field(Hanging.up_from), at(room)
+    if by == "floor":
+        found = made - term("floor there", here.floor.at(x_mm))
+        return Display(found.value, found, label=f"{name} above the floor there")
+    if by == "ceiling":
+        found = term("ceiling there", here.ceiling.at(x_mm)) - made
+        return Display(found.value, found, label=f"{name} below the ceiling there")
+    found = made - term("datum line", here.datum_mm)
+    way = "above" if found.value >= 0.0 else "below"
+    value = size(found) if found.value < 0.0 else found
+    return Display(abs(found.value), value, label=f"{name} {way} datum")
+
+
+def _way(off_mm: float) -> str:
+    return "right" if off_mm >= 0.0 else "left"

@@ -1,0 +1,92 @@
+"""What the fixings carry, how long they must be and how deep they are drilled."""
+
+from gantline.core.defaults import WallDefaults
+from gantline.core.wall.loads import G_M_S2, drill_depth_mm, screw_length_mm
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Display, Figures
+from gantline.plan.working import Expr, most, term
+from gantline.stations.frame import mass_kg
+from gantline.stations.wall.loads import allowed_n, fixing, fixing_key, levers_mm, worst
+from gantline.stations.wall.way import on_cleat
+
+LOAD_FIGURES = Figures()
+
+
+@LOAD_FIGURES.other("fixing", "Fixing", "", "a 6 mm screw into wood, a plug into brick", Hanging.fixing)
+def which_fixing(at: Ask) -> Display:
+    """What goes into the holes."""
+    return Display(at(fixing_key), text=at(fixing).name, how="a 6 mm screw into wood, a plug into brick")
+
+
+@LOAD_FIGURES.other(
+    "load_shear", "Shear on the fixing used most", "N", "factor × weight × its share of the row"
+)
+def shear(at: Ask) -> Display | None:
+    """Of the finished screen, with the factor for handling."""
+    found, weight = at(worst), at(handled_weight)
+    if found is None or weight is None:
+        return None
+    made = (
+        weight
+        * _share("its share", found.shear_share)
+        / term("fixings there", at.field(Hanging.per_bracket), "")
+    )
+    return Display(found.load.shear_n, made, f"{found.load.shear_n:.0f} N")
+
+
+@LOAD_FIGURES.other(
+    "load_pull", "Pull-out of the fixing used most", "N", "overturning about the lower bearing"
+)
+def pull(at: Ask) -> Display | None:
+    """Of the finished screen, with the factor for handling."""
+    found, weight, (out, down) = at(worst), at(handled_weight), at(levers_mm)
+    if found is None or weight is None:
+        return None
+    lever = term("out to the center of mass", out) / term("down to the lower bearing", down)
+    share = _share("its share", found.pull_share)
+    made = weight * (most(lever, 1.0) if at(on_cleat) else lever) * share
+    made = made / term("fixings there", at.field(Hanging.per_bracket), "")
+    return Display(found.load.pull_n, made, f"{found.load.pull_n:.0f} N")
+
+
+def _share(name: str, share: float) -> Expr:
+    return term(name, abs(share), "")
+
+
+def handled_weight(at: Ask) -> Expr | None:
+    """The screen's weight with the factor for handling [N]."""
+    mass = at(mass_kg)
+    if mass is None:
+        return None
+    return term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
+
+
+@LOAD_FIGURES.other("load_used", "Of what that fixing may carry", "", "V / V_a + T / T_a")
+def used_share(at: Ask) -> Display | None:
+    """Both together."""
+    found = at(worst)
+    if found is None:
+        return None
+    shear_allowed, pull_allowed = at(allowed_n)
+    made = term("shear", found.load.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
+        "pull-out", found.load.pull_n, " N"
+    ) / term("allowed pull-out", pull_allowed, " N")
+    return Display(found.used, made, f"{100.0 * found.used:.0f} %")
+
+
+@LOAD_FIGURES.length("screw_least", "Screws at least", "plate, cover and the depth it needs")
+def screw_least(at: Ask) -> Display:
+    """How long."""
+    plate, cover = at.field(Hanging.plate_mm), at.field(Hanging.cover_mm)
+    value = screw_length_mm(at(fixing), plate_mm=plate, cover_mm=cover)
+    return Display(value, how="bracket plate + drywall or plaster + depth in what holds")
+
+
+@LOAD_FIGURES.other("drill", "Drill", "", "the fixing's own, to its depth")
+def drill(at: Ask) -> Display:
+    """Its size, and where the stop on the drill is set."""
+    one = at(fixing)
+    deep = at.text(drill_depth_mm(one, cover_mm=at.field(Hanging.cover_mm)))
+    text = f"{one.drill_mm:g} mm, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
+    return Display(text, text=text, how="set the stop on the drill to this depth from the wall's face")

@@ -1,0 +1,34 @@
+"""What was drilled, what was refused, and the studs that are left."""
+
+from gantline.core.defaults import WallDefaults
+from gantline.core.wall.bands import stud_is_free
+from gantline.core.wall.facts import HoleFact, blocked_xs_mm, drilled_x_mm, is_blocked
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.stations.survey import bands, lattice
+
+
+def facts(at: Ask) -> tuple[HoleFact, ...]:
+    """Holes that are drilled, and those that are not possible."""
+    return tuple(
+        HoleFact(key=one.hole, drilled=one.state == "drilled", x_mm=one.x_mm, y_mm=one.y_mm)
+        for one in at.things(Hanging.facts)
+    )
+
+
+def held(at: Ask) -> tuple[float | None, float | None]:
+    """Where the left and the right bracket are fixed by what is drilled [mm]."""
+    there = at(facts)
+    return drilled_x_mm(there, "left"), drilled_x_mm(there, "right")
+
+
+def free_studs(at: Ask) -> tuple[float, ...]:
+    """Stud centers that no band runs straight up or down along, and no drill was refused at [mm]."""
+    studs, found, refused = at(lattice), at(bands), blocked_xs_mm(at(facts))
+    if studs is None:
+        return ()
+    free = tuple(x for x in studs.centres_mm if stud_is_free(x, found))
+    if not refused:
+        return free
+    clear = at.default(WallDefaults.refused_clear_mm)
+    return tuple(x for x in free if not is_blocked(x, refused, clear))

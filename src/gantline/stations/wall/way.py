@@ -1,0 +1,200 @@
+"""The way of hanging as this job has it: drop, rows, hang parts, side play, trim, what holds the bottom."""
+
+from gantline.core.defaults import WallDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.wall.between import between_mm
+from gantline.core.wall.brackets import BracketPair
+from gantline.core.wall.cleat import CleatPlace, cleat_over_studs, ledger_over_studs
+from gantline.core.wall.facts import blocked_xs_mm
+from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, hole_drop_mm, parts_wanted
+from gantline.core.wall.ways import KINDS, Way, has_lower_row
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.stations.common import way
+from gantline.stations.frame import mass_kg
+from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.size import screen
+from gantline.stations.survey import box_solids, lattice
+from gantline.stations.wall.told import facts, free_studs
+
+UNDER = ("cabinet", "furniture")
+
+
+def on_studs(at: Ask) -> bool:
+    """Whether what holds is screwed into studs."""
+    return at(lattice) is not None and at.field(Hanging.fix_to) == "studs"
+
+
+def every_stud(at: Ask) -> bool:
+    """Whether it is screwed to every stud it crosses, in place of brackets."""
+    return KINDS[at(way)].every_stud and at(on_studs)
+
+
+def on_cleat(at: Ask) -> bool:
+    """Whether the frame hangs on a bevel, which pulls outward as well."""
+    return at(way) is Way.CLEAT
+
+
+def cleat_on_studs(at: Ask) -> bool:
+    """Whether that bevel is screwed to every stud it crosses."""
+    return at(on_cleat) and at(on_studs)
+
+
+def cleat_place(at: Ask) -> CleatPlace | None:
+    """Where a cleat over studs goes; None without two studs that serve it."""
+    return cleat_over_studs(
+        at(free_studs),
+        at(centre_x_mm),
+        frame_mm=at(screen).overall_width_mm,
+        inset_mm=at.default(WallDefaults.rail_inset_mm),
+        beyond_mm=at.default(WallDefaults.cleat_beyond_mm),
+    )
+
+
+def stud_piece(at: Ask) -> CleatPlace | None:
+    """The piece that is screwed to every stud: a cleat's wall piece, or the ledger frame itself."""
+    if at(on_cleat):
+        return at(cleat_place)
+    return ledger_over_studs(
+        at(free_studs),
+        at(centre_x_mm),
+        frame_mm=at(screen).overall_width_mm,
+        inset_mm=at.default(WallDefaults.rail_inset_mm),
+    )
+
+
+def cabinet_top_mm(at: Ask) -> float | None:
+    """The top of the cabinet under the screen [mm above the floor]; None without any."""
+    half, middle = at(screen).overall_width_mm / 2.0, at(centre_x_mm)
+    tops = [
+        box.high[1]
+        for _, kind, box in at(box_solids)
+        if kind in UNDER and box.low[0] < middle + half and box.high[0] > middle - half
+    ]
+    return max(tops, default=None)
+
+
+def part_drop_mm(at: Ask) -> float:
+    """From what the frame hangs by to its top [mm]: as entered, by a cleat's boards, or by the leaflet's own number."""
+    given = at.given(Hanging.drop_mm)
+    by, leaflet = at.field(Hanging.height_by), at.given(Hanging.leaflet_mm)
+    if by == "less" and leaflet is not None:
+        return leaflet
+    if given is None and at(on_cleat):
+        return cleat_drop_mm(
+            Cleat(
+                board_mm=at.field(Hanging.cleat_board_mm),
+                point_mm=at.field(Hanging.cleat_point_mm),
+                screw_mm=at.field(Hanging.cleat_screw_mm),
+            )
+        )
+    return at.field(Hanging.drop_mm)
+
+
+def drop_mm(at: Ask) -> float:
+    """From the frame's top down to its upper holes [mm], negative above it."""
+    rods = at(way) is Way.RODS
+    return hole_drop_mm(at(way), at(part_drop_mm), rod_mm=at.field(Hanging.rod_mm) if rods else 0.0)
+
+
+def leaflet_off_mm(at: Ask) -> float | None:
+    """How much higher the frame would hang by holes at the leaflet's height above the cabinet than it is planned [mm]; None where
+    the leaflet gives none."""
+    leaflet, top, hung = at.given(Hanging.leaflet_mm), at(cabinet_top_mm), at(placement)
+    if at.field(Hanging.height_by) != "cabinet" or leaflet is None or top is None or not hung.possible:
+        return None
+    return top + leaflet + at(drop_mm) - hung.top_mm
+
+
+def lower_holes(at: Ask) -> bool:
+    """Whether there is a lower row: as entered, else as the way of hanging has it."""
+    given = at.given(Hanging.lower_holes)
+    return has_lower_row(at(way)) if given is None else given
+
+
+def row_offset_mm(at: Ask) -> float | None:
+    """Frame height less the distance of the rows [mm]; None without a lower row."""
+    if not at(lower_holes):
+        return None
+    frame = at(screen).overall_height_mm
+    fixed, one = at.given(Hanging.row_fixed_mm), at(way)
+    entered = at.given(Hanging.row_offset_mm) if one is Way.LEDGER else at.field(Hanging.row_offset_mm)
+    if fixed is None and entered is not None:
+        return entered  # whatever the frame's height
+    return frame - apart_mm(one, frame, at(part_drop_mm), entered, fixed)
+
+
+def side_play_mm(at: Ask) -> float:
+    """How far the frame slides, each way [mm]: as entered, else as its way has it."""
+    given = at.given(Hanging.side_play_mm)
+    if given is None and at(way) is Way.RODS:
+        return at.default(WallDefaults.rod_play_mm)
+    return at.field(Hanging.side_play_mm)
+
+
+def trim_mm(at: Ask) -> float:
+    """How far its height can be trimmed while it hangs, each way [mm]."""
+    given, kind = at.given(Hanging.trim_mm), KINDS[at(way)].trim
+    if given is not None:
+        return given
+    if kind == "slot":
+        return at.default(WallDefaults.slot_trim_mm)
+    return at.default(WallDefaults.rod_trim_mm) if kind == "turnbuckle" else 0.0
+
+
+def bottom(at: Ask) -> str:
+    """What holds the frame's bottom."""
+    given = at.given(Hanging.bottom)
+    if given is not None:
+        return given
+    if at(lower_holes):
+        return "latches"
+    return "pads" if at(way) in (Way.CLEAT, Way.WIRE, Way.RODS) else "free"
+
+
+def parts_by_size(at: Ask) -> int:
+    """How many hang parts the top rail wants by the screen's diagonal and mass."""
+    frame = at(screen)
+    return parts_wanted(
+        (frame.overall_width_mm**2 + frame.overall_height_mm**2) ** 0.5,
+        at(mass_kg),
+        third=(at.default(WallDefaults.third_size_mm), at.default(WallDefaults.third_mass_kg)),
+        fourth=(at.default(WallDefaults.fourth_size_mm), at.default(WallDefaults.fourth_mass_kg)),
+    )
+
+
+def hang_parts(at: Ask) -> int:
+    """Hang parts on the top rail."""
+    given = at.given(Hanging.hang_parts)
+    if given is not None:
+        return given
+    return 2 if at(way) is Way.WIRE else at(parts_by_size)
+
+
+def lower_parts(at: Ask) -> int:
+    """Hang parts on the bottom rail, where it has a row: as many as above on proud screws, else two."""
+    given = at.given(Hanging.lower_parts)
+    if given is not None:
+        return given
+    return at(hang_parts) if at(way) is Way.PROUD_SCREWS else 2
+
+
+def further(at: Ask, two: BracketPair, count: int) -> tuple[float, ...]:
+    """Where the hang parts between the outer two stand [mm]."""
+    refused = blocked_xs_mm(at(facts))
+    studs = at(free_studs) if at(on_studs) else None
+    clear = at.default(WallDefaults.refused_clear_mm) if refused else 0.0
+    try:
+        return between_mm(
+            two.left_mm, two.right_mm, count - 2, studs_mm=studs, blocked_mm=refused, clear_mm=clear
+        )
+    except OutOfRange:
+        return ()
+
+
+def rows_fixed_apart_mm(at: Ask) -> float | None:
+    """How much a fixed distance of the rows reaches below the frame's bottom [mm]; None where it is not fixed."""
+    fixed = at.given(Hanging.row_fixed_mm)
+    if fixed is None or not at(lower_holes):
+        return None
+    return at(part_drop_mm) + fixed - at(screen).overall_height_mm

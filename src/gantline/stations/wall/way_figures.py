@@ -1,0 +1,267 @@
+"""What is particular to each way of hanging, as figures."""
+
+from collections.abc import Callable
+
+from gantline.core.defaults import WallDefaults
+from gantline.core.wall.cleat import CleatPlace
+from gantline.core.wall.loads import OWN
+from gantline.core.wall.ways import Way
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.hanging import BOTTOMS, Hanging
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Display, Figures
+from gantline.plan.working import size, term
+from gantline.stations.common import lift_on_mm, way
+from gantline.stations.height import placement
+from gantline.stations.size import screen
+from gantline.stations.survey import lattice, room
+from gantline.stations.wall.loads import fixing_key
+from gantline.stations.wall.shown import when
+from gantline.stations.wall.solve import fixed, rows_mm
+from gantline.stations.wall.way import (
+    bottom,
+    cabinet_top_mm,
+    cleat_on_studs,
+    cleat_place,
+    drop_mm,
+    every_stud,
+    hang_parts,
+    leaflet_off_mm,
+    lower_holes,
+    lower_parts,
+    on_cleat,
+    part_drop_mm,
+    row_offset_mm,
+    side_play_mm,
+    trim_mm,
+)
+
+WAY_FIGURES = Figures()
+BY_WAY = "as the way of hanging has it"
+PENCIL_MM = 15.0  # from the plate to a pencil mark that stays readable
+
+
+def boards_count(at: Ask) -> bool:
+    """Whether a cleat's boards say where its screws are."""
+    return at(on_cleat) and at.given(Hanging.drop_mm) is None
+
+
+def on_rods(at: Ask) -> bool:
+    """Whether the frame hangs on rods."""
+    return at(way) is Way.RODS
+
+
+def on_catch(at: Ask) -> bool:
+    """Whether its bottom goes into springs first."""
+    return at(way) is Way.BOTTOM_CATCH
+
+
+def by_leaflet(at: Ask) -> bool:
+    """Whether a leaflet gives the holes' height."""
+    return at.field(Hanging.height_by) != "drop"
+
+
+def at_brackets(at: Ask) -> bool:
+    """Whether there are brackets to space."""
+    return not at(every_stud)
+
+
+def by_share(at: Ask) -> bool:
+    """Whether their spacing is a share of the width."""
+    return at(at_brackets) and not at(fixed)
+
+
+def by_kit(at: Ask) -> bool:
+    """Whether the kit gives their spacing."""
+    return at(at_brackets) and at(fixed)
+
+
+def slides_rows(at: Ask) -> bool:
+    """Whether the rows' distance follows the frame."""
+    return at(lower_holes) and at.given(Hanging.row_fixed_mm) is None and at(way) is not Way.LEDGER
+
+
+def own_fixing(at: Ask) -> bool:
+    """Whether the fixing is described here."""
+    return at(fixing_key) == OWN
+
+
+def on_stud_wall(at: Ask) -> bool:
+    """Whether there is a choice of what to screw into."""
+    return at(lattice) is not None
+
+
+for _key, _label, _field, _show in (
+    ("fix_to", "Fixed", Hanging.fix_to, on_stud_wall),
+    ("rule", "Bracket spacing", Hanging.rule, at_brackets),
+    ("spacing_share", "Share of frame width", Hanging.spacing_share, by_share),
+    ("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, by_kit),
+    ("row_offset", "Hole-row spacing, less than frame height", Hanging.row_offset_mm, slides_rows),
+    ("row_fixed", "Hole-row distance, if fixed", Hanging.row_fixed_mm, lower_holes),
+    ("cleat_board", "Board", Hanging.cleat_board_mm, on_cleat),
+    ("cleat_point", "Long point to frame top", Hanging.cleat_point_mm, boards_count),
+    ("cleat_screw", "Front edge to its screws", Hanging.cleat_screw_mm, boards_count),
+    ("rod", "Rod, hook to eye", Hanging.rod_mm, on_rods),
+    ("compress", "Bottom mounts pressed in", Hanging.compress_mm, on_catch),
+    ("leaflet", "As the leaflet gives it", Hanging.leaflet_mm, by_leaflet),
+    ("anchor_name", "Own fixing", Hanging.anchor_name, own_fixing),
+    ("anchor_base", "It holds in", Hanging.anchor_base, own_fixing),
+    ("anchor_depth", "Its depth there", Hanging.anchor_depth_mm, own_fixing),
+    ("anchor_drill", "Its drill", Hanging.anchor_drill_mm, own_fixing),
+    ("anchor_plugged", "With a plug", Hanging.anchor_plugged, own_fixing),
+    ("anchor_shear", "Its shear", Hanging.anchor_shear_n, own_fixing),
+    ("anchor_pull", "Its pull-out", Hanging.anchor_pull_n, own_fixing),
+):
+    when(WAY_FIGURES, _key, _label, _field, _show)
+
+
+@WAY_FIGURES.other("lower_holes", "Lower holes", "", BY_WAY, Hanging.lower_holes)
+def has_lower(at: Ask) -> Display:
+    """Whether there is a lower row."""
+    there = at(lower_holes)
+    return Display(there, text="yes" if there else "no", how=f"{BY_WAY}; nothing entered")
+
+
+@WAY_FIGURES.length(
+    "drop", "Drop, hole to frame top", "of the bracket, or of a cleat's boards", Hanging.drop_mm
+)
+def drop(at: Ask) -> Display:
+    """From what the frame hangs by to its top."""
+    label = "Drop, eye to frame top" if at(on_rods) else ""
+    value = at(part_drop_mm)
+    if at(boards_count):
+        made = (
+            term("long point to frame top", at.field(Hanging.cleat_point_mm))
+            - term("board", at.field(Hanging.cleat_board_mm))
+            + term("front edge to screws", at.field(Hanging.cleat_screw_mm))
+        )
+        return Display(value, made, how="the wall piece's front edge is a board higher than its foot")
+    if value != at.field(Hanging.drop_mm):
+        return Display(value, term("as the leaflet gives it", value), label=label)
+    return Display(value, label=label)
+
+
+@WAY_FIGURES.length("side_play", "Side play, each way", BY_WAY, Hanging.side_play_mm)
+def side_play(at: Ask) -> Display | None:
+    """How far the frame slides."""
+    return Display(at(side_play_mm)) if at(at_brackets) else None
+
+
+@WAY_FIGURES.length("lift_on", "Lift-on clearance", BY_WAY, Hanging.lift_on_mm)
+def lift_on(at: Ask) -> Display:
+    """Room above the frame."""
+    return Display(at(lift_on_mm))
+
+
+@WAY_FIGURES.length("trim", "Height trim, each way", BY_WAY, Hanging.trim_mm)
+def trim(at: Ask) -> Display:
+    """While it hangs."""
+    value = at(trim_mm)
+    return Display(value, how="" if value else "none: its height is decided by the holes")
+
+
+@WAY_FIGURES.other("hang_parts", "Hang parts on the top rail", "", "by diagonal and mass", Hanging.hang_parts)
+def parts(at: Ask) -> Display | None:
+    """How many."""
+    value = at(hang_parts)
+    return (
+        Display(value, text=f"{value}", how="by the screen's diagonal and mass") if at(at_brackets) else None
+    )
+
+
+@WAY_FIGURES.other("lower_parts", "Hang parts on the bottom rail", "", BY_WAY, Hanging.lower_parts)
+def parts_below(at: Ask) -> Display | None:
+    """How many."""
+    if not at(at_brackets) or not at(lower_holes):
+        return None
+    value = at(lower_parts)
+    return Display(value, text=f"{value}", how=BY_WAY)
+
+
+@WAY_FIGURES.other("bottom", "Bottom held by", "", BY_WAY, Hanging.bottom)
+def held_below(at: Ask) -> Display:
+    """What keeps it from swinging."""
+    value = at(bottom)
+    return Display(value, text=dict(BOTTOMS)[value], how=BY_WAY)
+
+
+@WAY_FIGURES.length("pads", "Pads or strips, thick", "the same standoff as above, or the screen leans")
+def pads(at: Ask) -> Display | None:
+    """At both bottom corners, as thick as what stands off above."""
+    if at(bottom) not in ("pads", "strips"):
+        return None
+    value = at.field(FrameBuild.standoff_mm)
+    return Display(value, term("standoff", value), how="at both bottom corners, all alike")
+
+
+@WAY_FIGURES.length(
+    "pencil", "Pencil the studs, below the upper holes", "clear of the plate, behind the frame"
+)
+def pencil(at: Ask) -> Display | None:
+    """Where a plate will not hide the marks."""
+    if at(rows_mm) is None or at(lattice) is None or not at(at_brackets):
+        return None
+    made = term("plate", at.field(Hanging.plate_height_mm)) / 2.0 + PENCIL_MM
+    return Display(made.value, made, how="clear of the plate, still behind the frame")
+
+
+@WAY_FIGURES.length("leaflet_top", "Frame top by the leaflet", "cabinet + leaflet + drop")
+def leaflet_top(at: Ask) -> Display | None:
+    """Where holes at the leaflet's height would hang the frame, above the floor."""
+    off, top, leaflet = at(leaflet_off_mm), at(cabinet_top_mm), at.given(Hanging.leaflet_mm)
+    if off is None or top is None or leaflet is None:
+        return None
+    made = term("cabinet", top) + term("leaflet", leaflet) + term("drop", at(drop_mm))
+    return Display(made.value, made)
+
+
+def _cleat_end(key: str, label: str, end: Callable[[CleatPlace], float]) -> None:
+    @WAY_FIGURES.length(key, label, "past its outer studs by what keeps the end from splitting")
+    def piece(at: Ask) -> Display | None:
+        """Of the wall piece, from the left wall end."""
+        place = at(cleat_place) if at(cleat_on_studs) else None
+        return None if place is None else Display(end(place), how=f"over {len(place.studs_mm)} studs")
+
+
+_cleat_end("cleat_left", "Left end from left wall end", lambda one: one.left_mm)
+_cleat_end("cleat_right", "Right end from left wall end", lambda one: one.right_mm)
+
+
+@WAY_FIGURES.length(
+    "cleat_play", "Screen slides each way", "half of the frame's free length less the wall piece"
+)
+def cleat_play(at: Ask) -> Display | None:
+    """Half the float."""
+    place = at(cleat_place) if at(cleat_on_studs) else None
+    if place is None:
+        return None
+    free = term("overall width", at(screen).overall_width_mm) - 2.0 * term(
+        "corner joint", at.default(WallDefaults.rail_inset_mm)
+    )
+    made = (free - term("wall piece", place.right_mm - place.left_mm)) / 2.0
+    return Display(made.value, made)
+
+
+@WAY_FIGURES.length(
+    "cleat_edge", "Wall piece's front edge from the datum line", "screws + front edge to its screws"
+)
+def cleat_edge(at: Ask) -> Display | None:
+    """The line to set the wall piece to."""
+    rows = at(rows_mm)
+    if rows is None or not at(boards_count):
+        return None
+    made = term("screws", rows[0]) + term("front edge to screws", at.field(Hanging.cleat_screw_mm))
+    made = made - term("datum line", at(room).datum_mm)
+    way_word = "above" if made.value >= 0.0 else "below"
+    label = f"Wall piece's front edge {way_word} datum"
+    return Display(abs(made.value), size(made) if made.value < 0.0 else made, label=label)
+
+
+@WAY_FIGURES.length("rows_apart", "Hole row to hole row", "frame height less the row spacing, or fixed")
+def rows_apart(at: Ask) -> Display | None:
+    """Between the rows as planned."""
+    offset = at(row_offset_mm)
+    if offset is None or not at(placement).possible:
+        return None
+    made = term("overall height", at(screen).overall_height_mm) - term("row spacing", offset)
+    return Display(made.value, made) if made.value > 0.0 else None

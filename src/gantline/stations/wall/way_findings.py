@@ -1,0 +1,123 @@
+"""What stands against the way of hanging."""
+
+from collections.abc import Iterator
+
+from gantline.core.defaults import WallDefaults
+from gantline.core.wall.ways import KINDS, Way
+from gantline.job.field import field_of
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, cure, found
+from gantline.stations.common import way
+from gantline.stations.frame import mass_kg
+from gantline.stations.survey import room
+from gantline.stations.wall.codes import Code
+from gantline.stations.wall.solve import drilling, pair
+from gantline.stations.wall.way import (
+    bottom,
+    every_stud,
+    further,
+    hang_parts,
+    leaflet_off_mm,
+    on_studs,
+    parts_by_size,
+    rows_fixed_apart_mm,
+)
+
+BRACKETS = Way.BRACKETS.value
+UNDER_CEILING_MM = 10.0  # nothing is drilled nearer
+
+
+@found
+def parts(at: Ask) -> Iterator[Finding]:
+    """Fewer hang parts than the screen wants, or than the wall has wood for."""
+    if at(every_stud):
+        return
+    two, count, wanted = at(pair), at(hang_parts), at(parts_by_size)
+    subject = field_of(Hanging.hang_parts).pointer
+    if count < wanted and at(way) is not Way.WIRE:
+        text = f"{count} hang parts on the top rail: a screen of this size and mass wants {wanted}."
+        fix = (cure(f"Use {wanted}", (Hanging.hang_parts, wanted)),)
+        yield Finding(code=Code.FEW_PARTS, severity="check", text=text, subject=subject, cures=fix)
+    if two is None:
+        return
+    there = len(at(further, two, count)) + 2
+    if there < count:
+        what = "studs" if at(on_studs) else "places"
+        text = f"Only {there} of {count} hang parts find {what} between the outer two. The rest need blocking or a backer board."
+        board = (
+            (cure("Put a backer board over the studs", (Hanging.fix_to, "backer")),) if at(on_studs) else ()
+        )
+        yield Finding(code=Code.FEW_PARTS, severity="check", text=text, subject=subject, cures=board)
+
+
+@found
+def wire(at: Ask) -> Iterator[Finding]:
+    """A wire, which is for light frames."""
+    if at(way) is not Way.WIRE:
+        return
+    mass, limit, subject = at(mass_kg), at.default(WallDefaults.wire_limit_kg), field_of(Hanging.way).pointer
+    if mass is not None and mass > limit:
+        text = f"{mass:.1f} kg on a wire: {limit:g} kg is the most. Hang it on brackets or a cleat."
+        fix = (cure("Hang it on brackets", (Hanging.way, BRACKETS)),)
+        yield Finding(code=Code.WIRE, severity="stop", text=text, subject=subject, cures=fix)
+    else:
+        yield Finding(code=Code.WIRE, severity="note", text=KINDS[Way.WIRE].caution, subject=subject)
+
+
+@found
+def leaflet(at: Ask) -> Iterator[Finding]:
+    """A leaflet's height above the cabinet that hangs the frame elsewhere than planned."""
+    subject = field_of(Hanging.leaflet_mm).pointer
+    if at.field(Hanging.height_by) != "drop" and at.given(Hanging.leaflet_mm) is None:
+        text = "Enter the number that the leaflet gives, or go by the drop of the bracket."
+        yield Finding(code=Code.LEAFLET, severity="check", text=text, subject=subject)
+        return
+    off = at(leaflet_off_mm)
+    if off is None or abs(off) <= at.default(WallDefaults.hang_within_mm):
+        return
+    text = (
+        f"Holes at the leaflet's height above the cabinet would hang the frame {at.text(abs(off))} "
+        f"{'higher' if off > 0.0 else 'lower'} than planned. Read the drop on the bracket, or plan the frame where the leaflet "
+        "wants it; the marks go by the plan."
+    )
+    fix = (cure("Go by the drop", (Hanging.height_by, "drop")),)
+    yield Finding(code=Code.LEAFLET, severity="stop", text=text, subject=subject, cures=fix)
+
+
+@found
+def above(at: Ask) -> Iterator[Finding]:
+    """A hole above the ceiling, as of a hook that a rod hangs from."""
+    there, here = at(drilling), at(room)
+    for one in there.holes if there else ():
+        over = one.y_mm + UNDER_CEILING_MM - here.ceiling.at(one.x_mm)
+        if over > 0.0:
+            text = (
+                f"The {one.row} {one.side} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
+                "or a lower screen."
+            )
+            subject = f"{field_of(Hanging.rod_mm).pointer}#{one.key}"
+            yield Finding(code=Code.CEILING, severity="stop", text=text, subject=subject, hole=one.key)
+
+
+@found
+def loose(at: Ask) -> Iterator[Finding]:
+    """A bottom that nothing holds off the wall."""
+    if at(way) in (Way.CLEAT, Way.WIRE, Way.RODS) and at(bottom) == "free":
+        text = "Nothing stands behind the bottom: the screen leans by what holds its top off the wall. Use pads as thick."
+        fix = (cure("Put pads behind it", (Hanging.bottom, "pads")),)
+        subject = field_of(Hanging.bottom).pointer
+        yield Finding(code=Code.LOOSE, severity="check", text=text, subject=subject, cures=fix)
+
+
+@found
+def rows_high(at: Ask) -> Iterator[Finding]:
+    """A fixed distance of the rows that the frame is too low for."""
+    over = at(rows_fixed_apart_mm)
+    if over is not None and over > 0.0:
+        text = f"The fixed distance of the hole rows is {at.text(at.up(over))} more than the frame has below its upper holes."
+        subject = field_of(Hanging.row_fixed_mm).pointer
+        yield Finding(code=Code.ROWS_FIXED, severity="stop", text=text, subject=subject)
+
+
+WAY_FINDINGS = (parts, wire, leaflet, above, loose, rows_high)
