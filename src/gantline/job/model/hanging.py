@@ -175,7 +175,7 @@ class Hanging(Part):
 
     height_by: Annotated[
         Literal["drop", "less", "cabinet"] | None,
-        Field("height_by", "Upper holes by", "choice", "drop", HEIGHTS_BY),
+        Field("height_by", "Upper holes by", "choice", None, HEIGHTS_BY, derived=True),
     ] = None
     leaflet_mm: Annotated[
         LengthMm | None,
@@ -203,7 +203,7 @@ class Hanging(Part):
     compress_mm: Annotated[
         DistanceMm | None, Field("compress", "Bottom mounts pressed in", default=WallDefaults.compress_mm)
     ] = None
-    trim_mm: Annotated[DistanceMm | None, Field("trim", "Height trim, each way", derived=True)] = None
+    trim_mm: Annotated[DistanceMm | None, Field("height_trim", "Height trim, each way", derived=True)] = None
     hang_parts: Annotated[
         Annotated[int, Limit(ge=2, le=12)] | None,
         Field("hang_parts", "Hang parts on the top rail", "count", derived=True),
@@ -221,10 +221,11 @@ class Hanging(Part):
     ] = None
     across_from: Annotated[
         Literal["left", "right", "center", "stud"] | None,
-        Field("across_from", "Marks across from", "choice", "left", ACROSS),
+        Field("across_from", "Marks across from", "choice", None, ACROSS, derived=True),
     ] = None
     up_from: Annotated[
-        Literal["datum", "floor", "ceiling"] | None, Field("up_from", "Marks up from", "choice", "datum", UP)
+        Literal["datum", "floor", "ceiling"] | None,
+        Field("up_from", "Marks up from", "choice", None, UP, derived=True),
     ] = None
     anchor_name: Annotated[Line | None, Field("anchor_name", "Own fixing", "text", "own fixing")] = None
     anchor_base: Annotated[

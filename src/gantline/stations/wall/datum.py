@@ -13,8 +13,13 @@ STUD = "stud center"
 
 def across_from(at: Ask) -> str:
     """What sideways marks are taken from; the left wall end where there is no stud to take them from."""
-    by = at.field(Hanging.across_from)
+    by = at.given(Hanging.across_from) or "left"
     return "left" if by == "stud" and at(lattice) is None else by
+
+
+def up_from(at: Ask) -> str:
+    """What heights are taken from."""
+    return at.given(Hanging.up_from) or "datum"
 
 
 def hooked_across(at: Ask, one: HoleMark) -> tuple[str, float]:
@@ -31,7 +36,7 @@ def hooked_across(at: Ask, one: HoleMark) -> tuple[str, float]:
 
 def hooked_up(at: Ask, one: HoleMark) -> tuple[str, float]:
     """The same for its height."""
-    by = at.field(Hanging.up_from)
+    by = at(up_from)
     if by == "floor":
         return "floor below it, up", one.to_floor_mm
     if by == "ceiling":
@@ -61,7 +66,7 @@ def shown_across(at: Ask, name: str, found: Display | None) -> Display | None:
 
 def shown_up(at: Ask, name: str, made: Expr, x_mm: float) -> Display:
     """A row's height above the floor at the survey point, told from where the tape is hooked, at x."""
-    by, here = at.field(Hanging.up_from), at(room)
+    by, here = at(up_from), at(room)
     if by == "floor":
         found = made - term("floor there", here.floor.at(x_mm))
         return Display(found.value, found, label=f"{name} above the floor there")

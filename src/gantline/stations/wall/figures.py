@@ -12,7 +12,7 @@ from gantline.plan.working import Expr, least, root, square, term
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
-from gantline.stations.wall.datum import shown_across, shown_up
+from gantline.stations.wall.datum import shown_across, shown_up, up_from
 from gantline.stations.wall.solve import choice, drilling, fixed, pair, rows_mm, spacing_asked_mm
 from gantline.stations.wall.told import facts, held
 from gantline.stations.wall.way import drop_mm, on_studs, row_offset_mm
@@ -54,7 +54,7 @@ def lower_row(at: Ask) -> Display | None:
 )
 def upper_row_right(at: Ask) -> Display | None:
     """The upper right hole from floor or ceiling."""
-    return _row(at, "upper", "right") if at.field(Hanging.up_from) != "datum" else None
+    return _row(at, "upper", "right") if at(up_from) != "datum" else None
 
 
 @FIGURES.length(
@@ -62,14 +62,14 @@ def upper_row_right(at: Ask) -> Display | None:
 )
 def lower_row_right(at: Ask) -> Display | None:
     """The lower right hole from floor or ceiling."""
-    return _row(at, "lower", "right") if at.field(Hanging.up_from) != "datum" else None
+    return _row(at, "lower", "right") if at(up_from) != "datum" else None
 
 
 def _row(at: Ask, row: str, side: str) -> Display | None:
     found = at(rows_mm)
     if found is None or (row == "lower" and found[1] is None):
         return None
-    if at.field(Hanging.up_from) == "datum":
+    if at(up_from) == "datum":
         return shown_up(at, f"{row.capitalize()} holes", _height(at, row, found), 0.0)
     two = at(pair)
     if two is None:

@@ -4,14 +4,13 @@ from collections.abc import Iterator
 
 from gantline.core.units import read_tape
 from gantline.drawing.marks import Area, Dimension, Dot, Label, Mark, rectangle
-from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import bands, room
-from gantline.stations.wall.datum import across_from, hooked_across
+from gantline.stations.wall.datum import across_from, hooked_across, up_from
 from gantline.stations.wall.flat_marks import FLAT_DRAW
 from gantline.stations.wall.loads import hole_loads
 from gantline.stations.wall.solve import across_mm, drilling
@@ -122,7 +121,7 @@ def rows(at: Ask, face: FaceName) -> Iterator[Mark]:
     found = at(drilling)
     if found is None or face != "front":
         return
-    here, by = at(room), at.field(Hanging.up_from)
+    here, by = at(room), at(up_from)
     for one in filter(None, map(found.row, ROWS)):
         x, y = one.hole.x_mm, one.hole.y_mm
         foot = {"floor": here.floor.at(x), "ceiling": here.ceiling.at(x)}.get(by, here.datum_mm)

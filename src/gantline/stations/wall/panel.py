@@ -1,11 +1,11 @@
 """What the wall's panel shows, in order and by weight."""
 
-from gantline.job.field import field_of
-from gantline.job.model.hanging import Hanging
+from gantline.job.model.hanging import ACROSS, UP, Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
 from gantline.stations.common import lift_on_mm
 from gantline.stations.wall.choose import candidates
+from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.flat import gap_readings
 from gantline.stations.wall.loads import fixing, used
 from gantline.stations.wall.way import on_cleat, trim_mm
@@ -40,8 +40,8 @@ def _load(at: Ask) -> str:
 
 
 def _datum(at: Ask) -> str:
-    across, up = field_of(Hanging.across_from), field_of(Hanging.up_from)
-    return f"{across.choice(at.field(Hanging.across_from))}, {up.choice(at.field(Hanging.up_from))}"
+    across, up = dict(ACROSS)[at(across_from)], dict(UP)[at(up_from)]
+    return f"{across}, {up}"
 
 
 def _goes_on(at: Ask) -> str:
@@ -121,7 +121,7 @@ PANEL = (
         rows=(
             "lift_on",
             "side_play",
-            "trim",
+            "height_trim",
             "lower_holes",
             "row_fixed",
             "rows_apart",

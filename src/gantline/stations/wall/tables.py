@@ -13,10 +13,11 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Change
 from gantline.stations.common import way_words
 from gantline.stations.wall.choose import candidates
-from gantline.stations.wall.datum import hooked_across, hooked_up
+from gantline.stations.wall.datum import hooked_across, hooked_up, up_from
 from gantline.stations.wall.dry import corrections
 from gantline.stations.wall.flat import clashing, flat, shims
 from gantline.stations.wall.solve import drilling
+from gantline.stations.wall.way import every_stud
 
 ENDS = ("left", "right")
 
@@ -216,11 +217,17 @@ def tape(at: Ask) -> Tape | None:
     if found is None:
         return None
     left, right = found.marks[:2]
-    units, apart = at.units, at.field(Hanging.up_from) != "datum"
+    units, apart = at.units, at(up_from) != "datum"
     center = window(
         "center", "Screen center", "left wall end", left.from_left_mm - left.from_centre_mm, units
     )
-    inner = [one for one in found.marks if one.hole.row == "upper" and one.hole.side not in ENDS]
+    inner = [
+        one
+        for one in found.marks
+        if one.hole.row == "upper"
+        and one.hole.side not in ENDS
+        and not at(every_stud)  # a cleat's come with it
+    ]
     rows = [
         one
         for one in found.marks

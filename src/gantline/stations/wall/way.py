@@ -77,8 +77,8 @@ def cabinet_top_mm(at: Ask) -> float | None:
 def part_drop_mm(at: Ask) -> float:
     """From what the frame hangs by to its top [mm]: as entered, by a cleat's boards, or by the leaflet's own number."""
     given = at.given(Hanging.drop_mm)
-    by, leaflet = at.field(Hanging.height_by), at.given(Hanging.leaflet_mm)
-    if by == "less" and leaflet is not None:
+    leaflet = at.given(Hanging.leaflet_mm)
+    if leaflet is not None and at.given(Hanging.height_by) == "less":
         return leaflet
     if given is None and at(on_cleat):
         return cleat_drop_mm(
@@ -100,8 +100,11 @@ def drop_mm(at: Ask) -> float:
 def leaflet_off_mm(at: Ask) -> float | None:
     """How much higher the frame would hang by holes at the leaflet's height above the cabinet than it is planned [mm]; None where
     the leaflet gives none."""
-    leaflet, top, hung = at.given(Hanging.leaflet_mm), at(cabinet_top_mm), at(placement)
-    if at.field(Hanging.height_by) != "cabinet" or leaflet is None or top is None or not hung.possible:
+    leaflet = at.given(Hanging.leaflet_mm)
+    if leaflet is None or at.given(Hanging.height_by) != "cabinet":
+        return None
+    top, hung = at(cabinet_top_mm), at(placement)
+    if top is None or not hung.possible:
         return None
     return top + leaflet + at(drop_mm) - hung.top_mm
 

@@ -1,20 +1,21 @@
 """What is particular to each way of hanging, as figures."""
 
 from collections.abc import Callable
+from typing import Any
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.wall.cleat import CleatPlace
 from gantline.core.wall.loads import OWN
 from gantline.core.wall.ways import Way
 from gantline.job.model.frame import FrameBuild
-from gantline.job.model.hanging import BOTTOMS, Hanging
+from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
 from gantline.stations.common import lift_on_mm, way
-from gantline.stations.height import placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
+from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.loads import fixing_key
 from gantline.stations.wall.shown import when
 from gantline.stations.wall.solve import fixed, rows_mm
@@ -58,7 +59,7 @@ def on_catch(at: Ask) -> bool:
 
 def by_leaflet(at: Ask) -> bool:
     """Whether a leaflet gives the holes' height."""
-    return at.field(Hanging.height_by) != "drop"
+    return at.given(Hanging.height_by) not in (None, "drop")
 
 
 def at_brackets(at: Ask) -> bool:
@@ -115,6 +116,26 @@ for _key, _label, _field, _show in (
     when(WAY_FIGURES, _key, _label, _field, _show)
 
 
+def _choice(
+    key: str, label: str, field: Any, choices: tuple[tuple[str, str], ...], chosen: Callable[[Ask], str]
+) -> None:
+    @WAY_FIGURES.other(key, label, "", "usual", field)
+    def shown(at: Ask) -> Display:
+        """What is gone by while nothing else is chosen."""
+        value = at(chosen)
+        return Display(value, text=dict(choices)[value], how="usual")
+
+
+def by_drop(at: Ask) -> str:
+    """What the upper holes' height comes from."""
+    return at.given(Hanging.height_by) or "drop"
+
+
+_choice("height_by", "Upper holes by", Hanging.height_by, HEIGHTS_BY, by_drop)
+_choice("across_from", "Marks across from", Hanging.across_from, ACROSS, across_from)
+_choice("up_from", "Marks up from", Hanging.up_from, UP, up_from)
+
+
 @WAY_FIGURES.other("lower_holes", "Lower holes", "", BY_WAY, Hanging.lower_holes)
 def has_lower(at: Ask) -> Display:
     """Whether there is a lower row."""
@@ -153,11 +174,12 @@ def lift_on(at: Ask) -> Display:
     return Display(at(lift_on_mm))
 
 
-@WAY_FIGURES.length("trim", "Height trim, each way", BY_WAY, Hanging.trim_mm)
+@WAY_FIGURES.length("height_trim", "Height trim, each way", BY_WAY, Hanging.trim_mm)
 def trim(at: Ask) -> Display:
     """While it hangs."""
     value = at(trim_mm)
-    return Display(value, how="" if value else "none: its height is decided by the holes")
+    made = term("slot or thread, each way", value)
+    return Display(value, made, how="" if value else "none: its height is decided by the holes")
 
 
 @WAY_FIGURES.other("hang_parts", "Hang parts on the top rail", "", "by diagonal and mass", Hanging.hang_parts)
@@ -199,7 +221,7 @@ def pads(at: Ask) -> Display | None:
 )
 def pencil(at: Ask) -> Display | None:
     """Where a plate will not hide the marks."""
-    if at(rows_mm) is None or at(lattice) is None or not at(at_brackets):
+    if at(lattice) is None or not at(at_brackets):
         return None
     made = term("plate", at.field(Hanging.plate_height_mm)) / 2.0 + PENCIL_MM
     return Display(made.value, made, how="clear of the plate, still behind the frame")
@@ -261,7 +283,7 @@ def cleat_edge(at: Ask) -> Display | None:
 def rows_apart(at: Ask) -> Display | None:
     """Between the rows as planned."""
     offset = at(row_offset_mm)
-    if offset is None or not at(placement).possible:
+    if offset is None:
         return None
     made = term("overall height", at(screen).overall_height_mm) - term("row spacing", offset)
     return Display(made.value, made) if made.value > 0.0 else None

@@ -69,7 +69,7 @@ def wire(at: Ask) -> Iterator[Finding]:
 def leaflet(at: Ask) -> Iterator[Finding]:
     """A leaflet's height above the cabinet that hangs the frame elsewhere than planned."""
     subject = field_of(Hanging.leaflet_mm).pointer
-    if at.field(Hanging.height_by) != "drop" and at.given(Hanging.leaflet_mm) is None:
+    if at.given(Hanging.height_by) not in (None, "drop") and at.given(Hanging.leaflet_mm) is None:
         text = "Enter the number that the leaflet gives, or go by the drop of the bracket."
         yield Finding(code=Code.LEAFLET, severity="check", text=text, subject=subject)
         return
