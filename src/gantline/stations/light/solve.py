@@ -170,11 +170,17 @@ def output(at: Ask) -> Output | None:
 
 def light(at: Ask) -> Light | None:
     """Lumens on the picture; None without output or a lens place."""
-    made, place, both = at(output), at(lens_place), at(ratios)
+    made, place, both = at.aside(output), at.aside(lens_place), at(ratios)
+    at.given(Lighting.rated_lm)
+    at.field(Lighting.mode_share)
+    at.field(Lighting.age_share)
     if made is None or place is None or both is None:
         return None
     panel, picture = at(projected), at(screen).picture
     low, high = both
+    if low < high:  # a lens without zoom loses nothing at its long end, wherever it stands
+        at.field(Lighting.zoom_long_share)
+        at(lens_place)
     correction = at(turned) if at(is_turned) else None
     if correction is not None:
         zoom = zoom_share(correction.pose.ratio, low, high, made.zoom_long_share)
@@ -225,7 +231,7 @@ def light_model(at: Ask) -> LightModel | None:
         flux_lm=made.flux_lm,
         area_m2=at(area_m2),
         ambient_reflectance=at.field(FabricChoice.ambient_reflectance) + gain.layer,
-        own_contrast=made.output.contrast,
+        own_contrast=at.field(Lighting.contrast),
         bounce_lux=back,
         states=at(states),
     )

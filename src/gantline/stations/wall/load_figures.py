@@ -7,7 +7,15 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, most, term
 from gantline.stations.frame import mass_kg
-from gantline.stations.wall.loads import allowed_n, fixing, fixing_key, levers_mm, worst
+from gantline.stations.wall.loads import (
+    allowed_n,
+    fixing,
+    fixing_key,
+    hole_loads,
+    levers_mm,
+    used_by_hole,
+    worst,
+)
 from gantline.stations.wall.way import on_cleat
 
 LOAD_FIGURES = Figures()
@@ -20,7 +28,7 @@ def which_fixing(at: Ask) -> Display:
 
 
 @LOAD_FIGURES.other(
-    "load_shear", "Shear on the fixing used most", "N", "factor × weight × its share of the row"
+    "load_shear", "Shear on the fixing that bears most", "N", "factor × weight × its share of the row"
 )
 def shear(at: Ask) -> Display | None:
     """Of the finished screen, with the factor for handling."""
@@ -35,9 +43,7 @@ def shear(at: Ask) -> Display | None:
     return Display(found.load.shear_n, made, f"{found.load.shear_n:.0f} N")
 
 
-@LOAD_FIGURES.other(
-    "load_pull", "Pull-out of the fixing used most", "N", "overturning about the lower bearing"
-)
+@LOAD_FIGURES.other("load_pull", "Pull-out of the same", "N", "overturning about the lower bearing")
 def pull(at: Ask) -> Display | None:
     """Of the finished screen, with the factor for handling."""
     found, weight, (out, down) = at(worst), at(handled_weight), at(levers_mm)
@@ -62,17 +68,18 @@ def handled_weight(at: Ask) -> Expr | None:
     return term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
 
 
-@LOAD_FIGURES.other("load_used", "Of what that fixing may carry", "", "V / V_a + T / T_a")
+@LOAD_FIGURES.other("load_used", "Of what a fixing may carry", "", "V / V_a + T / T_a")
 def used_share(at: Ask) -> Display | None:
     """Both together."""
-    found = at(worst)
-    if found is None:
+    shares = at(used_by_hole)
+    if not shares:
         return None
     shear_allowed, pull_allowed = at(allowed_n)
-    made = term("shear", found.load.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
-        "pull-out", found.load.pull_n, " N"
+    found = at(hole_loads)[shares.index(max(shares))].load
+    made = term("shear", found.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
+        "pull-out", found.pull_n, " N"
     ) / term("allowed pull-out", pull_allowed, " N")
-    return Display(found.used, made, f"{100.0 * found.used:.0f} %")
+    return Display(made.value, made, f"{100.0 * made.value:.0f} %")
 
 
 @LOAD_FIGURES.length("screw_least", "Screws at least", "plate, cover and the depth it needs")

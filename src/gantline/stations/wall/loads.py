@@ -24,12 +24,14 @@ from gantline.stations.common import way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
-from gantline.stations.wall.solve import pair
+from gantline.stations.wall.solve import pair, spacing_asked_mm, usable_mm
+from gantline.stations.wall.told import facts
 from gantline.stations.wall.way import (
     every_stud,
     further,
     hang_parts,
     on_cleat,
+    on_studs,
     part_drop_mm,
     row_offset_mm,
     stud_piece,
@@ -46,15 +48,17 @@ ALLOWED: dict[str, tuple[Default, Default]] = {
 }
 
 
+ROOMY = 0.8  # of the rail: a spacing below it stays on it, whatever was assumed
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class HoleLoad:
-    """At one place of the top row [mm]: its shares, what each of its fixings carries, how much of one is used."""
+    """At one place of the top row [mm]: its shares, and what each of its fixings carries."""
 
     x_mm: float
     shear_share: float
     pull_share: float
     load: Load
-    used: float
 
 
 def fixing_key(at: Ask) -> str:
@@ -62,10 +66,8 @@ def fixing_key(at: Ask) -> str:
     given = at.given(Hanging.fixing)
     if given is not None:
         return given
-    if at.field(Hanging.fix_to) == "anchors" and at.field(Survey.build) == "studs":
-        return "toggle"
     if at.field(Survey.build) == "studs":
-        return "screw-6"
+        return "toggle" if at.field(Hanging.fix_to) == "anchors" else "screw-6"
     return "plug-block" if at.field(Survey.masonry) == "block" else "plug-brick"
 
 
@@ -120,10 +122,13 @@ def levers_to_mm(at: Ask, offset: float | None) -> tuple[float, float]:
 
 def hole_loads(at: Ask) -> tuple[HoleLoad, ...]:
     """At each place of the top row; none while the mass is not known, or the rows would cross."""
-    mass, places, (out, down) = at(mass_kg), at(top_places_mm), at(levers_mm)
+    mass, places, (out, down) = at(mass_kg), at.aside(top_places_mm), at(levers_mm)
+    at(hang_parts)
+    if at(on_studs) or at(facts) or at.aside(spacing_asked_mm) > ROOMY * at.aside(usable_mm):
+        at(top_places_mm)  # by the rule alone they stand even about the center, whatever their spacing
     if mass is None or not places or down <= 0.0:
         return ()
-    each, allowed, bevel = at.field(Hanging.per_bracket), at(allowed_n), at(on_cleat)
+    each, bevel = at.field(Hanging.per_bracket), at(on_cleat)
     shears, pulls = row_shares(places, at(centre_x_mm), shared=KINDS[at(way)].shared)
     found = []
     for x, shear, pull in zip(places, shears, pulls, strict=True):
@@ -136,21 +141,24 @@ def hole_loads(at: Ask) -> tuple[HoleLoad, ...]:
             down_mm=down,
             cleat=bevel,
         )
-        found.append(
-            HoleLoad(x_mm=x, shear_share=shear, pull_share=pull, load=load, used=utilization(load, *allowed))
-        )
+        found.append(HoleLoad(x_mm=x, shear_share=shear, pull_share=pull, load=load))
     return tuple(found)
 
 
 def worst(at: Ask) -> HoleLoad | None:
-    """The place whose fixings are used most."""
-    return max(at(hole_loads), key=lambda one: one.used, default=None)
+    """The place whose fixings bear most of the weight, then most of the pull."""
+    return max(at(hole_loads), key=lambda one: (abs(one.shear_share), abs(one.pull_share)), default=None)
+
+
+def used_by_hole(at: Ask) -> tuple[float, ...]:
+    """How much of each fixing is used at each place of the top row; more than 1 is too much."""
+    allowed = at(allowed_n)
+    return tuple(utilization(one.load, *allowed) for one in at(hole_loads))
 
 
 def used(at: Ask) -> float | None:
-    """How much of that fixing is used; more than 1 is too much."""
-    found = at(worst)
-    return None if found is None else found.used
+    """How much of the fixing that is used most."""
+    return max(at(used_by_hole), default=None)
 
 
 def load_on(at: Ask, count: int, offset: float | None, bevel: bool) -> Load | None:

@@ -12,7 +12,7 @@ from gantline.stations.size import screen
 from gantline.stations.survey import bands, room
 from gantline.stations.wall.datum import across_from, hooked_across, up_from
 from gantline.stations.wall.flat_marks import FLAT_DRAW
-from gantline.stations.wall.loads import hole_loads
+from gantline.stations.wall.loads import used_by_hole
 from gantline.stations.wall.solve import across_mm, drilling
 from gantline.stations.wall.told import facts
 
@@ -160,18 +160,17 @@ def _dimension(
 
 def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     """How much of each upper fixing is used, at its hole."""
-    found, there = at(drilling), at(hole_loads)
+    found, there = at(drilling), at(used_by_hole)
     if found is None or not there or face != "front":
         return
     upper = sorted((one for one in found.holes if one.row == "upper"), key=lambda one: one.x_mm)
-    for one, load in zip(upper, there, strict=False):
-        share = 100.0 * load.used
+    for one, share in zip(upper, there, strict=False):
         yield Label(
             key=f"load-{one.key}",
             layer="wall",
             at=(one.x_mm, one.y_mm),
-            text=f"{share:.0f} % of its load" if load.used <= 1.0 else f"{share:.0f} %: too much",
-            role="hole" if load.used <= 1.0 else "hole-refused",
+            text=f"{100.0 * share:.0f} % of its load" if share <= 1.0 else f"{100.0 * share:.0f} %: too much",
+            role="hole" if share <= 1.0 else "hole-refused",
             moves=FRAME,
         )
 

@@ -1,5 +1,7 @@
 """The way of hanging as this job has it: drop, rows, hang parts, side play, trim, what holds the bottom."""
 
+import math
+
 from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.between import between_mm
@@ -18,6 +20,7 @@ from gantline.stations.survey import box_solids, lattice
 from gantline.stations.wall.told import facts, free_studs
 
 UNDER = ("cabinet", "furniture")
+NEAR = 0.3  # share of a limit within which a size or a mass may come to decide
 
 
 def on_studs(at: Ask) -> bool:
@@ -156,14 +159,16 @@ def bottom(at: Ask) -> str:
 
 
 def parts_by_size(at: Ask) -> int:
-    """How many hang parts the top rail wants by the screen's diagonal and mass."""
-    frame = at(screen)
-    return parts_wanted(
-        (frame.overall_width_mm**2 + frame.overall_height_mm**2) ** 0.5,
-        at(mass_kg),
-        third=(at.default(WallDefaults.third_size_mm), at.default(WallDefaults.third_mass_kg)),
-        fourth=(at.default(WallDefaults.fourth_size_mm), at.default(WallDefaults.fourth_mass_kg)),
-    )
+    """How many hang parts the top rail wants by the screen's diagonal and mass; each weighs only where it may decide."""
+    frame, mass = at.aside(screen), at.aside(mass_kg)
+    third = (at.default(WallDefaults.third_size_mm), at.default(WallDefaults.third_mass_kg))
+    fourth = (at.default(WallDefaults.fourth_size_mm), at.default(WallDefaults.fourth_mass_kg))
+    diagonal = math.hypot(frame.overall_width_mm, frame.overall_height_mm)
+    if any(abs(diagonal - size) < NEAR * size for size, _ in (third, fourth)):
+        at(screen)
+    if mass is not None and mass > NEAR * third[1]:
+        at(mass_kg)
+    return parts_wanted(diagonal, mass, third=third, fourth=fourth)
 
 
 def hang_parts(at: Ask) -> int:

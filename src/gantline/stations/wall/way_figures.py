@@ -9,6 +9,7 @@ from gantline.core.wall.loads import OWN
 from gantline.core.wall.ways import Way
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
+from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
@@ -221,7 +222,7 @@ def pads(at: Ask) -> Display | None:
 )
 def pencil(at: Ask) -> Display | None:
     """Where a plate will not hide the marks."""
-    if at(lattice) is None or not at(at_brackets):
+    if at.field(Survey.build) != "studs" or not at(at_brackets):
         return None
     made = term("plate", at.field(Hanging.plate_height_mm)) / 2.0 + PENCIL_MM
     return Display(made.value, made, how="clear of the plate, still behind the frame")
