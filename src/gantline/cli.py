@@ -128,6 +128,7 @@ class MeterKind(StrEnum):
 
     DISTANCE = "distance"
     STUDS = "studs"
+    GAPS = "gaps"
 
 
 @app.command()
@@ -141,14 +142,17 @@ def meter(
     first: Annotated[float, typer.Option(help="first stud to pretend [mm]")] = 310.0,
     seed: Annotated[int, typer.Option(help="of the made-up noise")] = 1,
 ) -> None:
-    """A stand-in distance meter or stud sensor: takes a few made-up readings and sends them over the feed."""
-    from gantline.devices.distance_meter import DistanceMeter, stud_walk, survey_walk
+    """A stand-in distance meter stud sensor or straightedge: takes a few made-up readings and sends them over the feed."""
+    from gantline.devices.distance_meter import DistanceMeter, gap_walk, stud_walk, survey_walk
 
-    studs = kind is MeterKind.STUDS
-    device = DistanceMeter("stand-in sensor" if studs else "stand-in meter", memory)
-    walk = stud_walk(wall, spacing, first, seed) if studs else survey_walk(wall, 1250.0, 12.0)
-    for what, value, x in walk:
-        device.take(what, value, x)
+    source, walk = {
+        MeterKind.DISTANCE: ("stand-in meter", survey_walk(wall, 1250.0, 12.0)),
+        MeterKind.STUDS: ("stand-in sensor", stud_walk(wall, spacing, first, seed)),
+        MeterKind.GAPS: ("stand-in straightedge", gap_walk(wall, seed)),
+    }[kind]
+    device = DistanceMeter(source, memory)
+    for one in walk:
+        device.take(*one)
     typer.echo(f"{device.deliver(f'{server}/api/jobs/{job}/feed')} readings delivered")
 
 

@@ -217,7 +217,7 @@ def studs(made: JobPlan) -> Iterator[str]:
         job.survey.build == "masonry"
         or job.wall.fix_to in ("backer", "anchors")
         or job.wall.facts
-        or job.wall.way == "cleat"
+        or job.wall.way in ("cleat", "ledger")
     ):
         return  # holes that are drilled or refused have tests of their own
     first, spacing, wall = (

@@ -12,14 +12,18 @@ from gantline.core.fabric.blank import metres_to_order
 from gantline.core.materials import Bought, Need, line_of, merged, with_spares
 from gantline.core.tension.holds import Hold
 from gantline.core.trim.backlight import Backlight as Strip
+from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild, Materials, OwnMaterial
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
+from gantline.stations.common import way
 from gantline.stations.frame import joints, roll_cut, timber
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
 from gantline.stations.wall import drilling, fixing, fixings_top
+from gantline.stations.wall.flat import pack
+from gantline.stations.wall.way import bottom, cleat_place, hang_parts
 
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
@@ -222,11 +226,38 @@ def _hang(at: Ask) -> Iterator[Need]:
         return
     in_the_box = any(at.of(one, BoxPart.stops) == "hang" for one in at.things(FrameBuild.parts))
     if at(timber) or not in_the_box:
-        brackets = at.field(Hanging.name) or "wall brackets, pair"
-        yield Need(key="brackets", name=brackets, amount=1, why="hanging")
+        yield _hangs_by(at)
     lower = sum(1 for one in found.holes if one.row == "lower")
     screws = at.field(Hanging.screws) or at(fixing).name
     yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
+    for thick, count in at(pack).items():
+        yield Need(
+            key=f"wall-shims-{thick:g}", name=f"shims, {thick:g} mm", amount=count, pack=10, why="hanging"
+        )
+    if at(bottom) in ("pads", "strips"):
+        what = (
+            "pads for the bottom corners"
+            if at(bottom) == "pads"
+            else "hook-and-loop strips for the bottom corners"
+        )
+        name = f"{what}, {at.text(at.field(FrameBuild.standoff_mm))} thick"
+        yield Need(key="wall-pads", name=name, amount=2, pack=2, why="hanging")
+
+
+def _hangs_by(at: Ask) -> Need:
+    """What the frame hangs by: by its own name, else by the way of hanging."""
+    own, one = at.field(Hanging.name), at(way)
+    place = at(cleat_place) if one is Way.CLEAT else None
+    if place is not None:
+        wide, name = place.right_mm - place.left_mm, own or "beveled cleat, both pieces"
+        long = f"{name}, wall piece {at.text(wide)}, {at.text(at.field(Hanging.cleat_board_mm))} board"
+        return Need(key="brackets", name=long, amount=1, why="hanging")
+    if own or one in (Way.CLEAT, Way.LEDGER):
+        return Need(key="brackets", name=own or KINDS[one].name, amount=1, why="hanging")
+    named = {Way.RODS: "hanging rods with turnbuckles", Way.WIRE: "hooks for the wire"}
+    return Need(
+        key="brackets", name=named.get(one, "wall brackets"), amount=at(hang_parts), pack=2, why="hanging"
+    )
 
 
 def _always() -> Iterator[Need]:

@@ -5,6 +5,7 @@ wrong moment: after a break it asks what arrived without a gap and sends the res
 """
 
 import json
+import math
 import random
 import time
 from collections.abc import Iterable
@@ -18,6 +19,7 @@ from gantline.core.wall.find import noise_of
 
 PAUSE_S = 0.3
 ANSWER_S = 5.0
+Walked = tuple[str, float, float | None, float | None]  # what, value, along the wall, above the floor [mm]
 
 
 class DistanceMeter:
@@ -28,11 +30,18 @@ class DistanceMeter:
         memory.parent.mkdir(parents=True, exist_ok=True)
         memory.touch()
 
-    def take(self, what: str, value_mm: float, x_mm: float | None = None) -> int:
-        """Take a reading: written to the memory before anything else. Returns its number."""
+    def take(self, what: str, value_mm: float, x_mm: float | None = None, y_mm: float | None = None) -> int:
+        """Take a reading: written to the memory before anything else. Returns its number. y: of a gap, above the floor."""
         seq = len(self.readings()) + 1
         line = json.dumps(
-            {"source": self.source, "seq": seq, "what": what, "x_mm": x_mm, "value_mm": value_mm}
+            {
+                "source": self.source,
+                "seq": seq,
+                "what": what,
+                "x_mm": x_mm,
+                "y_mm": y_mm,
+                "value_mm": value_mm,
+            }
         )
         with self.memory.open("a", encoding="utf-8") as file:
             file.write(line + "\n")
@@ -83,9 +92,7 @@ def _answer(socket: ClientConnection) -> dict[str, Any]:
     return said
 
 
-def stud_walk(
-    wall_mm: float, spacing_mm: float, first_mm: float, seed: int
-) -> Iterable[tuple[str, float, float | None]]:
+def stud_walk(wall_mm: float, spacing_mm: float, first_mm: float, seed: int) -> Iterable[Walked]:
     """A made-up walk with a stud sensor and a magnet, as noisy as theirs: edges, centers, screws, and a pipe now and then."""
     rng = random.Random(seed)  # noqa: S311 - made-up readings
     noise, x, number = noise_of(), first_mm, 0
@@ -93,18 +100,26 @@ def stud_walk(
         kind = ("stud-magnet", "stud-edge", "stud-center")[number % 3]
         magnet = kind == "stud-magnet"
         if rng.random() < (noise.magnet_wild if magnet else noise.sensor_wild):
-            yield kind, round(rng.uniform(0.0, wall_mm), 1), None
+            yield kind, round(rng.uniform(0.0, wall_mm), 1), None, None
         else:
             off = rng.gauss(0.0, noise.magnet_mm if magnet else noise.sensor_mm)
             edge = rng.choice((-19.0, 19.0)) if kind == "stud-edge" else 0.0
-            yield kind, round(x + off + edge, 1), None
+            yield kind, round(x + off + edge, 1), None, None
         x, number = x + spacing_mm, number + 1
 
 
-def survey_walk(
-    wall_mm: float, ceiling_up_mm: float, sag_mm: float
-) -> Iterable[tuple[str, float, float | None]]:
+def survey_walk(wall_mm: float, ceiling_up_mm: float, sag_mm: float) -> Iterable[Walked]:
     """A made-up walk along a wall: width, then ceiling readings at both ends and the middle."""
-    yield "wall-width", wall_mm, None
+    yield "wall-width", wall_mm, None, None
     for share in (0.0, 0.5, 1.0):
-        yield "ceiling", ceiling_up_mm - sag_mm * share, wall_mm * share
+        yield "ceiling", ceiling_up_mm - sag_mm * share, wall_mm * share, None
+
+
+def gap_walk(wall_mm: float, seed: int) -> Iterable[Walked]:
+    """A made-up walk with a straightedge held plumb: twelve gaps to a wall that leans a little and stands proud in its middle."""
+    rng = random.Random(seed)  # noqa: S311 - made-up readings
+    for share in (0.1, 0.35, 0.65, 0.9):
+        for y in (600.0, 1300.0, 2000.0):
+            belly = 5.0 * math.exp(-(((share - 0.5) / 0.25) ** 2) - ((y - 1300.0) / 600.0) ** 2)
+            gap = 30.0 - belly - 0.002 * (y - 600.0) + rng.gauss(0.0, 0.4)
+            yield "gap", round(gap, 1), round(wall_mm * share, 1), y

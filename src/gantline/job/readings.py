@@ -26,6 +26,7 @@ What = Literal[
     "stud-center",
     "stud-magnet",
     "stud-nothing",
+    "gap",
 ]
 STUD = "stud-"
 Source = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[A-Za-z0-9 ._-]+$")]
@@ -36,18 +37,20 @@ class Reading(ClosedModel):
     """One reading. seq counts up from 1 within its source; x_mm from the left wall end where it matters.
 
     ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand. The value of a
-    stud reading is its place along the wall, from the left wall end.
+    stud reading is its place along the wall, from the left wall end. A gap is one from a plumb reference plane to the wall, at
+    x_mm and y_mm above the floor.
     """
 
     source: Source
     seq: Annotated[int, Field(ge=1, le=2_000_000_000)]
     what: What = "distance"
     x_mm: PositionMm | None = None
+    y_mm: PositionMm | None = None
     value_mm: PositionMm
 
 
 def read_csv(content: bytes, units: Units, source: str, first_seq: int) -> list[Reading]:
-    """Readings from CSV with the columns what, x, value; lengths in any usual form.
+    """Readings from CSV with the columns what, x, y, value; lengths in any usual form.
 
     Raises: BadDocument naming the line and the column.
     """
@@ -61,6 +64,7 @@ def _row(row: dict[str, str], line: int, units: Units, source: str, seq: int) ->
         "seq": seq,
         "what": row.get("what") or "distance",
         "x_mm": row.get("x") or None,
+        "y_mm": row.get("y") or None,
         "value_mm": row.get("value", ""),
     }
     try:
@@ -100,6 +104,13 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
             value = {"id": _id(one), "x_mm": one.value_mm, "kind": one.what.removeprefix(STUD)}
             there = any(each.id == value["id"] for each in job.survey.stud_readings)
             pointer = field_of(Survey.stud_readings).pointer
+            out.append(Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value))
+        elif one.what == "gap":
+            if one.x_mm is None or one.y_mm is None:
+                continue  # a gap without its place says nothing
+            value = {"id": _id(one), "x_mm": one.x_mm, "y_mm": one.y_mm, "gap_mm": one.value_mm}
+            there = any(each.id == value["id"] for each in job.survey.gaps)
+            pointer = field_of(Survey.gaps).pointer
             out.append(Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value))
         elif one.what in lists:
             field, name = lists[one.what]

@@ -6,6 +6,7 @@ from gantline.sheets import (
     box_sheet,
     cut_sheet,
     drawings,
+    drilling_sheet,
     dxf,
     fabric_sheet,
     marks_csv,
@@ -22,6 +23,7 @@ from gantline.sheets.sheet import Sheet
 
 ALL: tuple[Sheet, ...] = (
     wall_sheet.SHEET,
+    drilling_sheet.SHEET,
     template_sheet.SHEET,
     tension_sheet.SHEET,
     cut_sheet.SHEET,

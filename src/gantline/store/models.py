@@ -102,6 +102,7 @@ class ReadingRow(Base):
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     what: Mapped[str] = mapped_column(String(20))
     x_mm: Mapped[float | None]
+    y_mm: Mapped[float | None]
     value_mm: Mapped[float]
     taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 

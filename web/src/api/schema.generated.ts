@@ -840,6 +840,12 @@ export interface components {
          */
         Bars: "before" | "between" | "after";
         /**
+         * Base
+         * @description What a fixing holds in.
+         * @enum {string}
+         */
+        Base: "wood" | "board" | "brick" | "block";
+        /**
          * Bench
          * @description What the workshop asks: the cuts, and everything to buy.
          */
@@ -1464,6 +1470,8 @@ export interface components {
          * @description The empty frame hung once [mm]: how much its top stands too high (- too low) at its left and right end, side gaps.
          */
         DryReading: {
+            /** Day */
+            day: string | null;
             /** Gap Left Mm */
             gap_left_mm: number | null;
             /** Gap Right Mm */
@@ -1474,6 +1482,8 @@ export interface components {
             left_mm: number;
             /** Right Mm */
             right_mm: number;
+            /** Who */
+            who: string | null;
         };
         /**
          * DryRow
@@ -1997,6 +2007,31 @@ export interface components {
          * @description The brackets. row_offset_mm is the frame's height less the distance between the hole rows.
          */
         Hanging: {
+            /** Across From */
+            across_from: ("left" | "right" | "center" | "stud") | null;
+            anchor_base: components["schemas"]["Base"] | null;
+            /** Anchor Depth Mm */
+            anchor_depth_mm: number | null;
+            /** Anchor Drill Mm */
+            anchor_drill_mm: number | null;
+            /** Anchor Name */
+            anchor_name: string | null;
+            /** Anchor Plugged */
+            anchor_plugged: boolean | null;
+            /** Anchor Pull N */
+            anchor_pull_n: number | null;
+            /** Anchor Shear N */
+            anchor_shear_n: number | null;
+            /** Bottom */
+            bottom: ("latches" | "pads" | "strips" | "free") | null;
+            /** Cleat Board Mm */
+            cleat_board_mm: number | null;
+            /** Cleat Point Mm */
+            cleat_point_mm: number | null;
+            /** Cleat Screw Mm */
+            cleat_screw_mm: number | null;
+            /** Compress Mm */
+            compress_mm: number | null;
             /** Cover Mm */
             cover_mm: number | null;
             /** Drop Mm */
@@ -2014,17 +2049,31 @@ export interface components {
             /** Fix To */
             fix_to: ("studs" | "backer" | "anchors") | null;
             /** Fixing */
-            fixing: ("screw-4" | "screw-6" | "plug-board" | "metal-board" | "toggle" | "plug-brick" | "plug-block") | null;
+            fixing: ("screw-4" | "screw-6" | "plug-board" | "metal-board" | "toggle" | "plug-brick" | "plug-block" | "own") | null;
+            /** Hang Parts */
+            hang_parts: number | null;
+            /** Height By */
+            height_by: ("drop" | "less" | "cabinet") | null;
+            /** Leaflet Mm */
+            leaflet_mm: number | null;
             /** Lift On Mm */
             lift_on_mm: number | null;
             /** Lower Holes */
             lower_holes: boolean | null;
+            /** Lower Parts */
+            lower_parts: number | null;
             /** Name */
             name: string | null;
             /** Per Bracket */
             per_bracket: number | null;
+            /** Plate Height Mm */
+            plate_height_mm: number | null;
             /** Plate Mm */
             plate_mm: number | null;
+            /** Rod Mm */
+            rod_mm: number | null;
+            /** Row Fixed Mm */
+            row_fixed_mm: number | null;
             /** Row Offset Mm */
             row_offset_mm: number | null;
             /** Rule */
@@ -2039,6 +2088,12 @@ export interface components {
             spacing_mm: number | null;
             /** Spacing Share */
             spacing_share: number | null;
+            /** Torque */
+            torque: string | null;
+            /** Trim Mm */
+            trim_mm: number | null;
+            /** Up From */
+            up_from: ("datum" | "floor" | "ceiling") | null;
             way: components["schemas"]["Way"] | null;
         };
         /**
@@ -2088,7 +2143,7 @@ export interface components {
              * Hole
              * @enum {string}
              */
-            hole: "upper-left" | "upper-right" | "lower-left" | "lower-right" | "upper-2" | "upper-3" | "upper-4" | "upper-5" | "upper-6" | "upper-7" | "upper-8" | "upper-9" | "upper-10" | "upper-11" | "upper-12";
+            hole: "upper-left" | "upper-right" | "lower-left" | "lower-right" | "upper-2" | "upper-3" | "upper-4" | "upper-5" | "upper-6" | "upper-7" | "upper-8" | "upper-9" | "upper-10" | "upper-11" | "upper-12" | "lower-2" | "lower-3" | "lower-4" | "lower-5" | "lower-6" | "lower-7" | "lower-8" | "lower-9" | "lower-10" | "lower-11" | "lower-12";
             /** Id */
             id: string;
             /**
@@ -3383,7 +3438,8 @@ export interface components {
          * @description One reading. seq counts up from 1 within its source; x_mm from the left wall end where it matters.
          *
          *     ceiling and floor count from the datum line, up and down; distance is a plain length to be used by hand. The value of a
-         *     stud reading is its place along the wall, from the left wall end.
+         *     stud reading is its place along the wall, from the left wall end. A gap is one from a plumb reference plane to the wall, at
+         *     x_mm and y_mm above the floor.
          */
         Reading: {
             /** Seq */
@@ -3397,9 +3453,11 @@ export interface components {
              * @default distance
              * @enum {string}
              */
-            what: "ceiling" | "floor" | "wall-width" | "room-depth" | "datum" | "distance" | "stud-edge" | "stud-center" | "stud-magnet" | "stud-nothing";
+            what: "ceiling" | "floor" | "wall-width" | "room-depth" | "datum" | "distance" | "stud-edge" | "stud-center" | "stud-magnet" | "stud-nothing" | "gap";
             /** X Mm */
             x_mm?: (number | string) | null;
+            /** Y Mm */
+            y_mm?: (number | string) | null;
         };
         /**
          * ReadingName
@@ -3471,7 +3529,7 @@ export interface components {
          * @description What a record is of.
          * @enum {string}
          */
-        RecordKind: "fabric" | "kit" | "projector" | "fixing" | "board";
+        RecordKind: "fabric" | "kit" | "projector" | "fixing" | "board" | "anchor";
         /**
          * RecordName
          * @description What a record is to be called.
@@ -3756,7 +3814,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "template" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "drilling-sheet" | "template" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.
@@ -4242,7 +4300,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "fabric" | "kit" | "projector" | "fixing" | "board";
+            kind: "fabric" | "kit" | "projector" | "fixing" | "board" | "anchor";
         };
         /**
          * Tape

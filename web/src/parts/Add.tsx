@@ -33,7 +33,7 @@ export const Add = ({ cells, edit: make, button }: AddProps) => {
   }
   return (
     <>
-      <div className="flex items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         {cells.map(({ name, label, hint }) => (
           <input
             key={name}
@@ -42,7 +42,7 @@ export const Add = ({ cells, edit: make, button }: AddProps) => {
             value={draft[name] ?? ''}
             onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
             onKeyDown={(event) => event.key === 'Enter' && void add()}
-            className="min-h-9 w-full min-w-0 max-w-32 rounded border border-seam bg-velvet px-2 text-body"
+            className="min-h-9 min-w-14 max-w-32 flex-1 rounded border border-seam bg-velvet px-2 text-body"
           />
         ))}
         <Button className="whitespace-nowrap" onClick={() => void add()}>

@@ -45,6 +45,7 @@ export const WIDGETS: Record<string, Draw> = {
   'take-fabric': () => <TakeFrom kind="fabric" />,
   'take-projector': () => <TakeFrom kind="projector" />,
   'take-fixing': () => <TakeFrom kind="fixing" />,
+  'take-anchor': () => <TakeFrom kind="anchor" />,
   states: States,
   box: Box,
   bow: Bow,

@@ -60,7 +60,7 @@ class KnownMark(ClosedModel):
 class TakeRecord(ClosedModel):
     """A record to copy into the job."""
 
-    kind: Literal["fabric", "kit", "projector", "fixing", "board"]
+    kind: Literal["fabric", "kit", "projector", "fixing", "board", "anchor"]
     key: Annotated[str, Field(pattern=KEY)]
 
 

@@ -51,13 +51,21 @@ def put_in(desk: Desk, job_id: UUID, job: Job, named: Sequence[ReadingName]) -> 
 
 def _reading(row: ReadingRow) -> Reading:
     return Reading.model_validate(
-        {"source": row.source, "seq": row.seq, "what": row.what, "x_mm": row.x_mm, "value_mm": row.value_mm}
+        {
+            "source": row.source,
+            "seq": row.seq,
+            "what": row.what,
+            "x_mm": row.x_mm,
+            "y_mm": row.y_mm,
+            "value_mm": row.value_mm,
+        }
     )
 
 
 def _out(row: ReadingRow, job: Job) -> dict[str, Any]:
     units = job.units.to_core()
     x = "" if row.x_mm is None else length_text(row.x_mm, units)
+    y = "" if row.y_mm is None else length_text(row.y_mm, units)
     value = length_text(row.value_mm, units)
-    return {"source": row.source, "seq": row.seq, "what": row.what, "x": x, "value": value,
+    return {"source": row.source, "seq": row.seq, "what": row.what, "x": x, "y": y, "value": value,
         "value_mm": row.value_mm, "taken_at": row.taken_at}  # fmt: skip

@@ -6,6 +6,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from gantline.core.wall.loads import OWN
 from gantline.job.edits import Edit
 from gantline.job.field import Part, declared, field_of
 from gantline.job.model import Job
@@ -17,7 +18,7 @@ from gantline.job.model.tensioning import Tensioning
 from gantline.job.problems import BadDocument, FieldProblem, from_validation, pointer
 from gantline.job.records.board import BoardRecord
 from gantline.job.records.fabric import FabricRecord
-from gantline.job.records.hanging import FixingRecord
+from gantline.job.records.hanging import AnchorRecord, FixingRecord
 from gantline.job.records.kit import KitRecord
 from gantline.job.records.projector import ProjectorRecord, projector_edits
 from gantline.job.records.record import Record, copied
@@ -32,6 +33,7 @@ class RecordKind(StrEnum):
     PROJECTOR = "projector"
     FIXING = "fixing"
     BOARD = "board"
+    ANCHOR = "anchor"
 
 
 MODELS: Mapping[RecordKind, type[Record]] = {
@@ -40,6 +42,7 @@ MODELS: Mapping[RecordKind, type[Record]] = {
     RecordKind.PROJECTOR: ProjectorRecord,
     RecordKind.FIXING: FixingRecord,
     RecordKind.BOARD: BoardRecord,
+    RecordKind.ANCHOR: AnchorRecord,
 }
 
 
@@ -77,6 +80,7 @@ def _refuse_unstorable(value: Any, place: list[str | int]) -> None:
 # parts of a job that a record of a kind is made of; a projector's leaflet is not in a job as it was quoted
 PARTS: Mapping[RecordKind, tuple[type[Part], ...]] = {
     RecordKind.FIXING: (Hanging, FrameBuild),
+    RecordKind.ANCHOR: (Hanging,),
     RecordKind.KIT: (FrameBuild, Tensioning),
     RecordKind.FABRIC: (FabricChoice, Blank),
 }
@@ -154,5 +158,7 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | 
             )
             edits += copied(Blank, None, "", body)
             return [Edit(pointer=field_of(Tensioning.fabric).pointer, value=name), *edits]
+        case RecordKind.ANCHOR:
+            return copied(Hanging, field_of(Hanging.anchor_name), name, {**body, "fixing": OWN})
         case RecordKind.BOARD:
             return copied(FrameBuild, None, "", {"board": body.get("nominal"), **body})

@@ -7,7 +7,7 @@ from gantline.core.units import read_tape
 from gantline.core.wall.flat import THIN_MM, Flatness
 from gantline.core.wall.marks import HoleMark
 from gantline.drawing.tape import TapeWindow, window
-from gantline.job.model.hanging import Hanging
+from gantline.job.model.hanging import DryReading, Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change
@@ -142,15 +142,17 @@ def ways(at: Ask) -> WayTable:
         )
         for one in at(candidates)
     )
-    dry = tuple(
-        DryRow(id=one.id, said=f"left {_signed(at, one.left_mm)}, right {_signed(at, one.right_mm)}")
-        for one in at.things(Hanging.dry)
-    )
+    dry = tuple(DryRow(id=one.id, said=_dry(at, one)) for one in at.things(Hanging.dry))
     moves = ", ".join(
         f"{side} bracket {'stays' if abs(by) < THIN_MM else at.text(abs(by)) + (' up' if by > 0.0 else ' down')}"
         for side, by in at(corrections)
     )
     return WayTable(rows=rows, dry=dry, moves=moves)
+
+
+def _dry(at: Ask, one: DryReading) -> str:
+    by = ", ".join(each for each in (one.who, one.day) if each)
+    return f"left {_signed(at, one.left_mm)}, right {_signed(at, one.right_mm)}{f' ({by})' if by else ''}"
 
 
 def _sentence(text: str) -> str:

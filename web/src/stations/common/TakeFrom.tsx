@@ -15,6 +15,7 @@ const LABELS: Record<RecordKind, string> = {
   projector: 'Take a projector',
   fixing: 'Take brackets',
   board: 'Take a board',
+  anchor: 'Take a fixing',
 }
 const MANY: Record<RecordKind, string> = {
   fabric: 'Fabrics',
@@ -22,6 +23,7 @@ const MANY: Record<RecordKind, string> = {
   projector: 'Projectors',
   fixing: 'Brackets',
   board: 'Boards',
+  anchor: 'Fixings',
 }
 
 const useRecords = (kind: RecordKind) =>

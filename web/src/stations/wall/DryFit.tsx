@@ -9,7 +9,10 @@ const ENDS = [
   { name: 'right_mm', label: 'Top right, too high by (minus: too low)', hint: 'right' },
   { name: 'gap_left_mm', label: 'Gap to the left reference', hint: 'gap l', optional: true },
   { name: 'gap_right_mm', label: 'Gap to the right reference', hint: 'gap r', optional: true },
+  { name: 'who', label: 'Who reads', hint: 'who', optional: true },
 ]
+
+const day = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
 /** The empty frame hung and read: what each bracket must move. */
 export const DryFit = ({ plan }: StationProps) => {
@@ -21,7 +24,11 @@ export const DryFit = ({ plan }: StationProps) => {
         Hang the empty frame. Read its top against the target line at both ends, minus where it stands too low; then the side
         gaps.
       </p>
-      <Add cells={ENDS} button="Add" edit={(typed) => ({ pointer: '/wall/dry/-', value: typed })} />
+      <Add
+        cells={ENDS}
+        button="Add"
+        edit={(typed) => ({ pointer: '/wall/dry/-', value: { ...typed, day: day.format(new Date()) } })}
+      />
       <ul className="pt-1">
         {table?.dry.map((row, at) => (
           <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">

@@ -1,0 +1,98 @@
+"""The drilling sheet: each hole in the order of the work, its bit, depth and fixing, and what to read back, with boxes."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from gantline.core.wall.ways import KINDS
+from gantline.job.model.hanging import Hanging
+from gantline.plan.ask import Ask
+from gantline.sheets.pdf import render, to_pdf
+from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
+from gantline.stations.common import way
+from gantline.stations.wall import drilling, fixing
+from gantline.stations.wall.datum import hooked_across, hooked_up
+from gantline.stations.wall.flat import shims
+from gantline.stations.wall.told import facts
+
+READ_BACK = (
+    ("check_across", "Hole to hole across"),
+    ("check_down", "Upper to lower hole"),
+    ("check_diagonal", "Both hole diagonals, alike"),
+    ("level_tolerance", "Left and right level within"),
+)
+ROWS = ("upper", "lower")
+LEVELED = (
+    "Level from this one: mark the others of the row on its line, then read each against its own number."
+)
+
+
+@dataclass(frozen=True, slots=True)
+class HoleLine:
+    """One hole to drill: where the tape is hooked and what it reads, whether it is done, the shim behind it, and what to mind."""
+
+    key: str
+    name: str
+    across: str
+    across_hook: str
+    up: str
+    up_hook: str
+    done: bool
+    shim: str
+    mind: str
+
+
+def drilling_sheet(ready: Ready) -> bytes:
+    """Order, marks, bit, depth, fixing, checks."""
+    at = ready.made.ask
+    one = at(fixing)
+    values = ready.common | {
+        "holes": list(_holes(at)),
+        "fixing": one,
+        "each": at.field(Hanging.per_bracket),
+        "torque": at.given(Hanging.torque) or "",
+        "read_back": [
+            (label, ready.made.text(key))
+            for key, label in READ_BACK
+            if ready.made.text(key) and key not in ready.made.refused[1]
+        ],
+        "goes_on": KINDS[at(way)].goes_on,
+        "going_caution": KINDS[at(way)].caution,
+    }
+    return to_pdf(render("drilling.html", ready.paper, title="drilling sheet", **values))
+
+
+def _holes(at: Ask) -> Iterator[HoleLine]:
+    """Upper row first, from the left: the level is taken over from hole to hole."""
+    there = at(drilling)
+    if there is None:
+        return
+    done = {one.key for one in at(facts) if one.drilled}
+    thick = {one.key: one.thick_mm for one in at(shims)}
+    first = True
+    for one in sorted(there.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.x_mm)):
+        (across_hook, across), (up_hook, up) = hooked_across(at, one), hooked_up(at, one)
+        key = one.hole.key
+        yield HoleLine(
+            key=key,
+            name=f"{one.hole.row} {one.hole.side}",
+            across=at.text(across),
+            across_hook=across_hook,
+            up=at.text(up),
+            up_hook=up_hook,
+            done=key in done,
+            shim=at.text(thick[key]) if thick.get(key, 0.0) > 0.0 else "",
+            mind=LEVELED if first else "",
+        )
+        first = False
+
+
+SHEET = Sheet(
+    key="drilling-sheet",
+    label="Drilling sheet",
+    group=FOR_THE_WALL,
+    note="PDF",
+    media_type=PDF,
+    ending="drilling sheet.pdf",
+    make=drilling_sheet,
+    papers=True,
+)
