@@ -4,7 +4,7 @@ import re
 import sys
 from pathlib import Path
 
-from bench import cutting, drag, faults, fuzz, load, plans, roundtrip, studs, tables, users
+from bench import cutting, drag, faults, fuzz, holes, load, plans, roundtrip, studs, tables, users
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
@@ -20,7 +20,7 @@ PARTS = {
     "studs": studs,
     "load": load,
 }
-LONG = {"faults": faults, "fuzz": fuzz, "users": users}
+LONG = {"faults": faults, "fuzz": fuzz, "holes": holes, "users": users}
 
 
 def main() -> None:

@@ -50,7 +50,7 @@ FIXINGS: Mapping[str, Fixing] = {
     ),
 }
 OWN = "own"  # not one of these: the job, or a record of the stores, says what it is
-BESIDE = 2  # places that bear the weight of a rail on many brackets
+BESIDE = 2  # places that may have to bear the weight of a rail on many brackets
 MOST_A_BRACKET = 8  # no plate has holes for more
 SPREAD_MM = 25.0  # behind the board
 PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
@@ -67,19 +67,17 @@ class Load:
 def row_shares(
     places_mm: Sequence[float], center_mm: float, *, shared: bool
 ) -> tuple[tuple[float, ...], tuple[float, ...]]:
-    """What each place of the top row bears of the weight, and of what pulls outward; each adds up to 1.
+    """What each place of the top row may have to bear of the weight, and of what pulls outward.
 
     A straight line through the places in balance with a center of mass at center: 1/n + (c - m)(x - m)/sum (x - m)^2, m their
-    middle; of two places it is the lever. Where nothing stiff shares (shared False) the two places nearest the center are counted
-    on for the weight, half each: it is spread along the rail, not hung at its center.  Raises: OutOfRange without any place.
+    middle; of two places it is the lever, and both lists add up to 1. Where nothing stiff shares (shared False) any two of many
+    may have to bear the weight: half at each.  Raises: OutOfRange without any place.
     """
     require_positive(places=len(places_mm))
     pull = _line(places_mm, center_mm)
     if shared or len(places_mm) <= BESIDE:
         return pull, pull
-    bearing = sorted(range(len(places_mm)), key=lambda one: abs(places_mm[one] - center_mm))[:BESIDE]
-    shear = [1.0 / BESIDE if one in bearing else 0.0 for one in range(len(places_mm))]
-    return tuple(shear), pull
+    return (1.0 / BESIDE,) * len(places_mm), pull
 
 
 def _line(places_mm: Sequence[float], center_mm: float) -> tuple[float, ...]:

@@ -18,6 +18,7 @@ from gantline.stations.wall.told import facts
 
 FRAME = "frame-handle"
 ROWS = ("upper", "lower")
+FEW = 2  # more have no room for words
 
 
 def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -164,12 +165,13 @@ def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or not there or face != "front":
         return
     upper = sorted((one for one in found.holes if one.row == "upper"), key=lambda one: one.x_mm)
+    words = " of its load" if len(there) <= FEW else ""
     for one, share in zip(upper, there, strict=False):
         yield Label(
             key=f"load-{one.key}",
             layer="wall",
             at=(one.x_mm, one.y_mm),
-            text=f"{100.0 * share:.0f} % of its load" if share <= 1.0 else f"{100.0 * share:.0f} %: too much",
+            text=f"{100.0 * share:.0f} %{words}" if share <= 1.0 else f"{100.0 * share:.0f} %: too much",
             role="hole" if share <= 1.0 else "hole-refused",
             moves=FRAME,
         )

@@ -8,7 +8,7 @@ from gantline.core.wall.between import between_mm
 from gantline.core.wall.brackets import BracketPair
 from gantline.core.wall.cleat import CleatPlace, cleat_over_studs, ledger_over_studs
 from gantline.core.wall.facts import blocked_xs_mm
-from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, hole_drop_mm, parts_wanted
+from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, frame_top_mm, hole_drop_mm, parts_wanted
 from gantline.core.wall.ways import KINDS, Way, has_lower_row
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
@@ -109,7 +109,7 @@ def leaflet_off_mm(at: Ask) -> float | None:
     top, hung = at(cabinet_top_mm), at(placement)
     if top is None or not hung.possible:
         return None
-    return top + leaflet + at(drop_mm) - hung.top_mm
+    return frame_top_mm(top + leaflet, at(drop_mm)) - hung.top_mm
 
 
 def lower_holes(at: Ask) -> bool:

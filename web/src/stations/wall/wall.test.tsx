@@ -87,7 +87,11 @@ test('a dry fit is typed with both ends and says what each bracket must move', a
   fireEvent.change(screen.getByRole('textbox', { name: /^Top left/ }), { target: { value: '2' } })
   fireEvent.change(screen.getByRole('textbox', { name: /^Top right/ }), { target: { value: '-3' } })
   fireEvent.click(screen.getByRole('button', { name: 'Add' }))
-  await vi.waitFor(() => expect(edit).toHaveBeenCalledWith([{ pointer: '/wall/dry/-', value: { left_mm: '2', right_mm: '-3' } }]))
+  await vi.waitFor(() =>
+    expect(edit).toHaveBeenCalledWith([
+      { pointer: '/wall/dry/-', value: { left_mm: '2', right_mm: '-3', day: expect.any(String) } },
+    ]),
+  )
 })
 
 test('a gap is tapped where it was read, once it is typed', () => {
