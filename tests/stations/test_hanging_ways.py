@@ -127,7 +127,7 @@ def test_an_anchor_of_the_stores_says_what_it_carries_and_how_deep() -> None:
 
 
 def test_gaps_come_over_the_feed_with_both_their_places() -> None:
-    job = demo_job("parish-hall")
+    job = changed("parish-hall", survey__gaps=[])
     lines = b"what,x,y,value\ngap,500,600,31\ngap,2500,600,29\ngap,500,1900,30\ngap,2500,1900,27\n"
     read = read_csv(lines, job.units.to_core(), "straightedge", 1)
     made = plan(apply(job, use_edits(read, job)))
