@@ -93,6 +93,7 @@ def studs_on_wall(
     Leaves out: jack studs beside an opening, until they are read or set.  Raises: nothing.
     """
     half, found = lattice.stud_mm / 2.0, []
+    reach = half + WITHIN * max(noise.sensor_mm, noise.magnet_mm)  # no reading farther off is of a stud
     fits: set[int] = set()  # readings that are of a stud of the lattice
     struck = [x for x, there in by_hand if not there]
     for x in lattice.centres_mm:
@@ -101,7 +102,8 @@ def studs_on_wall(
         if any(abs(x - gone) <= lattice.stud_mm for gone in struck):
             found.append(Stud(x, StudState.MISSING))
         else:
-            hits = [number for number, one in enumerate(readings) if _agrees(one, x, half, noise)]
+            near = [number for number, one in enumerate(readings) if abs(one.x_mm - x) <= reach]
+            hits = [number for number in near if _agrees(readings[number], x, half, noise)]
             fits.update(hits)
             found.append(_stud(x, half, readings, hits))
     added = [x for x, there in by_hand if there]
