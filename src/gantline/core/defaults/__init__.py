@@ -6,6 +6,7 @@ A shop overrides any of them in its settings. A figure that rests on one says so
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from gantline.core.defaults.align import AlignDefaults
 from gantline.core.defaults.default import Default, checked, named
 from gantline.core.defaults.frame import BlankDefaults, FrameDefaults, TrimDefaults
 from gantline.core.defaults.height import HeightDefaults
@@ -31,6 +32,7 @@ DEFAULTS = named(
     WallDefaults,
     TensionDefaults,
     TripDefaults,
+    AlignDefaults,
 )
 
 
@@ -62,6 +64,7 @@ PLAIN_SHOP = Shop({})
 __all__ = [
     "DEFAULTS",
     "PLAIN_SHOP",
+    "AlignDefaults",
     "BlankDefaults",
     "Default",
     "FrameDefaults",

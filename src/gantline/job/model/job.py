@@ -6,6 +6,7 @@ from pydantic import Field as Limit
 
 from gantline.core.units import LengthStyle, Units
 from gantline.job.field import ClosedModel, Field, Part, bind, bind_items, item_lists
+from gantline.job.model.align import Aligned, Hung
 from gantline.job.model.frame import FrameBuild, Materials, Trim
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
@@ -52,6 +53,8 @@ class Job(Part):
     wall: Hanging = Hanging()
     tension: Tensioning = Tensioning()
     trim: Trim = Trim()
+    hang: Hung = Hung()
+    align: Aligned = Aligned()
     materials: Materials = Materials()
     known: Annotated[
         dict[PointerText, Known], Limit(max_length=4000), Field("known", "How it is known", "value")

@@ -1,0 +1,141 @@
+"""From a solved pose to moves that a hand can make, in order: body before lens.
+
+Moves are minus the solved pose: turn the body back, then set the lens anew for where it stands. The rear of the body swings by
+l tan(turn), l from the lens to its rear; a foot's height is its distance times the tangent of the tilt. Source: the trade's rule
+that every turn of the body is paid back by shift. Leaves out: that a mount turns about its own bolt, not the lens; the next
+readings show what that did.
+"""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from gantline.core.align.solve import Freedom, solve
+from gantline.core.errors import OutOfRange
+from gantline.core.throw.pinhole import Array, Pose, to_wall
+
+NEAR = 1e-9
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Hands:
+    """What a hand can set on this projector.
+
+    rear: from the lens to the body's rear; across and along: distance of its feet sideways and fore and aft; foot_turn, height a
+    turn of a foot, None without feet; step: smallest push [mm]; foot_step [turns]; zoom_step, share of the picture's width;
+    shift_step, share of the panel's image; place_step: smallest move of the whole body [mm].
+    """
+
+    rear_mm: float
+    across_mm: float
+    along_mm: float
+    foot_turn_mm: float | None
+    step_mm: float
+    foot_step: float
+    zoom_step: float
+    shift_step: float
+    place_step_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Move:
+    """One move: what, how far in its own unit (mm, turns of a foot, share), and the pose after it."""
+
+    kind: str
+    amount: float
+    turns: float | None
+    after: Pose
+
+
+def moves(
+    pose: Pose, straight: Pose, uv: Array, target: Array, *, free: Freedom, hands: Hands
+) -> tuple[Move, ...]:
+    """The moves from a pose to the target corners (4, 2) [mm], each rounded to what a hand can set; nothing that rounds to none.
+
+    Order: place of the body (where the lens has no zoom or shift), turn, tilt, roll, then the lens, which is solved anew for the
+    body as it then stands.
+    """
+    made: list[Move] = []
+    now = pose
+    for kind, name, lever, foot in (
+        ("turn", "yaw", hands.rear_mm, False),
+        ("tilt", "pitch", hands.along_mm if hands.foot_turn_mm else hands.rear_mm, True),
+        ("roll", "roll", hands.across_mm, True),
+    ):
+        found = _turn(now, kind, name, lever, hands, foot=foot and hands.foot_turn_mm is not None)
+        if found is not None:
+            made.append(found)
+            now = found.after
+    own = [name for name in free.names if name not in ("yaw", "pitch", "roll")]
+    best = _reset(now, straight, uv, target, own)
+    for name in own:
+        found = _set(now, best, name, hands)
+        if found is not None:
+            made.append(found)
+            now = found.after
+    return tuple(made)
+
+
+def _turn(now: Pose, kind: str, name: str, lever: float, hands: Hands, *, foot: bool) -> Move | None:
+    angle = -getattr(now, name)
+    push = lever * math.tan(angle)
+    turns = None
+    if foot and hands.foot_turn_mm is not None:
+        turns = round(push / hands.foot_turn_mm / hands.foot_step) * hands.foot_step
+        push = turns * hands.foot_turn_mm
+    else:
+        push = round(push / hands.step_mm) * hands.step_mm
+    if abs(push) < NEAR:
+        return None
+    after = replace(now, **{name: getattr(now, name) + math.atan2(push, lever)})
+    return Move(kind=kind, amount=push, turns=turns, after=after)
+
+
+def _reset(now: Pose, straight: Pose, uv: Array, target: Array, own: list[str]) -> Pose:
+    """The lens, or the body's place, for the target as near as the body's turns let it."""
+    start = replace(now, **{name: getattr(straight, name) for name in own})
+    try:
+        return solve(start, uv, target, free=Freedom(spread=dict.fromkeys(own)), sigma_mm=1.0).pose
+    except OutOfRange:
+        return start
+
+
+def _set(now: Pose, best: Pose, name: str, hands: Hands) -> Move | None:
+    have, wish = getattr(now, name), getattr(best, name)
+    if name == "ratio":  # the picture's width goes as 1 / R
+        share = round((have / wish - 1.0) / hands.zoom_step) * hands.zoom_step
+        value, amount = have / (1.0 + share), share
+    else:
+        step = hands.shift_step if name.startswith("shift") else hands.place_step_mm
+        amount = round((wish - have) / step) * step
+        value = have + amount
+    if abs(amount) < NEAR:
+        return None
+    return Move(kind=name.removesuffix("_mm"), amount=amount, turns=None, after=replace(now, **{name: value}))
+
+
+def replayed(pose: Pose, made: tuple[Move, ...], hands: Hands) -> Iterator[Pose]:
+    """What the same moves do to another pose, one after the other: the real one, of which the solved one is an estimate."""
+    now = pose
+    for one in made:
+        if one.kind in ("turn", "tilt", "roll"):
+            name = {"turn": "yaw", "tilt": "pitch", "roll": "roll"}[one.kind]
+            lever = {
+                "turn": hands.rear_mm,
+                "tilt": hands.along_mm if hands.foot_turn_mm else hands.rear_mm,
+                "roll": hands.across_mm,
+            }[one.kind]
+            now = replace(now, **{name: getattr(now, name) + math.atan2(one.amount, lever)})
+        elif one.kind == "ratio":
+            now = replace(now, ratio=now.ratio / (1.0 + one.amount))
+        else:
+            name = one.kind if one.kind.startswith("shift") else f"{one.kind}_mm"
+            now = replace(now, **{name: getattr(now, name) + one.amount})
+        yield now
+
+
+def worst_mm(pose: Pose, uv: Array, target: Array) -> float:
+    """The largest distance, along an axis, of a corner from its target [mm]."""
+    return float(np.max(np.abs(to_wall(pose, uv) - target)))

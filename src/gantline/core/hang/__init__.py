@@ -1,0 +1,1 @@
+"""The hung screen: level, centered, plumb, flat; and the move that cures each."""

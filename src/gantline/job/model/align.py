@@ -1,0 +1,94 @@
+"""The screen hung, and the picture aligned: readings, round by round."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field as Limit
+
+from gantline.core.defaults import AlignDefaults
+from gantline.job.field import Field, Item, Part
+from gantline.job.types import Id, Line, Lux, PositionMm, Share, Turn
+
+FIRST = (("frame", "frame, then picture"), ("picture", "picture on the bare wall, then frame"))
+OFF_MM = 600.0
+Outside = Annotated[PositionMm, Limit(ge=-OFF_MM, le=OFF_MM)]
+
+
+class CornerRound(Item):
+    """The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and up or down;
+    minus inside. *_bow: how far an edge's middle stands outside the line of its corners."""
+
+    id: Id
+    tl_x_mm: Annotated[Outside | None, Field("tl_x", "top left, sideways", fact=True)] = None
+    tl_y_mm: Annotated[Outside | None, Field("tl_y", "top left, up", fact=True)] = None
+    tr_x_mm: Annotated[Outside | None, Field("tr_x", "top right, sideways", fact=True)] = None
+    tr_y_mm: Annotated[Outside | None, Field("tr_y", "top right, up", fact=True)] = None
+    br_x_mm: Annotated[Outside | None, Field("br_x", "bottom right, sideways", fact=True)] = None
+    br_y_mm: Annotated[Outside | None, Field("br_y", "bottom right, down", fact=True)] = None
+    bl_x_mm: Annotated[Outside | None, Field("bl_x", "bottom left, sideways", fact=True)] = None
+    bl_y_mm: Annotated[Outside | None, Field("bl_y", "bottom left, down", fact=True)] = None
+    top_bow_mm: Annotated[Outside | None, Field("top_bow", "middle of the top, out", fact=True)] = None
+    bottom_bow_mm: Annotated[Outside | None, Field("bottom_bow", "middle of the bottom, out", fact=True)] = (
+        None
+    )
+    who: Annotated[Line | None, Field("who", "who", "text")] = None
+    day: Annotated[Line | None, Field("day", "when", "text")] = None
+
+
+class HangReading(Item):
+    """The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital level;
+    side gaps; top against a plumb line at the bottom, + the top leans in; the diagonals' distance at their crossing; fabric margins."""
+
+    id: Id
+    level_mm: Annotated[Outside | None, Field("level", "right end higher by", fact=True)] = None
+    level_deg: Annotated[Turn | None, Field("level_deg", "or degrees, right end up", "number", fact=True)] = (
+        None
+    )
+    gap_left_mm: Annotated[Outside | None, Field("gap_left", "gap left", fact=True)] = None
+    gap_right_mm: Annotated[Outside | None, Field("gap_right", "gap right", fact=True)] = None
+    plumb_left_mm: Annotated[Outside | None, Field("plumb_left", "top leans in, left", fact=True)] = None
+    plumb_right_mm: Annotated[Outside | None, Field("plumb_right", "top leans in, right", fact=True)] = None
+    crossing_mm: Annotated[
+        Outside | None, Field("crossing", "diagonals apart where they cross", fact=True)
+    ] = None
+    margin_left_mm: Annotated[Outside | None, Field("margin_left", "fabric margin left", fact=True)] = None
+    margin_right_mm: Annotated[Outside | None, Field("margin_right", "fabric margin right", fact=True)] = None
+    margin_top_mm: Annotated[Outside | None, Field("margin_top", "fabric margin top", fact=True)] = None
+    margin_bottom_mm: Annotated[Outside | None, Field("margin_bottom", "fabric margin bottom", fact=True)] = (
+        None
+    )
+    who: Annotated[Line | None, Field("who", "who", "text")] = None
+    day: Annotated[Line | None, Field("day", "when", "text")] = None
+
+
+class Hung(Part):
+    """How the screen hangs."""
+
+    first: Annotated[
+        Literal["frame", "picture"] | None,
+        Field("order", "What comes first", "choice", None, FIRST, derived=True),
+    ] = None
+    readings: Annotated[
+        list[HangReading], Limit(max_length=40), Field("hang_readings", "Readings of the hung screen", "list")
+    ] = []
+    pulled: Annotated[bool | None, Field("pulled", "Every latch pull-tested", "switch", False)] = None
+    locked: Annotated[bool | None, Field("locked", "Locks and turnbuckles locked", "switch", False)] = None
+
+
+class Aligned(Part):
+    """How the picture stands on the frame."""
+
+    rounds: Annotated[
+        list[CornerRound], Limit(max_length=40), Field("corner_rounds", "Rounds of corner readings", "list")
+    ] = []
+    corner_sigma_mm: Annotated[
+        Annotated[float, Limit(gt=0.0, le=20.0)] | None,
+        Field("corner_sigma", "A corner reading is good to", default=AlignDefaults.corner_sigma_mm),
+    ] = None
+    shift_turn: Annotated[Share | None, Field("shift_turn", "Shift, a turn of its knob", "share")] = None
+    luminance: Annotated[
+        Lux | None, Field("measured_center", "Measured luminance, center", "number", unit=" cd/m²", fact=True)
+    ] = None
+    luminance_corners: Annotated[
+        Lux | None,
+        Field("measured_corner", "Measured luminance, darkest corner", "number", unit=" cd/m²", fact=True),
+    ] = None
