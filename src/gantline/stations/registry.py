@@ -5,8 +5,12 @@ from enum import StrEnum
 
 from gantline.plan.plan import MEASURE
 from gantline.plan.station import Station
+from gantline.stations.align.findings import Code as AlignCode
+from gantline.stations.align.station import ALIGN
 from gantline.stations.frame.findings import Code as FrameCode
 from gantline.stations.frame.station import FRAME
+from gantline.stations.hang.findings import Code as HangCode
+from gantline.stations.hang.station import HANG
 from gantline.stations.height.findings import Code as HeightCode
 from gantline.stations.height.station import HEIGHT
 from gantline.stations.light.findings import Code as LightCode
@@ -25,7 +29,7 @@ from gantline.stations.trim.station import TRIM
 from gantline.stations.wall.codes import Code as WallCode
 from gantline.stations.wall.station import WALL
 
-STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, FRAME, WALL, TENSION, TRIM)
+STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, FRAME, WALL, TENSION, TRIM, HANG, ALIGN)
 BY_KEY: Mapping[str, Station] = {one.key: one for one in STATIONS}
 CODES: Mapping[str, type[StrEnum]] = {
     "survey": SurveyCode,
@@ -37,5 +41,7 @@ CODES: Mapping[str, type[StrEnum]] = {
     "wall": WallCode,
     "tension": TensionCode,
     "trim": TrimCode,
+    "hang": HangCode,
+    "align": AlignCode,
 }
 ALL_CODES = frozenset({MEASURE, SEATS, *(code.value for kind in CODES.values() for code in kind)})

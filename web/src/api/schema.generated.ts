@@ -771,6 +771,46 @@ export interface components {
             kind: string;
         };
         /**
+         * AlignTable
+         * @description The last round, its moves, every round; wanted: how far out each corner should be; half_border: half of a
+         *     border, as it is typed (empty without one); fits: whether the corners fit a pose; done: all eight within tolerance.
+         */
+        AlignTable: {
+            /** Corners */
+            corners: components["schemas"]["CornerRow"][];
+            /** Done */
+            done: boolean;
+            /** Fits */
+            fits: boolean;
+            /** Half Border */
+            half_border: string;
+            /** Moves */
+            moves: components["schemas"]["MoveRow"][];
+            /** Rounds */
+            rounds: components["schemas"]["RoundRow"][];
+            /** Wanted */
+            wanted: string;
+        };
+        /**
+         * Aligned
+         * @description How the picture stands on the frame.
+         */
+        Aligned: {
+            /** Corner Sigma Mm */
+            corner_sigma_mm: number | null;
+            /** Luminance */
+            luminance: number | null;
+            /** Luminance Corners */
+            luminance_corners: number | null;
+            /**
+             * Rounds
+             * @default []
+             */
+            rounds: components["schemas"]["CornerRound"][];
+            /** Shift Turn */
+            shift_turn: number | null;
+        };
+        /**
          * Area
          * @description A closed outline [mm].
          */
@@ -1165,6 +1205,22 @@ export interface components {
             } | string[] | null;
         };
         /**
+         * CheckRow
+         * @description A check: how it stands, the move that cures it (empty within tolerance).
+         */
+        CheckRow: {
+            /** Key */
+            key: string;
+            /** Move */
+            move: string;
+            /** Name */
+            name: string;
+            /** Stands */
+            stands: string;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * Choice
          * @description One choice of a field: what is stored and what is read.
          */
@@ -1203,6 +1259,57 @@ export interface components {
              * @default []
              */
             shapes: components["schemas"]["Shape"][];
+        };
+        /**
+         * CornerRound
+         * @description The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and up or down;
+         *     minus inside. *_bow: how far an edge's middle stands outside the line of its corners.
+         */
+        CornerRound: {
+            /** Bl X Mm */
+            bl_x_mm: number | null;
+            /** Bl Y Mm */
+            bl_y_mm: number | null;
+            /** Bottom Bow Mm */
+            bottom_bow_mm: number | null;
+            /** Br X Mm */
+            br_x_mm: number | null;
+            /** Br Y Mm */
+            br_y_mm: number | null;
+            /** Day */
+            day: string | null;
+            /** Id */
+            id: string;
+            /** Tl X Mm */
+            tl_x_mm: number | null;
+            /** Tl Y Mm */
+            tl_y_mm: number | null;
+            /** Top Bow Mm */
+            top_bow_mm: number | null;
+            /** Tr X Mm */
+            tr_x_mm: number | null;
+            /** Tr Y Mm */
+            tr_y_mm: number | null;
+            /** Who */
+            who: string | null;
+        };
+        /**
+         * CornerRow
+         * @description A corner of the last round: sideways and up or down; whether either is doubted, whether both are within tolerance.
+         */
+        CornerRow: {
+            /** Across */
+            across: string;
+            /** Doubted */
+            doubted: boolean;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Up */
+            up: string;
+            /** Within */
+            within: boolean;
         };
         /**
          * Cure
@@ -2003,6 +2110,55 @@ export interface components {
             ] | null;
         };
         /**
+         * HangReading
+         * @description The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital level; side
+         *     gaps; top against a plumb line at the bottom, + the top leans in; the diagonals' distance where they cross; margins.
+         */
+        HangReading: {
+            /** Crossing Mm */
+            crossing_mm: number | null;
+            /** Day */
+            day: string | null;
+            /** Gap Left Mm */
+            gap_left_mm: number | null;
+            /** Gap Right Mm */
+            gap_right_mm: number | null;
+            /** Id */
+            id: string;
+            /** Level Deg */
+            level_deg: number | null;
+            /** Level Mm */
+            level_mm: number | null;
+            /** Margin Bottom Mm */
+            margin_bottom_mm: number | null;
+            /** Margin Left Mm */
+            margin_left_mm: number | null;
+            /** Margin Right Mm */
+            margin_right_mm: number | null;
+            /** Margin Top Mm */
+            margin_top_mm: number | null;
+            /** Plumb Left Mm */
+            plumb_left_mm: number | null;
+            /** Plumb Right Mm */
+            plumb_right_mm: number | null;
+            /** Who */
+            who: string | null;
+        };
+        /**
+         * HangTable
+         * @description The acts in order, the caution of this way, the checks, the readings.
+         */
+        HangTable: {
+            /** Acts */
+            acts: string[];
+            /** Caution */
+            caution: string;
+            /** Checks */
+            checks: components["schemas"]["CheckRow"][];
+            /** Readings */
+            readings: components["schemas"]["ReadingRow"][];
+        };
+        /**
          * Hanging
          * @description The brackets. row_offset_mm is the frame's height less the distance between the hole rows.
          */
@@ -2159,10 +2315,33 @@ export interface components {
             y_mm: number;
         };
         /**
+         * Hung
+         * @description How the screen hangs.
+         */
+        Hung: {
+            /** First */
+            first: ("frame" | "picture") | null;
+            /** Locked */
+            locked: boolean | null;
+            /** Pulled */
+            pulled: boolean | null;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["HangReading"][];
+        };
+        /**
          * Job
          * @description One screen in one room.
          */
         Job: {
+            /**
+             * @default {
+             *       "rounds": []
+             *     }
+             */
+            align: components["schemas"]["Aligned"];
             /**
              * @default {
              *       "shapes": []
@@ -2192,6 +2371,12 @@ export interface components {
              *     }
              */
             frame: components["schemas"]["FrameBuild"];
+            /**
+             * @default {
+             *       "readings": []
+             *     }
+             */
+            hang: components["schemas"]["Hung"];
             /** @default {} */
             height: components["schemas"]["HeightTarget"];
             /**
@@ -2889,6 +3074,18 @@ export interface components {
          */
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
+         * MoveRow
+         * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm].
+         */
+        MoveRow: {
+            /** After */
+            after: string[];
+            /** Kind */
+            kind: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * NewJob
          * @description A job from a name and what is known of its size; lengths are numbers in mm, or text in the job's units.
          *
@@ -3493,6 +3690,18 @@ export interface components {
             x: string;
         };
         /**
+         * ReadingRow
+         * @description One round of readings as it was read.
+         */
+        ReadingRow: {
+            /** By */
+            by: string;
+            /** Id */
+            id: string;
+            /** Said */
+            said: string;
+        };
+        /**
          * ReadingsIn
          * @description Readings to keep.
          */
@@ -3591,6 +3800,18 @@ export interface components {
             turn_deg: number;
             /** Turned */
             turned: boolean;
+        };
+        /**
+         * RoundRow
+         * @description One round in short.
+         */
+        RoundRow: {
+            /** By */
+            by: string;
+            /** Id */
+            id: string;
+            /** Said */
+            said: string;
         };
         /**
          * RoundedPick
@@ -4262,6 +4483,7 @@ export interface components {
         };
         /** Tables */
         Tables: {
+            align?: components["schemas"]["AlignTable"] | null;
             border?: components["schemas"]["BorderTable"] | null;
             bow?: components["schemas"]["BowTable"] | null;
             box?: components["schemas"]["BoxCheck"] | null;
@@ -4272,6 +4494,7 @@ export interface components {
             fitting_list?: components["schemas"]["ThingList"] | null;
             flat?: components["schemas"]["FlatTable"] | null;
             floor_list?: components["schemas"]["ThingList"] | null;
+            hang?: components["schemas"]["HangTable"] | null;
             joists?: components["schemas"]["JoistTable"] | null;
             lamp_list?: components["schemas"]["ThingList"] | null;
             light?: components["schemas"]["LightTable"] | null;

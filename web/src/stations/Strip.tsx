@@ -1,6 +1,8 @@
 import type { JobOut, Plan } from '../api/client'
 import { TapeStrip } from '../board'
+import { Moves } from './align/Moves'
 import { FrameStrip } from './frame/FrameStrip'
+import { Acts } from './hang/Acts'
 import { LightStrip } from './light/LightStrip'
 import { SizeStrip } from './size/SizeStrip'
 import { StepStrip } from './tension/StepStrip'
@@ -22,6 +24,10 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
       return <FrameStrip job={job} plan={plan} />
     case 'border':
       return <BorderStrip plan={plan} />
+    case 'acts':
+      return <Acts plan={plan} />
+    case 'moves':
+      return <Moves plan={plan} />
     case 'throw':
       return <ThrowStrip job={job} plan={plan} />
     default:
@@ -30,4 +36,4 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
 }
 
 /** Strips that hold a table need more height. */
-export const isTall = (strip: string) => ['sizes', 'light', 'throw', 'cutting'].includes(strip)
+export const isTall = (strip: string) => ['sizes', 'light', 'throw', 'cutting', 'moves'].includes(strip)

@@ -1,9 +1,11 @@
 import type { ReactNode } from 'react'
 import type { JobOut, Plan, ThingList as Things } from '../api/client'
+import { Corners } from './align/Corners'
 import { Cautions } from './common/Cautions'
 import { TakeFrom } from './common/TakeFrom'
 import { Box } from './frame/Box'
 import { Bought, Bow, Pieces } from './frame/Workshop'
+import { Hung } from './hang/Hung'
 import { States } from './light/States'
 import { RoundedSizes } from './size/RoundedSizes'
 import { Shapes } from './size/Shapes'
@@ -57,6 +59,8 @@ export const WIDGETS: Record<string, Draw> = {
   dry: DryFit,
   flat: FlatWall,
   marks: MarksTable,
+  hang: Hung,
+  align: Corners,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
   cautions: Cautions,
 }

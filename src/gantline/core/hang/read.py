@@ -1,8 +1,8 @@
 """What readings of the hung screen say, against tolerance, and by how much to move what.
 
 Source: level h over a width W is cured at a bracket by h times its share of the width; gaps a left, b right: slide by
-(b - a) / 2; a top that leans in by p is cured by p behind the bottom; diagonals that cross d apart put the fourth corner 2 d off the plane of
-the other three. Leaves out: a rail that sags between its brackets, a wall that gives.
+(b - a) / 2; a top that leans in by p is cured by p behind the bottom; diagonals that cross d apart put the fourth corner 2 d
+off the plane of the other three. Leaves out: a rail that sags between its brackets, a wall that gives.
 """
 
 import math
@@ -97,6 +97,6 @@ def _verdict(check: Check, off: float, limit: float, move: float) -> Verdict:
 
 
 def turns_of(move_mm: float, turn_mm: float, step: float = 0.25) -> float:
-    """Turns of a turnbuckle for a height [mm], + clockwise, which shortens and lifts, to the nearest step.  Raises: OutOfRange."""
+    """Turns of a turnbuckle for a height [mm], + clockwise, which shortens and lifts, by steps.  Raises: OutOfRange."""
     require_positive(turn_mm=turn_mm, step=step)
     return round(move_mm / turn_mm / step) * step

@@ -35,8 +35,8 @@ class CornerRound(Item):
 
 
 class HangReading(Item):
-    """The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital level;
-    side gaps; top against a plumb line at the bottom, + the top leans in; the diagonals' distance at their crossing; fabric margins."""
+    """The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital level; side
+    gaps; top against a plumb line at the bottom, + the top leans in; the diagonals' distance where they cross; margins."""
 
     id: Id
     level_mm: Annotated[Outside | None, Field("level", "right end higher by", fact=True)] = None

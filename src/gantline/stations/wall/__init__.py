@@ -2,5 +2,6 @@
 
 from gantline.stations.wall.loads import fixing, fixings_top
 from gantline.stations.wall.solve import Drilling, drilling, pair, rows_mm
+from gantline.stations.wall.way import side_play_mm, trim_mm
 
-__all__ = ["Drilling", "drilling", "fixing", "fixings_top", "pair", "rows_mm"]
+__all__ = ["Drilling", "drilling", "fixing", "fixings_top", "pair", "rows_mm", "side_play_mm", "trim_mm"]

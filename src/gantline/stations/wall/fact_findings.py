@@ -19,7 +19,7 @@ from gantline.stations.survey import lattice, room
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.solve import pair, planned_pair, planned_rows_mm, rule
 from gantline.stations.wall.told import facts, held
-from gantline.stations.wall.way import cleat_on_studs
+from gantline.stations.wall.way import cleat_on_studs, part_drop_mm
 
 BASE = field_of(Hanging.facts).pointer
 
@@ -122,7 +122,7 @@ def slips(at: Ask) -> Iterator[Finding]:
     around = Around(
         wall_mm=at(room).wall_mm,
         center_mm=at(centre_x_mm),
-        drop_mm=at.field(Hanging.drop_mm),
+        drop_mm=at(part_drop_mm),
         border_mm=(frame.overall_width_mm - frame.picture.width_mm) / 2.0,
         datum_mm=at(room).datum_mm,
         spacing_mm=None if studs is None else studs.lattice.spacing_mm,
@@ -130,6 +130,8 @@ def slips(at: Ask) -> Iterator[Finding]:
     )
     for one in there:
         row, side = one.hole.split("-")
+        if side not in ("left", "right"):
+            continue  # further parts stand where the wall lets them
         x, y = two.left_mm if side == "left" else two.right_mm, rows[0] if row == "upper" else rows[1]
         said = []
         across = slip_across(x, one.x_mm, around, within)

@@ -1,0 +1,120 @@
+"""The pose in figures, each with how well it is known."""
+
+import math
+
+from gantline.core.align.solve import Alignment
+from gantline.plan.ask import Ask
+from gantline.plan.figure import Display, Figures
+from gantline.plan.working import term
+from gantline.stations.align.solve import (
+    aligned,
+    digital_share,
+    done,
+    made_moves,
+    per_mm_top,
+    wanted_mm,
+    within_mm,
+    worst_mm,
+)
+
+FIGURES = Figures()
+BY = "least squares over the corner readings, exact pinhole model"
+TURNS = (
+    ("align_yaw", "Turned", "yaw", ("right", "left")),
+    ("align_pitch", "Tilted", "pitch", ("up", "down")),
+    ("align_roll", "Rolled, right side", "roll", ("up", "down")),
+)
+
+
+@FIGURES.length("corner_worst", "Farthest corner off", "the largest miss of the last round")
+def corner_worst(at: Ask) -> Display | None:
+    """From where it should be."""
+    value = at(worst_mm)
+    return (
+        None
+        if value is None
+        else Display(value, how="within tolerance" if at(done) else "of its wanted place")
+    )
+
+
+@FIGURES.length("corner_wanted", "Each corner outside by", "the overspill")
+def corner_wanted(at: Ask) -> Display:
+    """Where the corners should be."""
+    return Display(at(wanted_mm), term("overspill", at(wanted_mm)))
+
+
+@FIGURES.length("corner_within", "Within", "the overspill, or the usual tolerance where there is less")
+def corner_within(at: Ask) -> Display:
+    """How far from it does."""
+    return Display(at(within_mm), how="the overspill, or the usual tolerance where there is less")
+
+
+def _turn(key: str, label: str, name: str, ways: tuple[str, str]) -> None:
+    @FIGURES.other(key, label, "°", BY)
+    def shown(at: Ask) -> Display | None:
+        """With its spread."""
+        found = at(aligned)
+        if not isinstance(found, Alignment):
+            return None
+        value, spread = math.degrees(getattr(found.pose, name)), math.degrees(found.sigma[name])
+        text = f"{abs(value):.2f}° {ways[0] if value > 0.0 else ways[1]} ± {spread:.2f}°"
+        return Display(value, text=text, how=BY)
+
+
+for _one in TURNS:
+    _turn(*_one)
+
+
+@FIGURES.other(
+    "corner_misfit", "Corners against the pose", "", "squares of the misfits over those of their spread"
+)
+def misfit(at: Ask) -> Display | None:
+    """Whether the readings fit any pose."""
+    found = at(aligned)
+    if not isinstance(found, Alignment):
+        return None
+    return Display(
+        found.sum_of_squares, text=f"{found.sum_of_squares:.1f}", how="two to spare: above 9.2 is no chance"
+    )
+
+
+@FIGURES.other(
+    "digital_price", "Squared up by the projector instead", "", "largest upright picture in what it throws"
+)
+def digital(at: Ask) -> Display | None:
+    """What is left of pixels and light."""
+    share = at(digital_share)
+    if share is None or at(done):
+        return None
+    return Display(
+        share, text=f"costs {100.0 * (1.0 - share):.0f} % of pixels and light", how="the moves cost nothing"
+    )
+
+
+@FIGURES.other("move_count", "Moves", "", "body before lens")
+def move_count(at: Ask) -> Display | None:
+    """How many."""
+    found = at(aligned)
+    if not isinstance(found, Alignment):
+        return None
+    count = len(at(made_moves))
+    return Display(count, text=f"{count}", how="body before lens, each rounded to what a hand can set")
+
+
+@FIGURES.other("per_mm_top", "Top edge, for 1 mm of gap to the wall", "mm", "rise over throw")
+def top_edge(at: Ask) -> Display | None:
+    """Why a cabinet-top body is set by the half millimeter."""
+    value = at(per_mm_top)
+    return (
+        None
+        if value is None
+        else Display(value, text=f"{value:.1f} mm", how="rise of the top edge over the throw")
+    )
+
+
+def gist(at: Ask) -> str:
+    """How it stands."""
+    worst = at(worst_mm)
+    if worst is None:
+        return "not read yet"
+    return "aligned" if at(done) else f"{at.text(worst)} off"

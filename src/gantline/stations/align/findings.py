@@ -1,0 +1,111 @@
+"""What stands between the picture and its frame."""
+
+from collections.abc import Iterator
+from enum import StrEnum
+
+from gantline.core.align.corners import spoken
+from gantline.core.align.solve import Alignment
+from gantline.core.defaults import AlignDefaults
+from gantline.job.field import field_of
+from gantline.job.model.align import Aligned
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, found
+from gantline.stations.align.solve import aligned, done, doubted, last_round, made_moves, misfits, weak
+from gantline.stations.align.words import said
+
+ROUNDS = field_of(Aligned.rounds).pointer
+
+
+class Code(StrEnum):
+    """Every finding of this station."""
+
+    NO_POSE = "no-pose"
+    BAD_READING = "corner-reading-doubtful"
+    NO_POSE_FITS = "corners-fit-no-pose"
+    WEAK = "turn-and-shift-alike"
+    MOVE = "picture-off"
+    BOW = "edge-bows"
+    DIM = "luminance-off-plan"
+
+
+def _finding(code: Code, severity: str, text: str, subject: str = "") -> Finding:
+    return Finding(code=code, severity=severity, text=text, subject=f"{ROUNDS}{subject}")  # type: ignore[arg-type]
+
+
+@found
+def pose(at: Ask) -> Iterator[Finding]:
+    """Why there is no pose yet."""
+    there = at(aligned)
+    if isinstance(there, str):
+        yield _finding(Code.NO_POSE, "check", there)
+
+
+@found
+def readings(at: Ask) -> Iterator[Finding]:
+    """A reading that does not fit, named with its rivals; or a frame that is no rectangle."""
+    if not at(misfits):
+        return
+    names = at(doubted)
+    if names:
+        said_names = "; or ".join(spoken(one) for one in names)
+        rest = "" if len(names) == 1 else " From here they cannot be told apart."
+        yield _finding(
+            Code.BAD_READING, "check", f"Read again: {said_names}. It fits no pose with the others.{rest}"
+        )
+    else:
+        text = "The corners fit no pose of this projector: read them again, and both diagonals of the frame. Is it out of square?"
+        yield _finding(Code.NO_POSE_FITS, "check", text)
+
+
+@found
+def moves(at: Ask) -> Iterator[Finding]:
+    """The first move, and that half of it is enough where turn and shift look alike."""
+    there = at(made_moves)
+    if not isinstance(at(aligned), Alignment) or at(done):
+        return
+    if there and not at(misfits):
+        count = len(there)
+        more = f", then {count - 1} more" if count > 1 else ""
+        yield _finding(
+            Code.MOVE,
+            "check",
+            f"{said(at, there[0])}{more}. Read the corners again after the last.",
+            "#moves",
+        )
+    if at(weak) and not at(misfits):
+        text = "Turn and shift cannot be told apart from here: do half of the turn, and read again."
+        yield _finding(Code.WEAK, "note", text, "#weak")
+
+
+@found
+def bow(at: Ask) -> Iterator[Finding]:
+    """An edge whose middle stands off its line: no move of a straight body cures that."""
+    one = at(last_round)
+    if one is None:
+        return
+    most = at.default(AlignDefaults.corner_within_mm)
+    for name, value in (("top", one.top_bow_mm), ("bottom", one.bottom_bow_mm)):
+        if value is not None and abs(value) > most:
+            way = "out" if value > 0.0 else "in"
+            text = (
+                f"The {name} edge bows {at.text(abs(value))} {way} at its middle. No turn of the body cures that: on a "
+                "cabinet-top it is a wall or fabric that is not flat, elsewhere the lens."
+            )
+            yield _finding(Code.BOW, "note", text, f"#{name}")
+
+
+@found
+def luminance(at: Ask) -> Iterator[Finding]:
+    """A measured luminance whose corners are too dark."""
+    center, corner = at.given(Aligned.luminance), at.given(Aligned.luminance_corners)
+    if center is None or corner is None or center <= 0.0:
+        return
+    least, share = at.default(AlignDefaults.corner_light), corner / center
+    if share < least:
+        text = f"The darkest corner has {100.0 * share:.0f} % of the center's luminance; {100.0 * least:.0f} % is the least."
+        yield Finding(
+            code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance_corners).pointer
+        )
+
+
+FINDINGS = (pose, readings, moves, bow, luminance)

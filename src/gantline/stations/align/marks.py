@@ -1,0 +1,74 @@
+"""The picture as it stands, and as the moves leave it, drawn many times over."""
+
+from collections.abc import Iterator
+
+import numpy as np
+
+from gantline.core.align.corners import CORNERS, OUTWARD, corners_from
+from gantline.core.throw.pinhole import to_wall
+from gantline.drawing.marks import Area, Dot, Label, Mark
+from gantline.plan.ask import Ask
+from gantline.plan.station import FaceName
+from gantline.stations.align.solve import aim, aligned, done, doubted, made_moves, read_mm
+from gantline.stations.align.words import outside
+
+TIMES = 12.0
+LIFT = {"tl": 1.2, "tr": 1.2, "br": -1.2, "bl": -1.2}
+
+
+def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """The ghost of the picture as read, and where the moves bring it."""
+    there, read = at(aim), at(read_mm)
+    if face != "front" or there is None or not read:
+        return
+    at(aligned)
+    known = np.array([0.0 if one is None else one for one in read]).reshape(4, 2)
+    ghost = there.view + OUTWARD * known * TIMES
+    yield Area(
+        key="picture-now", role="ghost", layer="align", points=tuple((float(x), float(y)) for x, y in ghost)
+    )
+    moves = at(made_moves)
+    if moves:
+        off = to_wall(moves[-1].after, there.uv) - there.view
+        then = there.view + off * TIMES
+        yield Area(
+            key="picture-then",
+            role="aimed",
+            layer="align",
+            points=tuple((float(x), float(y)) for x, y in then),
+        )
+    bad = at(doubted)
+    read_at = corners_from(read, there.view)
+    for number, key in enumerate(CORNERS):
+        x, y = (float(one) for one in ghost[number])
+        flagged = any(one.startswith(key) for one in bad)
+        yield Dot(
+            key=f"corner-{key}",
+            role="hole-refused" if flagged else "corner-read",
+            layer="align",
+            at=(x, y),
+            name=f"{key} corner as read",
+        )
+        if np.isfinite(read_at[number]).any():
+            text = f"{outside(at, read[2 * number])}, {outside(at, read[2 * number + 1])}"
+            yield Label(
+                key=f"corner-{key}-text",
+                layer="align",
+                at=(x, y),
+                text=text,
+                role="corner-read",
+                lift=LIFT[key],
+            )
+    if not at(done):
+        middle = there.view.mean(axis=0)
+        yield Label(
+            key="picture-times",
+            layer="align",
+            at=(float(middle[0]), float(there.view[2, 1])),
+            text=f"misses drawn {TIMES:g} times over",
+            role="ghost",
+            lift=1.4,
+        )
+
+
+DRAW = (picture,)

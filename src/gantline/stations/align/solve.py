@@ -1,0 +1,212 @@
+"""The pose behind the last round of corner readings, and the moves to the target."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from gantline.core.align.corners import READINGS, corners_from, outside_from, viewable_corners
+from gantline.core.align.moves import Hands, Move, moves
+from gantline.core.align.solve import Alignment, Freedom, freedom, solve, suspects
+from gantline.core.defaults import AlignDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.size.picture import with_overspill
+from gantline.core.throw.keystone import keystone
+from gantline.core.throw.pinhole import Array, Pose, panel_corners, straight_pose, to_wall
+from gantline.job.model.align import Aligned, CornerRound
+from gantline.job.model.throw import ProjectorBody as B
+from gantline.job.model.throw import ProjectorPlace as P
+from gantline.plan.ask import Ask
+from gantline.stations.common import hung, mount_kind, overspill_mm, panel_aspect, ratios
+from gantline.stations.height import CABINET, centre_x_mm, placement
+from gantline.stations.size import screen
+from gantline.stations.throw import in_front, projected
+
+LEAST = 4  # readings
+TOP_TO_BOTTOM = [
+    3,
+    2,
+    1,
+    0,
+]  # panel corners go anticlockwise from lower left; readings clockwise from upper left
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Aim:
+    """The straight pose; panel points (4, 2) of the picture; corners of the viewable area and of the picture (4, 2) [mm]."""
+
+    straight: Pose
+    uv: Array
+    view: Array
+    target: Array
+
+
+def aim(at: Ask) -> Aim | None:
+    """What the picture should be; None without a lens in front of the fabric, or a place for the frame."""
+    lens, here = at(in_front), at(placement)
+    if lens is None or not here.possible:
+        return None
+    picture, spill = at(screen).picture, at(overspill_mm)
+    thrown, aspect = with_overspill(picture, spill), float(at(panel_aspect))
+    straight = straight_pose(
+        picture_x_mm=at(centre_x_mm),
+        picture_y_mm=here.picture_centre_mm,
+        panel=at(projected),
+        panel_aspect=at(panel_aspect),
+        lens_x_mm=lens.x_mm,
+        lens_y_mm=lens.y_mm,
+        distance_mm=lens.distance_mm,
+    )
+    uv = panel_corners(aspect, thrown.width_mm / thrown.height_mm)[TOP_TO_BOTTOM]
+    view = viewable_corners(picture.width_mm, picture.height_mm) + np.array(
+        [at(centre_x_mm), here.picture_centre_mm]
+    )
+    return Aim(straight=straight, uv=uv, view=view, target=to_wall(straight, uv))
+
+
+def free(at: Ask) -> Freedom | None:
+    """What this projector can change."""
+    there, both = at(aim), at(ratios)
+    if there is None or both is None:
+        return None
+    shift = at.field(P.has_shift) and at.field(P.shift_up) + at.field(P.shift_down) > 0.0
+    return freedom(
+        zoom=both[0] < both[1],
+        shift=shift,
+        turn_deg=at.default(AlignDefaults.turn_sigma_deg),
+        ratio_share=at.default(AlignDefaults.zoom_sigma),
+        shift_share=at.default(AlignDefaults.shift_sigma),
+        place_mm=at.default(AlignDefaults.place_sigma_mm),
+        ratio=there.straight.ratio,
+    )
+
+
+def hands(at: Ask) -> Hands:
+    """What a hand can set on this projector."""
+    feet = at.given(B.foot_spacing_mm)
+    return Hands(
+        rear_mm=at.field(B.depth_mm),
+        across_mm=feet or at.field(B.width_mm),
+        along_mm=feet or at.field(B.depth_mm),
+        foot_turn_mm=None if at(hung) else at.given(B.foot_turn_mm),
+        step_mm=at.default(AlignDefaults.push_mm),
+        foot_step=at.default(AlignDefaults.foot_step),
+        zoom_step=at.default(AlignDefaults.zoom_step),
+        shift_step=at.default(AlignDefaults.shift_step),
+        place_step_mm=at.default(AlignDefaults.push_mm),
+    )
+
+
+def last_round(at: Ask) -> CornerRound | None:
+    """The round that was read last; None before the first."""
+    there = at.things(Aligned.rounds)
+    return there[-1] if there else None
+
+
+def read_mm(at: Ask) -> tuple[float | None, ...]:
+    """Its eight readings, + outside [mm]; empty before the first round."""
+    one = at(last_round)
+    return () if one is None else tuple(getattr(one, f"{name}_mm") for name in READINGS)
+
+
+def aligned(at: Ask) -> Alignment | str | None:
+    """The pose behind them; why there is none; None before the first round."""
+    read, there, able = at(read_mm), at(aim), at(free)
+    if not read:
+        return None
+    if there is None or able is None:
+        return "Enter the throw ratio and the place of the lens at Throw first."
+    if sum(one is not None for one in read) < LEAST:
+        return f"Read at least {LEAST} of the eight numbers, better all."
+    try:
+        return solve(
+            there.straight,
+            there.uv,
+            corners_from(read, there.view),
+            free=able,
+            sigma_mm=at.field(Aligned.corner_sigma_mm),
+        )
+    except OutOfRange as error:
+        return f"{str(error)[0].upper()}{str(error)[1:]}."
+
+
+def doubted(at: Ask) -> tuple[str, ...]:
+    """Readings that alone explain a misfit that is no chance, by key."""
+    found = at(aligned)
+    alarm = at.default(AlignDefaults.corner_alarm)
+    return suspects(found, alarm=alarm, settled=alarm) if isinstance(found, Alignment) else ()
+
+
+def misfits(at: Ask) -> bool:
+    """Whether the corners fit no pose of this projector."""
+    found = at(aligned)
+    return isinstance(found, Alignment) and found.sum_of_squares > at.default(AlignDefaults.corner_alarm)
+
+
+def wanted_mm(at: Ask) -> float:
+    """How far outside each corner should stand [mm]."""
+    return at(overspill_mm)
+
+
+def within_mm(at: Ask) -> float:
+    """How far from there it may [mm]: the overspill, or the usual tolerance where there is less."""
+    return max(at(overspill_mm), at.default(AlignDefaults.corner_within_mm))
+
+
+def worst_mm(at: Ask) -> float | None:
+    """The largest miss of a reading [mm]; None before the first round."""
+    there = [one for one in at(read_mm) if one is not None]
+    return max((abs(one - at(wanted_mm)) for one in there), default=None)
+
+
+def done(at: Ask) -> bool:
+    """Whether every reading of the last round is within tolerance, all eight read."""
+    worst = at(worst_mm)
+    return worst is not None and None not in at(read_mm) and worst <= at(within_mm) + 1e-9
+
+
+def made_moves(at: Ask) -> tuple[Move, ...]:
+    """The moves to the target; none when it is done, or while the pose is not known."""
+    found, there, able = at(aligned), at(aim), at(free)
+    if not isinstance(found, Alignment) or there is None or able is None or at(done):
+        return ()
+    try:
+        return moves(found.pose, there.straight, there.uv, there.target, free=able, hands=at(hands))
+    except OutOfRange:
+        return ()
+
+
+def after_mm(at: Ask, pose: Pose) -> tuple[float, ...]:
+    """What the eight readings should be with a pose [mm]."""
+    there = at(aim)
+    return () if there is None else tuple(outside_from(to_wall(pose, there.uv), there.view).tolist())
+
+
+def weak(at: Ask) -> bool:
+    """Whether turn and shift cannot be told apart."""
+    found = at(aligned)
+    if not isinstance(found, Alignment):
+        return False
+    limit = math.radians(at.default(AlignDefaults.weak_turn_deg))
+    return max(found.sigma["yaw"], found.sigma["pitch"]) > limit
+
+
+def digital_share(at: Ask) -> float | None:
+    """Share of the pixels, and of the light, that is left if the projector squares this pose up; None without one."""
+    found, here = at(aligned), at(aim)
+    if not isinstance(found, Alignment) or here is None:
+        return None
+    wide, high = np.ptp(here.target, axis=0)
+    try:
+        return keystone(found.pose, float(wide / high)).kept
+    except OutOfRange:
+        return None
+
+
+def per_mm_top(at: Ask) -> float | None:
+    """How far the picture's top edge moves for each millimeter of a cabinet-top body's gap to the wall [mm]; None elsewhere."""
+    here = at(aim)
+    if here is None or at(mount_kind) != CABINET:
+        return None
+    rise = float(here.target[0, 1]) - here.straight.lens_y_mm
+    return rise / here.straight.distance_mm

@@ -1,0 +1,71 @@
+"""Aligning as one value."""
+
+from gantline.job.model.align import Aligned
+from gantline.plan.ask import Ask
+from gantline.plan.station import Caution, Lit, PanelPart, Station, Table, fields_of
+from gantline.stations.align.figures import FIGURES, gist
+from gantline.stations.align.findings import FINDINGS
+from gantline.stations.align.marks import DRAW
+from gantline.stations.align.solve import digital_share, done
+from gantline.stations.align.tables import align_table
+
+LIGHT = Caution(
+    key="lens-light",
+    name="Light",
+    text="Do not look into the lens. Cover it or switch its light off while anyone works at the wall in front of it.",
+)
+
+
+def cautions(_: Ask) -> tuple[Caution, ...]:
+    """The light."""
+    return (LIGHT,)
+
+
+def begun(at: Ask) -> bool:
+    """Whether it is done."""
+    return at(done)
+
+
+def _digital(at: Ask) -> str:
+    share = at(digital_share)
+    return (
+        "not needed"
+        if share is None or at(done)
+        else f"costs {100.0 * (1.0 - share):.0f} % of pixels and light"
+    )
+
+
+PANEL = (
+    PanelPart(weight="lead", rows=("corner_worst", "corner_within")),
+    PanelPart(widget="align"),
+    PanelPart(
+        title="The pose behind it",
+        weight="detail",
+        rows=("align_yaw", "align_pitch", "align_roll", "corner_misfit", "corner_sigma", "per_mm_top"),
+        gist=gist,
+    ),
+    PanelPart(
+        title="Left to the projector",
+        weight="detail",
+        rows=("digital_price", "corner_wanted", "shift_turn"),
+        gist=_digital,
+    ),
+    PanelPart(title="Light, measured", rows=("measured_center", "measured_corner")),
+    PanelPart(widget="cautions"),
+)
+
+ALIGN = Station(
+    key="align",
+    label="Align",
+    fields=fields_of(Aligned),
+    figures=FIGURES,
+    findings=FINDINGS,
+    panel=PANEL,
+    gist=gist,
+    lit=Lit(layers=("survey", "size", "align"), dimensions=()),
+    tables=(Table(key="align", question=align_table),),
+    draw=DRAW,
+    cautions=cautions,
+    begun=begun,
+    strip="moves",
+)

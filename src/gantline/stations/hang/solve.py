@@ -1,0 +1,67 @@
+"""The readings of the hung screen, and what each asks for."""
+
+from gantline.core.defaults import AlignDefaults, WallDefaults
+from gantline.core.hang.read import Limits, Read, Verdict, level_of_deg, verdicts
+from gantline.job.model.align import HangReading, Hung
+from gantline.plan.ask import Ask
+from gantline.stations.common import mount_kind
+from gantline.stations.height import CABINET
+from gantline.stations.size import screen
+from gantline.stations.wall import pair
+
+READ = (
+    "gap_left_mm", "gap_right_mm", "plumb_left_mm", "plumb_right_mm", "crossing_mm",
+    "margin_left_mm", "margin_right_mm", "margin_top_mm", "margin_bottom_mm",
+)  # fmt: skip
+
+
+def picture_first(at: Ask) -> bool:
+    """Whether the picture is set first: as chosen, else for a projector on a cabinet."""
+    given = at.given(Hung.first)
+    return at(mount_kind) == CABINET if given is None else given == "picture"
+
+
+def limits(at: Ask) -> Limits:
+    """Tolerances of the hung screen."""
+    wide = at(screen).overall_width_mm
+    wind = WallDefaults.wind_cabinet_mm if at(mount_kind) == CABINET else WallDefaults.wind_mm
+    return Limits(
+        level_mm=at.default(AlignDefaults.hang_level_mm_m) * wide / 1000.0,
+        center_mm=at.default(WallDefaults.center_mm),
+        plumb_mm=at.default(AlignDefaults.hang_plumb_mm),
+        wind_mm=at.default(wind),
+        margin_mm=at.default(AlignDefaults.border_even_mm),
+    )
+
+
+def merged(readings: list[HangReading], wide_mm: float) -> Read:
+    """What is known by now: of each thing its last reading; degrees of a level as a height over the width."""
+    found: dict[str, float] = {}
+    for one in readings:
+        for name in READ:
+            value = getattr(one, name)
+            if value is not None:
+                found[name] = value
+        if one.level_mm is not None:
+            found["level_mm"] = one.level_mm
+        elif one.level_deg is not None:
+            found["level_mm"] = level_of_deg(one.level_deg, wide_mm)
+    return Read(**found)
+
+
+def last_read(at: Ask) -> Read:
+    """The same for this job."""
+    return merged(list(at.things(Hung.readings)), at(screen).overall_width_mm)
+
+
+def apart_mm(at: Ask) -> float:
+    """Left to right bracket [mm]; the frame's width where nothing is planned."""
+    two = at(pair)
+    return at(screen).overall_width_mm if two is None else two.spacing_mm
+
+
+def verdicts_now(at: Ask) -> tuple[Verdict, ...]:
+    """Every check that was read, in the order in which they are cured."""
+    if not at.things(Hung.readings):
+        return ()
+    return verdicts(at(last_read), at(limits), width_mm=at(screen).overall_width_mm, apart_mm=at(apart_mm))

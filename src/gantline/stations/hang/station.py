@@ -1,0 +1,53 @@
+"""Hanging as one value."""
+
+from gantline.core.defaults import SizeDefaults
+from gantline.job.model.align import Hung
+from gantline.plan.ask import Ask
+from gantline.plan.station import Caution, Lit, PanelPart, Station, Table, fields_of
+from gantline.stations.hang.figures import FIGURES, gist
+from gantline.stations.hang.findings import FINDINGS
+from gantline.stations.hang.marks import DRAW
+from gantline.stations.hang.tables import hang_table
+from gantline.stations.size import screen
+
+LIFT = "Gloves, a planned path, doors shut. Nobody under it until every latch has clicked; pull-test each. Never over a seat."
+
+
+def cautions(at: Ask) -> tuple[Caution, ...]:
+    """Lifting."""
+    wide = at(screen).overall_width_mm > at.default(SizeDefaults.two_people_width_mm)
+    who = "Two people at the frame, a third to guide. " if wide else "Two people. "
+    return (Caution(key="hanging", name="Lifting", text=who + LIFT),)
+
+
+def begun(at: Ask) -> bool:
+    """Whether it was read while it hung."""
+    return bool(at.things(Hung.readings))
+
+
+PANEL = (
+    PanelPart(
+        weight="lead",
+        rows=("hang_level", "hang_center", "hang_plumb_left", "hang_plumb_right", "hang_wind"),
+    ),
+    PanelPart(widget="hang"),
+    PanelPart(title="Fabric after hanging", rows=("hang_margin_across", "hang_margin_down")),
+    PanelPart(title="Done and safe", rows=("order", "pulled", "locked", "level_within")),
+    PanelPart(widget="cautions"),
+)
+
+HANG = Station(
+    key="hang",
+    label="Hang",
+    fields=fields_of(Hung),
+    figures=FIGURES,
+    findings=FINDINGS,
+    panel=PANEL,
+    gist=gist,
+    lit=Lit(layers=("survey", "size", "wall", "hang"), dimensions=("wall",)),
+    tables=(Table(key="hang", question=hang_table),),
+    draw=DRAW,
+    cautions=cautions,
+    begun=begun,
+    strip="acts",
+)

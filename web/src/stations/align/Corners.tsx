@@ -1,0 +1,118 @@
+import { useState } from 'react'
+import { useThisJob } from '../../job/context'
+import { Button } from '../../parts/Button'
+import { Rich } from '../../parts/Num'
+import { said, Trouble } from '../../parts/Trouble'
+import type { StationProps } from '../widgets'
+
+const CORNERS = [
+  { key: 'tl', name: 'Top left', up: 'up' },
+  { key: 'tr', name: 'Top right', up: 'up' },
+  { key: 'bl', name: 'Bottom left', up: 'down' },
+  { key: 'br', name: 'Bottom right', up: 'down' },
+] as const
+const BOWS = [
+  { name: 'top_bow_mm', label: 'Middle of the top edge, out' },
+  { name: 'bottom_bow_mm', label: 'Middle of the bottom edge, out' },
+] as const
+const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+const BOX = 'min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-2 text-body'
+
+/** Eight numbers, laid out as the corners are: how far each stands outside the viewable area. */
+export const Corners = ({ plan }: StationProps) => {
+  const { edit } = useThisJob()
+  const table = plan.tables.align
+  const [draft, setDraft] = useState<Record<string, string>>({})
+  const [last, setLast] = useState('tl_x_mm')
+  const [trouble, setTrouble] = useState('')
+  if (!table) return null
+  const typed = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim()))
+  const count = Object.keys(typed).filter((name) => !name.endsWith('bow_mm')).length
+  const set = (name: string, text: string) => setDraft((now) => ({ ...now, [name]: text }))
+  const keep = async () => {
+    try {
+      await edit([{ pointer: '/align/rounds/-', value: { ...typed, day: WHEN.format(new Date()) } }])
+      setDraft({})
+      setTrouble('')
+    } catch (error) {
+      setTrouble(said(error))
+    }
+  }
+  const input = (name: string, label: string, hint: string) => (
+    <input
+      key={name}
+      aria-label={label}
+      placeholder={hint}
+      value={draft[name] ?? ''}
+      onFocus={() => setLast(name)}
+      onChange={(event) => set(name, event.target.value)}
+      className={BOX}
+    />
+  )
+  const chips = [
+    ...(table.half_border ? [{ name: '½ border out', text: table.half_border }] : []),
+    { name: `${table.wanted} out, as wanted`, text: table.wanted },
+    { name: 'on it', text: '0' },
+  ]
+  return (
+    <div>
+      <p className="pb-2 text-quiet text-small leading-snug">
+        Read how far each corner of the picture stands outside the corner of the viewable area: sideways, and up or down. Minus is
+        inside.
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        {CORNERS.map(({ key, name, up }) => {
+          const row = table.corners.find((one) => one.key === key)
+          return (
+            <fieldset
+              key={key}
+              className={`rounded border p-2 ${row?.doubted ? 'border-stop border-2' : row?.within ? 'border-chalk' : 'border-seam'}`}
+            >
+              <legend className="px-1 text-smallall">{name}</legend>
+              <div className="flex gap-1">
+                {input(`${key}_x_mm`, `${name}, sideways`, 'out')}
+                {input(`${key}_y_mm`, `${name}, ${up}`, up)}
+              </div>
+              {row && (
+                <p className="pt-1 text-small">
+                  <Rich text={`${row.across}, ${row.up}`} />
+                  {row.doubted && <strong> Read again.</strong>}
+                </p>
+              )}
+            </fieldset>
+          )
+        })}
+      </div>
+      <div className="flex gap-1 pt-2">
+        {BOWS.map(({ name, label }) => input(name, label, label.includes('top') ? 'top bow' : 'bottom bow'))}
+      </div>
+      <div className="flex flex-wrap gap-1 py-2">
+        {chips.map((chip) => (
+          <Button key={chip.name} size="bar" onClick={() => set(last, chip.text)}>
+            <Rich text={chip.name} />
+          </Button>
+        ))}
+      </div>
+      <Button look="main" size="tall" disabled={count === 0} onClick={() => void keep()}>
+        {count === 8 ? 'Keep this round' : `Keep ${count} of 8`}
+      </Button>
+      <Trouble text={trouble} />
+      <ul className="pt-2">
+        {table.rounds.map((row, at) => (
+          <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
+            <span className="flex-1">
+              {at + 1}. <Rich text={row.said} /> <span className="text-quiet">{row.by}</span>
+            </span>
+            <Button
+              look="remove"
+              aria-label={`Remove round ${at + 1}`}
+              onClick={() => void edit([{ pointer: `/align/rounds/${row.id}`, value: null }])}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}

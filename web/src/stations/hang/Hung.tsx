@@ -1,0 +1,121 @@
+import { useState } from 'react'
+import { useThisJob } from '../../job/context'
+import { Button } from '../../parts/Button'
+import { Rich } from '../../parts/Num'
+import { said, Trouble } from '../../parts/Trouble'
+import type { StationProps } from '../widgets'
+
+const GROUPS = [
+  {
+    name: 'Level',
+    cells: [
+      { name: 'level_mm', label: 'Right end higher than left by (minus: lower)', hint: 'right end higher' },
+      { name: 'level_deg', label: 'Or degrees of a digital level, right end up', hint: 'or °' },
+    ],
+  },
+  {
+    name: 'Center',
+    cells: [
+      { name: 'gap_left_mm', label: 'Gap to the left reference', hint: 'gap left' },
+      { name: 'gap_right_mm', label: 'Gap to the right reference', hint: 'gap right' },
+    ],
+  },
+  {
+    name: 'Plumb, top leans in',
+    cells: [
+      { name: 'plumb_left_mm', label: 'Top leans in at the left end (minus: back)', hint: 'left end' },
+      { name: 'plumb_right_mm', label: 'Top leans in at the right end (minus: back)', hint: 'right end' },
+    ],
+  },
+  {
+    name: 'Wind',
+    cells: [
+      { name: 'crossing_mm', label: 'Diagonals apart where they cross, the one from upper left in front', hint: 'strings apart' },
+    ],
+  },
+  {
+    name: 'Fabric margins',
+    cells: [
+      { name: 'margin_left_mm', label: 'Fabric margin left', hint: 'left' },
+      { name: 'margin_right_mm', label: 'Fabric margin right', hint: 'right' },
+      { name: 'margin_top_mm', label: 'Fabric margin top', hint: 'top' },
+      { name: 'margin_bottom_mm', label: 'Fabric margin bottom', hint: 'bottom' },
+    ],
+  },
+] as const
+const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+
+/** Readings of the hung screen, any of them at a time, and the move that cures each. */
+export const Hung = ({ plan }: StationProps) => {
+  const { edit } = useThisJob()
+  const [draft, setDraft] = useState<Record<string, string>>({})
+  const [trouble, setTrouble] = useState('')
+  const table = plan.tables.hang
+  if (!table) return null
+  const typed = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim()))
+  const keep = async () => {
+    try {
+      await edit([{ pointer: '/hang/readings/-', value: { ...typed, day: WHEN.format(new Date()) } }])
+      setDraft({})
+      setTrouble('')
+    } catch (error) {
+      setTrouble(said(error))
+    }
+  }
+  return (
+    <div>
+      {table.checks.map((row) => (
+        <div key={row.key} className={`my-1 border-l-[6px] px-3 py-1.5 ${row.within ? 'border-chalk' : 'border-brass bg-lift'}`}>
+          <p className="text-smallall">
+            <strong>{row.name}</strong>: <Rich text={row.stands} />
+            {row.within && ', within tolerance'}
+          </p>
+          {row.move && (
+            <p className="font-semibold text-body">
+              <Rich text={row.move} />
+            </p>
+          )}
+        </div>
+      ))}
+      <p className="py-2 text-quiet text-small leading-snug">Type what you read, any of it. The last reading of each counts.</p>
+      {GROUPS.map((group) => (
+        <fieldset key={group.name} className="pb-2">
+          <legend className="text-quiet text-small">{group.name}</legend>
+          <div className="flex gap-1">
+            {group.cells.map(({ name, label, hint }) => (
+              <input
+                key={name}
+                aria-label={label}
+                placeholder={hint}
+                value={draft[name] ?? ''}
+                onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
+                onKeyDown={(event) => event.key === 'Enter' && void keep()}
+                className="min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-2 text-body"
+              />
+            ))}
+          </div>
+        </fieldset>
+      ))}
+      <Button look="main" size="tall" disabled={Object.keys(typed).length === 0} onClick={() => void keep()}>
+        Keep these readings
+      </Button>
+      <Trouble text={trouble} />
+      <ul className="pt-2">
+        {table.readings.map((row, at) => (
+          <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
+            <span className="flex-1">
+              {at + 1}. <Rich text={row.said} /> <span className="text-quiet">{row.by}</span>
+            </span>
+            <Button
+              look="remove"
+              aria-label={`Remove reading ${at + 1}`}
+              onClick={() => void edit([{ pointer: `/hang/readings/${row.id}`, value: null }])}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
