@@ -160,6 +160,8 @@ def test_stations_without_a_result_bear_no_tick() -> None:
         "tension": False,
         "frame": False,
         "trim": False,
+        "hang": False,
+        "align": False,
     }
     assert not next(one.begun for one in plan(demo_job("basement-den")).states if one.key == "wall")
 

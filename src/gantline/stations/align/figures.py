@@ -11,7 +11,6 @@ from gantline.stations.align.solve import (
     digital_share,
     done,
     made_moves,
-    per_mm_top,
     wanted_mm,
     within_mm,
     worst_mm,
@@ -99,17 +98,6 @@ def move_count(at: Ask) -> Display | None:
         return None
     count = len(at(made_moves))
     return Display(count, text=f"{count}", how="body before lens, each rounded to what a hand can set")
-
-
-@FIGURES.other("per_mm_top", "Top edge, for 1 mm of gap to the wall", "mm", "rise over throw")
-def top_edge(at: Ask) -> Display | None:
-    """Why a cabinet-top body is set by the half millimeter."""
-    value = at(per_mm_top)
-    return (
-        None
-        if value is None
-        else Display(value, text=f"{value:.1f} mm", how="rise of the top edge over the throw")
-    )
 
 
 def gist(at: Ask) -> str:

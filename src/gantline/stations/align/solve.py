@@ -17,8 +17,8 @@ from gantline.job.model.align import Aligned, CornerRound
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import hung, mount_kind, overspill_mm, panel_aspect, ratios
-from gantline.stations.height import CABINET, centre_x_mm, placement
+from gantline.stations.common import hung, overspill_mm, panel_aspect, ratios
+from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.throw import in_front, projected
 
@@ -201,12 +201,3 @@ def digital_share(at: Ask) -> float | None:
         return keystone(found.pose, float(wide / high)).kept
     except OutOfRange:
         return None
-
-
-def per_mm_top(at: Ask) -> float | None:
-    """How far the picture's top edge moves for each millimeter of a cabinet-top body's gap to the wall [mm]; None elsewhere."""
-    here = at(aim)
-    if here is None or at(mount_kind) != CABINET:
-        return None
-    rise = float(here.target[0, 1]) - here.straight.lens_y_mm
-    return rise / here.straight.distance_mm

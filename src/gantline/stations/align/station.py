@@ -41,7 +41,7 @@ PANEL = (
     PanelPart(
         title="The pose behind it",
         weight="detail",
-        rows=("align_yaw", "align_pitch", "align_roll", "corner_misfit", "corner_sigma", "per_mm_top"),
+        rows=("align_yaw", "align_pitch", "align_roll", "corner_misfit", "corner_sigma"),
         gist=gist,
     ),
     PanelPart(

@@ -28,11 +28,18 @@ def begun(at: Ask) -> bool:
 PANEL = (
     PanelPart(
         weight="lead",
-        rows=("hang_level", "hang_center", "hang_plumb_left", "hang_plumb_right", "hang_wind"),
+        rows=(
+            "hang_level",
+            "hang_center",
+            "hang_plumb_left",
+            "hang_plumb_right",
+            "hang_wind",
+            "level_within",
+        ),
     ),
     PanelPart(widget="hang"),
     PanelPart(title="Fabric after hanging", rows=("hang_margin_across", "hang_margin_down")),
-    PanelPart(title="Done and safe", rows=("order", "pulled", "locked", "level_within")),
+    PanelPart(title="Done and safe", rows=("order", "pulled", "locked")),
     PanelPart(widget="cautions"),
 )
 

@@ -1,0 +1,157 @@
+"""Corner readings to a pose and to moves: closed both ways, against the first-order rules, and with a slip in them."""
+
+import math
+import random
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from gantline.core.align.corners import OUTWARD, READINGS, corners_from, outside_from, viewable_corners
+from gantline.core.align.moves import Hands, moves, replayed, worst_mm
+from gantline.core.align.solve import Freedom, freedom, solve, suspects
+from gantline.core.errors import OutOfRange
+from gantline.core.hang.read import Limits, Read, level_of_deg, turns_of, verdicts
+from gantline.core.throw.pinhole import Array, Pose, panel_corners, to_wall
+
+UV = panel_corners(16 / 9)[[3, 2, 1, 0]]
+HANDS = Hands(
+    rear_mm=350, across_mm=300, along_mm=250, foot_turn_mm=1.25, step_mm=0.5, foot_step=0.25,
+    zoom_step=0.001, shift_step=0.001, place_step_mm=0.5,
+)  # fmt: skip
+WIDE, HIGH = 2400.0, 1350.0
+
+
+def straight(cabinet: bool) -> Pose:
+    ratio, rise = (0.25, -HIGH * 0.62) if cabinet else (1.6, HIGH * 0.4)
+    return Pose(
+        lens_x_mm=0,
+        lens_y_mm=rise,
+        distance_mm=ratio * WIDE,
+        ratio=ratio,
+        panel_aspect=16 / 9,
+        shift_v=-rise / HIGH,
+    )
+
+
+def free(cabinet: bool, start: Pose, *, held: bool = True) -> Freedom:
+    priors = {"turn_deg": 2.0, "ratio_share": 0.05, "shift_share": 0.05, "place_mm": 20.0}
+    return freedom(
+        zoom=not cabinet, shift=not cabinet, ratio=start.ratio, **(priors if held else dict.fromkeys(priors))
+    )
+
+
+def astray(start: Pose, cabinet: bool, by: list[float]) -> Pose:
+    turned = replace(start, yaw=math.radians(by[0]), pitch=math.radians(by[1]), roll=math.radians(by[2]))
+    if cabinet:
+        return replace(
+            turned,
+            distance_mm=start.distance_mm * (1 + by[3]),
+            lens_x_mm=by[4] * start.distance_mm,
+            lens_y_mm=start.lens_y_mm + by[5] * start.distance_mm,
+        )
+    return replace(turned, ratio=start.ratio * (1 + by[3]), shift_h=by[4], shift_v=start.shift_v + by[5])
+
+
+turns = st.floats(-3, 3)
+shares = st.floats(-0.05, 0.05)
+PLACES = st.tuples(turns, turns, turns, shares, shares, shares).map(list)
+
+
+@given(PLACES, st.booleans())
+def test_the_pose_behind_clean_readings_puts_the_corners_where_they_were_read(
+    by: list[float], cabinet: bool
+) -> None:
+    start = straight(cabinet)
+    read = to_wall(astray(start, cabinet, by), UV)
+    loose = solve(start, UV, read, free=free(cabinet, start, held=False), sigma_mm=1.0)
+    assert np.abs(to_wall(loose.pose, UV) - read).max() < 0.01
+    held = solve(start, UV, read, free=free(cabinet, start), sigma_mm=1.0)
+    assert np.abs(to_wall(held.pose, UV) - read).max() < 0.3
+
+
+def test_a_small_turn_is_what_the_first_order_rule_says() -> None:
+    # yaw makes the side edges unequal: psi = (Z / W) (h_right - h_left) / H
+    start = straight(cabinet=False)
+    read = to_wall(replace(start, yaw=math.radians(0.5)), UV)
+    tl, tr, br, bl = read
+    rule = start.distance_mm / WIDE * ((tr - br)[1] - (tl - bl)[1]) / HIGH
+    found = solve(start, UV, read, free=free(False, start), sigma_mm=1.0)
+    assert found.pose.yaw == pytest.approx(math.radians(0.5), rel=0.05)
+    assert rule == pytest.approx(math.radians(0.5), rel=0.05)
+    assert math.degrees(found.sigma["yaw"]) == pytest.approx(
+        0.12, abs=0.04
+    )  # about 0.1° a millimeter at such a throw
+
+
+@pytest.mark.parametrize("cabinet", [False, True])
+def test_moves_as_a_hand_makes_them_bring_the_picture_home_in_three_rounds(cabinet: bool) -> None:
+    rng, home = random.Random(5), 0
+    start = straight(cabinet)
+    target = to_wall(start, UV)
+    for _ in range(40):
+        now = astray(
+            start,
+            cabinet,
+            [rng.uniform(-3, 3) for _ in range(3)] + [rng.uniform(-0.05, 0.05) for _ in range(3)],
+        )
+        for _ in range(3):
+            noise: Array = np.array([[rng.gauss(0, 1), rng.gauss(0, 1)] for _ in range(4)])
+            found = solve(start, UV, to_wall(now, UV) + noise, free=free(cabinet, start), sigma_mm=1.0)
+            made = moves(found.pose, start, UV, target, free=free(cabinet, start), hands=HANDS)
+            now = [now, *replayed(now, made, HANDS)][-1]
+        home += worst_mm(now, UV, target) <= (8.0 if cabinet else 3.0)
+    assert home >= (36 if cabinet else 38)
+
+
+@given(PLACES, st.booleans(), st.sampled_from(READINGS), st.sampled_from([-25.0, 25.0]))
+def test_a_reading_that_slipped_is_among_those_named_and_clean_ones_name_none(
+    by: list[float], cabinet: bool, slipped: str, size: float
+) -> None:
+    start = straight(cabinet)
+    read = to_wall(astray(start, cabinet, by), UV)
+    clean = solve(start, UV, read, free=free(cabinet, start), sigma_mm=1.0)
+    assert suspects(clean, alarm=9.21, settled=9.21) == ()
+    read.reshape(-1)[READINGS.index(slipped)] += size
+    found = solve(start, UV, read, free=free(cabinet, start), sigma_mm=1.0)
+    assert slipped in suspects(found, alarm=9.21, settled=9.21)
+
+
+def test_readings_are_outside_the_viewable_area_and_missing_ones_are_left_out() -> None:
+    view = viewable_corners(WIDE, HIGH)
+    outside = [3.0, -2.0, None, 0.0, 1.0, 1.0, 2.0, 4.0]
+    read = corners_from(outside, view)
+    assert read[0].tolist() == [-WIDE / 2 - 3.0, HIGH / 2 - 2.0]
+    assert np.isnan(read[1, 0])
+    assert outside_from(view + OUTWARD * 5.0, view).tolist() == [5.0] * 8
+    start = straight(cabinet=False)
+    partly = solve(start, UV, read, free=free(False, start), sigma_mm=1.0)
+    assert np.isnan(partly.residual_mm[2])
+    with pytest.raises(OutOfRange, match="at least 6"):
+        solve(start, UV, read * np.nan, free=free(False, start, held=False), sigma_mm=1.0)
+
+
+def test_the_hung_screens_readings_ask_for_the_moves_worked_by_hand() -> None:
+    limits = Limits(level_mm=1.2, center_mm=3.0, plumb_mm=2.0, wind_mm=3.0, margin_mm=5.0)
+    read = Read(
+        level_mm=3.0,
+        gap_left_mm=30.0,
+        gap_right_mm=42.0,
+        plumb_left_mm=-4.0,
+        crossing_mm=2.0,
+        margin_top_mm=12.0,
+        margin_bottom_mm=4.0,
+    )
+    found = {one.check: one for one in verdicts(read, limits, width_mm=2400.0, apart_mm=1600.0)}
+    assert (found["level"].move_mm, found["level"].within) == (
+        pytest.approx(-2.0),
+        False,
+    )  # 3 over 2400 is 2 over 1600
+    assert (found["center"].off_mm, found["center"].move_mm) == (-6.0, 6.0)
+    assert found["plumb-left"].move_mm == -4.0  # behind the top: it leans back
+    assert found["wind"].within
+    assert found["margin-down"].move_mm == 4.0
+    assert level_of_deg(0.1, 2400.0) == pytest.approx(4.19, abs=0.01)
+    assert [turns_of(mm, 1.5) for mm in (1.5, -3.1, 0.1)] == [1.0, -2.0, 0.0]
