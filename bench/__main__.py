@@ -4,7 +4,7 @@ import re
 import sys
 from pathlib import Path
 
-from bench import cutting, drag, faults, fuzz, holes, load, plans, roundtrip, studs, tables, users
+from bench import align, cutting, drag, faults, fuzz, holes, load, plans, roundtrip, studs, tables, users
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
@@ -18,6 +18,7 @@ PARTS = {
     "drag": drag,
     "cutting": cutting,
     "studs": studs,
+    "align": align,
     "load": load,
 }
 LONG = {"faults": faults, "fuzz": fuzz, "holes": holes, "users": users}

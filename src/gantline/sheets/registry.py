@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from gantline.sheets import (
+    align_sheet,
     box_sheet,
     cut_sheet,
     drawings,
@@ -26,6 +27,7 @@ ALL: tuple[Sheet, ...] = (
     drilling_sheet.SHEET,
     template_sheet.SHEET,
     tension_sheet.SHEET,
+    align_sheet.SHEET,
     cut_sheet.SHEET,
     fabric_sheet.SHEET,
     materials_sheet.SHEET,

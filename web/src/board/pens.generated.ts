@@ -15,6 +15,7 @@ export const DOT_PX: Record<string, number> = {
   'hole': 6,
   'hole-refused': 9,
   'bracket': 6,
+  'corner-doubted': 9,
   'corner-read': 7,
   'hole-drilled': 7,
   'gap': 3.5,

@@ -100,6 +100,12 @@ def move_count(at: Ask) -> Display | None:
     return Display(count, text=f"{count}", how="body before lens, each rounded to what a hand can set")
 
 
+def price_words(share: float) -> str:
+    """What is lost where such a share is kept."""
+    lost = 100.0 * (1.0 - share)
+    return f"costs {f'{lost:.0f}' if lost >= 1.0 else 'under 1'} % of pixels and light"
+
+
 def gist(at: Ask) -> str:
     """How it stands."""
     worst = at(worst_mm)

@@ -12,7 +12,8 @@ from gantline.plan.station import FaceName
 from gantline.stations.align.solve import aim, aligned, done, doubted, made_moves, read_mm
 from gantline.stations.align.words import outside
 
-TIMES = 12.0
+TIMES = (20, 10, 5, 2, 1)  # the most that keeps the worst miss well inside the wall
+SHOWN = 0.1  # of the picture's width
 LIFT = {"tl": 1.2, "tr": 1.2, "br": -1.2, "bl": -1.2}
 
 
@@ -23,14 +24,17 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
         return
     at(aligned)
     known = np.array([0.0 if one is None else one for one in read]).reshape(4, 2)
-    ghost = there.view + OUTWARD * known * TIMES
+    wide = float(np.ptp(there.view[:, 0]))
+    worst = max(float(np.abs(known).max()), 1.0)
+    times = next((one for one in TIMES if worst * one <= SHOWN * wide), 1)
+    ghost = there.view + OUTWARD * known * times
     yield Area(
-        key="picture-now", role="ghost", layer="align", points=tuple((float(x), float(y)) for x, y in ghost)
+        key="picture-now", role="astray", layer="align", points=tuple((float(x), float(y)) for x, y in ghost)
     )
     moves = at(made_moves)
     if moves:
         off = to_wall(moves[-1].after, there.uv) - there.view
-        then = there.view + off * TIMES
+        then = there.view + off * times
         yield Area(
             key="picture-then",
             role="aimed",
@@ -44,7 +48,7 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
         flagged = any(one.startswith(key) for one in bad)
         yield Dot(
             key=f"corner-{key}",
-            role="hole-refused" if flagged else "corner-read",
+            role="corner-doubted" if flagged else "corner-read",
             layer="align",
             at=(x, y),
             name=f"{key} corner as read",
@@ -65,8 +69,8 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
             key="picture-times",
             layer="align",
             at=(float(middle[0]), float(there.view[2, 1])),
-            text=f"misses drawn {TIMES:g} times over",
-            role="ghost",
+            text=f"misses drawn {times} times over" if times > 1 else "misses drawn to scale",
+            role="astray",
             lift=1.4,
         )
 

@@ -62,7 +62,7 @@ ALIGN = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "align"), dimensions=()),
+    lit=Lit(layers=("survey", "size", "align"), dimensions=("align",)),
     tables=(Table(key="align", question=align_table),),
     draw=DRAW,
     cautions=cautions,

@@ -18,7 +18,9 @@ def turns(count: float) -> str:
 def length(at: Ask, far_mm: float) -> str:
     """A small push: to a tenth of a millimeter, which no fraction of an inch shows."""
     exact = f"{far_mm:.1f} mm"
-    return exact if at.units.style is LengthStyle.MILLIMETERS else f"{at.text(far_mm)} ({exact})"
+    if at.units.style is LengthStyle.MILLIMETERS or far_mm < at.step_mm / 2.0:
+        return exact
+    return f"{at.text(far_mm)} ({exact})"
 
 
 def said(at: Ask, one: Move) -> str:

@@ -29,13 +29,13 @@ def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
         (right + aside, top + tilt),
         (left + aside, top - tilt),
     )
-    yield Area(key="hung", role="ghost", layer="hang", points=points)
+    yield Area(key="hung", role="astray", layer="hang", points=points)
     yield Label(
         key="hung-times",
         layer="hang",
         at=((left + right) / 2.0, bottom),
         text=f"as it hangs, off by {TIMES:g} times",
-        role="ghost",
+        role="astray",
         lift=-1.2,
     )
 

@@ -51,7 +51,7 @@ HANG = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "wall", "hang"), dimensions=("wall",)),
+    lit=Lit(layers=("survey", "size", "wall", "hang"), dimensions=("wall", "hang")),
     tables=(Table(key="hang", question=hang_table),),
     draw=DRAW,
     cautions=cautions,

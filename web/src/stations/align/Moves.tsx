@@ -14,6 +14,11 @@ export const Moves = ({ plan }: { plan: Plan }) => {
   if (!table.moves.length) return <p className="p-4 text-quiet">No moves yet: see what the findings ask for.</p>
   return (
     <div className="h-full overflow-auto px-3 pb-2">
+      {!table.fits && (
+        <p className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+          <strong>Read again first.</strong> One of the readings fits no pose; these moves lean on it.
+        </p>
+      )}
       <Table label="Moves in order" heads={HEADS}>
         {table.moves.map((row, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: moves have no name but their place in the order

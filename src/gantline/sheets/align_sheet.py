@@ -1,0 +1,73 @@
+"""The alignment card: corners as read, the moves with boxes and what to read after each, and the final numbers."""
+
+from dataclasses import dataclass
+
+from gantline.core.align.corners import CORNERS, NAMES
+from gantline.plan.ask import Ask
+from gantline.sheets.pdf import render, to_pdf
+from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
+from gantline.stations.align.solve import done
+from gantline.stations.align.tables import align_table
+from gantline.stations.hang.tables import hang_table
+
+POSE = (
+    ("align_yaw", "Turned"),
+    ("align_pitch", "Tilted"),
+    ("align_roll", "Rolled"),
+    ("corner_worst", "Farthest corner off"),
+    ("corner_within", "Within"),
+    ("digital_price", "Squared up by the projector"),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class After:
+    """What a corner should read after a move."""
+
+    name: str
+    across: str
+    up: str
+
+
+def align_card(ready: Ready) -> bytes:
+    """Hung, read, moved, read again."""
+    at, made = ready.made.ask, ready.made
+    values = ready.common | {
+        "hang": at(hang_table),
+        "align": at(align_table),
+        "moves": list(_moves(at)),
+        "names": [NAMES[one] for one in CORNERS],
+        "pose": [(label, made.text(key)) for key, label in POSE if key in made.figures and made.text(key)],
+        "done": at(done),
+        "luminance": [
+            (made.figures[key].label, made.text(key))
+            for key in ("measured_center", "measured_corner")
+            if made.text(key)
+        ],
+    }
+    return to_pdf(render("align.html", ready.paper, title="alignment card", **values))
+
+
+def _moves(at: Ask) -> list[tuple[str, list[After]]]:
+    return [
+        (
+            one.text,
+            [
+                After(NAMES[key], one.after[2 * number], one.after[2 * number + 1])
+                for number, key in enumerate(CORNERS)
+            ],
+        )
+        for one in at(align_table).moves
+    ]
+
+
+SHEET = Sheet(
+    key="alignment-card",
+    label="Alignment card",
+    group=FOR_THE_WALL,
+    note="PDF",
+    media_type=PDF,
+    ending="alignment card.pdf",
+    make=align_card,
+    papers=True,
+)
