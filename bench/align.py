@@ -107,7 +107,8 @@ def named(rng: random.Random, cabinet: bool) -> bool:
 
 def rows() -> list[tuple[str, str, str]]:
     """Over all cases."""
-    rng, took, out = random.Random(11), [], []
+    rng, took = random.Random(11), list[float]()
+    out: list[tuple[str, str, str]] = []
     for cabinet, name, within, wanted in (
         (False, "ceiling", "3 mm", "≥ 95 %"),
         (True, "cabinet-top", "8 mm", "≥ 90 %"),

@@ -114,6 +114,11 @@ others = {
         fix_to=maybe(st.sampled_from(["studs", "backer", "anchors"])), drop_mm=maybe(mm(0, 60)), row_offset_mm=maybe(mm(20, 120)), side_play_mm=maybe(mm(0, 200)),
         lift_on_mm=maybe(mm(0, 30)), rule=maybe(st.sampled_from(["share", "fixed"])), spacing_mm=maybe(mm(600, 2000)),
     ),
+    "hang": of(
+        first=maybe(st.sampled_from(["frame", "picture"])), pulled=maybe(st.booleans()),
+        readings=items("h", 2, level_mm=maybe(mm(-9, 9)), gap_left_mm=maybe(mm(0, 90)), gap_right_mm=maybe(mm(0, 90)), plumb_left_mm=maybe(mm(-6, 6)), crossing_mm=maybe(mm(-6, 6))),
+    ),
+    "align": of(rounds=items("r", 2, **{f"{one}_mm": maybe(mm(-40, 40)) for one in ("tl_x", "tl_y", "tr_x", "tr_y", "br_x", "br_y", "bl_x", "bl_y")})),
     "tension": of(
         hold=maybe(st.sampled_from(["staple", "spring", "lug", "snap", "lace", "pin"])), spacing_mm=maybe(mm(25, 300)), inset_mm=maybe(mm(20, 80)),
         short_sides_first=maybe(st.booleans()), first_side=maybe(st.sampled_from(["top", "right", "bottom", "left"])), in_step=maybe(st.booleans()),

@@ -20,6 +20,9 @@ POSE = (
 )
 
 
+MEASURED = ("measured_center", "measured_corner")
+
+
 @dataclass(frozen=True, slots=True)
 class After:
     """What a corner should read after a move."""
@@ -39,11 +42,7 @@ def align_card(ready: Ready) -> bytes:
         "names": [NAMES[one] for one in CORNERS],
         "pose": [(label, made.text(key)) for key, label in POSE if key in made.figures and made.text(key)],
         "done": at(done),
-        "luminance": [
-            (made.figures[key].label, made.text(key))
-            for key in ("measured_center", "measured_corner")
-            if made.text(key)
-        ],
+        "luminance": [(made.figures[key].label, made.text(key)) for key in MEASURED if made.text(key)],
     }
     return to_pdf(render("align.html", ready.paper, title="alignment card", **values))
 

@@ -4035,7 +4035,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "drilling-sheet" | "template" | "tension-sheet" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "wall-sheet" | "drilling-sheet" | "template" | "tension-sheet" | "alignment-card" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.

@@ -3,7 +3,7 @@
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, PanelPart, Station, Table, fields_of
-from gantline.stations.align.figures import FIGURES, gist
+from gantline.stations.align.figures import FIGURES, gist, price_words
 from gantline.stations.align.findings import FINDINGS
 from gantline.stations.align.marks import DRAW
 from gantline.stations.align.solve import digital_share, done
@@ -28,11 +28,7 @@ def begun(at: Ask) -> bool:
 
 def _digital(at: Ask) -> str:
     share = at(digital_share)
-    return (
-        "not needed"
-        if share is None or at(done)
-        else f"costs {100.0 * (1.0 - share):.0f} % of pixels and light"
-    )
+    return "not needed" if share is None or at(done) else price_words(share)
 
 
 PANEL = (

@@ -1,0 +1,125 @@
+"""Hang and Align in a plan: readings to moves in this way's terms, the pose, its doubts, its card."""
+
+import math
+from dataclasses import replace
+from typing import Any
+
+import pytest
+from hypothesis import given
+
+from gantline.core.align.corners import READINGS, outside_from
+from gantline.core.throw.pinhole import to_wall
+from gantline.job.model import Job
+from gantline.plan.plan import JobPlan
+from gantline.sheets.registry import SHEETS
+from gantline.sheets.sheet import Ready
+from gantline.stations import plan
+from gantline.stations.align.solve import aim
+from tests.conftest import demo_job
+from tests.made import changed, findings, number
+from tests.plan.random_jobs import rich_jobs
+
+
+def round_of(
+    name: str, yaw: float = 0.0, pitch: float = 0.0, roll: float = 0.0, **slip: float
+) -> dict[str, Any]:
+    """The corners as they would be read with the body turned so [deg]."""
+    there = plan(demo_job(name)).ask(aim)
+    assert there is not None
+    pose = replace(there.straight, yaw=math.radians(yaw), pitch=math.radians(pitch), roll=math.radians(roll))
+    outside = outside_from(to_wall(pose, there.uv), there.view)
+    read = {f"{key}_mm": round(float(one), 2) for key, one in zip(READINGS, outside, strict=True)}
+    return {"id": "r1"} | {key: value + slip.get(key.removesuffix("_mm"), 0.0) for key, value in read.items()}
+
+
+def texts(made: JobPlan) -> list[str]:
+    return [row.text for row in made.table("align").moves]
+
+
+def test_a_body_turned_right_is_told_to_turn_back_and_ends_where_it_should() -> None:
+    made = plan(changed("mill-loft", align__rounds=[round_of("mill-loft", yaw=1.2, pitch=-0.6, roll=0.4)]))
+    assert made.text("align_yaw").startswith("1.20° right")
+    said = texts(made)
+    assert said[0].endswith("to the right: its nose turns left")  # the rear swings the other way
+    assert "nose tips up" in said[1]
+    assert "Right side of the body" in said[2]
+    last = [float(one.replace("−", "-")) for one in made.table("align").moves[-1].after]
+    spill = demo_job("mill-loft").size.overspill_mm or 0.0
+    assert max(abs(one - spill) for one in last) <= number(made, "corner_within")
+    assert findings(made.ask.job)["picture-off"].severity == "check"
+
+
+def test_a_reading_that_slipped_is_named_and_a_picture_that_sits_is_left_alone() -> None:
+    slipped = plan(changed("mill-loft", align__rounds=[round_of("mill-loft", yaw=0.3, tr_y=25.0)]))
+    said = {one.code: one.text for one in slipped.findings}
+    assert "top right, up and down" in said["corner-reading-doubtful"]
+    assert "picture-off" not in said  # nothing is moved by a doubtful reading
+    home = plan(changed("mill-loft", align__rounds=[round_of("mill-loft")]))
+    assert (home.table("align").done, home.table("align").moves) == (True, ())
+    assert next(one for one in home.states if one.key == "align").begun
+    few = plan(changed("mill-loft", align__rounds=[{"id": "r1", "tl_x_mm": 3.0}]))
+    assert "at least 4" in {one.code: one.text for one in few.findings}["no-pose"]
+
+
+def test_a_cabinet_top_body_is_moved_whole_and_by_its_feet() -> None:
+    feet = {"throw__body__foot_spacing_mm": 300.0, "throw__body__foot_turn_mm": 1.25}
+    made = plan(
+        changed("narrow-lounge", align__rounds=[round_of("narrow-lounge", pitch=0.8, roll=-0.5)], **feet)
+    )
+    said = " ".join(texts(made))
+    assert "Front feet in" in said
+    assert "Right foot out" in said
+    assert not any("shift" in one for one in texts(made))
+
+
+@pytest.mark.parametrize(
+    ("way", "said"),
+    [
+        ("brackets", "Right bracket"),
+        ("rods", "turnbuckle"),
+        ("cleat", "A cleat has no trim"),
+        ("wire", "on its wire"),
+        ("proud-screws", "No trim here"),
+    ],
+)
+def test_what_is_off_level_is_cured_in_the_ways_own_terms(way: str, said: str) -> None:
+    read = {"id": "h1", "level_mm": 4.0, "gap_left_mm": 500.0, "gap_right_mm": 510.0}
+    made = plan(changed("mill-loft", wall__way=way, hang__readings=[read]))
+    rows = {row.key: row for row in made.table("hang").checks}
+    assert said in rows["level"].move
+    assert rows["center"].move.startswith("Slide the frame")
+    off = {one.code for one in made.findings if one.station == "hang"}
+    assert {"hung-off", "not-pull-tested"} <= off
+    later = plan(
+        changed(
+            "mill-loft",
+            wall__way=way,
+            hang__readings=[read, {"id": "h2", "level_mm": 0.2}],
+            hang__pulled=True,
+        )
+    )
+    assert {row.key: row.within for row in later.table("hang").checks} == {"level": True, "center": False}
+
+
+def test_degrees_of_a_digital_level_count_over_the_width() -> None:
+    made = plan(changed("mill-loft", hang__readings=[{"id": "h1", "level_deg": 0.1}]))
+    wide = number(made, "frame_width") if "frame_width" in made.figures else None
+    assert number(made, "hang_level") == pytest.approx(
+        (wide or 3386.1) * math.tan(math.radians(0.1)), rel=0.01
+    )
+
+
+@given(rich_jobs())
+def test_any_job_has_a_card_or_says_why_there_is_no_pose(job: Job) -> None:
+    made = plan(job)
+    table = made.table("align")
+    assert len(table.moves) == 0 or made.text("align_yaw")
+    assert len(made.table("hang").acts) >= 3
+
+
+def test_the_card_is_printed_with_and_without_readings() -> None:
+    for job in (
+        demo_job("parish-hall"),
+        changed("mill-loft", align__rounds=[round_of("mill-loft", yaw=0.5)]),
+    ):
+        assert SHEETS["alignment-card"].make(Ready(made=plan(job), stamp="v1")).startswith(b"%PDF")
