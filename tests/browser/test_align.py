@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.test_journeys import Make
+from tests.browser.test_journeys import Make, unfold
 from tests.stations.test_hang_align import round_of
 
 CORNERS = {"tl": "Top left", "tr": "Top right", "br": "Bottom right", "bl": "Bottom left"}
@@ -48,3 +48,41 @@ def test_the_screen_is_hung_level_and_the_picture_brought_home(page: Page, make_
     page.get_by_role("button", name="Keep this round").click()
     expect(page.get_by_text("Aligned: every corner is within tolerance. Move nothing more.")).to_be_visible()
     expect(page.locator(".aimed")).to_have_count(0)
+
+
+def test_a_phone_on_the_ladder_chooses_what_the_projector_casts(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft", name="Cast")
+    page.goto(f"/jobs/{job['id']}/align")
+    unfold(page, "Cast")
+    code = page.get_by_text(re.compile("^[A-Z2-9]{6}$")).inner_text()
+    browser = page.context.browser
+    assert browser is not None
+    lit = browser.new_context(base_url=page.url.split("/jobs")[0]).new_page()  # what feeds the projector
+    lit.goto("/cast")
+    lit.get_by_role("textbox").fill(code.lower())
+    lit.keyboard.press("Enter")
+    expect(lit.get_by_role("img", name="Cast: corners")).to_be_visible()
+    page.get_by_role("button", name="Grid").click()
+    expect(lit.get_by_role("img", name="Cast: grid")).to_be_visible()
+    page.get_by_role("button", name="Wall marks").click()
+    expect(page.get_by_text("4 more points of the cross, and what the tape reads there.")).to_be_visible()
+    page.get_by_role("button", name="Cross", exact=True).click()
+    page.get_by_role("button", name="Cross right").click()
+    page.get_by_role("textbox", name="The cross, from the left wall end").fill("100")
+    page.get_by_role("textbox", name="The cross, above the floor").fill("5 ft")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(page.get_by_text(re.compile("^1. 100″ from the left, 60″ up"))).to_be_visible()
+    wall = {"p2": (0.9, 0.1, 4000, 2300), "p3": (0.9, 0.9, 4000, 700), "p4": (0.1, 0.9, 800, 700), "p5": (0.1, 0.1, 800, 2300)}  # fmt: skip
+    points = [{"id": key, "u": u, "v": v, "x_mm": x, "y_mm": y} for key, (u, v, x, y) in wall.items()]
+    head = page.request.get(f"/api/jobs/{job['id']}").json()
+    page.request.post(
+        f"/api/jobs/{job['id']}/edits",
+        headers={"If-Match": f'"{head["version"]}"'},
+        data={"edits": [{"pointer": "/align/cast_points", "value": points}]},
+    )
+    page.reload()
+    unfold(page, "Cast")
+    page.get_by_role("button", name="Wall marks").click()
+    expect(page.get_by_text("Hole heights still need the level")).to_be_visible()
+    expect(lit.get_by_text("upper left", exact=True)).to_be_visible()
+    lit.close()

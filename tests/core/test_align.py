@@ -9,6 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from gantline.core.align.cast import cast_marks, ellipse, homography, wider
 from gantline.core.align.corners import OUTWARD, READINGS, corners_from, outside_from, viewable_corners
 from gantline.core.align.moves import Hands, moves, replayed, worst_mm
 from gantline.core.align.solve import Freedom, freedom, solve, suspects
@@ -155,3 +156,34 @@ def test_the_hung_screens_readings_ask_for_the_moves_worked_by_hand() -> None:
     assert found["margin-down"].move_mm == 4.0
     assert level_of_deg(0.1, 2400.0) == pytest.approx(4.19, abs=0.01)
     assert [turns_of(mm, 1.5) for mm in (1.5, -3.1, 0.1)] == [1.0, -2.0, 0.0]
+
+
+def test_a_mark_is_cast_where_a_turned_projector_lights_it_and_its_ellipse_holds_nine_in_ten() -> None:
+    rng = np.random.default_rng(3)
+    start = astray(straight(cabinet=False), False, [2.0, -1.5, 1.0, 0.02, 0.01, -0.02])
+    uv: Array = np.array([(0.1, 0.12), (0.88, 0.1), (0.9, 0.9), (0.12, 0.88)])
+    high = 1.0 / start.panel_aspect
+
+    def lands(points: Array) -> Array:  # shares from the upper left to the panel's own points
+        return to_wall(start, np.column_stack([points[:, 0] - 0.5, (0.5 - points[:, 1]) * high]))
+
+    true, place = lands(uv), (-300.0, 420.0)
+    (mark,) = cast_marks(uv, true, [place], sigma_mm=1.0)
+    assert lands(np.array([(mark.u, mark.v)]))[0] == pytest.approx(place, abs=1e-6)
+    assert mark.lit
+    inside = 0
+    for _ in range(1500):
+        read = true + rng.normal(0.0, 1.0, true.shape)
+        (one,) = cast_marks(uv, read, [place], sigma_mm=1.0)
+        dx, dy = lands(np.array([(one.u, one.v)]))[0] - place
+        along = dx * math.cos(one.angle) + dy * math.sin(one.angle)
+        across = dy * math.cos(one.angle) - dx * math.sin(one.angle)
+        inside += (along / one.long_mm) ** 2 + (across / one.short_mm) ** 2 <= 1.0
+    assert inside / 1500 == pytest.approx(0.90, abs=0.03)
+    (far,) = cast_marks(uv, true, [(4000.0, 0.0)], sigma_mm=1.0)
+    assert (far.lit, wider([far]) > 1.0) == (False, True)
+    ring = ellipse(mark, place, uv, true)
+    radii = np.linalg.norm(lands(ring) - place, axis=1)
+    assert (radii.max(), radii.min()) == pytest.approx((mark.long_mm, mark.short_mm), rel=0.02)
+    with pytest.raises(OutOfRange, match="on a line"):
+        homography(uv, np.array([(0.0, 0.0), (1.0, 0.0), (2.0, 0.0), (0.0, 1.0)]))

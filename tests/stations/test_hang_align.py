@@ -14,7 +14,9 @@ from gantline.plan.plan import JobPlan
 from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Ready
 from gantline.stations import plan
+from gantline.stations.align.cast import cast_holes, cast_table
 from gantline.stations.align.solve import aim
+from gantline.stations.wall import drilling
 from tests.conftest import demo_job
 from tests.made import changed, findings, number
 from tests.plan.random_jobs import rich_jobs
@@ -123,3 +125,26 @@ def test_the_card_is_printed_with_and_without_readings() -> None:
         changed("mill-loft", align__rounds=[round_of("mill-loft", yaw=0.5)]),
     ):
         assert SHEETS["alignment-card"].make(Ready(made=plan(job), stamp="v1")).startswith(b"%PDF")
+
+
+def test_the_walls_marks_are_cast_through_four_points_of_the_cross() -> None:
+    # the light covers the wall from 500 to 4500 and from 2500 down to 500: a plain scale
+    points: list[dict[str, Any]] = [
+        {"id": f"p{number}", "u": u, "v": v, "x_mm": 500 + 4000 * u, "y_mm": 2500 - 2000 * v}
+        for number, (u, v) in enumerate([(0.1, 0.1), (0.9, 0.1), (0.9, 0.9), (0.1, 0.9)])
+    ]
+    made = plan(changed("mill-loft", align__cast_points=points))
+    marks, holes = made.ask(cast_holes), made.ask(drilling)
+    assert holes is not None
+    assert not isinstance(marks, str)
+    for mark, hole in zip(marks, holes.holes, strict=True):
+        assert (mark.u, mark.v) == pytest.approx(((hole.x_mm - 500) / 4000, (2500 - hole.y_mm) / 2000))
+    table = made.ask(cast_table)
+    assert {one.text for one in table.wall} >= {"upper left", "frame", "picture", "center", "level"}
+    assert table.outlines[0].text == "viewable area"
+    low = [one | {"y_mm": one["y_mm"] / 2.0} for one in points]  # the light ends at 1250
+    high = plan(changed("mill-loft", align__cast_points=low))
+    assert any(one.startswith("Outside the light: upper left") for one in high.ask(cast_table).warnings)
+    line = plan(changed("mill-loft", align__cast_points=[one | {"y_mm": 1000.0} for one in points]))
+    assert "on a line" in line.ask(cast_table).why
+    assert plan(demo_job("mill-loft")).ask(cast_table).why.startswith("4 more points")

@@ -3,6 +3,7 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Route, Routes } from 'react-router'
 import { Refused } from './api/client'
+import { CastPage } from './cast/CastPage'
 import { JobPage } from './shell/JobPage'
 import './shell/theme.css'
 import { Yard } from './yard/Yard'
@@ -25,6 +26,7 @@ if (root)
         <BrowserRouter>
           <Routes>
             <Route path="/" element={<Yard />} />
+            <Route path="/cast/:code?" element={<CastPage />} />
             <Route path="/jobs/:jobId/:station?" element={<JobPage />} />
           </Routes>
         </BrowserRouter>

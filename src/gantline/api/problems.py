@@ -30,6 +30,7 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "doubtful-length": (422, "Which length is it?"),
     "unreadable-length": (422, "Not a length"),
     "no-such-device": (404, "No such device"),
+    "no-such-cast": (404, "No such cast"),
     "no-such-code": (422, "Not a good code"),
     "no-such-work": (404, "No such work"),
     "work-failed": (422, "This could not be made"),

@@ -107,6 +107,18 @@ class ReadingRow(Base):
     taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
+class CastRow(Base):
+    """What a projector shows for a job: the pattern, and where its cross stands, shares of the panel from the upper left."""
+
+    __tablename__ = "cast"
+    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    code: Mapped[str] = mapped_column(String(8), unique=True)
+    pattern: Mapped[str] = mapped_column(String(20))
+    u: Mapped[float]
+    v: Mapped[float]
+
+
 class SettingRow(Base):
     """A shop's own value for one default."""
 

@@ -87,6 +87,8 @@ const unwrapped = async (send: () => Promise<Answer>): Promise<unknown> => {
   throw new Refused(answer.error as Problem)
 }
 
+export type CastOut = Schemas['CastOut']
+export type CastShape = Schemas['CastShape']
 export type Work = Schemas['WorkOut']
 const FOLLOW_MS = 400
 
@@ -109,19 +111,27 @@ export const followed = async (key: string, say: (progress: number) => void = ()
 type Json<Reply> = Reply extends { content: { 'application/json': infer Body } } ? Body : undefined
 type Ok<Op> = Op extends { responses: infer All } ? Json<All[keyof All & (200 | 201)]> : never
 type Init<I> = RequiredKeysOf<I> extends never ? [init?: I] : [init: I]
-type Ask<M extends 'get' | 'post' | 'delete'> = <P extends PathsWithMethod<paths, M>, I extends MaybeOptionalInit<paths[P], M>>(
+type Ask<M extends 'get' | 'post' | 'put' | 'delete'> = <
+  P extends PathsWithMethod<paths, M>,
+  I extends MaybeOptionalInit<paths[P], M>,
+>(
   path: P,
   ...init: Init<I>
 ) => Promise<Ok<paths[P][M]>>
 
 // the client's own types turn tuples into lists, so the answers are typed from the schema itself
-const asking = <M extends 'get' | 'post' | 'delete'>(method: unknown) => {
+const asking = <M extends 'get' | 'post' | 'put' | 'delete'>(method: unknown) => {
   const send = method as (path: unknown, ...init: unknown[]) => Promise<Answer>
   return ((path, ...init) => unwrapped(() => send(path, ...init))) as Ask<M>
 }
 
 /** Ask the server; what comes back is typed by the path. Throws ServerAway or Refused. */
-export const ask = { get: asking<'get'>(client.GET), post: asking<'post'>(client.POST), delete: asking<'delete'>(client.DELETE) }
+export const ask = {
+  get: asking<'get'>(client.GET),
+  post: asking<'post'>(client.POST),
+  put: asking<'put'>(client.PUT),
+  delete: asking<'delete'>(client.DELETE),
+}
 
 /** Changes a cure, a dimension or a rounded size carries, as edits; a typed text takes the open place. */
 export const toEdits = (changes: readonly Change[], typed?: string): Edit[] =>

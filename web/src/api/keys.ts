@@ -10,6 +10,7 @@ export const keys = {
   floor: (id: string, version: number, measure: string, state: string) => ['floor', id, version, measure, state] as const,
   view: (id: string, version: number, seat: string, state: string) => ['view', id, version, seat, state] as const,
   stores: (kind: string) => ['stores', kind] as const,
+  cast: (code: string) => ['cast', code] as const,
   devices: ['devices'] as const,
   sheets: ['sheets'] as const,
 }

@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/cast/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cast By Code
+         * @description What the page that was joined by this code shows.
+         */
+        get: operations["cast_by_code"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices": {
         parameters: {
             query?: never;
@@ -165,6 +185,30 @@ export interface paths {
          */
         get: operations["cut_and_buy"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cast Of Job
+         * @description What this job casts; its code is made when it is first asked for.
+         */
+        get: operations["cast_of_job"];
+        /**
+         * Set Cast
+         * @description Show something else; the cast page hears of it at once.
+         */
+        put: operations["set_cast"];
         post?: never;
         delete?: never;
         options?: never;
@@ -796,6 +840,11 @@ export interface components {
          * @description How the picture stands on the frame.
          */
         Aligned: {
+            /**
+             * Cast Points
+             * @default []
+             */
+            cast_points: components["schemas"]["CastPoint"][];
             /** Corner Sigma Mm */
             corner_sigma_mm: number | null;
             /** Luminance */
@@ -1141,6 +1190,113 @@ export interface components {
             y_mm: number | null;
             /** Z Mm */
             z_mm: number | null;
+        };
+        /**
+         * CastIn
+         * @description What to show, and where the cross stands: shares of the light from its upper left.
+         */
+        CastIn: {
+            /**
+             * Pattern
+             * @enum {string}
+             */
+            pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black";
+            /**
+             * U
+             * @default 0.5
+             */
+            u: number;
+            /**
+             * V
+             * @default 0.5
+             */
+            v: number;
+        };
+        /**
+         * CastOut
+         * @description What is shown for a job: its code, pattern and cross, and what its plan lights.
+         */
+        CastOut: {
+            /** Code */
+            code: string;
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Job Name */
+            job_name: string;
+            /**
+             * Pattern
+             * @enum {string}
+             */
+            pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black";
+            table: components["schemas"]["CastTable"];
+            /** U */
+            u: number;
+            /** V */
+            v: number;
+        };
+        /**
+         * CastPoint
+         * @description A point of the bare wall: where the cast cross was lit, shares of the panel from its upper left, and what the tape read
+         *     there [mm from the left wall end, above the floor].
+         */
+        CastPoint: {
+            /** Id */
+            id: string;
+            /** U */
+            u: number;
+            /** V */
+            v: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * CastShape
+         * @description A line through points (u, v), shares of the light from its upper left; closed or not; text at the first of them.
+         */
+        CastShape: {
+            /**
+             * Closed
+             * @default false
+             */
+            closed: boolean;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Thin
+             * @default false
+             */
+            thin: boolean;
+        };
+        /**
+         * CastTable
+         * @description Outlines within the picture; the wall's marks, or why there are none; warnings; points read so far.
+         */
+        CastTable: {
+            /** Aspect */
+            aspect: number;
+            /** Outlines */
+            outlines: components["schemas"]["CastShape"][];
+            /** Points */
+            points: string[];
+            /** Wall */
+            wall: components["schemas"]["CastShape"][];
+            /** Warnings */
+            warnings: string[];
+            /** Why */
+            why: string;
         };
         /**
          * Caution
@@ -2338,6 +2494,7 @@ export interface components {
         Job: {
             /**
              * @default {
+             *       "cast_points": [],
              *       "rounds": []
              *     }
              */
@@ -4949,6 +5106,44 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    cast_by_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
     list_devices: {
         parameters: {
             query?: never;
@@ -5321,6 +5516,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    cast_of_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    set_cast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CastIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastOut"];
                 };
             };
             /** @description Bad Request */

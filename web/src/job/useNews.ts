@@ -1,12 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useEffect } from 'react'
+import { useEffect, useRef } from 'react'
 import { keys } from '../api/keys'
 
 const AGAIN_MS = 2000
 
 /** Readings of this job are asked for anew when the server says that some have come, by whichever server they did. */
-export const useNews = (jobId: string): void => {
+export const useNews = (jobId: string, onNews?: () => void): void => {
   const client = useQueryClient()
+  const told = useRef(() => {})
+  told.current = onNews ?? (() => void client.invalidateQueries({ queryKey: keys.readings(jobId) }))
   useEffect(() => {
     let socket: WebSocket | null = null
     let again: ReturnType<typeof setTimeout>
@@ -14,8 +16,8 @@ export const useNews = (jobId: string): void => {
     const open = () => {
       socket = new WebSocket(`${window.location.origin.replace('http', 'ws')}/api/jobs/${jobId}/news`)
       // what came while nobody listened is found now
-      socket.onopen = () => void client.invalidateQueries({ queryKey: keys.readings(jobId) })
-      socket.onmessage = () => void client.invalidateQueries({ queryKey: keys.readings(jobId) })
+      socket.onopen = () => told.current()
+      socket.onmessage = () => told.current()
       socket.onclose = () => {
         if (!over) again = setTimeout(open, AGAIN_MS)
       }
@@ -26,5 +28,5 @@ export const useNews = (jobId: string): void => {
       clearTimeout(again)
       socket?.close()
     }
-  }, [client, jobId])
+  }, [jobId])
 }

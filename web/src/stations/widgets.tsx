@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { JobOut, Plan, ThingList as Things } from '../api/client'
 import { Corners } from './align/Corners'
+import { Remote } from './align/Remote'
 import { Cautions } from './common/Cautions'
 import { TakeFrom } from './common/TakeFrom'
 import { Box } from './frame/Box'
@@ -61,6 +62,7 @@ export const WIDGETS: Record<string, Draw> = {
   marks: MarksTable,
   hang: Hung,
   align: Corners,
+  cast: () => <Remote />,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
   cautions: Cautions,
 }

@@ -11,6 +11,12 @@ class AlignDefaults:
     corner_sigma_mm = Default(
         1.0, "mm", 0.2, 20.0, "spread of a corner reading", "a tape or a border to count by"
     )
+    cast_sigma_mm = Default(
+        1.0, "mm", 0.2, 10.0, "spread of a tape reading at the cast cross", "two tapes, a level"
+    )
+    cast_worst_mm = Default(
+        1.5, "mm", 0.3, 10.0, "spread of a cast mark above which a tape is better", "a drill's own"
+    )
     corner_alarm = Default(
         9.21, "", 4.0, 50.0, "misfit of the corners that is no chance", "1 in 100, two to spare"
     )

@@ -6,7 +6,7 @@ from pydantic import Field as Limit
 
 from gantline.core.defaults import AlignDefaults
 from gantline.job.field import Field, Item, Part
-from gantline.job.types import Id, Line, Lux, PositionMm, Share, Turn
+from gantline.job.types import DistanceMm, Id, Line, Lux, PositionMm, Share, Turn
 
 FIRST = (("frame", "frame, then picture"), ("picture", "picture on the bare wall, then frame"))
 OFF_MM = 600.0
@@ -32,6 +32,17 @@ class CornerRound(Item):
     )
     who: Annotated[Line | None, Field("who", "who", "text")] = None
     day: Annotated[Line | None, Field("day", "when", "text")] = None
+
+
+class CastPoint(Item):
+    """A point of the bare wall: where the cast cross was lit, shares of the panel from its upper left, and what the tape read
+    there [mm from the left wall end, above the floor]."""
+
+    id: Id
+    u: Annotated[Share, Field("u", "across the light", "share")]
+    v: Annotated[Share, Field("v", "down the light", "share")]
+    x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
+    y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
 
 
 class HangReading(Item):
@@ -79,6 +90,9 @@ class Aligned(Part):
 
     rounds: Annotated[
         list[CornerRound], Limit(max_length=40), Field("corner_rounds", "Rounds of corner readings", "list")
+    ] = []
+    cast_points: Annotated[
+        list[CastPoint], Limit(max_length=4), Field("cast_points", "Points of the cast cross", "list")
     ] = []
     corner_sigma_mm: Annotated[
         Annotated[float, Limit(gt=0.0, le=20.0)] | None,

@@ -31,9 +31,14 @@ def _digital(at: Ask) -> str:
     return "not needed" if share is None or at(done) else price_words(share)
 
 
+def _cast(_: Ask) -> str:
+    return "corner marks, focus and wall marks, on the projector itself"
+
+
 PANEL = (
     PanelPart(weight="lead", rows=("corner_worst", "corner_within")),
     PanelPart(widget="align"),
+    PanelPart(title="Cast", weight="detail", widget="cast", gist=_cast),
     PanelPart(
         title="The pose behind it",
         weight="detail",

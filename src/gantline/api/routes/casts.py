@@ -1,0 +1,80 @@
+"""Casting: what the projector shows, chosen from another device and joined by a code."""
+
+from typing import Annotated, Any, Literal
+from uuid import UUID
+
+from fastapi import APIRouter, Path, Response
+from pydantic import Field
+
+from gantline.api.answers import PROBLEM_ANSWERS, answer
+from gantline.api.deps import DeskDep, DeskRoute
+from gantline.api.desk import Desk
+from gantline.api.schemas.base import Out
+from gantline.api.services.plans import planned
+from gantline.job.field import ClosedModel
+from gantline.stations.align.cast import CastTable, cast_table
+from gantline.store import casts, jobs
+from gantline.store.models import CastRow
+
+router = APIRouter(prefix="/api", tags=["cast"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
+Pattern = Literal["corners", "grid", "focus", "greys", "lines", "outline", "cross", "wall", "white", "black"]
+Code = Annotated[str, Path(min_length=4, max_length=8, pattern="^[A-Za-z0-9]+$")]
+Where = Annotated[float, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
+
+
+class CastIn(ClosedModel):
+    """What to show, and where the cross stands: shares of the light from its upper left."""
+
+    pattern: Pattern
+    u: Where = 0.5
+    v: Where = 0.5
+
+
+class CastOut(Out):
+    """What is shown for a job: its code, pattern and cross, and what its plan lights."""
+
+    job_id: UUID
+    job_name: str
+    code: str
+    pattern: Pattern
+    u: float
+    v: float
+    table: CastTable
+
+
+@router.get("/jobs/{job_id}/cast", response_model=CastOut)
+def cast_of_job(job_id: UUID, desk: DeskDep) -> Response:
+    """What this job casts; its code is made when it is first asked for."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    return answer(_out(desk, casts.of_job(desk.session, desk.shop_id, job_id)))
+
+
+@router.put("/jobs/{job_id}/cast", response_model=CastOut)
+def set_cast(job_id: UUID, body: CastIn, desk: DeskDep) -> Response:
+    """Show something else; the cast page hears of it at once."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    row = casts.of_job(desk.session, desk.shop_id, job_id)
+    row.pattern, row.u, row.v = body.pattern, body.u, body.v
+    desk.session.flush()
+    casts.tell(desk.session, job_id)
+    return answer(_out(desk, row))
+
+
+@router.get("/cast/{code}", response_model=CastOut)
+def cast_by_code(code: Code, desk: DeskDep) -> Response:
+    """What the page that was joined by this code shows."""
+    return answer(_out(desk, casts.by_code(desk.session, desk.shop_id, code)))
+
+
+def _out(desk: Desk, row: CastRow) -> dict[str, Any]:
+    version = jobs.head(desk.session, desk.shop_id, row.job_id)
+    made = planned(desk, version)
+    return {
+        "job_id": row.job_id,
+        "job_name": made.ask.job.name,
+        "code": row.code,
+        "pattern": row.pattern,
+        "u": row.u,
+        "v": row.v,
+        "table": made.ask(cast_table),
+    }

@@ -1,0 +1,186 @@
+"""What the projector lights: outlines of the picture, and every mark of the wall through the points of its cross."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from gantline.core.align.cast import (
+    POINTS,
+    CastMark,
+    carried,
+    cast_marks,
+    ellipse,
+    homography,
+    inverted,
+    wider,
+)
+from gantline.core.defaults import AlignDefaults
+from gantline.core.errors import OutOfRange
+from gantline.core.size.aspect import read_aspect
+from gantline.core.throw.pinhole import Array
+from gantline.core.wall.flat import Flatness
+from gantline.job.model.align import Aligned
+from gantline.job.model.size import Content
+from gantline.plan.ask import Ask
+from gantline.stations.common import panel_aspect
+from gantline.stations.height import centre_x_mm, fits, rect_of_frame, rect_of_picture
+from gantline.stations.size import screen
+from gantline.stations.throw import projected
+from gantline.stations.wall import drilling, flat
+
+CROSS_MM = 60.0
+BELLY_MM = 3.0  # proud of its plane: light arrives at an angle
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CastShape:
+    """A line through points (u, v), shares of the light from its upper left; closed or not; text at the first of them."""
+
+    points: tuple[tuple[float, float], ...]
+    closed: bool = False
+    text: str = ""
+    thin: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CastTable:
+    """Outlines within the picture; the wall's marks, or why there are none; warnings; points read so far."""
+
+    outlines: tuple[CastShape, ...]
+    wall: tuple[CastShape, ...]
+    why: str
+    warnings: tuple[str, ...]
+    points: tuple[str, ...]
+    aspect: float
+
+
+def cast_points(at: Ask) -> tuple[Array, Array]:
+    """Where the cross was lit (n, 2) and what the tape read there (n, 2) [mm]."""
+    there = at.things(Aligned.cast_points)
+    panel, wall = [(one.u, one.v) for one in there], [(one.x_mm, one.y_mm) for one in there]
+    return np.array(panel).reshape(-1, 2), np.array(wall).reshape(-1, 2)
+
+
+def cast_holes(at: Ask) -> tuple[CastMark, ...] | str:
+    """Every hole as a mark; why there are none."""
+    panel, wall = at(cast_points)
+    found = at(drilling)
+    if len(panel) < POINTS:
+        return f"{POINTS - len(panel)} more points of the cross, and what the tape reads there."
+    if found is None:
+        return "Nothing to drill yet."
+    places = [(one.x_mm, one.y_mm) for one in found.holes]
+    try:
+        return cast_marks(panel, wall, places, sigma_mm=at.default(AlignDefaults.cast_sigma_mm))
+    except (OutOfRange, np.linalg.LinAlgError) as error:
+        return f"{error}: choose four points that span the wall.".capitalize()
+
+
+def outlines(at: Ask) -> tuple[CastShape, ...]:
+    """The viewable area within the light of a straight projector, and every other shape that is shown on it."""
+    panel, picture = at(projected), at(screen).picture
+    made = [_box(picture.width_mm / panel.width_mm, picture.height_mm / panel.height_mm, "viewable area")]
+    whole = picture.width_mm / picture.height_mm
+    for one in at.things(Content.shapes):
+        other = float(read_aspect(one.aspect))
+        across, down = min(1.0, other / whole), min(1.0, whole / other)
+        made.append(
+            _box(
+                across * picture.width_mm / panel.width_mm,
+                down * picture.height_mm / panel.height_mm,
+                one.aspect,
+            )
+        )
+    return tuple(made)
+
+
+def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
+    """Holes with their ellipses, the frame's outline, the center and the level line, as the wall is lit now."""
+    marks, found = at(cast_holes), at(drilling)
+    if isinstance(marks, str) or found is None or not at(fits):
+        return ()
+    panel, wall = at(cast_points)
+    back = inverted(homography(panel, wall))
+
+    def lit(*points: tuple[float, float]) -> tuple[tuple[float, float], ...]:
+        return tuple((float(u), float(v)) for u, v in carried(back, np.array(points)))
+
+    made: list[CastShape] = []
+    for one, mark in zip(found.holes, marks, strict=True):
+        x, y = one.x_mm, one.y_mm
+        made.append(CastShape(points=lit((x - CROSS_MM, y), (x + CROSS_MM, y))))
+        made.append(
+            CastShape(points=lit((x, y - CROSS_MM), (x, y + CROSS_MM)), text=one.key.replace("-", " "))
+        )
+        ring = ellipse(mark, (x, y), panel, wall)
+        made.append(CastShape(points=tuple((float(u), float(v)) for u, v in ring), closed=True, thin=True))
+    try:
+        for name, (left, low, right, top) in (("frame", at(rect_of_frame)), ("picture", at(rect_of_picture))):
+            made.append(
+                CastShape(
+                    points=lit((left, top), (right, top), (right, low), (left, low)), closed=True, text=name
+                )
+            )
+        left, low, right, top = at(rect_of_frame)
+        middle, level = at(centre_x_mm), max(one.y_mm for one in found.holes)
+        made.append(CastShape(points=lit((middle, low), (middle, top)), thin=True, text="center"))
+        made.append(CastShape(points=lit((left, level), (right, level)), thin=True, text="level"))
+    except OutOfRange:
+        pass  # the holes lie in the light, the outline does not
+    return tuple(made)
+
+
+def warnings(at: Ask) -> tuple[str, ...]:
+    """What is not to be trusted of these marks."""
+    marks, found = at(cast_holes), at(drilling)
+    if isinstance(marks, str) or found is None:
+        return ()
+    said = ["Hole heights still need the level: cast marks are for finding, a level is for drilling."]
+    out = [one.key.replace("-", " ") for one, mark in zip(found.holes, marks, strict=True) if not mark.lit]
+    if out:
+        said.append(
+            f"Outside the light: {', '.join(out)}. Zoom {100.0 * (wider(marks) - 1.0):.0f} % wider, or move the picture."
+        )
+    limit = at.default(AlignDefaults.cast_worst_mm)
+    loose = [
+        one.key.replace("-", " ")
+        for one, mark in zip(found.holes, marks, strict=True)
+        if mark.sigma_mm > limit
+    ]
+    if loose:
+        said.append(
+            f"Known to worse than {limit:g} mm: {', '.join(loose)}. Read the cross nearer to them, or use the tape."
+        )
+    flat = at(flatness_of)
+    if flat is not None and flat > BELLY_MM:
+        said.append(
+            f"The wall stands {flat:.0f} mm proud of its plane: marks there are off where the light falls at an angle."
+        )
+    return tuple(said)
+
+
+def flatness_of(at: Ask) -> float | None:
+    """How far the wall stands proud of its plane [mm]; None where it was not read."""
+    found = at(flat)
+    return float(np.max(found.belly_mm)) if isinstance(found, Flatness) else None
+
+
+def cast_table(at: Ask) -> CastTable:
+    """All that a cast page and its remote show."""
+    marks = at(cast_holes)
+    points = tuple(
+        f"{at.text(one.x_mm)} from the left, {at.text(one.y_mm)} up" for one in at.things(Aligned.cast_points)
+    )
+    return CastTable(
+        outlines=at(outlines),
+        wall=at(wall_shapes),
+        why=marks if isinstance(marks, str) else "",
+        warnings=at(warnings),
+        points=points,
+        aspect=float(at(panel_aspect)),
+    )
+
+
+def _box(across: float, down: float, text: str) -> CastShape:
+    left, right, top, low = 0.5 - across / 2.0, 0.5 + across / 2.0, 0.5 - down / 2.0, 0.5 + down / 2.0
+    return CastShape(points=((left, top), (right, top), (right, low), (left, low)), closed=True, text=text)
