@@ -21,7 +21,7 @@ from gantline.api.doors import Doors
 from gantline.api.limits import BodyLimit, Busy
 from gantline.api.news import News
 from gantline.api.paired import Paired
-from gantline.api.routes import casts, compare, devices, health, jobs, readings, sheets, stores
+from gantline.api.routes import casts, compare, devices, health, jobs, readings, sheets, stores, trainer
 from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch, write_log
@@ -64,7 +64,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.add_middleware(Busy, most=settings.waiting)
     app.add_middleware(Doors, hosts=[f"[{one}]" if ":" in one else one for one in settings.names])
     app.add_middleware(Watch, numbers=app.state.numbers)
-    for module in (jobs, compare, readings, casts, sheets, stores, settings_routes, devices, health):
+    for module in (jobs, compare, readings, casts, sheets, stores, settings_routes, devices, trainer, health):
         app.include_router(module.router)
     plain_openapi = app.openapi
     app.openapi = lambda: problems.described(plain_openapi())  # type: ignore[method-assign]

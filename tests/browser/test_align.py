@@ -4,6 +4,9 @@ import re
 
 from playwright.sync_api import Page, expect
 
+from gantline.core.align.moves import moves
+from gantline.core.align.practice import hidden
+from gantline.demo.practice import ROOMS, room
 from tests.browser.test_journeys import Make, unfold
 from tests.stations.test_hang_align import round_of
 
@@ -86,3 +89,32 @@ def test_a_phone_on_the_ladder_chooses_what_the_projector_casts(page: Page, make
     expect(page.get_by_text("Hole heights still need the level")).to_be_visible()
     expect(lit.get_by_text("upper left", exact=True)).to_be_visible()
     lit.close()
+
+
+KEYS = {
+    "turn": ("q", "e"), "tilt": ("s", "w"), "roll": ("d", "a"), "ratio": ("-", "+"),
+    "shift_h": ("ArrowLeft", "ArrowRight"), "shift_v": ("ArrowDown", "ArrowUp"),
+}  # fmt: skip
+
+
+def test_the_trainer_is_solved_by_the_keys_alone(page: Page) -> None:
+    page.add_init_script("Math.random = () => 0.3")  # the same riddle each time
+    page.goto("/trainer")
+    expect(page.get_by_text(re.compile("^Farthest corner"))).to_be_visible()
+    page.get_by_role("button", name="Show me why").click()
+    expect(page.get_by_text(re.compile("One side edge is taller than the other"))).to_be_visible()
+    here = room("mill-loft")
+    start = hidden(
+        here.aim.straight, ROOMS["turned"].kinds, turn_deg=ROOMS["turned"].turn_deg, share=0.0, seed=300_000
+    )
+    for one in moves(
+        start, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=here.hands
+    ):
+        step = {"turn": here.hands.step_mm, "tilt": here.hands.step_mm, "roll": here.hands.step_mm}.get(
+            one.kind, 0.001
+        )
+        for _ in range(abs(round(one.amount / step))):
+            page.keyboard.press(KEYS[one.kind][one.amount > 0])
+    expect(page.get_by_text(re.compile(r"^Home: \d moves? in \d+ s"))).to_be_visible()
+    page.get_by_role("button", name="Again").click()
+    expect(page.get_by_text(re.compile("^Farthest corner"))).to_be_visible()

@@ -6,6 +6,7 @@ import { Refused } from './api/client'
 import { CastPage } from './cast/CastPage'
 import { JobPage } from './shell/JobPage'
 import './shell/theme.css'
+import { Trainer } from './trainer/Trainer'
 import { Yard } from './yard/Yard'
 
 const client = new QueryClient({
@@ -26,6 +27,7 @@ if (root)
         <BrowserRouter>
           <Routes>
             <Route path="/" element={<Yard />} />
+            <Route path="/trainer" element={<Trainer />} />
             <Route path="/cast/:code?" element={<CastPage />} />
             <Route path="/jobs/:jobId/:station?" element={<JobPage />} />
           </Routes>

@@ -87,6 +87,7 @@ const unwrapped = async (send: () => Promise<Answer>): Promise<unknown> => {
   throw new Refused(answer.error as Problem)
 }
 
+export type Practice = Schemas['Practice']
 export type CastOut = Schemas['CastOut']
 export type CastShape = Schemas['CastShape']
 export type Work = Schemas['WorkOut']

@@ -11,6 +11,7 @@ export const keys = {
   view: (id: string, version: number, seat: string, state: string) => ['view', id, version, seat, state] as const,
   stores: (kind: string) => ['stores', kind] as const,
   cast: (code: string) => ['cast', code] as const,
+  trainer: ['trainer'] as const,
   devices: ['devices'] as const,
   sheets: ['sheets'] as const,
 }

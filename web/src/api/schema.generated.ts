@@ -776,6 +776,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trainer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rooms
+         * @description The rooms, the easiest first.
+         */
+        get: operations["rooms"];
+        put?: never;
+        /**
+         * Answered
+         * @description The picture after all touches, and what the solver would do next.
+         */
+        post: operations["answered"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/work/{key}": {
         parameters: {
             query?: never;
@@ -3534,6 +3558,59 @@ export interface components {
             text: string;
         };
         /**
+         * Practice
+         * @description The picture now. picture, target: its corners and those wanted (x, y), shares of the frame from its upper left; outside: the
+         *     eight readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
+         *     start; next, why: its next move, and what shows that it is needed.
+         */
+        Practice: {
+            /** Aspect */
+            aspect: number;
+            /** Home */
+            home: boolean;
+            /** Kinds */
+            kinds: string[];
+            /** Name */
+            name: string;
+            /** Next */
+            next: string;
+            /** Outside */
+            outside: number[];
+            /** Par */
+            par: number;
+            /** Picture */
+            picture: [
+                number,
+                number
+            ][];
+            /** Target */
+            target: [
+                number,
+                number
+            ][];
+            /** Why */
+            why: string;
+            /** Within Mm */
+            within_mm: number;
+            /** Worst Mm */
+            worst_mm: number;
+        };
+        /**
+         * PracticeIn
+         * @description A room, the seed of what was done to it, and every touch since.
+         */
+        PracticeIn: {
+            /** Room */
+            room: string;
+            /** Seed */
+            seed: number;
+            /**
+             * Touches
+             * @default []
+             */
+            touches: components["schemas"]["TouchIn"][];
+        };
+        /**
          * Preview
          * @description Edits of a saved version that are not saved, and what the page shows just now.
          *
@@ -3957,6 +4034,16 @@ export interface components {
             turn_deg: number;
             /** Turned */
             turned: boolean;
+        };
+        /**
+         * RoomOut
+         * @description A room by its key.
+         */
+        RoomOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * RoundRow
@@ -4828,6 +4915,16 @@ export interface components {
             pointer: string;
             /** Text */
             text: string;
+        };
+        /**
+         * TouchIn
+         * @description One touch: what, and by how many of its smallest steps.
+         */
+        TouchIn: {
+            /** Kind */
+            kind: string;
+            /** Steps */
+            steps: number;
         };
         /**
          * Trim
@@ -6941,6 +7038,82 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    rooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    answered: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Practice"];
+                };
             };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];

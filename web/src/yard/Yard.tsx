@@ -6,7 +6,7 @@ import { ask, type Face, type JobCard, type JobOut, Refused, type Severity } fro
 import { keys } from '../api/keys'
 import { useSize } from '../board'
 import { Devices } from '../devices/Devices'
-import { Button } from '../parts/Button'
+import { Button, buttonLook } from '../parts/Button'
 import { FilePick } from '../parts/FilePick'
 import { SEVERITY } from '../parts/FindingNote'
 import { Num, Rich } from '../parts/Num'
@@ -106,6 +106,9 @@ export const Yard = () => {
             <FilePick label="Job file" accept=".json,application/json" size="bar" onPick={read.mutate}>
               Import job file
             </FilePick>
+            <Link to="/trainer" className={`grid place-items-center ${buttonLook('plain', 'bar')}`}>
+              Trainer
+            </Link>
             <Button size="bar" onClick={() => setDevices(true)}>
               Devices
             </Button>

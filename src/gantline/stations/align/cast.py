@@ -114,17 +114,22 @@ def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
         )
         ring = ellipse(mark, (x, y), panel, wall)
         made.append(CastShape(points=tuple((float(u), float(v)) for u, v in ring), closed=True, thin=True))
-    try:
-        for name, (left, low, right, top) in (("frame", at(rect_of_frame)), ("picture", at(rect_of_picture))):
-            made.append(
-                CastShape(
-                    points=lit((left, top), (right, top), (right, low), (left, low)), closed=True, text=name
-                )
-            )
+    try:  # each text stands at its shape's first point, and none on another
         left, low, right, top = at(rect_of_frame)
         middle, level = at(centre_x_mm), max(one.y_mm for one in found.holes)
+        made.append(
+            CastShape(
+                points=lit((left, top), (right, top), (right, low), (left, low)), closed=True, text="frame"
+            )
+        )
         made.append(CastShape(points=lit((middle, low), (middle, top)), thin=True, text="center"))
-        made.append(CastShape(points=lit((left, level), (right, level)), thin=True, text="level"))
+        made.append(CastShape(points=lit((right, level), (left, level)), thin=True, text="level"))
+        left, low, right, top = at(rect_of_picture)
+        made.append(
+            CastShape(
+                points=lit((left, low), (right, low), (right, top), (left, top)), closed=True, text="picture"
+            )
+        )
     except OutOfRange:
         pass  # the holes lie in the light, the outline does not
     return tuple(made)

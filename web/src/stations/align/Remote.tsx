@@ -14,7 +14,7 @@ const PATTERNS: readonly { key: Pattern; name: string }[] = [
   { key: 'outline', name: 'Outlines' },
   { key: 'focus', name: 'Focus' },
   { key: 'lines', name: 'Single lines' },
-  { key: 'greys', name: 'Grey steps' },
+  { key: 'greys', name: 'Gray steps' },
   { key: 'cross', name: 'Cross' },
   { key: 'wall', name: 'Wall marks' },
   { key: 'white', name: 'White' },

@@ -1,0 +1,85 @@
+"""Practice: a projector that was turned by somebody else, and what each touch of it does."""
+
+import math
+import random
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from gantline.core.align.moves import Hands
+from gantline.core.errors import OutOfRange
+from gantline.core.throw.pinhole import Pose
+
+TURNS = {"turn": "yaw", "tilt": "pitch", "roll": "roll"}
+TOUCHES = ("turn", "tilt", "roll", "ratio", "shift_h", "shift_v", "distance", "lens_x", "lens_y")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Touch:
+    """One touch: what, and by how many of its smallest steps, with sign."""
+
+    kind: str
+    steps: int
+
+
+def hidden(straight: Pose, kinds: Sequence[str], *, turn_deg: float, share: float, seed: int) -> Pose:
+    """A pose off by up to turn each way and share of shift, zoom or distance, in what kinds names; the same for the same seed."""
+    rng = random.Random(seed)  # noqa: S311 - a riddle, not a secret
+    off: dict[str, float] = {}
+    for kind in kinds:
+        size = rng.choice((-1.0, 1.0)) * rng.uniform(0.4, 1.0)
+        if kind in TURNS:
+            off[TURNS[kind]] = math.radians(turn_deg * size)
+        elif kind == "ratio":
+            off["ratio"] = straight.ratio * share * size
+        elif kind.startswith("shift"):
+            off[kind] = share * size
+        else:
+            off[f"{kind}_mm"] = straight.distance_mm * share * size
+    return replace(straight, **{name: getattr(straight, name) + by for name, by in off.items()})
+
+
+def touched(pose: Pose, touches: Sequence[Touch], hands: Hands) -> Pose:
+    """The pose after touches.  Raises: OutOfRange for a kind that is none."""
+    now = pose
+    for one in touches:
+        now = replace(now, **{_name(one.kind): _after(now, one, hands)})
+    return now
+
+
+def _name(kind: str) -> str:
+    if kind not in TOUCHES:
+        raise OutOfRange(f"a touch is one of {', '.join(TOUCHES)}", field="kind", got=kind)
+    if kind in TURNS:
+        return TURNS[kind]
+    return kind if kind in ("ratio", "shift_h", "shift_v") else f"{kind}_mm"
+
+
+def _after(now: Pose, one: Touch, hands: Hands) -> float:
+    value: float = getattr(now, _name(one.kind))
+    if one.kind == "turn":
+        return value + math.atan2(one.steps * hands.step_mm, hands.rear_mm)
+    if one.kind in ("tilt", "roll"):
+        lever = (
+            hands.across_mm if one.kind == "roll" else hands.along_mm if hands.foot_turn_mm else hands.rear_mm
+        )
+        each = hands.foot_step * hands.foot_turn_mm if hands.foot_turn_mm else hands.step_mm
+        return value + math.atan2(one.steps * each, lever)
+    if one.kind == "ratio":
+        return value / (1.0 + hands.zoom_step) ** one.steps
+    step = hands.shift_step if one.kind.startswith("shift") else hands.place_step_mm
+    return value + one.steps * step
+
+
+WHY = {
+    "turn": "One side edge is taller than the other: the body is turned. The light travels farther to the taller side; turn the "
+    "nose away from it.",
+    "tilt": "The top and the bottom edge differ in length: the body is tilted. The longer edge is farther from the lens; tip the "
+    "nose away from it.",
+    "roll": "Top and bottom edge lean the same way, and the sides with them: the body is rolled.",
+    "ratio": "Every corner stands out, or in, alike: only the size is wrong, and zoom sets it.",
+    "shift_h": "The shape is right and stands to one side: shift it over. It bends nothing.",
+    "shift_v": "The shape is right and stands too high or too low: shift it. It bends nothing.",
+    "distance": "The picture is too large or too small, and a body without zoom is set by its gap to the wall.",
+    "lens_x": "The shape is right and stands to one side: move the whole body.",
+    "lens_y": "The shape is right and stands too high or too low: move the whole body.",
+}

@@ -1,0 +1,148 @@
+"""Five graded rooms of the sample world to practise aligning in, and the answer to each touch."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+from gantline.core.align.corners import outside_from
+from gantline.core.align.moves import Hands, moves
+from gantline.core.align.practice import WHY, Touch, hidden, touched
+from gantline.core.align.solve import Freedom
+from gantline.core.errors import OutOfRange
+from gantline.core.throw.pinhole import to_wall
+from gantline.demo.world import job_bytes
+from gantline.job.file import read_job_file
+from gantline.plan.ask import Ask
+from gantline.stations import plan
+from gantline.stations.align.solve import Aim, aim, free, hands, within_mm
+from gantline.stations.align.words import said
+from gantline.stations.height import rect_of_frame
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Grade:
+    """A room: the sample job it is from, what was touched there, by how much."""
+
+    name: str
+    job: str
+    kinds: tuple[str, ...]
+    turn_deg: float
+    share: float
+
+
+ROOMS: Mapping[str, Grade] = {
+    "turned": Grade(name="1 · Mill loft, turned", job="mill-loft", kinds=("turn",), turn_deg=1.0, share=0.0),
+    "tilted": Grade(
+        name="2 · Mill loft, turned and tilted",
+        job="mill-loft",
+        kinds=("turn", "tilt"),
+        turn_deg=1.2,
+        share=0.0,
+    ),
+    "shifted": Grade(
+        name="3 · Parish hall, turned and shifted",
+        job="parish-hall",
+        kinds=("turn", "shift_h", "shift_v"),
+        turn_deg=0.8,
+        share=0.02,
+    ),
+    "everything": Grade(
+        name="4 · Parish hall, everything touched",
+        job="parish-hall",
+        kinds=("turn", "tilt", "roll", "ratio", "shift_h", "shift_v"),
+        turn_deg=1.0,
+        share=0.02,
+    ),
+    "cabinet": Grade(
+        name="5 · Narrow lounge, on its cabinet",
+        job="narrow-lounge",
+        kinds=("turn", "tilt", "roll", "distance", "lens_x"),
+        turn_deg=0.5,
+        share=0.015,
+    ),
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Room:
+    """What a room needs to answer."""
+
+    ask: Ask
+    aim: Aim
+    free: Freedom
+    hands: Hands
+    within_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Practice:
+    """The picture now. picture, target: its corners and those wanted, shares of the frame from its upper left; outside: its eight
+    readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
+    start; next, why: its next move, and what shows that it is needed."""
+
+    name: str
+    aspect: float
+    picture: tuple[tuple[float, float], ...]
+    target: tuple[tuple[float, float], ...]
+    outside: tuple[float, ...]
+    worst_mm: float
+    within_mm: float
+    home: bool
+    kinds: tuple[str, ...]
+    par: int
+    next: str
+    why: str
+
+
+@lru_cache(maxsize=8)
+def room(job: str) -> Room:
+    """A sample job's room, planned once."""
+    ask = plan(read_job_file(job_bytes(job))).ask
+    there, able = ask(aim), ask(free)
+    if there is None or able is None:
+        raise OutOfRange("this room has no projector", field="room")
+    return Room(ask=ask, aim=there, free=able, hands=ask(hands), within_mm=ask(within_mm))
+
+
+def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
+    """The answer to all touches so far.  Raises: OutOfRange for a room that is none, or a body turned off the wall."""
+    grade = ROOMS.get(key)
+    if grade is None:
+        raise OutOfRange(f"a room is one of {', '.join(ROOMS)}", field="room", got=key)
+    here = room(grade.job)
+    start = hidden(here.aim.straight, grade.kinds, turn_deg=grade.turn_deg, share=grade.share, seed=seed)
+    pose = touched(start, touches, here.hands)
+    corners = to_wall(pose, here.aim.uv)
+    outside = outside_from(corners, here.aim.view)
+    wanted = outside_from(here.aim.target, here.aim.view)
+    worst = float(abs(outside - wanted).max())
+    home = worst <= here.within_mm
+    left, low, right, top = here.ask(rect_of_frame)
+
+    def shown(points: object) -> tuple[tuple[float, float], ...]:
+        return tuple((float((x - left) / (right - left)), float((top - y) / (top - low))) for x, y in points)  # type: ignore[attr-defined]
+
+    rest = (
+        ()
+        if home
+        else moves(pose, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=here.hands)
+    )
+    par = len(moves(start, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=here.hands))
+    return Practice(
+        name=grade.name,
+        aspect=(right - left) / (top - low),
+        picture=shown(corners),
+        target=shown(here.aim.target),
+        outside=tuple(round(float(one), 1) for one in outside),
+        worst_mm=round(worst, 1),
+        within_mm=here.within_mm,
+        home=home,
+        kinds=tuple(dict.fromkeys((*_turns(), *(name.removesuffix("_mm") for name in here.free.names[3:])))),
+        par=par,
+        next=said(here.ask, rest[0]) if rest else "",
+        why=WHY[rest[0].kind] if rest else "",
+    )
+
+
+def _turns() -> tuple[str, ...]:
+    return ("turn", "tilt", "roll")
