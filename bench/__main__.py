@@ -4,7 +4,21 @@ import re
 import sys
 from pathlib import Path
 
-from bench import align, cutting, drag, faults, fuzz, holes, load, plans, roundtrip, studs, tables, users
+from bench import (
+    align,
+    cutting,
+    drag,
+    faults,
+    fuzz,
+    holes,
+    load,
+    photo,
+    plans,
+    roundtrip,
+    studs,
+    tables,
+    users,
+)
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
@@ -21,7 +35,7 @@ PARTS = {
     "align": align,
     "load": load,
 }
-LONG = {"faults": faults, "fuzz": fuzz, "holes": holes, "users": users}
+LONG = {"faults": faults, "fuzz": fuzz, "holes": holes, "photo": photo, "users": users}
 
 
 def main() -> None:

@@ -21,11 +21,23 @@ from gantline.api.doors import Doors
 from gantline.api.limits import BodyLimit, Busy
 from gantline.api.news import News
 from gantline.api.paired import Paired
-from gantline.api.routes import casts, compare, devices, health, jobs, readings, sheets, stores, trainer
+from gantline.api.routes import (
+    casts,
+    compare,
+    devices,
+    health,
+    jobs,
+    photos,
+    readings,
+    sheets,
+    stores,
+    trainer,
+)
 from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch, write_log
 from gantline.settings import Settings, psycopg_url
+from gantline.vision.reading import MOST_BYTES
 from gantline.work.queue import Queue
 
 OWN_PAGES = ("docs", "pair")
@@ -58,13 +70,25 @@ def create_app(settings: Settings) -> FastAPI:
     app.add_middleware(
         CompressMiddleware, minimum_size=LEAST_COMPRESSED, zstd_level=3, brotli_quality=2, gzip_level=2
     )
-    app.add_middleware(BodyLimit, largest=settings.largest_body_bytes)
+    app.add_middleware(BodyLimit, largest=settings.largest_body_bytes, photos=MOST_BYTES)
     if settings.beyond:
         app.add_middleware(Paired, sessions=lambda: app.state.sessions)
     app.add_middleware(Busy, most=settings.waiting)
     app.add_middleware(Doors, hosts=[f"[{one}]" if ":" in one else one for one in settings.names])
     app.add_middleware(Watch, numbers=app.state.numbers)
-    for module in (jobs, compare, readings, casts, sheets, stores, settings_routes, devices, trainer, health):
+    for module in (
+        jobs,
+        compare,
+        readings,
+        casts,
+        sheets,
+        stores,
+        settings_routes,
+        devices,
+        trainer,
+        photos,
+        health,
+    ):
         app.include_router(module.router)
     plain_openapi = app.openapi
     app.openapi = lambda: problems.described(plain_openapi())  # type: ignore[method-assign]

@@ -1,13 +1,23 @@
 """From a hung screen to an aligned picture: readings typed, moves read, until nothing is left to move."""
 
+import math
 import re
+from dataclasses import replace
+from pathlib import Path
 
+import cv2
+import numpy as np
 from playwright.sync_api import Page, expect
 
 from gantline.core.align.moves import moves
 from gantline.core.align.practice import hidden
+from gantline.core.throw.pinhole import to_wall
 from gantline.demo.practice import ROOMS, room
+from gantline.stations import plan
+from gantline.stations.align.solve import aim, panel_shares
+from gantline.vision.camera import Scene, Shot, photo
 from tests.browser.test_journeys import Make, unfold
+from tests.conftest import demo_job
 from tests.stations.test_hang_align import round_of
 
 CORNERS = {"tl": "Top left", "tr": "Top right", "br": "Bottom right", "bl": "Bottom left"}
@@ -118,3 +128,34 @@ def test_the_trainer_is_solved_by_the_keys_alone(page: Page) -> None:
     expect(page.get_by_text(re.compile(r"^Home: \d moves? in \d+ s"))).to_be_visible()
     page.get_by_role("button", name="Again").click()
     expect(page.get_by_text(re.compile("^Farthest corner"))).to_be_visible()
+
+
+def test_one_photo_of_the_lit_screen_becomes_moves(page: Page, make_job: Make, tmp_path: Path) -> None:
+    there = plan(demo_job("mill-loft")).ask(aim)
+    assert there is not None
+    pose = replace(there.straight, yaw=math.radians(0.7))
+    middle, picture = there.view.mean(axis=0), demo_job("mill-loft").size
+    wide, high = np.ptp(there.view, axis=0)
+    aspect = there.straight.panel_aspect
+    scene = Scene(
+        width_mm=float(wide), height_mm=float(high), border_mm=picture.border.side_mm or 60.0,
+        lit=to_wall(pose, there.uv) - middle,
+        panel=panel_shares(there, aspect), panel_aspect=aspect,
+    )  # fmt: skip
+    taken = tmp_path / "screen.jpg"
+    cv2.imwrite(str(taken), photo(scene, Shot(turn_deg=12.0, away_mm=5200.0, bend=0.03)))
+    job = make_job("mill-loft", name="Photo")
+    page.goto(f"/jobs/{job['id']}/align")
+    page.get_by_label("Photo of the lit screen").set_input_files(taken)
+    expect(page.get_by_role("img", name="The photo with the corners found in it")).to_be_visible(
+        timeout=20_000
+    )
+    expect(page.get_by_text(re.compile(r"^Read to ± \d\.\d mm, 1[0-2] of 12 markers seen"))).to_be_visible()
+    page.get_by_role("button", name="Keep this round").click()
+    expect(
+        page.get_by_text(re.compile("^Rear of the body .* to the right: its nose turns left$"))
+    ).to_be_visible()
+    page.get_by_label("Photo of the lit screen").set_input_files(
+        {"name": "x.png", "mimeType": "image/png", "buffer": b"\x89PNG"}
+    )
+    expect(page.get_by_text("A JPEG or a PNG is wanted here.")).to_be_visible()

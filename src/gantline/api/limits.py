@@ -33,19 +33,21 @@ class Busy:
 
 
 class BodyLimit:
-    """Answers 413 above `largest` bytes, whether announced or counted, and 408 to a body that does not arrive."""
+    """Answers 413 above `largest` bytes (`photos` for a photo), whether announced or counted, and 408 to a body that does not
+    arrive."""
 
-    def __init__(self, app: ASGIApp, largest: int) -> None:
-        self.app, self.largest = app, largest
+    def __init__(self, app: ASGIApp, largest: int, photos: int) -> None:
+        self.app, self.largest, self.photos = app, largest, photos
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """ASGI."""
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
+        largest = self.photos if scope["path"].endswith("/photos") else self.largest
         announced = dict(scope["headers"]).get(b"content-length", b"0")
-        if announced.isdigit() and (len(announced) > 18 or int(announced) > self.largest):
-            await self._refuse(scope, send)
+        if announced.isdigit() and (len(announced) > 18 or int(announced) > largest):
+            await self._refuse(scope, send, largest)
             return
         taken, whole = 0, False
         refused = ""
@@ -59,7 +61,7 @@ class BodyLimit:
                 return {"type": "http.disconnect"}
             taken += len(message.get("body", b""))
             whole = whole or not message.get("more_body", False)
-            if taken > self.largest:
+            if taken > largest:
                 refused = "large"
                 return {"type": "http.disconnect"}
             return message
@@ -74,11 +76,11 @@ class BodyLimit:
             if not refused:
                 raise
         if refused == "large":
-            await self._refuse(scope, send)
+            await self._refuse(scope, send, largest)
         elif refused:
             text = "The rest of this request did not arrive. Nothing was saved; try again."
             await answer_problem(scope, send, 408, "slow", "Too slow", text, CLOSE)
 
-    async def _refuse(self, scope: Scope, send: Send) -> None:
-        text = f"This is larger than the {self.largest // 1000} kB that are accepted."
+    async def _refuse(self, scope: Scope, send: Send, largest: int) -> None:
+        text = f"This is larger than the {largest // 1000} kB that are accepted."
         await answer_problem(scope, send, 413, "too-large", "Too large", text, CLOSE)

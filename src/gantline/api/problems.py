@@ -31,6 +31,8 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "unreadable-length": (422, "Not a length"),
     "no-such-device": (404, "No such device"),
     "no-such-cast": (404, "No such cast"),
+    "no-such-photo": (404, "No such photo"),
+    "photo-untrusted": (422, "Not a photo that can be read"),
     "no-such-code": (422, "Not a good code"),
     "no-such-work": (404, "No such work"),
     "work-failed": (422, "This could not be made"),

@@ -119,6 +119,17 @@ class CastRow(Base):
     v: Mapped[float]
 
 
+class PhotoRow(Base):
+    """A photo of the lit screen: a gray JPEG, without place or maker; never changed."""
+
+    __tablename__ = "photo"
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), index=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    content: Mapped[bytes]
+    taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
 class SettingRow(Base):
     """A shop's own value for one default."""
 

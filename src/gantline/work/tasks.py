@@ -56,4 +56,15 @@ def compare(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     return orjson.dumps(found, default=as_plain)
 
 
-TASKS: Mapping[str, Task] = {"sheet": sheet, "compare": compare}
+def photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """One photo read against one version as JSON.  args: job, version, photo, frame (eight numbers by hand, or none)."""
+    from gantline.store import photos
+    from gantline.vision.reading import reading
+
+    _, _, made = _planned(session, args)
+    say(PLANNED)
+    content = photos.content(session, UUID(args["job"]), UUID(args["photo"]))
+    return orjson.dumps(reading(made.ask, content, args.get("frame")), default=as_plain)
+
+
+TASKS: Mapping[str, Task] = {"sheet": sheet, "compare": compare, "photo": photo}

@@ -336,6 +336,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Photo
+         * @description Keep a photo, a JPEG or PNG of at most 25 MB: as gray levels, without what a camera writes beside them.
+         */
+        post: operations["keep_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Photo
+         * @description The photo.
+         */
+        get: operations["get_photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/photos/{photo_id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description The eight readings in it, or why it is not trusted. frame: its inner corners moved by hand, x and y by turns [px].
+         */
+        get: operations["read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/preview": {
         parameters: {
             query?: never;
@@ -1224,7 +1284,7 @@ export interface components {
              * Pattern
              * @enum {string}
              */
-            pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black";
+            pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black" | "markers";
             /**
              * U
              * @default 0.5
@@ -1250,11 +1310,13 @@ export interface components {
             job_id: string;
             /** Job Name */
             job_name: string;
+            /** Markers */
+            markers: components["schemas"]["MarkerOut"][];
             /**
              * Pattern
              * @enum {string}
              */
-            pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black";
+            pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black" | "markers";
             table: components["schemas"]["CastTable"];
             /** U */
             u: number;
@@ -3139,6 +3201,19 @@ export interface components {
             rows: components["schemas"]["MarkRow"][];
         };
         /**
+         * MarkerOut
+         * @description A marker: its corners on the panel, shares from its upper left; its cells, True is white.
+         */
+        MarkerOut: {
+            /** Cells */
+            cells: boolean[][];
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+        };
+        /**
          * MaskDrawing
          * @description A side panel as it is built, two of each, the right one mirrored: pieces, hold points, velvet; texts as they are read.
          *
@@ -3442,6 +3517,49 @@ export interface components {
             text: string;
         };
         /**
+         * PhotoOut
+         * @description A photo that is kept.
+         */
+        PhotoOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
+         * PhotoReading
+         * @description What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name; sigma: how
+         *     well they are known [mm]; the photo's size, the frame's inner corners and the picture's in it [px], clockwise from the upper
+         *     left; markers: how many were seen.
+         */
+        PhotoReading: {
+            /** Frame Px */
+            frame_px: [
+                number,
+                number
+            ][];
+            /** Height Px */
+            height_px: number;
+            /** Markers */
+            markers: number;
+            /** Outside */
+            outside: {
+                [key: string]: number;
+            };
+            /** Picture Px */
+            picture_px: [
+                number,
+                number
+            ][];
+            /** Sigma Mm */
+            sigma_mm: number;
+            /** Trouble */
+            trouble: string;
+            /** Width Px */
+            width_px: number;
+        };
+        /**
          * PictureFormat
          * @description Lines, pictures per second [Hz], depth per color [bit], and whether with high dynamic range.
          */
@@ -3559,8 +3677,8 @@ export interface components {
         };
         /**
          * Practice
-         * @description The picture now. picture, target: its corners and those wanted (x, y), shares of the frame from its upper left; outside: the
-         *     eight readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
+         * @description The picture now. picture, target: its corners and those wanted, shares of the frame from its upper left; outside: its eight
+         *     readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
          *     start; next, why: its next move, and what shows that it is needed.
          */
         Practice: {
@@ -5955,6 +6073,140 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Payoff"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    keep_photo: {
+        parameters: {
+            query?: never;
+            header?: {
+                "content-type"?: string;
+            };
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    get_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    read: {
+        parameters: {
+            query?: {
+                frame?: number[] | null;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoReading"];
                 };
             };
             /** @description Under way: follow its key */

@@ -19,7 +19,7 @@ const useWindow = () => {
 /** One pattern over the whole window, in device-independent shares of the light. */
 export const Pattern = ({ cast }: { cast: CastOut }) => {
   const [wide, high] = useWindow()
-  const ground = cast.pattern === 'white' ? '#fff' : '#000'
+  const ground = cast.pattern === 'white' || cast.pattern === 'markers' ? '#fff' : '#000'
   return (
     <svg
       width={wide}
@@ -117,6 +117,8 @@ const Drawn = ({ cast, wide, high }: Size & { cast: CastOut }) => {
       const y = Math.round(cast.v * high) + 0.5
       return <path strokeWidth={1} d={`M${x - long} ${y}h${2 * long}M${x} ${y - long}v${2 * long}`} />
     }
+    case 'markers':
+      return <Markers markers={cast.markers} wide={wide} high={high} />
     case 'outline':
       return <Shapes shapes={cast.table.outlines} wide={wide} high={high} />
     case 'wall':
@@ -141,6 +143,40 @@ const Singles = ({ x, y, size }: { x: number; y: number; size: number }) => {
     </g>
   )
 }
+
+/** Square markers on whole pixels, black on white. */
+const Markers = ({ markers, wide, high }: Size & { markers: CastOut['markers'] }) => (
+  <g stroke="none">
+    {markers.map((one) => {
+      const [[u = 0, v = 0] = [], , [farU = 0, farV = 0] = []] = one.corners
+      const left = Math.round(u * wide)
+      const top = Math.round(v * high)
+      const side = (Math.round(farU * wide) - left) / one.cells.length
+      const tall = (Math.round(farV * high) - top) / one.cells.length
+      return (
+        <g key={`${String(u)} ${String(v)}`}>
+          <rect x={left} y={top} width={side * one.cells.length} height={tall * one.cells.length} fill="#000" />
+          {one.cells.flatMap((row, down) =>
+            row.map(
+              (white, across) =>
+                white && (
+                  <rect
+                    // biome-ignore lint/suspicious/noArrayIndexKey: cells have no name but their place
+                    key={`${down} ${across}`}
+                    x={left + across * side}
+                    y={top + down * tall}
+                    width={side}
+                    height={tall}
+                    fill="#fff"
+                  />
+                ),
+            ),
+          )}
+        </g>
+      )
+    })}
+  </g>
+)
 
 const Shapes = ({ shapes, wide, high }: Size & { shapes: readonly CastShape[] }) => (
   <g shapeRendering="geometricPrecision">

@@ -12,12 +12,18 @@ from gantline.api.desk import Desk
 from gantline.api.schemas.base import Out
 from gantline.api.services.plans import planned
 from gantline.job.field import ClosedModel
+from gantline.plan.ask import Ask
 from gantline.stations.align.cast import CastTable, cast_table
+from gantline.stations.align.solve import aim, panel_shares
+from gantline.stations.common import panel_aspect
 from gantline.store import casts, jobs
 from gantline.store.models import CastRow
+from gantline.vision.markers import bits, markers, used_of
 
 router = APIRouter(prefix="/api", tags=["cast"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
-Pattern = Literal["corners", "grid", "focus", "greys", "lines", "outline", "cross", "wall", "white", "black"]
+Pattern = Literal[
+    "corners", "grid", "focus", "greys", "lines", "outline", "cross", "wall", "white", "black", "markers"
+]
 Code = Annotated[str, Path(min_length=4, max_length=8, pattern="^[A-Za-z0-9]+$")]
 Where = Annotated[float, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
 
@@ -30,6 +36,13 @@ class CastIn(ClosedModel):
     v: Where = 0.5
 
 
+class MarkerOut(Out):
+    """A marker: its corners on the panel, shares from its upper left; its cells, True is white."""
+
+    corners: list[tuple[float, float]]
+    cells: list[list[bool]]
+
+
 class CastOut(Out):
     """What is shown for a job: its code, pattern and cross, and what its plan lights."""
 
@@ -40,6 +53,7 @@ class CastOut(Out):
     u: float
     v: float
     table: CastTable
+    markers: list[MarkerOut]
 
 
 @router.get("/jobs/{job_id}/cast", response_model=CastOut)
@@ -77,4 +91,11 @@ def _out(desk: Desk, row: CastRow) -> dict[str, Any]:
         "u": row.u,
         "v": row.v,
         "table": made.ask(cast_table),
+        "markers": _markers(made.ask) if row.pattern == "markers" else [],
     }
+
+
+def _markers(at: Ask) -> list[dict[str, Any]]:
+    aspect, there = float(at(panel_aspect)), at(aim)
+    used = (1.0, 1.0) if there is None else used_of(panel_shares(there, aspect))
+    return [{"corners": one.corners, "cells": bits(one.number)} for one in markers(aspect, used)]

@@ -64,6 +64,12 @@ def aim(at: Ask) -> Aim | None:
     return Aim(straight=straight, uv=uv, view=view, target=to_wall(straight, uv))
 
 
+def panel_shares(there: Aim, aspect: float) -> Array:
+    """The picture's corners on the panel (4, 2), shares from its upper left."""
+    found: Array = np.column_stack([there.uv[:, 0] + 0.5, 0.5 - there.uv[:, 1] * aspect])
+    return found
+
+
 def free(at: Ask) -> Freedom | None:
     """What this projector can change."""
     there, both = at(aim), at(ratios)

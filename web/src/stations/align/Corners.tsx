@@ -4,6 +4,7 @@ import { Button } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 import type { StationProps } from '../widgets'
+import { Photo } from './Photo'
 
 const CORNERS = [
   { key: 'tl', name: 'Top left', up: 'up' },
@@ -60,6 +61,7 @@ export const Corners = ({ plan }: StationProps) => {
         Read how far each corner of the picture stands outside the corner of the viewable area: sideways, and up or down. Minus is
         inside.
       </p>
+      <Photo onRead={(read) => setDraft((now) => ({ ...now, ...read }))} />
       <div className="grid grid-cols-2 gap-2">
         {CORNERS.map(({ key, name, up }) => {
           const row = table.corners.find((one) => one.key === key)

@@ -17,6 +17,7 @@ const PATTERNS: readonly { key: Pattern; name: string }[] = [
   { key: 'greys', name: 'Gray steps' },
   { key: 'cross', name: 'Cross' },
   { key: 'wall', name: 'Wall marks' },
+  { key: 'markers', name: 'For a photo' },
   { key: 'white', name: 'White' },
   { key: 'black', name: 'Black' },
 ]

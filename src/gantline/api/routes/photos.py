@@ -1,0 +1,80 @@
+"""Photos of the lit screen: kept gray and without place, read by a worker into the eight corner readings."""
+
+from typing import Annotated, Any
+from uuid import UUID
+
+import cv2
+from fastapi import APIRouter, Query, Request, Response
+from starlette.concurrency import run_in_threadpool
+
+from gantline.api.answers import PROBLEM_ANSWERS, answer
+from gantline.api.deps import DeskDep, DeskRoute, body_of, desk_of
+from gantline.api.desk import Desk
+from gantline.api.door import UNDER_WAY, Question, question, through
+from gantline.api.schemas.base import Out
+from gantline.store import jobs, photos
+from gantline.vision.photo import read_gray
+from gantline.vision.reading import MOST_BYTES, PhotoReading
+
+router = APIRouter(prefix="/api/jobs", tags=["photos"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
+QUALITY = 92
+PHOTO_BODY: dict[str, Any] = {
+    "requestBody": {
+        "required": True,
+        "content": {
+            kind: {"schema": {"type": "string", "format": "binary"}} for kind in ("image/jpeg", "image/png")
+        },
+    }
+}
+Frame = Annotated[list[float] | None, Query(min_length=8, max_length=8)]
+
+
+class PhotoOut(Out):
+    """A photo that is kept."""
+
+    id: UUID
+
+
+@router.post(
+    "/{job_id}/photos",
+    response_model=PhotoOut,
+    status_code=201,
+    openapi_extra=PHOTO_BODY,
+    dependencies=[body_of("image/jpeg", "image/png")],
+)
+async def keep_photo(job_id: UUID, request: Request) -> Response:
+    """Keep a photo, a JPEG or PNG of at most 25 MB: as gray levels, without what a camera writes beside them."""
+    content = await request.body()
+    return await run_in_threadpool(_keep, request, job_id, content)
+
+
+def _keep(request: Request, job_id: UUID, content: bytes) -> Response:
+    image = read_gray(content, most=MOST_BYTES)
+    _, plain = cv2.imencode(".jpg", image, [cv2.IMWRITE_JPEG_QUALITY, QUALITY])
+    with desk_of(request.app.state) as desk:
+        jobs.head(desk.session, desk.shop_id, job_id)
+        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, plain.tobytes())}, 201)
+
+
+@router.get(
+    "/{job_id}/photos/{photo_id}",
+    response_class=Response,
+    responses={200: {"content": {"image/jpeg": {"schema": {"type": "string", "format": "binary"}}}}},
+)
+def get_photo(job_id: UUID, photo_id: UUID, desk: DeskDep) -> Response:
+    """The photo."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    return Response(photos.content(desk.session, job_id, photo_id), media_type="image/jpeg")
+
+
+@router.get("/{job_id}/photos/{photo_id}/reading", response_model=PhotoReading, responses=UNDER_WAY)
+async def read(job_id: UUID, photo_id: UUID, request: Request, frame: Frame = None) -> Response:
+    """The eight readings in it, or why it is not trusted. frame: its inner corners moved by hand, x and y by turns [px]."""
+
+    def asked(desk: Desk) -> Question:
+        version = jobs.head(desk.session, desk.shop_id, job_id)
+        photos.content(desk.session, job_id, photo_id)
+        args = {"job": str(job_id), "version": version.number, "photo": str(photo_id), "frame": frame}
+        return question(desk, "photo", args)
+
+    return await through(request, asked, lambda content: Response(content, media_type="application/json"))

@@ -1,0 +1,142 @@
+import { useEffect, useRef, useState } from 'react'
+import { ask, type PhotoReading } from '../../api/client'
+import { useThisJob } from '../../job/context'
+import { FilePick } from '../../parts/FilePick'
+import { said, Trouble } from '../../parts/Trouble'
+
+type PhotoProps = { onRead: (typed: Record<string, string>) => void }
+type Point = [number, number]
+
+/** A photo of the lit screen, read into the eight numbers; the frame's corners can be moved by hand. */
+export const Photo = ({ onRead }: PhotoProps) => {
+  const { saved } = useThisJob()
+  const id = saved?.id ?? ''
+  const [photo, setPhoto] = useState('')
+  const [found, setFound] = useState<PhotoReading | null>(null)
+  const [busy, setBusy] = useState(false)
+  const [trouble, setTrouble] = useState('')
+  const read = async (key: string, frame?: number[]) => {
+    setBusy(true)
+    try {
+      const path = { job_id: id, photo_id: key }
+      const answer = await ask.get('/api/jobs/{job_id}/photos/{photo_id}/reading', {
+        params: { path, query: frame ? { frame } : {} },
+      })
+      setFound(answer)
+      setTrouble(answer.trouble)
+      if (!answer.trouble)
+        onRead(Object.fromEntries(Object.entries(answer.outside).map(([name, value]) => [name, `${value} mm`])))
+    } catch (error) {
+      setTrouble(said(error))
+    } finally {
+      setBusy(false)
+    }
+  }
+  const pick = async (file: File) => {
+    setBusy(true)
+    setFound(null)
+    setTrouble('')
+    try {
+      const { id: key } = await ask.post('/api/jobs/{job_id}/photos', {
+        params: { path: { job_id: id } },
+        body: file as unknown as string,
+        bodySerializer: (body: unknown) => body as BodyInit,
+        headers: { 'content-type': file.type },
+      })
+      setPhoto(key)
+      await read(key)
+    } catch (error) {
+      setTrouble(said(error))
+      setBusy(false)
+    }
+  }
+  return (
+    <div className="pb-2">
+      <FilePick label="Photo of the lit screen" accept="image/jpeg,image/png" size="bar" onPick={(file) => void pick(file)}>
+        {busy ? 'Reading the photo' : 'Read a photo'}
+      </FilePick>
+      <p className="pt-1 text-quiet text-small leading-snug">
+        Cast “For a photo”, switch some room light on, and take the whole screen with its border, from anywhere.
+      </p>
+      <Trouble text={trouble} />
+      {found && photo && (
+        <Corners
+          key={photo}
+          href={`/api/jobs/${id}/photos/${photo}`}
+          found={found}
+          onMoved={(frame) => void read(photo, frame.flat())}
+        />
+      )}
+      {found && !found.trouble && (
+        <p className="text-small">
+          Read to ± {found.sigma_mm.toFixed(1)} mm, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
+        </p>
+      )}
+    </div>
+  )
+}
+
+type CornersProps = { href: string; found: PhotoReading; onMoved: (frame: Point[]) => void }
+
+/** The photo with what was found in it; a corner of the frame is dragged where it really is. */
+const Corners = ({ href, found, onMoved }: CornersProps) => {
+  const box = useRef<SVGSVGElement>(null)
+  const [frame, setFrame] = useState<Point[]>(found.frame_px.map(([x = 0, y = 0]) => [x, y]))
+  const [held, setHeld] = useState<number | null>(null)
+  useEffect(() => setFrame(found.frame_px.map(([x = 0, y = 0]) => [x, y])), [found.frame_px])
+  if (!found.width_px) return null
+  const dot = found.width_px / 70
+  const place = (event: React.PointerEvent): Point => {
+    const rect = box.current?.getBoundingClientRect()
+    if (!rect) return [0, 0]
+    return [
+      ((event.clientX - rect.left) / rect.width) * found.width_px,
+      ((event.clientY - rect.top) / rect.height) * found.height_px,
+    ]
+  }
+  const outline = (points: readonly (readonly number[])[]) => `M${points.map((one) => one.join(' ')).join('L')}Z`
+  return (
+    <svg
+      ref={box}
+      viewBox={`0 0 ${found.width_px} ${found.height_px}`}
+      className="my-1 w-full touch-none rounded"
+      role="img"
+      aria-label="The photo with the corners found in it"
+      onPointerMove={(event) => held !== null && setFrame((now) => now.map((one, at) => (at === held ? place(event) : one)))}
+      onPointerUp={() => {
+        if (held !== null) onMoved(frame)
+        setHeld(null)
+      }}
+    >
+      <image href={href} width={found.width_px} height={found.height_px} />
+      {frame.length === 4 && <path d={outline(frame)} fill="none" stroke="var(--brass)" strokeWidth={dot / 4} />}
+      {found.picture_px.length === 4 && (
+        <path
+          d={outline(found.picture_px)}
+          fill="none"
+          stroke="var(--chalk)"
+          strokeWidth={dot / 4}
+          strokeDasharray={`${dot} ${dot / 2}`}
+        />
+      )}
+      {frame.map(([x, y], at) => (
+        <circle
+          // biome-ignore lint/suspicious/noArrayIndexKey: corners have no name but their place
+          key={at}
+          cx={x}
+          cy={y}
+          r={dot}
+          fill="var(--brass)"
+          fillOpacity={0.35}
+          stroke="var(--brass)"
+          strokeWidth={dot / 4}
+          className="cursor-grab"
+          onPointerDown={(event) => {
+            event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId)
+            setHeld(at)
+          }}
+        />
+      ))}
+    </svg>
+  )
+}
