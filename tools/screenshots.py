@@ -20,7 +20,9 @@ SHOTS = (
     ("board-front", "Mill loft", "wall", "dark", ()),
     ("frame", "Mill loft", "frame", "dark", ()),
     ("edge-section", "Mill loft", "frame", "light", ("Edge section", "Fabric on the roll")),
-    ("box-check", "Narrow lounge", "frame", "dark", ("Box check",)),
+    ("hang", "Mill loft", "hang", "light", ()),
+    ("align", "Mill loft", "align", "dark", ()),
+    ("trainer", "", "trainer", "dark", ("4 · Parish hall, everything touched", "Show me why")),
     ("trim", "Basement den", "trim", "dark", ()),
     ("materials", "Basement den", "frame", "light", ("Materials",)),
     ("height-clash", "Basement den", "height", "dark", ()),
@@ -29,13 +31,30 @@ SHOTS = (
     ("throw", "Mill loft", "throw", "dark", ("Side",)),
     ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
     ("light-path", "Parish hall", "throw", "light", ()),
-    ("survey-side", "Mill loft", "survey", "dark", ("Side",)),
-    ("size-table", "Mill loft", "size", "dark", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
     ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
 )
 # what is changed in a sample job before its picture, and taken back after
+CORNERS = {
+    "tl_x": -9.3,
+    "tl_y": -14.2,
+    "tr_x": 19.0,
+    "tr_y": 2.4,
+    "br_x": 27.0,
+    "br_y": 3.7,
+    "bl_x": -15.6,
+    "bl_y": 17.8,
+}
 CHANGED = {
+    "hang": [
+        {
+            "pointer": "/hang/readings/-",
+            "value": {"level_mm": 4.0, "gap_left_mm": 500, "gap_right_mm": 510, "plumb_left_mm": 1.0},
+        }
+    ],
+    "align": [
+        {"pointer": "/align/rounds/-", "value": {f"{key}_mm": value for key, value in CORNERS.items()}}
+    ],
     "do-not-drill": [
         {
             "pointer": "/survey/fittings/-",
@@ -86,7 +105,9 @@ def main() -> None:
                 page.add_init_script(f"localStorage.setItem('gantline.theme', '{theme}')")
                 if name in CHANGED:
                     change(f"{server.address}/api/jobs/{jobs[job]}", CHANGED[name])
-                page.goto(f"{server.address}/jobs/{jobs[job]}/{station}" if job else server.address)
+                page.goto(
+                    f"{server.address}/jobs/{jobs[job]}/{station}" if job else f"{server.address}/{station}"
+                )
                 page.wait_for_load_state("networkidle")
                 for key in keys:
                     if len(key) == 1:

@@ -17,7 +17,7 @@ const BOWS = [
   { name: 'bottom_bow_mm', label: 'Middle of the bottom edge, out' },
 ] as const
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
-const BOX = 'min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-2 text-body'
+const BOX = 'min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-1 text-smallall'
 
 /** Eight numbers, laid out as the corners are: how far each stands outside the viewable area. */
 export const Corners = ({ plan }: StationProps) => {

@@ -24,8 +24,7 @@ export const Photo = ({ onRead }: PhotoProps) => {
       })
       setFound(answer)
       setTrouble(answer.trouble)
-      if (!answer.trouble)
-        onRead(Object.fromEntries(Object.entries(answer.outside).map(([name, value]) => [name, `${value} mm`])))
+      if (!answer.trouble) onRead(Object.fromEntries(Object.entries(answer.outside).map(([name, value]) => [name, `${value}mm`])))
     } catch (error) {
       setTrouble(said(error))
     } finally {
