@@ -1,0 +1,98 @@
+"""The drilling sheet and the alignment card: what a crew reads off them is what the plan says."""
+
+import re
+
+import pytest
+
+from gantline.job.edits import Edit
+from gantline.sheets.registry import SHEETS
+from tests.sheets.test_sheets import ready, words
+from tests.stations.test_hang_align import round_of
+
+
+def edit(pointer: str, value: object) -> Edit:
+    return Edit(pointer=pointer, value=value)
+
+
+@pytest.mark.parametrize("name", ["mill-loft", "parish-hall", "narrow-lounge"])
+def test_every_hole_stands_on_the_drilling_sheet_with_its_marks_bit_and_checks(name: str) -> None:
+    made = ready(name)
+    text, reader = words(SHEETS["drilling-sheet"].make(made))
+    table = made.made.table("marks")
+    for row in table.rows:
+        assert row.name in text
+    assert len(reader.pages) == 1
+    bare = re.sub(r"[\s⁄]", "", text)  # fractions are stacked on paper
+    for key in ("drill", "screw_least", "check_across"):
+        assert re.sub(r"[\s⁄]", "", made.made.text(key)) in bare, key
+    assert "Use a detector" in text
+    assert "Set the stop on the drill" in text
+    assert "Nobody under it until every latch has clicked" in text
+
+
+def test_marks_on_the_sheet_are_taken_from_where_the_crew_hooks_the_tape() -> None:
+    edits = [edit("/wall/across_from", "center"), edit("/wall/up_from", "ceiling")]
+    text, _ = words(SHEETS["drilling-sheet"].make(ready("narrow-lounge", *edits)))
+    assert "screen center, left" in text
+    assert "ceiling above it, down" in text
+    assert "left wall end" not in text
+
+
+def test_a_stop_leaves_no_mark_to_drill_by_on_the_sheet() -> None:
+    made = ready("mill-loft", edit("/wall/way", "wire"))  # too heavy for a wire
+    text, _ = words(SHEETS["drilling-sheet"].make(made))
+    assert "Stop" in text
+    assert "kg is the most" in text
+
+
+def test_shims_torque_and_drilled_holes_are_on_it() -> None:
+    holes = ready("parish-hall").made.table("marks").rows
+    first = holes[0]
+    done = {"hole": first.key, "state": "drilled", "x_mm": first.x_mm, "y_mm": first.y_mm}
+    made = ready(
+        "parish-hall", edit("/wall/torque", "hand-tight, then a quarter"), edit("/wall/facts/-", done)
+    )
+    text, _ = words(SHEETS["drilling-sheet"].make(made))
+    assert "hand-tight, then a quarter" in text
+    for one in made.made.table("flat").shims:
+        if one.thick != "none":
+            assert one.thick.replace("\u00a0", " ") in text
+
+
+def test_the_card_has_acts_checks_moves_and_rounds_and_waits_for_readings() -> None:
+    empty, _ = words(SHEETS["alignment-card"].make(ready("narrow-lounge")))
+    assert "write the eight numbers here" in empty
+    assert "Put the picture on the bare wall" in empty  # a projector on its cabinet sets the picture first
+    assert "Do not look into the lens" in empty
+    hung = {"level_mm": 4.0, "gap_left_mm": 500.0, "gap_right_mm": 500.5}
+    read = {key: value for key, value in round_of("mill-loft", yaw=0.6, pitch=-0.3).items() if key != "id"}
+    made = ready("mill-loft", edit("/hang/readings/-", hung), edit("/align/rounds/-", read | {"who": "Oda"}))
+    text, _ = words(SHEETS["alignment-card"].make(made))
+    for one in made.made.table("align").moves:
+        assert one.text.split(" ")[0] in text
+        assert one.after[0] in text
+    assert "down in its slot" in text
+    assert "Oda" in text
+    assert "Read again first" not in text
+    done = {key: value for key, value in round_of("mill-loft").items() if key != "id"}
+    text, _ = words(SHEETS["alignment-card"].make(ready("mill-loft", edit("/align/rounds/-", done))))
+    assert "Aligned. Every corner is within" in text
+
+
+def test_fixings_shims_and_what_holds_the_bottom_are_on_the_shopping_list() -> None:
+    def names(name: str, *edits: Edit) -> str:
+        return SHEETS["materials"].make(ready(name, *edits)).decode()
+
+    assert re.search(r"shims, \d mm", names("parish-hall"))
+    cleat = names("mill-loft", edit("/wall/way", "cleat"), edit("/wall/name", None))
+    assert "beveled cleat, both pieces, wall piece" in cleat
+    assert "pads for the bottom corners" in cleat
+    rods = names("mill-loft", edit("/wall/way", "rods"), edit("/wall/name", None))
+    assert "hanging rods with turnbuckles,2" in rods.replace('"', "")
+    own = names(
+        "mill-loft",
+        edit("/wall/fixing", "own"),
+        edit("/wall/anchor_name", "coach screws"),
+        edit("/wall/screws", None),
+    )
+    assert "coach screws" in own
