@@ -106,7 +106,7 @@ export const Yard = () => {
             <FilePick label="Job file" accept=".json,application/json" size="bar" onPick={read.mutate}>
               Import job file
             </FilePick>
-            <Link to="/trainer" className={`grid place-items-center ${buttonLook('plain', 'bar')}`}>
+            <Link to="/trainer" className={`grid place-items-center max-[520px]:hidden ${buttonLook('plain', 'bar')}`}>
               Trainer
             </Link>
             <Button size="bar" onClick={() => setDevices(true)}>
