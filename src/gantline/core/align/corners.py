@@ -7,11 +7,9 @@ import numpy as np
 from gantline.core.throw.pinhole import Array
 
 CORNERS = ("tl", "tr", "br", "bl")
-SIDES = ("x", "y")
-READINGS = tuple(f"{corner}_{side}" for corner in CORNERS for side in SIDES)
-OUTWARD: Array = np.array(
-    [(-1.0, 1.0), (1.0, 1.0), (1.0, -1.0), (-1.0, -1.0)]
-)  # of each corner, x right, y up
+READINGS = tuple(f"{corner}_{side}" for corner in CORNERS for side in ("x", "y"))
+# of each corner, x right, y up
+OUTWARD: Array = np.array([(-1.0, 1.0), (1.0, 1.0), (1.0, -1.0), (-1.0, -1.0)])
 NAMES = {"tl": "top left", "tr": "top right", "br": "bottom right", "bl": "bottom left"}
 
 

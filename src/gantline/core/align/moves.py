@@ -17,6 +17,8 @@ from gantline.core.errors import OutOfRange
 from gantline.core.throw.pinhole import Array, Pose, to_wall
 
 NEAR = 1e-9
+TURNED = {"turn": "yaw", "tilt": "pitch", "roll": "roll"}  # in the order in which they are undone
+NAMED = TURNED | {"distance": "distance_mm", "lens_x": "lens_x_mm", "lens_y": "lens_y_mm"}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -54,21 +56,17 @@ def moves(
 ) -> tuple[Move, ...]:
     """The moves from a pose to the target corners (4, 2) [mm], each rounded to what a hand can set; nothing that rounds to none.
 
-    Order: place of the body (where the lens has no zoom or shift), turn, tilt, roll, then the lens, which is solved anew for the
+    Order: turn, tilt and roll of the body, then its lens, or its place where the lens has no zoom or shift, solved anew for the
     body as it then stands.
     """
     made: list[Move] = []
     now = pose
-    for kind, name, lever, foot in (
-        ("turn", "yaw", hands.rear_mm, False),
-        ("tilt", "pitch", hands.along_mm if hands.foot_turn_mm else hands.rear_mm, True),
-        ("roll", "roll", hands.across_mm, True),
-    ):
-        found = _turn(now, kind, name, lever, hands, foot=foot and hands.foot_turn_mm is not None)
+    for kind in TURNED:
+        found = _turn(now, kind, hands)
         if found is not None:
             made.append(found)
             now = found.after
-    own = [name for name in free.names if name not in ("yaw", "pitch", "roll")]
+    own = [name for name in free.names if name not in TURNED.values()]
     best = _reset(now, straight, uv, target, own)
     for name in own:
         found = _set(now, best, name, hands)
@@ -78,19 +76,40 @@ def moves(
     return tuple(made)
 
 
-def _turn(now: Pose, kind: str, name: str, lever: float, hands: Hands, *, foot: bool) -> Move | None:
-    angle = -getattr(now, name)
-    push = lever * math.tan(angle)
+def lever_mm(kind: str, hands: Hands) -> float:
+    """Over which length a push turns the body [mm]."""
+    if kind == "turn":
+        return hands.rear_mm
+    if kind == "roll":
+        return hands.across_mm
+    return hands.along_mm if hands.foot_turn_mm else hands.rear_mm
+
+
+def on_feet(kind: str, hands: Hands) -> bool:
+    """Whether a turn of the body is set by turning a foot."""
+    return kind != "turn" and hands.foot_turn_mm is not None
+
+
+def pushed(pose: Pose, kind: str, amount: float, hands: Hands) -> Pose:
+    """A pose after a move: a push [mm] that turns the body or shifts it, a share of zoom (+ larger) or shift."""
+    name = NAMED.get(kind, kind)
+    have = getattr(pose, name)
+    if kind in TURNED:
+        return replace(pose, **{name: have + math.atan2(amount, lever_mm(kind, hands))})
+    return replace(pose, **{name: have / (1.0 + amount) if kind == "ratio" else have + amount})
+
+
+def _turn(now: Pose, kind: str, hands: Hands) -> Move | None:
+    push = -lever_mm(kind, hands) * math.tan(getattr(now, TURNED[kind]))
     turns = None
-    if foot and hands.foot_turn_mm is not None:
+    if on_feet(kind, hands) and hands.foot_turn_mm is not None:
         turns = round(push / hands.foot_turn_mm / hands.foot_step) * hands.foot_step
         push = turns * hands.foot_turn_mm
     else:
         push = round(push / hands.step_mm) * hands.step_mm
     if abs(push) < NEAR:
         return None
-    after = replace(now, **{name: getattr(now, name) + math.atan2(push, lever)})
-    return Move(kind=kind, amount=push, turns=turns, after=after)
+    return Move(kind=kind, amount=push, turns=turns, after=pushed(now, kind, push, hands))
 
 
 def _reset(now: Pose, straight: Pose, uv: Array, target: Array, own: list[str]) -> Pose:
@@ -103,36 +122,22 @@ def _reset(now: Pose, straight: Pose, uv: Array, target: Array, own: list[str]) 
 
 
 def _set(now: Pose, best: Pose, name: str, hands: Hands) -> Move | None:
-    have, wish = getattr(now, name), getattr(best, name)
-    if name == "ratio":  # the picture's width goes as 1 / R
-        share = round((have / wish - 1.0) / hands.zoom_step) * hands.zoom_step
-        value, amount = have / (1.0 + share), share
+    have, wish, kind = getattr(now, name), getattr(best, name), name.removesuffix("_mm")
+    if kind == "ratio":  # the picture's width goes as 1 / R
+        amount = round((have / wish - 1.0) / hands.zoom_step) * hands.zoom_step
     else:
-        step = hands.shift_step if name.startswith("shift") else hands.place_step_mm
+        step = hands.shift_step if kind.startswith("shift") else hands.place_step_mm
         amount = round((wish - have) / step) * step
-        value = have + amount
     if abs(amount) < NEAR:
         return None
-    return Move(kind=name.removesuffix("_mm"), amount=amount, turns=None, after=replace(now, **{name: value}))
+    return Move(kind=kind, amount=amount, turns=None, after=pushed(now, kind, amount, hands))
 
 
 def replayed(pose: Pose, made: tuple[Move, ...], hands: Hands) -> Iterator[Pose]:
     """What the same moves do to another pose, one after the other: the real one, of which the solved one is an estimate."""
     now = pose
     for one in made:
-        if one.kind in ("turn", "tilt", "roll"):
-            name = {"turn": "yaw", "tilt": "pitch", "roll": "roll"}[one.kind]
-            lever = {
-                "turn": hands.rear_mm,
-                "tilt": hands.along_mm if hands.foot_turn_mm else hands.rear_mm,
-                "roll": hands.across_mm,
-            }[one.kind]
-            now = replace(now, **{name: getattr(now, name) + math.atan2(one.amount, lever)})
-        elif one.kind == "ratio":
-            now = replace(now, ratio=now.ratio / (1.0 + one.amount))
-        else:
-            name = one.kind if one.kind.startswith("shift") else f"{one.kind}_mm"
-            now = replace(now, **{name: getattr(now, name) + one.amount})
+        now = pushed(now, one.kind, one.amount, hands)
         yield now
 
 

@@ -5,11 +5,10 @@ import random
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from gantline.core.align.moves import Hands
+from gantline.core.align.moves import TURNED, Hands, on_feet, pushed
 from gantline.core.errors import OutOfRange
 from gantline.core.throw.pinhole import Pose
 
-TURNS = {"turn": "yaw", "tilt": "pitch", "roll": "roll"}
 TOUCHES = ("turn", "tilt", "roll", "ratio", "shift_h", "shift_v", "distance", "lens_x", "lens_y")
 
 
@@ -27,8 +26,8 @@ def hidden(straight: Pose, kinds: Sequence[str], *, turn_deg: float, share: floa
     off: dict[str, float] = {}
     for kind in kinds:
         size = rng.choice((-1.0, 1.0)) * rng.uniform(0.4, 1.0)
-        if kind in TURNS:
-            off[TURNS[kind]] = math.radians(turn_deg * size)
+        if kind in TURNED:
+            off[TURNED[kind]] = math.radians(turn_deg * size)
         elif kind == "ratio":
             off["ratio"] = straight.ratio * share * size
         elif kind.startswith("shift"):
@@ -42,32 +41,21 @@ def touched(pose: Pose, touches: Sequence[Touch], hands: Hands) -> Pose:
     """The pose after touches.  Raises: OutOfRange for a kind that is none."""
     now = pose
     for one in touches:
-        now = replace(now, **{_name(one.kind): _after(now, one, hands)})
+        if one.kind not in TOUCHES:
+            raise OutOfRange(f"a touch is one of {', '.join(TOUCHES)}", field="kind", got=one.kind)
+        now = pushed(now, one.kind, _amount(one, hands), hands)
     return now
 
 
-def _name(kind: str) -> str:
-    if kind not in TOUCHES:
-        raise OutOfRange(f"a touch is one of {', '.join(TOUCHES)}", field="kind", got=kind)
-    if kind in TURNS:
-        return TURNS[kind]
-    return kind if kind in ("ratio", "shift_h", "shift_v") else f"{kind}_mm"
-
-
-def _after(now: Pose, one: Touch, hands: Hands) -> float:
-    value: float = getattr(now, _name(one.kind))
-    if one.kind == "turn":
-        return value + math.atan2(one.steps * hands.step_mm, hands.rear_mm)
-    if one.kind in ("tilt", "roll"):
-        lever = (
-            hands.across_mm if one.kind == "roll" else hands.along_mm if hands.foot_turn_mm else hands.rear_mm
-        )
-        each = hands.foot_step * hands.foot_turn_mm if hands.foot_turn_mm else hands.step_mm
-        return value + math.atan2(one.steps * each, lever)
+def _amount(one: Touch, hands: Hands) -> float:
+    """How far so many of its smallest steps go: mm, or a share."""
     if one.kind == "ratio":
-        return value / (1.0 + hands.zoom_step) ** one.steps
-    step = hands.shift_step if one.kind.startswith("shift") else hands.place_step_mm
-    return value + one.steps * step
+        return float((1.0 + hands.zoom_step) ** one.steps - 1.0)
+    if one.kind.startswith("shift"):
+        return one.steps * hands.shift_step
+    if on_feet(one.kind, hands) and one.kind in TURNED and hands.foot_turn_mm is not None:
+        return one.steps * hands.foot_step * hands.foot_turn_mm
+    return one.steps * (hands.step_mm if one.kind in TURNED else hands.place_step_mm)
 
 
 WHY = {

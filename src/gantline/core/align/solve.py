@@ -20,6 +20,7 @@ ROUNDS = 40
 SETTLED = 1e-6  # of a step, in units of the priors
 GAINED = 1e-9  # share of the sum of squares below which a step gains nothing
 STEP = 1e-6
+RIVAL = 0.85  # of the best reading's fall: as good an explanation
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -63,11 +64,6 @@ class Alignment:
     residual_mm: Array
     sum_of_squares: float
     falls_by: Array
-
-
-def picture_corners(pose: Pose, uv: Array) -> Array:
-    """Where the picture's corners land (4, 2) [mm], panel points in the order of CORNERS."""
-    return to_wall(pose, uv)
 
 
 def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: float) -> Alignment:
@@ -149,14 +145,6 @@ def suspects(found: Alignment, *, alarm: float, settled: float) -> tuple[str, ..
     if found.sum_of_squares - best > max(settled, 0.5 * found.sum_of_squares):
         return ()  # no single reading explains it
     return tuple(READINGS[number] for number in chosen)
-
-
-RIVAL = 0.85
-
-
-def turned_by(pose: Pose, names: Sequence[str], amounts: Sequence[float]) -> Pose:
-    """A pose with amounts added to the named values."""
-    return replace(pose, **{name: getattr(pose, name) + by for name, by in zip(names, amounts, strict=True)})
 
 
 def _with(pose: Pose, names: Sequence[str], values: Array) -> Pose:

@@ -3,6 +3,7 @@
 import math
 
 from gantline.core.align.solve import Alignment
+from gantline.core.defaults import AlignDefaults
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
@@ -10,7 +11,6 @@ from gantline.stations.align.solve import (
     aligned,
     digital_share,
     done,
-    made_moves,
     wanted_mm,
     within_mm,
     worst_mm,
@@ -72,9 +72,9 @@ def misfit(at: Ask) -> Display | None:
     found = at(aligned)
     if not isinstance(found, Alignment):
         return None
-    return Display(
-        found.sum_of_squares, text=f"{found.sum_of_squares:.1f}", how="two to spare: above 9.2 is no chance"
-    )
+    alarm = at.default(AlignDefaults.corner_alarm)
+    how = f"two to spare: above {alarm:g} is no chance"
+    return Display(found.sum_of_squares, text=f"{found.sum_of_squares:.1f}", how=how)
 
 
 @FIGURES.other(
@@ -85,19 +85,7 @@ def digital(at: Ask) -> Display | None:
     share = at(digital_share)
     if share is None or at(done):
         return None
-    return Display(
-        share, text=f"costs {100.0 * (1.0 - share):.0f} % of pixels and light", how="the moves cost nothing"
-    )
-
-
-@FIGURES.other("move_count", "Moves", "", "body before lens")
-def move_count(at: Ask) -> Display | None:
-    """How many."""
-    found = at(aligned)
-    if not isinstance(found, Alignment):
-        return None
-    count = len(at(made_moves))
-    return Display(count, text=f"{count}", how="body before lens, each rounded to what a hand can set")
+    return Display(share, text=price_words(share), how="the moves cost nothing")
 
 
 def price_words(share: float) -> str:

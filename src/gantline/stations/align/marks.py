@@ -4,12 +4,12 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from gantline.core.align.corners import CORNERS, OUTWARD, corners_from
+from gantline.core.align.corners import CORNERS, OUTWARD
 from gantline.core.throw.pinhole import to_wall
 from gantline.drawing.marks import Area, Dot, Label, Mark
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
-from gantline.stations.align.solve import aim, aligned, done, doubted, made_moves, read_mm
+from gantline.stations.align.solve import aim, done, doubted, made_moves, read_mm
 from gantline.stations.align.words import outside
 
 TIMES = (20, 10, 5, 2, 1)  # the most that keeps the worst miss well inside the wall
@@ -22,7 +22,6 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
     there, read = at(aim), at(read_mm)
     if face != "front" or there is None or not read:
         return
-    at(aligned)
     known = np.array([0.0 if one is None else one for one in read]).reshape(4, 2)
     wide = float(np.ptp(there.view[:, 0]))
     worst = max(float(np.abs(known).max()), 1.0)
@@ -42,7 +41,6 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
             points=tuple((float(x), float(y)) for x, y in then),
         )
     bad = at(doubted)
-    read_at = corners_from(read, there.view)
     for number, key in enumerate(CORNERS):
         x, y = (float(one) for one in ghost[number])
         flagged = any(one.startswith(key) for one in bad)
@@ -53,7 +51,7 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
             at=(x, y),
             name=f"{key} corner as read",
         )
-        if np.isfinite(read_at[number]).any():
+        if read[2 * number : 2 * number + 2] != (None, None):
             text = f"{outside(at, read[2 * number])}, {outside(at, read[2 * number + 1])}"
             yield Label(
                 key=f"corner-{key}-text",

@@ -23,12 +23,8 @@ from gantline.stations.size import screen
 from gantline.stations.throw import in_front, projected
 
 LEAST = 4  # readings
-TOP_TO_BOTTOM = [
-    3,
-    2,
-    1,
-    0,
-]  # panel corners go anticlockwise from lower left; readings clockwise from upper left
+# panel corners go anticlockwise from lower left; readings clockwise from upper left
+TOP_TO_BOTTOM = (3, 2, 1, 0)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,7 +53,7 @@ def aim(at: Ask) -> Aim | None:
         lens_y_mm=lens.y_mm,
         distance_mm=lens.distance_mm,
     )
-    uv = panel_corners(aspect, thrown.width_mm / thrown.height_mm)[TOP_TO_BOTTOM]
+    uv = panel_corners(aspect, thrown.width_mm / thrown.height_mm)[list(TOP_TO_BOTTOM)]
     view = viewable_corners(picture.width_mm, picture.height_mm) + np.array(
         [at(centre_x_mm), here.picture_centre_mm]
     )

@@ -9,10 +9,6 @@ from gantline.stations.common import way
 from gantline.stations.hang.solve import picture_first, verdicts_now
 from gantline.stations.hang.words import NAMES, move_words, off_words
 
-PLACES = (
-    "One at each end, the third at the middle, below: nobody under it.",
-    "One on the left, one on the right.",
-)
 PICTURE = (
     "Put the picture on the bare wall, level, and mark its four corners with tape",
     "Read it against the plan: its middle and its top are where the frame goes",

@@ -29,7 +29,7 @@ def hooked_across(at: Ask, one: HoleMark) -> tuple[str, float]:
         return "right wall end", at(room).wall_mm - one.from_left_mm
     if by == "center":
         return f"screen center, {_way(one.from_centre_mm)}", abs(one.from_centre_mm)
-    if by == STUD.split(maxsplit=1)[0] and one.from_stud_mm is not None:
+    if by == "stud" and one.from_stud_mm is not None:
         return f"{STUD}, {_way(one.from_stud_mm)}", abs(one.from_stud_mm)
     return "left wall end", one.from_left_mm
 
