@@ -14,9 +14,10 @@ import numpy as np
 from scipy.optimize import minimize_scalar
 
 from gantline.core.align.cast import carried, homography
-from gantline.core.errors import DesignError, OutOfRange
+from gantline.core.errors import DesignError
 from gantline.vision.markers import DICTIONARY, Array, Image, Marker, markers, used_of
 
+QUALITY = 92  # of a photo that is kept
 LEAST_MARKERS = 8
 SIDES = ("top", "right", "bottom", "left")
 SAMPLES = 160
@@ -347,11 +348,19 @@ def read_gray(content: bytes, *, most: int) -> Image:
         raise Untrusted(f"The photo is larger than {most // 2**20} MB.", field="photo")
     if not content.startswith((b"\xff\xd8\xff", b"\x89PNG\r\n\x1a\n")):
         raise Untrusted("A JPEG or a PNG is wanted here.", field="photo")
-    image = cv2.imdecode(np.frombuffer(content, dtype=np.uint8), cv2.IMREAD_GRAYSCALE)
+    try:
+        image = cv2.imdecode(np.frombuffer(content, dtype=np.uint8), cv2.IMREAD_GRAYSCALE)
+    except cv2.error as error:
+        raise Untrusted(
+            "The photo has more pixels than are read: at most 80 million.", field="photo"
+        ) from error
     if image is None or image.size < 200_000:
         raise Untrusted("This photo is broken, or too small to be read.", field="photo")
     gray: Image = np.asarray(image, dtype=np.uint8)
     return gray
 
 
-__all__ = ["Found", "OutOfRange", "Untrusted", "read_gray", "read_photo"]
+def kept_jpeg(image: Image) -> bytes:
+    """The same as a JPEG that holds nothing but gray levels."""
+    _, made = cv2.imencode(".jpg", image, [cv2.IMWRITE_JPEG_QUALITY, QUALITY])
+    return bytes(made.tobytes())

@@ -3,7 +3,6 @@
 from typing import Annotated, Any
 from uuid import UUID
 
-import cv2
 from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
@@ -13,11 +12,10 @@ from gantline.api.desk import Desk
 from gantline.api.door import UNDER_WAY, Question, question, through
 from gantline.api.schemas.base import Out
 from gantline.store import jobs, photos
-from gantline.vision.photo import read_gray
+from gantline.vision.photo import kept_jpeg, read_gray
 from gantline.vision.reading import MOST_BYTES, PhotoReading
 
 router = APIRouter(prefix="/api/jobs", tags=["photos"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
-QUALITY = 92
 PHOTO_BODY: dict[str, Any] = {
     "requestBody": {
         "required": True,
@@ -50,10 +48,10 @@ async def keep_photo(job_id: UUID, request: Request) -> Response:
 
 def _keep(request: Request, job_id: UUID, content: bytes) -> Response:
     image = read_gray(content, most=MOST_BYTES)
-    _, plain = cv2.imencode(".jpg", image, [cv2.IMWRITE_JPEG_QUALITY, QUALITY])
+    plain = kept_jpeg(image)
     with desk_of(request.app.state) as desk:
         jobs.head(desk.session, desk.shop_id, job_id)
-        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, plain.tobytes())}, 201)
+        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, plain)}, 201)
 
 
 @router.get(
