@@ -1,7 +1,6 @@
 """A made-up photo read: the picture's corners to a fraction of a millimeter, or why it is not trusted."""
 
 import math
-import zlib
 from dataclasses import replace
 
 import cv2
@@ -91,8 +90,7 @@ def test_only_whole_photos_of_known_formats_are_taken() -> None:
 
 
 def test_a_small_file_that_would_unpack_to_gigabytes_is_refused_before_it_does() -> None:
-    head = b"IHDR" + (60_000).to_bytes(4, "big") * 2 + b"\x08\x00\x00\x00\x00"
-    made = b"\x89PNG\r\n\x1a\n" + (13).to_bytes(4, "big") + head + zlib.crc32(head).to_bytes(4, "big")
-    made += b"\x00\x00\x00\x00IEND" + zlib.crc32(b"IEND").to_bytes(4, "big")
-    with pytest.raises(Untrusted, match="more pixels|broken"):
+    made = cv2.imencode(".png", np.zeros((9000, 10_000), dtype=np.uint8))[1].tobytes()
+    assert len(made) < 2**20
+    with pytest.raises(Untrusted, match="more pixels than are read"):
         read_gray(made, most=2**24)
