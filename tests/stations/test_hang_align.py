@@ -1,6 +1,7 @@
 """Hang and Align in a plan: readings to moves in this way's terms, the pose, its doubts, its card."""
 
 import math
+import re
 from dataclasses import replace
 from typing import Any
 
@@ -17,8 +18,9 @@ from gantline.stations import plan
 from gantline.stations.align.cast import cast_holes, cast_table
 from gantline.stations.align.solve import aim
 from gantline.stations.wall import drilling
+from gantline.stations.wall.choose import candidates
 from tests.conftest import demo_job
-from tests.made import changed, findings, number
+from tests.made import changed, findings, number, taken
 from tests.plan.random_jobs import rich_jobs
 
 
@@ -148,3 +150,24 @@ def test_the_walls_marks_are_cast_through_four_points_of_the_cross() -> None:
     line = plan(changed("mill-loft", align__cast_points=[one | {"y_mm": 1000.0} for one in points]))
     assert "on a line" in line.ask(cast_table).why
     assert plan(demo_job("mill-loft")).ask(cast_table).why.startswith("4 more points")
+
+
+def test_measured_luminance_is_held_against_its_plan_and_its_corners() -> None:
+    planned = number(plan(demo_job("mill-loft")), "luminance")
+
+    def said(center: float, corner: float) -> list[str]:
+        made = plan(changed("mill-loft", align__luminance=center, align__luminance_corners=corner))
+        return [one.text for one in made.findings if one.code == "luminance-off-plan"]
+
+    assert said(planned * 1.1, planned) == []
+    assert [one[:8] for one in said(planned * 0.7, planned * 0.6)] == ["Measured"]
+    assert "30 % less" in said(planned * 0.7, planned * 0.6)[0]
+    assert "60 % of the center's" in said(planned, planned * 0.6)[0]
+
+
+def test_what_the_ranking_says_a_fixing_carries_is_what_it_carries_once_taken() -> None:
+    made = plan(changed("mill-loft", survey__stud_spacing_mm=406.4))
+    for one in made.ask(candidates):
+        if one.serves and "% of each fixing used" in one.why:
+            share = int(re.findall(r"(\d+) % of each fixing", one.why)[0])
+            assert round(100 * number(plan(taken(made.ask.job, one.changes)), "load_used")) == share, one.key

@@ -31,6 +31,16 @@ def outside_from(corners: Array, view: Array) -> Array:
     return ((corners - view) * OUTWARD).reshape(-1)
 
 
+def allowed_mm(overspill_mm: float, usual_mm: float) -> float:
+    """How far a corner may stand from its place [mm]: the overspill, or the usual tolerance where there is less."""
+    return max(overspill_mm, usual_mm)
+
+
+def farthest_mm(outside_mm: Sequence[float | None], wanted_mm: float) -> float | None:
+    """The largest miss of a reading [mm]; None where none was read."""
+    return max((abs(one - wanted_mm) for one in outside_mm if one is not None), default=None)
+
+
 def spoken(reading: str) -> str:
     """A reading's key as it is said: tl_x is top left, sideways."""
     corner, _, side = reading.partition("_")

@@ -14,6 +14,9 @@ class AlignDefaults:
     cast_sigma_mm = Default(
         1.0, "mm", 0.2, 10.0, "spread of a tape reading at the cast cross", "two tapes, a level"
     )
+    cast_belly_mm = Default(
+        3.0, "mm", 0.5, 50.0, "belly of the wall above which cast marks are off", "light arrives at an angle"
+    )
     cast_worst_mm = Default(
         1.5, "mm", 0.3, 10.0, "spread of a cast mark above which a tape is better", "a drill's own"
     )

@@ -180,6 +180,10 @@ class WallDefaults:
         spread_source="one or two layers",
     )
     plate_mm = Default(3.0, "mm", 0.0, 50.0, "bracket plate", "pressed steel")
+    pencil_mm = Default(15.0, "mm", 0.0, 100.0, "pencil mark from a bracket's plate", "it stays readable")
+    under_ceiling_mm = Default(
+        10.0, "mm", 0.0, 200.0, "hole under the ceiling, least", "nothing holds nearer"
+    )
     plate_height_mm = Default(60.0, "mm", 10.0, 500.0, "height of a bracket's plate", "it hides pencil marks")
     cleat_board_mm = Default(
         18.0,

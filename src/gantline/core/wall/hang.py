@@ -53,6 +53,9 @@ def frame_top_mm(upper_mm: float, hole_drop: float) -> float:
     return upper_mm + hole_drop
 
 
+HOOKED = frozenset({Way.BRACKETS, Way.PROUD_SCREWS, Way.TOP_BRACKETS})  # a usual lift brings these on
+
+
 def lift_mm(
     way: Way,
     *,

@@ -29,7 +29,6 @@ from gantline.stations.throw import projected
 from gantline.stations.wall import drilling, flat
 
 CROSS_MM = 60.0
-BELLY_MM = 3.0  # proud of its plane: light arrives at an angle
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -157,7 +156,7 @@ def warnings(at: Ask) -> tuple[str, ...]:
             f"Known to worse than {limit:g} mm: {', '.join(loose)}. Read the cross nearer to them, or use the tape."
         )
     flat = at(flatness_of)
-    if flat is not None and flat > BELLY_MM:
+    if flat is not None and flat > at.default(AlignDefaults.cast_belly_mm):
         said.append(
             f"The wall stands {flat:.0f} mm proud of its plane: marks there are off where the light falls at an angle."
         )

@@ -12,6 +12,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
 from gantline.stations.align.solve import aligned, done, doubted, last_round, made_moves, misfits, weak
 from gantline.stations.align.words import said
+from gantline.stations.light import on_axis_cd_m2
 
 ROUNDS = field_of(Aligned.rounds).pointer
 
@@ -96,16 +97,29 @@ def bow(at: Ask) -> Iterator[Finding]:
 
 @found
 def luminance(at: Ask) -> Iterator[Finding]:
-    """A measured luminance whose corners are too dark."""
-    center, corner = at.given(Aligned.luminance), at.given(Aligned.luminance_corners)
-    if center is None or corner is None or center <= 0.0:
+    """A measured luminance that is off its plan, or whose corners are too dark."""
+    center, corner, planned = (
+        at.given(Aligned.luminance),
+        at.given(Aligned.luminance_corners),
+        at(on_axis_cd_m2),
+    )
+    if center is None or center <= 0.0:
         return
-    least, share = at.default(AlignDefaults.corner_light), corner / center
-    if share < least:
-        text = f"The darkest corner has {100.0 * share:.0f} % of the center's luminance; {100.0 * least:.0f} % is the least."
-        yield Finding(
-            code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance_corners).pointer
+    within = at.default(AlignDefaults.luminance_within)
+    if planned is not None and abs(center / planned - 1.0) > within:
+        text = (
+            f"Measured {center:.0f} cd/m², planned {planned:.0f}: {100.0 * abs(center / planned - 1.0):.0f} % "
+            f"{'more' if center > planned else 'less'}, {100.0 * within:.0f} % is usual. Look at lamp, mode, zoom and iris."
         )
+        yield Finding(code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance).pointer)
+    least = at.default(AlignDefaults.corner_light)
+    if corner is not None and corner / center < least:
+        text = (
+            f"The darkest corner has {100.0 * corner / center:.0f} % of the center's luminance; "
+            f"{100.0 * least:.0f} % is the least."
+        )
+        subject = field_of(Aligned.luminance_corners).pointer
+        yield Finding(code=Code.DIM, severity="check", text=text, subject=subject)
 
 
 FINDINGS = (pose, readings, moves, bow, luminance)

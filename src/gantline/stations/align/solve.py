@@ -5,7 +5,14 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gantline.core.align.corners import READINGS, corners_from, outside_from, viewable_corners
+from gantline.core.align.corners import (
+    READINGS,
+    allowed_mm,
+    corners_from,
+    farthest_mm,
+    outside_from,
+    viewable_corners,
+)
 from gantline.core.align.moves import Hands, Move, moves
 from gantline.core.align.solve import Alignment, Freedom, freedom, solve, suspects
 from gantline.core.defaults import AlignDefaults
@@ -152,13 +159,12 @@ def wanted_mm(at: Ask) -> float:
 
 def within_mm(at: Ask) -> float:
     """How far from there it may [mm]: the overspill, or the usual tolerance where there is less."""
-    return max(at(overspill_mm), at.default(AlignDefaults.corner_within_mm))
+    return allowed_mm(at(overspill_mm), at.default(AlignDefaults.corner_within_mm))
 
 
 def worst_mm(at: Ask) -> float | None:
     """The largest miss of a reading [mm]; None before the first round."""
-    there = [one for one in at(read_mm) if one is not None]
-    return max((abs(one - at(wanted_mm)) for one in there), default=None)
+    return farthest_mm(at(read_mm), at(wanted_mm))
 
 
 def done(at: Ask) -> bool:

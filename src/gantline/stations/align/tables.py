@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from gantline.core.align.corners import CORNERS, NAMES, READINGS
+from gantline.core.align.corners import CORNERS, NAMES, READINGS, farthest_mm
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import (
@@ -88,7 +88,7 @@ def align_table(at: Ask) -> AlignTable:
     rounds = []
     for one in at.things(Aligned.rounds):
         there = [value for name in READINGS if (value := getattr(one, f"{name}_mm")) is not None]
-        worst = max((abs(value - at(wanted_mm)) for value in there), default=0.0)
+        worst = farthest_mm(there, at(wanted_mm)) or 0.0
         by = ", ".join(each for each in (one.who, one.day) if each)
         rounds.append(
             RoundRow(id=one.id, said=f"{len(there)} of 8 read, farthest {at.text(worst)} off", by=by)

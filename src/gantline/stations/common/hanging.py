@@ -1,7 +1,7 @@
 """What the way of hanging asks of the room above the frame."""
 
 from gantline.core.defaults import WallDefaults
-from gantline.core.wall.hang import lift_mm
+from gantline.core.wall.hang import HOOKED, lift_mm
 from gantline.core.wall.ways import Way
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
@@ -19,7 +19,7 @@ def lift_on_mm(at: Ask) -> float:
         return given
     return lift_mm(
         one,
-        usual_mm=at.field(Hanging.lift_on_mm),
+        usual_mm=at.field(Hanging.lift_on_mm) if one in HOOKED else 0.0,
         cleat_mm=at.default(WallDefaults.cleat_lift_mm) if one is Way.CLEAT else 0.0,
         board_mm=at.field(Hanging.cleat_board_mm) if one is Way.CLEAT else 0.0,
         catch_mm=at.default(WallDefaults.catch_lift_mm) if one is Way.BOTTOM_CATCH else 0.0,

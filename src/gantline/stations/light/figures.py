@@ -3,7 +3,7 @@
 import math
 
 from gantline.core.defaults import LightDefaults
-from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT, luminance_cd_m2
+from gantline.core.light.luminance import CD_M2_PER_FOOT_LAMBERT
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import least, term
@@ -15,6 +15,7 @@ from gantline.stations.light.solve import (
     layers,
     light,
     lobe,
+    on_axis_cd_m2,
     reflectance,
     room_m2,
     state,
@@ -27,10 +28,9 @@ MOST_STATES = 6
 @FIGURES.other("luminance", "Luminance on axis", "", "diffusing screen of that gain")
 def luminance(at: Ask) -> Display | None:
     """What the middle of the screen shows straight on."""
-    made, gain = at(light), at(lobe)
-    if made is None or isinstance(gain, str):
+    made, gain, value = at(light), at(lobe), at(on_axis_cd_m2)
+    if made is None or isinstance(gain, str) or value is None:
         return None
-    value = float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.on_axis))
     flux = term("light on the picture", made.flux_lm, " lm")
     both = term("gain", gain.gain, "")
     both = both + term("what the dark layer adds", gain.layer, "") if gain.layer else both

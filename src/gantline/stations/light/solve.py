@@ -197,6 +197,14 @@ def area_m2(at: Ask) -> float:
     return picture.width_mm * picture.height_mm / 1e6
 
 
+def on_axis_cd_m2(at: Ask) -> float | None:
+    """What the middle of the screen shows straight on; None without light or gain."""
+    made, gain = at(light), at(lobe)
+    if made is None or isinstance(gain, str):
+        return None
+    return float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.on_axis))
+
+
 def bounce(at: Ask) -> float | None:
     """Light the room reflects back onto the picture [lux]; None without light."""
     made, gain = at(light), at(lobe)

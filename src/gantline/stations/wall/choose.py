@@ -17,7 +17,7 @@ from gantline.stations.common import way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.survey import lattice
-from gantline.stations.wall.loads import ALLOWED, load_on
+from gantline.stations.wall.loads import ALLOWED, loads_at
 from gantline.stations.wall.solve import rule, usable_mm
 from gantline.stations.wall.told import free_studs
 from gantline.stations.wall.way import cleat_place, every_stud, on_cleat, row_offset_mm
@@ -52,11 +52,19 @@ def candidates(at: Ask) -> tuple[Candidate, ...]:
     return tuple(sorted(found, key=lambda one: not one.serves))
 
 
-def _each(at: Ask, key: str, carrying: int, *, bevel: bool = False) -> float | None:
-    """How much of each fixing would be used; None while the mass is not known."""
-    on = at(load_on, carrying, None if bevel else at(row_offset_mm), bevel)
-    shear, pull = (at.default(one) for one in ALLOWED[key])
-    return None if on is None else utilization(on, shear, pull)
+def _each(at: Ask, key: str, places: tuple[float, ...], *, bevel: bool = False) -> float | None:
+    """How much is used of the fixing that carries most, at such places; None while the mass is not known."""
+    allowed = [at.default(one) for one in ALLOWED[key]]
+    there = at(loads_at, places, None if bevel else at(row_offset_mm), bevel, bevel)
+    return max((utilization(one.load, *allowed) for one in there), default=None)
+
+
+def _by_rule(at: Ask) -> tuple[float, ...]:
+    """Where two brackets stand by the rule alone; none where they would be off the rail."""
+    if at(rule).wished_mm > at(usable_mm):
+        return ()
+    two = place_by_rule(at(rule), at(centre_x_mm))
+    return two.left_mm, two.right_mm
 
 
 def _used(share: float | None) -> str:
@@ -76,7 +84,7 @@ def _brackets(at: Ask) -> tuple[Change, ...]:
 def _studs(at: Ask) -> Iterator[Candidate]:
     one = at(rule)
     best = place_on_studs(one, at(centre_x_mm), at(free_studs)).best
-    share = _each(at, "screw-6", 2 * at.field(Hanging.per_bracket))
+    share = None if best is None else _each(at, "screw-6", (best.left_mm, best.right_mm))
     fits = best is not None and (share is None or share <= 1.0)
     if best is None:
         why = f"no two studs with their middle within {at.text(one.allowed_offset_mm)} of the screen's center"
@@ -103,7 +111,7 @@ def _cleat(at: Ask) -> Iterator[Candidate]:
         yield _made(at, "cleat", "45° cleat over studs", why, cost, *fix, serves=False)
         return
     count = len(found.studs_mm)
-    share = _each(at, "screw-6", count, bevel=True)
+    share = _each(at, "screw-6", found.studs_mm, bevel=True)
     fewer = "" if count >= WISHED else ", three are better"
     why = (
         f"{count} studs{fewer}, wall piece {at.text(found.right_mm - found.left_mm)}, slides {at.text(found.play_mm)} each way"
@@ -114,8 +122,9 @@ def _cleat(at: Ask) -> Iterator[Candidate]:
 
 def _backer(at: Ask) -> Iterator[Candidate]:
     behind = [x for x in at(free_studs) if abs(x - at(centre_x_mm)) <= at(usable_mm) / 2.0]
-    share = _each(at, "screw-6", 2 * at.field(Hanging.per_bracket))
-    fits = len(behind) >= FEWEST and at(rule).wished_mm <= at(usable_mm) and (share is None or share <= 1.0)
+    ends = _by_rule(at)
+    share = _each(at, "screw-6", ends)
+    fits = len(behind) >= FEWEST and bool(ends) and (share is None or share <= 1.0)
     why = f"{len(behind)} studs to screw it to; brackets then go where the rule says{_used(share)}"
     cost = "a board to cut and paint; the screen stands farther off the wall"
     fix = (change(Hanging.fix_to, "backer"),)
@@ -124,9 +133,9 @@ def _backer(at: Ask) -> Iterator[Candidate]:
 
 def _anchors(at: Ask) -> Iterator[Candidate]:
     mass, limit = at(mass_kg), at.default(WallDefaults.board_limit_kg)
-    each = max(1, math.ceil((_each(at, "toggle", 2) or 0.0) - 1e-9))
-    pair = place_by_rule(at(rule), at(centre_x_mm)) if at(rule).wished_mm <= at(usable_mm) else None
-    ends = () if pair is None else (pair.left_mm, pair.right_mm)
+    ends = _by_rule(at)
+    share = _each(at, "toggle", ends) or 0.0
+    each = max(1, math.ceil(share * at.field(Hanging.per_bracket) - 1e-9))
     clear = at.default(WallDefaults.refused_clear_mm)
     trouble = (
         "enter the mass first"
@@ -136,7 +145,7 @@ def _anchors(at: Ask) -> Iterator[Candidate]:
         else f"{each} toggles at each bracket; {at.default(WallDefaults.anchors_a_bracket):g} is the most"
         if each > at.default(WallDefaults.anchors_a_bracket)
         else "the spacing is more than the rail"
-        if pair is None
+        if not ends
         else "a toggle needs a hollow, and the rule puts a bracket over a stud: screw into that"
         if any(is_blocked(x, at(free_studs), clear) for x in ends)
         else ""

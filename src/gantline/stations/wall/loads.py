@@ -122,16 +122,22 @@ def levers_to_mm(at: Ask, offset: float | None) -> tuple[float, float]:
 
 def hole_loads(at: Ask) -> tuple[HoleLoad, ...]:
     """At each place of the top row; none while the mass is not known, or the rows would cross."""
-    mass, places, (out, down) = at(mass_kg), at.aside(top_places_mm), at(levers_mm)
+    places = at.aside(top_places_mm)
     at(hang_parts)
     if at(on_studs) or at(facts) or at.aside(spacing_asked_mm) > ROOMY * at.aside(usable_mm):
         at(top_places_mm)  # by the rule alone they stand even about the center, whatever their spacing
+    return at(loads_at, places, at(row_offset_mm), at(on_cleat), KINDS[at(way)].shared)
+
+
+def loads_at(
+    at: Ask, places: tuple[float, ...], offset: float | None, bevel: bool, shared: bool
+) -> tuple[HoleLoad, ...]:
+    """At such places [mm], with such a lower row, on a bevel or not, stiff enough to share or not."""
+    mass, (out, down), each = at(mass_kg), at(levers_to_mm, offset), at.field(Hanging.per_bracket)
     if mass is None or not places or down <= 0.0:
         return ()
-    each, bevel = at.field(Hanging.per_bracket), at(on_cleat)
-    shears, pulls = row_shares(places, at(centre_x_mm), shared=KINDS[at(way)].shared)
     found = []
-    for x, shear, pull in zip(places, shears, pulls, strict=True):
+    for x, shear, pull in zip(places, *row_shares(places, at(centre_x_mm), shared=shared), strict=True):
         load = load_of(
             mass,
             factor=at.default(WallDefaults.load_factor),
@@ -159,20 +165,3 @@ def used_by_hole(at: Ask) -> tuple[float, ...]:
 def used(at: Ask) -> float | None:
     """How much of the fixing that is used most."""
     return max(at(used_by_hole), default=None)
-
-
-def load_on(at: Ask, count: int, offset: float | None, bevel: bool) -> Load | None:
-    """On each of so many fixings alike, with such a lower row, on a bevel or not: what a candidate would carry."""
-    mass, (out, down) = at(mass_kg), at(levers_to_mm, offset)
-    if mass is None or down <= 0.0:
-        return None
-    share = 1.0 / count
-    return load_of(
-        mass,
-        factor=at.default(WallDefaults.load_factor),
-        shear_share=share,
-        pull_share=share,
-        out_mm=out,
-        down_mm=down,
-        cleat=bevel,
-    )

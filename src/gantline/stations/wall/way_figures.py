@@ -40,7 +40,6 @@ from gantline.stations.wall.way import (
 
 WAY_FIGURES = Figures()
 BY_WAY = "as the way of hanging has it"
-PENCIL_MM = 15.0  # from the plate to a pencil mark that stays readable
 
 
 def boards_count(at: Ask) -> bool:
@@ -224,7 +223,9 @@ def pencil(at: Ask) -> Display | None:
     """Where a plate will not hide the marks."""
     if at.field(Survey.build) != "studs" or not at(at_brackets):
         return None
-    made = term("plate", at.field(Hanging.plate_height_mm)) / 2.0 + PENCIL_MM
+    made = term("plate", at.field(Hanging.plate_height_mm)) / 2.0 + term(
+        "clear of it", at.default(WallDefaults.pencil_mm)
+    )
     return Display(made.value, made, how="clear of the plate, still behind the frame")
 
 

@@ -25,7 +25,6 @@ from gantline.stations.wall.way import (
 )
 
 BRACKETS = Way.BRACKETS.value
-UNDER_CEILING_MM = 10.0  # nothing is drilled nearer
 
 
 @found
@@ -90,7 +89,7 @@ def above(at: Ask) -> Iterator[Finding]:
     """A hole above the ceiling, as of a hook that a rod hangs from."""
     there, here = at(drilling), at(room)
     for one in there.holes if there else ():
-        over = one.y_mm + UNDER_CEILING_MM - here.ceiling.at(one.x_mm)
+        over = one.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(one.x_mm)
         if over > 0.0:
             text = (
                 f"The {one.row} {one.side} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
