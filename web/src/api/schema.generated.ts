@@ -2537,11 +2537,8 @@ export interface components {
          * @description A hole that was drilled [mm from the left wall end, above the floor], or that turned out not to be possible there.
          */
         HoleFact: {
-            /**
-             * Hole
-             * @enum {string}
-             */
-            hole: "upper-left" | "upper-right" | "lower-left" | "lower-right" | "upper-2" | "upper-3" | "upper-4" | "upper-5" | "upper-6" | "upper-7" | "upper-8" | "upper-9" | "upper-10" | "upper-11" | "upper-12" | "lower-2" | "lower-3" | "lower-4" | "lower-5" | "lower-6" | "lower-7" | "lower-8" | "lower-9" | "lower-10" | "lower-11" | "lower-12";
+            /** Hole */
+            hole: string;
             /** Id */
             id: string;
             /**

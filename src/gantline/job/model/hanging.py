@@ -1,6 +1,6 @@
 """Brackets, what is screwed, what was drilled."""
 
-from typing import Annotated, Literal, get_args
+from typing import Annotated, Literal
 
 from pydantic import Field as Limit
 
@@ -42,11 +42,13 @@ UP = (("datum", "datum line"), ("floor", "floor below it"), ("ceiling", "ceiling
 FIXES = (("studs", "into studs"), ("backer", "backer board over studs"), ("anchors", "anchors in board"))
 
 
-HoleKey = Literal[
-    "upper-left", "upper-right", "lower-left", "lower-right",
-    "upper-2", "upper-3", "upper-4", "upper-5", "upper-6", "upper-7", "upper-8", "upper-9", "upper-10", "upper-11", "upper-12",
-    "lower-2", "lower-3", "lower-4", "lower-5", "lower-6", "lower-7", "lower-8", "lower-9", "lower-10", "lower-11", "lower-12",
-]  # fmt: skip
+MOST_PARTS = 39  # between the outer two: a screw in every stud of the widest frame
+HoleKey = Annotated[str, Limit(pattern=r"^(upper|lower)-(left|right|[2-9]|[1-3][0-9])$")]
+HOLES = tuple(
+    (f"{row}-{side}", f"{row} {side}")
+    for row in ("upper", "lower")
+    for side in ("left", "right", *(str(one) for one in range(2, MOST_PARTS + 1)))
+)
 SHIMS = (("plumb", "plumb"), ("parallel", "parallel to the wall"))
 STATES = (("drilled", "drilled here"), ("blocked", "not possible here"))
 
@@ -57,9 +59,7 @@ class HoleFact(Item):
     id: Id
     hole: Annotated[
         HoleKey,
-        Field(
-            "hole", "hole", "choice", None, tuple((one, one.replace("-", " ")) for one in get_args(HoleKey))
-        ),
+        Field("hole", "hole", "choice", None, HOLES),
     ]
     state: Annotated[Literal["drilled", "blocked"], Field("state", "state", "choice", None, STATES)]
     x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]

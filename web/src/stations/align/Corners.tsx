@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useThisJob } from '../../job/context'
 import { Button } from '../../parts/Button'
+import { Kept } from '../../parts/Kept'
 import { Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 import type { StationProps } from '../widgets'
@@ -99,22 +100,7 @@ export const Corners = ({ plan }: StationProps) => {
         {count === 8 ? 'Keep this round' : `Keep ${count} of 8`}
       </Button>
       <Trouble text={trouble} />
-      <ul className="pt-2">
-        {table.rounds.map((row, at) => (
-          <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
-            <span className="flex-1">
-              {at + 1}. <Rich text={row.said} /> <span className="text-quiet">{row.by}</span>
-            </span>
-            <Button
-              look="remove"
-              aria-label={`Remove round ${at + 1}`}
-              onClick={() => void edit([{ pointer: `/align/rounds/${row.id}`, value: null }])}
-            >
-              ×
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <Kept list="/align/rounds" noun="round" rows={table.rounds} />
     </div>
   )
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useThisJob } from '../../job/context'
 import { Button } from '../../parts/Button'
+import { Kept } from '../../parts/Kept'
 import { Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 import type { StationProps } from '../widgets'
@@ -100,22 +101,7 @@ export const Hung = ({ plan }: StationProps) => {
         Keep these readings
       </Button>
       <Trouble text={trouble} />
-      <ul className="pt-2">
-        {table.readings.map((row, at) => (
-          <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
-            <span className="flex-1">
-              {at + 1}. <Rich text={row.said} /> <span className="text-quiet">{row.by}</span>
-            </span>
-            <Button
-              look="remove"
-              aria-label={`Remove reading ${at + 1}`}
-              onClick={() => void edit([{ pointer: `/hang/readings/${row.id}`, value: null }])}
-            >
-              ×
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <Kept list="/hang/readings" noun="reading" rows={table.readings} />
     </div>
   )
 }

@@ -1,6 +1,5 @@
-import { useThisJob } from '../../job/context'
 import { Add } from '../../parts/Add'
-import { Button } from '../../parts/Button'
+import { Kept } from '../../parts/Kept'
 import { Rich } from '../../parts/Num'
 import type { StationProps } from '../widgets'
 
@@ -16,7 +15,6 @@ const day = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle:
 
 /** The empty frame hung and read: what each bracket must move. */
 export const DryFit = ({ plan }: StationProps) => {
-  const { edit } = useThisJob()
   const table = plan.tables.ways
   return (
     <div>
@@ -29,22 +27,7 @@ export const DryFit = ({ plan }: StationProps) => {
         button="Add"
         edit={(typed) => ({ pointer: '/wall/dry/-', value: { ...typed, day: day.format(new Date()) } })}
       />
-      <ul className="pt-1">
-        {table?.dry.map((row, at) => (
-          <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
-            <span className="flex-1">
-              {at + 1}. <Rich text={row.said} />
-            </span>
-            <Button
-              look="remove"
-              aria-label={`Remove dry fit ${at + 1}`}
-              onClick={() => void edit([{ pointer: `/wall/dry/${row.id}`, value: null }])}
-            >
-              ×
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <Kept list="/wall/dry" noun="dry fit" rows={table?.dry ?? []} />
       {table?.moves && (
         <p className="font-semibold">
           <Rich text={table.moves} />
