@@ -34,6 +34,7 @@ def test_a_cast_is_joined_by_its_code_and_shows_what_was_chosen(
     assert len(marked["markers"]) == 12
     assert all(len(one["cells"]) == 6 for one in marked["markers"])
     assert not any(one["cells"][0][0] for one in marked["markers"])  # the rim is black
+    assert len(marked["picture"]) == 4
 
 
 @pytest.mark.parametrize(

@@ -1298,7 +1298,8 @@ export interface components {
         };
         /**
          * CastOut
-         * @description What is shown for a job: its code, pattern and cross, and what its plan lights.
+         * @description What is shown for a job: its code, pattern and cross, what its plan lights; for a photo the markers, and the
+         *     picture's corners on the panel, shares from its upper left.
          */
         CastOut: {
             /** Code */
@@ -1317,6 +1318,11 @@ export interface components {
              * @enum {string}
              */
             pattern: "corners" | "grid" | "focus" | "greys" | "lines" | "outline" | "cross" | "wall" | "white" | "black" | "markers";
+            /** Picture */
+            picture: [
+                number,
+                number
+            ][];
             table: components["schemas"]["CastTable"];
             /** U */
             u: number;
@@ -1342,7 +1348,8 @@ export interface components {
         };
         /**
          * CastShape
-         * @description A line through points (u, v), shares of the light from its upper left; closed or not; text at the first of them.
+         * @description A line through points (u, v), shares of the light from its upper left; closed or not; text at the first of them, so many
+         *     lines lower.
          */
         CastShape: {
             /**
@@ -1350,6 +1357,11 @@ export interface components {
              * @default false
              */
             closed: boolean;
+            /**
+             * Line
+             * @default 0
+             */
+            line: number;
             /** Points */
             points: [
                 number,

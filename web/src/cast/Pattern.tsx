@@ -19,7 +19,7 @@ const useWindow = () => {
 /** One pattern over the whole window, in device-independent shares of the light. */
 export const Pattern = ({ cast }: { cast: CastOut }) => {
   const [wide, high] = useWindow()
-  const ground = cast.pattern === 'white' || cast.pattern === 'markers' ? '#fff' : '#000'
+  const ground = cast.pattern === 'white' ? '#fff' : '#000'
   return (
     <svg
       width={wide}
@@ -118,7 +118,7 @@ const Drawn = ({ cast, wide, high }: Size & { cast: CastOut }) => {
       return <path strokeWidth={1} d={`M${x - long} ${y}h${2 * long}M${x} ${y - long}v${2 * long}`} />
     }
     case 'markers':
-      return <Markers markers={cast.markers} wide={wide} high={high} />
+      return <Markers cast={cast} wide={wide} high={high} />
     case 'outline':
       return <Shapes shapes={cast.table.outlines} wide={wide} high={high} />
     case 'wall':
@@ -144,10 +144,14 @@ const Singles = ({ x, y, size }: { x: number; y: number; size: number }) => {
   )
 }
 
-/** Square markers on whole pixels, black on white. */
-const Markers = ({ markers, wide, high }: Size & { markers: CastOut['markers'] }) => (
+/** Square markers on whole pixels, black on the white of the picture; no light beside it. */
+const Markers = ({ cast, wide, high }: Size & { cast: CastOut }) => (
   <g stroke="none">
-    {markers.map((one) => {
+    <path
+      d={`M${cast.picture.map(([u = 0, v = 0]) => `${Math.round(u * wide)} ${Math.round(v * high)}`).join('L')}Z`}
+      fill="#fff"
+    />
+    {cast.markers.map((one) => {
       const [[u = 0, v = 0] = [], , [farU = 0, farV = 0] = []] = one.corners
       const left = Math.round(u * wide)
       const top = Math.round(v * high)
@@ -178,26 +182,29 @@ const Markers = ({ markers, wide, high }: Size & { markers: CastOut['markers'] }
   </g>
 )
 
-const Shapes = ({ shapes, wide, high }: Size & { shapes: readonly CastShape[] }) => (
-  <g shapeRendering="geometricPrecision">
-    {shapes.map((one, number) => {
-      const points = one.points.map(([u = 0, v = 0]) => [u * wide, v * high] as const)
-      const [x, y] = points[0] ?? [0, 0]
-      return (
-        // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no name but their place
-        <g key={number}>
-          <path
-            d={`M${points.map((at) => at.join(' ')).join('L')}${one.closed ? 'Z' : ''}`}
-            strokeWidth={one.thin ? 1 : 2}
-            strokeDasharray={one.thin ? '6 4' : undefined}
-          />
-          {one.text && (
-            <text x={x + 8} y={y - 8} fill="#fff" stroke="none" fontSize={Math.max(14, Math.round(wide / 90))}>
-              {one.text}
-            </text>
-          )}
-        </g>
-      )
-    })}
-  </g>
-)
+const Shapes = ({ shapes, wide, high }: Size & { shapes: readonly CastShape[] }) => {
+  const font = Math.max(14, Math.round(wide / 90))
+  return (
+    <g shapeRendering="geometricPrecision">
+      {shapes.map((one, number) => {
+        const points = one.points.map(([u = 0, v = 0]) => [u * wide, v * high] as const)
+        const [x, y] = points[0] ?? [0, 0]
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no name but their place
+          <g key={number}>
+            <path
+              d={`M${points.map((at) => at.join(' ')).join('L')}${one.closed ? 'Z' : ''}`}
+              strokeWidth={one.thin ? 1 : 2}
+              strokeDasharray={one.thin ? '6 4' : undefined}
+            />
+            {one.text && (
+              <text x={x + 8} y={y - 8 + one.line * 1.4 * font} fill="#fff" stroke="none" fontSize={font}>
+                {one.text}
+              </text>
+            )}
+          </g>
+        )
+      })}
+    </g>
+  )
+}

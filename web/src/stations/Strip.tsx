@@ -36,4 +36,4 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
 }
 
 /** Strips that hold a table need more height. */
-export const isTall = (strip: string) => ['sizes', 'light', 'throw', 'cutting', 'moves'].includes(strip)
+export const isTall = (strip: string) => ['sizes', 'light', 'throw', 'cutting', 'moves', 'acts'].includes(strip)

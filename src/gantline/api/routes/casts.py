@@ -3,6 +3,7 @@
 from typing import Annotated, Any, Literal
 from uuid import UUID
 
+import numpy as np
 from fastapi import APIRouter, Path, Response
 from pydantic import Field
 
@@ -21,6 +22,7 @@ from gantline.store.models import CastRow
 from gantline.vision.markers import bits, markers, used_of
 
 router = APIRouter(prefix="/api", tags=["cast"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
+WHOLE = [(0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0)]
 Pattern = Literal[
     "corners", "grid", "focus", "greys", "lines", "outline", "cross", "wall", "white", "black", "markers"
 ]
@@ -44,7 +46,8 @@ class MarkerOut(Out):
 
 
 class CastOut(Out):
-    """What is shown for a job: its code, pattern and cross, and what its plan lights."""
+    """What is shown for a job: its code, pattern and cross, what its plan lights; for a photo the markers, and the
+    picture's corners on the panel, shares from its upper left."""
 
     job_id: UUID
     job_name: str
@@ -54,6 +57,7 @@ class CastOut(Out):
     v: float
     table: CastTable
     markers: list[MarkerOut]
+    picture: list[tuple[float, float]]
 
 
 @router.get("/jobs/{job_id}/cast", response_model=CastOut)
@@ -91,11 +95,15 @@ def _out(desk: Desk, row: CastRow) -> dict[str, Any]:
         "u": row.u,
         "v": row.v,
         "table": made.ask(cast_table),
-        "markers": _markers(made.ask) if row.pattern == "markers" else [],
+        **(_for_a_photo(made.ask) if row.pattern == "markers" else {"markers": [], "picture": []}),
     }
 
 
-def _markers(at: Ask) -> list[dict[str, Any]]:
+def _for_a_photo(at: Ask) -> dict[str, Any]:
     aspect, there = float(at(panel_aspect)), at(aim)
-    used = (1.0, 1.0) if there is None else used_of(panel_shares(there, aspect))
-    return [{"corners": one.corners, "cells": bits(one.number)} for one in markers(aspect, used)]
+    picture = WHOLE if there is None else panel_shares(there, aspect).tolist()
+    shown = markers(aspect, used_of(np.array(picture)))
+    return {
+        "markers": [{"corners": one.corners, "cells": bits(one.number)} for one in shown],
+        "picture": picture,
+    }

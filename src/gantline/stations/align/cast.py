@@ -33,12 +33,14 @@ CROSS_MM = 60.0
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CastShape:
-    """A line through points (u, v), shares of the light from its upper left; closed or not; text at the first of them."""
+    """A line through points (u, v), shares of the light from its upper left; closed or not; text at the first of them, so many
+    lines lower."""
 
     points: tuple[tuple[float, float], ...]
     closed: bool = False
     text: str = ""
     thin: bool = False
+    line: int = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -80,16 +82,11 @@ def outlines(at: Ask) -> tuple[CastShape, ...]:
     panel, picture = at(projected), at(screen).picture
     made = [_box(picture.width_mm / panel.width_mm, picture.height_mm / panel.height_mm, "viewable area")]
     whole = picture.width_mm / picture.height_mm
-    for one in at.things(Content.shapes):
+    for line, one in enumerate(at.things(Content.shapes), start=1):
         other = float(read_aspect(one.aspect))
         across, down = min(1.0, other / whole), min(1.0, whole / other)
-        made.append(
-            _box(
-                across * picture.width_mm / panel.width_mm,
-                down * picture.height_mm / panel.height_mm,
-                one.aspect,
-            )
-        )
+        wide, high = across * picture.width_mm, down * picture.height_mm
+        made.append(_box(wide / panel.width_mm, high / panel.height_mm, one.aspect, line))
     return tuple(made)
 
 
@@ -185,6 +182,7 @@ def cast_table(at: Ask) -> CastTable:
     )
 
 
-def _box(across: float, down: float, text: str) -> CastShape:
+def _box(across: float, down: float, text: str, line: int = 0) -> CastShape:
     left, right, top, low = 0.5 - across / 2.0, 0.5 + across / 2.0, 0.5 - down / 2.0, 0.5 + down / 2.0
-    return CastShape(points=((left, top), (right, top), (right, low), (left, low)), closed=True, text=text)
+    points = ((left, top), (right, top), (right, low), (left, low))
+    return CastShape(points=points, closed=True, text=text, line=line)

@@ -28,7 +28,7 @@ def off_words(at: Ask, one: Verdict) -> str:
         "center": f"{size} too far {'right' if plus else 'left'}",
         "plumb-left": f"top leans {'in' if plus else 'back'} {size}",
         "plumb-right": f"top leans {'in' if plus else 'back'} {size}",
-        "wind": f"diagonals {size} apart where they cross",
+        "wind": f"crossing {size} apart",
         "margin-across": f"{size} more on the {'left' if plus else 'right'}",
         "margin-down": f"{size} more at the {'bottom' if plus else 'top'}",
     }[one.check]

@@ -165,13 +165,13 @@ def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or not there or face != "front":
         return
     upper = sorted((one for one in found.holes if one.row == "upper"), key=lambda one: one.x_mm)
-    words = " of its load" if len(there) <= FEW else ""
+    words = " of its load" if len(there) <= FEW else ""  # too much is said by its color, and by the Stop
     for one, share in zip(upper, there, strict=False):
         yield Label(
             key=f"load-{one.key}",
             layer="wall",
             at=(one.x_mm, one.y_mm),
-            text=f"{100.0 * share:.0f} %{words}" if share <= 1.0 else f"{100.0 * share:.0f} %: too much",
+            text=f"{100.0 * share:.0f} %{words}",
             role="hole" if share <= 1.0 else "hole-refused",
             moves=FRAME,
         )

@@ -36,6 +36,7 @@ const corner = (key: string, more = {}) => ({
   up: 'on it',
   doubted: false,
   within: false,
+  line: 0,
   ...more,
 })
 
@@ -90,7 +91,14 @@ const HANG = {
   acts: ['Hook the top rail over every bracket', 'Pull at every bracket and latch'],
   caution: 'Nothing holds the bottom.',
   checks: [
-    { key: 'level', name: 'Level', stands: 'right end 4 mm high', within: false, move: 'Right bracket 3 mm down in its slot.' },
+    {
+      key: 'level',
+      name: 'Level',
+      stands: 'right end 4 mm high',
+      within: false,
+      line: 0,
+      move: 'Right bracket 3 mm down in its slot.',
+    },
     { key: 'center', name: 'Center', stands: 'on its mark', within: true, move: '' },
   ],
   readings: [{ id: 'h1', said: 'right end over left 4 mm', by: '' }],
@@ -121,6 +129,7 @@ const CAST = {
   u: 0.5,
   v: 0.25,
   markers: [],
+  picture: [],
   table: { outlines: [], wall: [], why: '', warnings: [], points: [], aspect: 16 / 9 },
 }
 const cast = (more: object) => render(<Pattern cast={{ ...CAST, ...more } as unknown as CastOut} />).container
@@ -151,6 +160,7 @@ test('every pattern draws something but white and black, and wall marks bear the
       closed: false,
       text: 'upper left',
       thin: false,
+      line: 0,
     },
   ]
   expect(cast({ pattern: 'wall', table: { ...CAST.table, wall } }).textContent).toBe('upper left')
