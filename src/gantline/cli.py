@@ -10,6 +10,8 @@ from typing import Annotated
 
 import orjson
 import typer
+from pydantic import ValidationError
+from pydantic_settings import SettingsError
 
 from gantline.core.errors import DesignError
 from gantline.job.file import read_job_file
@@ -156,12 +158,45 @@ def meter(
     typer.echo(f"{device.deliver(f'{server}/api/jobs/{job}/feed')} readings delivered")
 
 
+@app.command()
+def projector(
+    port: Annotated[int, typer.Option(min=0, max=65535, help="port on 127.0.0.1; 0 takes a free one")] = 7420,
+    drop: Annotated[float, typer.Option(min=0, max=1, help="share of answers at which the line drops")] = 0.0,
+    silent: Annotated[float, typer.Option(min=0, max=1, help="share of requests never answered")] = 0.0,
+    wrong: Annotated[float, typer.Option(min=0, max=1, help="share of answers to another question")] = 0.0,
+    garble: Annotated[float, typer.Option(min=0, max=1, help="share of answers that are no text")] = 0.0,
+) -> None:
+    """A simulated projector that speaks the line protocol of docs/projector-line.md, until Ctrl-C."""
+    import asyncio
+
+    from gantline.devices.simulated_projector import Faults, SimulatedProjector, serve_forever
+
+    made = SimulatedProjector(faults=Faults(drop, silent, wrong, garble))
+    try:
+        asyncio.run(
+            serve_forever(made, "127.0.0.1", port, lambda at: typer.echo(f"listening on 127.0.0.1:{at}"))
+        )
+    except KeyboardInterrupt:
+        pass
+    except OSError as error:
+        typer.echo(f"Port {port} cannot be used: {error.strerror}. Give another with --port.", err=True)
+        raise typer.Exit(1) from error
+
+
 Data = Annotated[Path | None, typer.Option(help="folder of the private database")]
 Database = Annotated[str | None, typer.Option(help="URL of a PostgreSQL to use instead of the private one")]
 
 
 def _settings(**given: object) -> Settings:
-    return Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
+    """The settings of command line and environment.  Raises: RuntimeError naming the one that cannot be."""
+    try:
+        return Settings(**{key: value for key, value in given.items() if value is not None})  # type: ignore[arg-type]
+    except (ValidationError, SettingsError) as error:
+        first = error.errors()[0] if isinstance(error, ValidationError) else None
+        said = f"{'.'.join(map(str, first['loc']))}: {first['msg']}" if first else str(error)
+        raise RuntimeError(
+            f"A setting cannot be used: {said}.\nMend it in the environment (GANTLINE_…) or on the command line."
+        ) from error
 
 
 @contextmanager

@@ -28,6 +28,7 @@ from gantline.api.routes import (
     health,
     jobs,
     photos,
+    projectors,
     readings,
     sheets,
     stores,
@@ -36,7 +37,7 @@ from gantline.api.routes import (
 from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch, write_log
-from gantline.settings import Settings, psycopg_url
+from gantline.settings import Settings, places, psycopg_url
 from gantline.vision.reading import MOST_BYTES
 from gantline.work.queue import Queue
 
@@ -66,6 +67,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.news = News(settings.database_url)
     app.state.pairing_at = settings.address(settings.port) if settings.beyond else None
     app.state.wrong_codes = []
+    app.state.projectors = projectors.of_settings(places(settings.projectors))
     problems.install(app)
     app.add_middleware(
         CompressMiddleware, minimum_size=LEAST_COMPRESSED, zstd_level=3, brotli_quality=2, gzip_level=2
@@ -87,6 +89,7 @@ def create_app(settings: Settings) -> FastAPI:
         devices,
         trainer,
         photos,
+        projectors,
         health,
     ):
         app.include_router(module.router)

@@ -1,6 +1,7 @@
 """Starting and stopping all that ./start runs: the private database, the server, and what watches over them."""
 
 import fcntl
+import json
 import os
 import signal
 import socket
@@ -40,12 +41,14 @@ def serve(settings: Settings) -> None:
     with bound(settings) as listening, running_database(settings) as url:
         port = listening.getsockname()[1]
         ready = settings.model_copy(update={"database_url": url, "port": port} | _certificate(settings))
-        application = _prepared(ready)
-        try:
-            with own_worker(ready):
-                _run(application, ready, listening)
-        finally:
-            application.state.engine.dispose()
+        with own_projector(ready) as listed:
+            ready = ready.model_copy(update={"projectors": listed})
+            application = _prepared(ready)
+            try:
+                with own_worker(ready):
+                    _run(application, ready, listening)
+            finally:
+                application.state.engine.dispose()
 
 
 def _leave(number: int, frame: object) -> None:
@@ -251,6 +254,18 @@ def own_worker(settings: Settings) -> Iterator[None]:
         keeping.join()
 
 
+@contextmanager
+def own_projector(settings: Settings) -> Iterator[tuple[str, ...]]:
+    """The projectors that are listed; without any, in the demo, a simulated one that runs while this lasts."""
+    if settings.projectors or not settings.demo:
+        yield settings.projectors
+        return
+    from gantline.devices.simulated_projector import Running
+
+    with Running() as port:
+        yield (f"Simulated projector=127.0.0.1:{port}",)
+
+
 def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -> None:
     import uvicorn
 
@@ -290,6 +305,7 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
         "GANTLINE_DATABASE_URL": settings.database_url,
         "GANTLINE_HOST": settings.host,
         "GANTLINE_PORT": str(settings.port),
+        "GANTLINE_PROJECTORS": json.dumps(settings.projectors),
     }
     config = uvicorn.Config(
         "gantline.server:from_environment", factory=True, workers=settings.processes, **how

@@ -3,11 +3,12 @@
 from pathlib import Path
 from typing import Literal
 
-from pydantic import Field
+from pydantic import Field, field_validator
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
 HERE = ("127.0.0.1", "localhost", "::1")
 EVERYWHERE = ("0.0.0.0", "::")  # noqa: S104 - bound only where names are given
+PORTS = 65536
 PROJECT = Path(__file__).resolve().parents[2]
 
 
@@ -17,7 +18,9 @@ class Settings(BaseSettings):
     host: where it is bound; beyond this machine it serves HTTPS, and only paired devices. certificate, certificate_key:
     PEM files; without them one of its own making. hosts: further names the server is known by. threads: requests
     worked on at once, each with one connection; waiting: requests under way before more are sent away. worker: one is
-    run beside the server; processes: how many serve. log: lines or json, or off for none but warnings.
+    run beside the server; processes: how many serve. log: lines or json, or off for none but warnings. projectors: those that
+    may be asked and set, each as name=host:port; no other address is ever connected to. Without any, the demo brings a
+    simulated one.
     """
 
     model_config = SettingsConfigDict(env_prefix="GANTLINE_", frozen=True, extra="ignore")
@@ -37,11 +40,18 @@ class Settings(BaseSettings):
     worker: bool = True
     processes: int = Field(default=1, ge=1, le=64)
     log: Literal["lines", "json", "off"] = "off"
+    projectors: tuple[str, ...] = ()
 
     @property
     def beyond(self) -> bool:
         """Whether other machines are served."""
         return self.host not in HERE
+
+    @field_validator("projectors")
+    @classmethod
+    def _places(cls, listed: tuple[str, ...]) -> tuple[str, ...]:
+        places(listed)
+        return listed
 
     @property
     def names(self) -> tuple[str, ...]:
@@ -52,6 +62,18 @@ class Settings(BaseSettings):
         """Where this is found by a browser."""
         name = self.names[0] if self.beyond else self.host
         return f"{'https' if self.beyond else 'http'}://{f'[{name}]' if ':' in name else name}:{port}"
+
+
+def places(listed: tuple[str, ...]) -> dict[str, tuple[str, int]]:
+    """Host and port by name of what is listed as name=host:port.  Raises: ValueError, naming the entry."""
+    found: dict[str, tuple[str, int]] = {}
+    for one in listed:
+        name, _, place = one.partition("=")
+        host, _, port = place.rpartition(":")
+        if not (name.strip() and host and port.isascii() and port.isdigit() and 0 < int(port) < PORTS):
+            raise ValueError(f"{one!r} is no projector: write name=host:port")
+        found[name.strip()] = host.strip("[]"), int(port)
+    return found
 
 
 def psycopg_url(url: str) -> str:

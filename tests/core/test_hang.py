@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
+from gantline.core.hang.picture import pictured
 from gantline.core.hang.read import Limits, Read, level_of_deg, turns_of, verdicts
 
 LIMITS = Limits(level_mm=1.2, center_mm=3.0, plumb_mm=2.0, wind_mm=3.0, margin_mm=5.0)
@@ -93,3 +94,23 @@ def test_turns_of_a_turnbuckle_come_within_an_eighth_of_a_turn(move: float, each
     turns = turns_of(move, each)
     assert abs(turns * each - move) <= each / 8 + 1e-9
     assert (turns * 4).is_integer()
+
+
+@given(off, off, st.floats(-0.02, 0.02), WIDE)
+def test_a_picture_moved_and_turned_is_read_back_by_its_corners(
+    aside: float, up: float, turn: float, wide: float
+) -> None:
+    high = wide * 9 / 16
+    half = [(-wide / 2, high / 2), (wide / 2, high / 2), (wide / 2, -high / 2), (-wide / 2, -high / 2)]
+    cos, sin = math.cos(turn), math.sin(turn)
+    corners = [(3000 + aside + x * cos - y * sin, 1500 + up + x * sin + y * cos) for x, y in half]
+    found = pictured(corners, width_mm=wide, height_mm=high)
+    assert found.center_mm == pytest.approx((3000 + aside, 1500 + up))
+    assert found.tilt_mm == pytest.approx(wide * sin)
+    assert found.width_mm == pytest.approx(wide * cos)
+    # every corner of a turned rectangle swings as far: its half diagonal times twice the sine of half the turn
+    assert found.farthest[1] == pytest.approx(
+        2 * math.sin(abs(turn) / 2) * math.hypot(wide, high) / 2, abs=1e-6
+    )
+    with pytest.raises(OutOfRange, match="in the order top left"):
+        pictured([corners[1], corners[0], *corners[2:]], width_mm=wide, height_mm=high)

@@ -116,6 +116,7 @@ others = {
     ),
     "hang": of(
         first=maybe(st.sampled_from(["frame", "picture"])), pulled=maybe(st.booleans()),
+        picture=items("p", 1, tl_x_mm=mm(500, 700), tl_y_mm=mm(1900, 2100), tr_x_mm=mm(2700, 2900), tr_y_mm=mm(1900, 2100), br_x_mm=mm(2700, 2900), br_y_mm=mm(700, 900), bl_x_mm=mm(500, 700), bl_y_mm=mm(700, 900)),
         readings=items("h", 2, level_mm=maybe(mm(-9, 9)), gap_left_mm=maybe(mm(0, 90)), gap_right_mm=maybe(mm(0, 90)), plumb_left_mm=maybe(mm(-6, 6)), crossing_mm=maybe(mm(-6, 6))),
     ),
     "align": of(rounds=items("r", 2, **{f"{one}_mm": maybe(mm(-40, 40)) for one in ("tl_x", "tl_y", "tr_x", "tr_y", "br_x", "br_y", "bl_x", "bl_y")})),

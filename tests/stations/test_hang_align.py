@@ -53,6 +53,27 @@ def test_a_body_turned_right_is_told_to_turn_back_and_ends_where_it_should() -> 
     assert findings(made.ask.job)["picture-off"].severity == "check"
 
 
+@pytest.mark.parametrize("name", ["narrow-lounge", "mill-loft"])
+def test_picture_first_puts_the_frame_where_the_picture_was_taped(name: str) -> None:
+    made = plan(changed(name, hang__first="picture", hang__picture=[]))
+    there = made.ask(aim)
+    assert there is not None
+    taped = [(x + 9.0, y - 4.0) for x, y in there.target.tolist()]
+    keys = [f"{corner}_{side}_mm" for corner in ("tl", "tr", "br", "bl") for side in ("x", "y")]
+    read = dict(zip(keys, [round(one, 1) for pair in taped for one in pair], strict=True)) | {"id": "t1"}
+    job = changed(name, hang__first="picture", hang__picture=[read])
+    (fix,) = findings(job)["picture-elsewhere"].cures
+    assert "by the picture" in fix.text
+    after = plan(taken(job, fix.changes))
+    assert "picture-elsewhere" not in {one.code for one in after.findings}
+    assert number(after, "centre_x") == pytest.approx(number(made, "centre_x") + 9.0, abs=1.0)
+    assert number(after, "frame_top") == pytest.approx(number(made, "frame_top") - 4.0, abs=1.0)
+    crooked = changed(name, hang__first="picture", hang__picture=[read | {"tr_y_mm": read["tr_y_mm"] + 20}])
+    said = findings(crooked)["picture-crooked"].text
+    assert "top right corner" in said
+    assert "picture-elsewhere" not in findings(crooked)
+
+
 def test_a_reading_that_slipped_is_named_and_a_picture_that_sits_is_left_alone() -> None:
     slipped = plan(changed("mill-loft", align__rounds=[round_of("mill-loft", yaw=0.3, tr_y=25.0)]))
     said = {one.code: one.text for one in slipped.findings}

@@ -32,6 +32,9 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "no-such-device": (404, "No such device"),
     "no-such-cast": (404, "No such cast"),
     "no-such-photo": (404, "No such photo"),
+    "no-such-projector": (404, "No such projector"),
+    "projector-trouble": (409, "The projector cannot be used"),
+    "projector-refuses": (409, "The projector says no"),
     "photo-untrusted": (422, "Not a photo that can be read"),
     "no-such-code": (422, "Not a good code"),
     "no-such-work": (404, "No such work"),
@@ -89,7 +92,10 @@ RESPONSES: dict[str, Any] = {
     for name, what in (
         ("Unreadable", "The request cannot be parsed"),
         ("Missing", "Not there"),
-        ("Conflict", "Saved by someone else meanwhile, or nothing to bring back"),
+        (
+            "Conflict",
+            "Saved by someone else meanwhile, nothing to bring back, or a device that does not do it",
+        ),
         ("TooLarge", "Too large"),
         ("OtherKind", "A body of another media type is wanted"),
         ("Refused", "A field cannot be used"),

@@ -136,6 +136,7 @@ PENS: Mapping[str, Pen] = {
     "tape-edge": Pen(Screen("chalk", 4), Paper(weight=0.8), layer=("BORDER", 6)),
     "staple": Pen(Screen("stop", 2), Paper(weight=0.4), layer=("STAPLES", 1)),
     "astray": Pen(Screen("chalk", 2, "8 5", "chalk 14"), Paper(weight=0.35, dash="2 1")),
+    "person": Pen(Screen("quiet", 1.5, "3 4"), Paper("#888", 0.2, "1.5 1")),
     "aimed": Pen(Screen("brass", 2), Paper(weight=0.5)),
     "corner-doubted": Pen(Screen("stop", 3, fill="stop 30"), Paper(weight=0.5, fill="#fff"), (9, 2.2)),
     "corner-read": Pen(Screen("velvet", 2, fill="chalk"), Paper(weight=0.35, fill="#fff"), (7, 1.4)),

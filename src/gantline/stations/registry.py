@@ -9,7 +9,7 @@ from gantline.stations.align.findings import Code as AlignCode
 from gantline.stations.align.station import ALIGN
 from gantline.stations.frame.findings import Code as FrameCode
 from gantline.stations.frame.station import FRAME
-from gantline.stations.hang.findings import Code as HangCode
+from gantline.stations.hang.codes import Code as HangCode
 from gantline.stations.hang.station import HANG
 from gantline.stations.height.findings import Code as HeightCode
 from gantline.stations.height.station import HEIGHT

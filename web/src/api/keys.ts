@@ -11,6 +11,8 @@ export const keys = {
   view: (id: string, version: number, seat: string, state: string) => ['view', id, version, seat, state] as const,
   stores: (kind: string) => ['stores', kind] as const,
   cast: (code: string) => ['cast', code] as const,
+  projectors: ['projectors'] as const,
+  projector: ['projector'] as const,
   trainer: ['trainer'] as const,
   devices: ['devices'] as const,
   sheets: ['sheets'] as const,

@@ -680,6 +680,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projectors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Names
+         * @description The names of the projectors that may be asked; none is connected to.
+         */
+        get: operations["names"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projectors/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * State
+         * @description What a projector says of itself now.
+         */
+        get: operations["state"];
+        /**
+         * Set Them
+         * @description Set power, light, input, lens memory, zoom or shift, and say what it came to.
+         */
+        put: operations["set_them"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projectors/{name}/turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Turn
+         * @description Make a move of the lens from where it stands now.
+         */
+        post: operations["turn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ready": {
         parameters: {
             query?: never;
@@ -2400,7 +2464,8 @@ export interface components {
         };
         /**
          * HangTable
-         * @description The acts in order, the caution of this way, the checks, the readings.
+         * @description The acts in order, who does them, the caution of this way, the checks, the readings; the picture as it was taped, round
+         *     by round, with the names of its eight readings.
          */
         HangTable: {
             /** Acts */
@@ -2409,6 +2474,10 @@ export interface components {
             caution: string;
             /** Checks */
             checks: components["schemas"]["CheckRow"][];
+            /** People */
+            people: string;
+            /** Pictures */
+            pictures: components["schemas"]["ReadingRow"][];
             /** Readings */
             readings: components["schemas"]["ReadingRow"][];
         };
@@ -2574,6 +2643,11 @@ export interface components {
             first: ("frame" | "picture") | null;
             /** Locked */
             locked: boolean | null;
+            /**
+             * Picture
+             * @default []
+             */
+            picture: components["schemas"]["PictureRound"][];
             /** Pulled */
             pulled: boolean | null;
             /**
@@ -2625,6 +2699,7 @@ export interface components {
             frame: components["schemas"]["FrameBuild"];
             /**
              * @default {
+             *       "picture": [],
              *       "readings": []
              *     }
              */
@@ -3340,11 +3415,16 @@ export interface components {
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
          * MoveRow
-         * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm].
+         * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm]. control: what a projector that is set
+         *     from afar calls it (empty for a move of the body), by: share of the picture, + larger, right, up.
          */
         MoveRow: {
             /** After */
             after: string[];
+            /** By */
+            by: number;
+            /** Control */
+            control: string;
             /** Kind */
             kind: string;
             /** Text */
@@ -3584,6 +3664,34 @@ export interface components {
             lines: number;
             /** Rate Hz */
             rate_hz: number;
+        };
+        /**
+         * PictureRound
+         * @description The corners of the picture as taped onto the bare wall [mm from the left wall end, above the floor].
+         */
+        PictureRound: {
+            /** Bl X Mm */
+            bl_x_mm: number;
+            /** Bl Y Mm */
+            bl_y_mm: number;
+            /** Br X Mm */
+            br_x_mm: number;
+            /** Br Y Mm */
+            br_y_mm: number;
+            /** Day */
+            day: string | null;
+            /** Id */
+            id: string;
+            /** Tl X Mm */
+            tl_x_mm: number;
+            /** Tl Y Mm */
+            tl_y_mm: number;
+            /** Tr X Mm */
+            tr_x_mm: number;
+            /** Tr Y Mm */
+            tr_y_mm: number;
+            /** Who */
+            who: string | null;
         };
         /**
          * PieceRow
@@ -3869,6 +3977,56 @@ export interface components {
             vent_top_mm: number | null;
             /** Width Mm */
             width_mm: number | null;
+        };
+        /**
+         * ProjectorOut
+         * @description What a projector says of itself; see docs/projector-line.md.
+         */
+        ProjectorOut: {
+            /** Errors */
+            errors: string[];
+            /** Input */
+            input: string;
+            /** Inputs */
+            inputs: string[];
+            /** Lamp H */
+            lamp_h: number;
+            /** Light */
+            light: boolean;
+            /** Memories */
+            memories: string[];
+            /** Memory */
+            memory: string | null;
+            /** Model */
+            model: string;
+            /** Name */
+            name: string;
+            /**
+             * Power
+             * @enum {string}
+             */
+            power: "off" | "warming" | "on" | "cooling";
+            /** Shift H */
+            shift_h: number;
+            /** Shift H Range */
+            shift_h_range: [
+                number,
+                number
+            ];
+            /** Shift V */
+            shift_v: number;
+            /** Shift V Range */
+            shift_v_range: [
+                number,
+                number
+            ];
+            /** Zoom */
+            zoom: number;
+            /** Zoom Range */
+            zoom_range: [
+                number,
+                number
+            ];
         };
         /**
          * ProjectorPlace
@@ -4345,14 +4503,17 @@ export interface components {
             state: string;
         };
         /**
-         * SettingsIn
-         * @description The shop's own values over the defaults; what is left out falls back.
+         * SettingIn
+         * @description One setting, in the words of the line protocol.
          */
-        SettingsIn: {
-            /** Values */
-            values: {
-                [key: string]: number;
-            };
+        SettingIn: {
+            /** Value */
+            value: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "power" | "light" | "input" | "memory" | "zoom" | "shift-h" | "shift-v";
         };
         /**
          * Shape
@@ -5071,6 +5232,19 @@ export interface components {
             wrap_mm: number | null;
         };
         /**
+         * TurnIn
+         * @description A move of the lens: by this share of the picture's width (zoom, + larger; shift sideways, + right) or height (+ up).
+         */
+        TurnIn: {
+            /** By */
+            by: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "zoom" | "shift-h" | "shift-v";
+        };
+        /**
          * UseReadings
          * @description Readings to put into the survey.
          */
@@ -5228,6 +5402,24 @@ export interface components {
             zoom: string;
         };
         /**
+         * SettingsIn
+         * @description What to set, in this order.
+         */
+        gantline__api__routes__projectors__SettingsIn: {
+            /** Settings */
+            settings: components["schemas"]["SettingIn"][];
+        };
+        /**
+         * SettingsIn
+         * @description The shop's own values over the defaults; what is left out falls back.
+         */
+        gantline__api__schemas__settings__SettingsIn: {
+            /** Values */
+            values: {
+                [key: string]: number;
+            };
+        };
+        /**
          * Corner
          * @description A corner of the frame as seen from the back.
          * @enum {string}
@@ -5250,7 +5442,7 @@ export interface components {
                 "application/problem+json": components["schemas"]["Problem"];
             };
         };
-        /** @description Saved by someone else meanwhile, or nothing to bring back */
+        /** @description Saved by someone else meanwhile, nothing to bring back, or a device that does not do it */
         Conflict: {
             headers: {
                 [name: string]: unknown;
@@ -6880,6 +7072,164 @@ export interface operations {
             503: components["responses"]["Away"];
         };
     };
+    names: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectorOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    set_them: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["gantline__api__routes__projectors__SettingsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectorOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    turn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TurnIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectorOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
     ready: {
         parameters: {
             query?: never;
@@ -6968,7 +7318,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SettingsIn"];
+                "application/json": components["schemas"]["gantline__api__schemas__settings__SettingsIn"];
             };
         };
         responses: {

@@ -139,7 +139,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
                 )}
               </div>
               <div
-                className={`shrink-0 border-seam border-t ${isTall(strip) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
+                className={`shrink-0 border-seam border-t ${isTall(strip, plan) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
               >
                 <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} />
               </div>

@@ -35,5 +35,7 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
   }
 }
 
-/** Strips that hold a table need more height. */
-export const isTall = (strip: string) => ['sizes', 'light', 'throw', 'cutting', 'moves', 'acts'].includes(strip)
+/** Strips that hold a table need more height; moves have none before corners are read. */
+export const isTall = (strip: string, plan: Plan) =>
+  ['sizes', 'light', 'throw', 'cutting', 'acts'].includes(strip) ||
+  (strip === 'moves' && (plan.tables.align?.corners.length ?? 0) > 0)

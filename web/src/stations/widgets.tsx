@@ -1,12 +1,14 @@
 import type { ReactNode } from 'react'
 import type { JobOut, Plan, ThingList as Things } from '../api/client'
 import { Corners } from './align/Corners'
+import { Projector } from './align/Projector'
 import { Remote } from './align/Remote'
 import { Cautions } from './common/Cautions'
 import { TakeFrom } from './common/TakeFrom'
 import { Box } from './frame/Box'
 import { Bought, Bow, Pieces } from './frame/Workshop'
 import { Hung } from './hang/Hung'
+import { Pictured } from './hang/Pictured'
 import { States } from './light/States'
 import { RoundedSizes } from './size/RoundedSizes'
 import { Shapes } from './size/Shapes'
@@ -61,8 +63,10 @@ export const WIDGETS: Record<string, Draw> = {
   flat: FlatWall,
   marks: MarksTable,
   hang: Hung,
+  pictured: Pictured,
   align: Corners,
   cast: () => <Remote />,
+  projector: () => <Projector />,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
   cautions: Cautions,
 }

@@ -71,6 +71,22 @@ class HangReading(Item):
     day: Annotated[Line | None, Field("day", "when", "text")] = None
 
 
+class PictureRound(Item):
+    """The corners of the picture as taped onto the bare wall [mm from the left wall end, above the floor]."""
+
+    id: Id
+    tl_x_mm: Annotated[DistanceMm, Field("tl_x", "top left, from left", fact=True)]
+    tl_y_mm: Annotated[DistanceMm, Field("tl_y", "top left, off floor", fact=True)]
+    tr_x_mm: Annotated[DistanceMm, Field("tr_x", "top right, from left", fact=True)]
+    tr_y_mm: Annotated[DistanceMm, Field("tr_y", "top right, off floor", fact=True)]
+    br_x_mm: Annotated[DistanceMm, Field("br_x", "bottom right, from left", fact=True)]
+    br_y_mm: Annotated[DistanceMm, Field("br_y", "bottom right, off floor", fact=True)]
+    bl_x_mm: Annotated[DistanceMm, Field("bl_x", "bottom left, from left", fact=True)]
+    bl_y_mm: Annotated[DistanceMm, Field("bl_y", "bottom left, off floor", fact=True)]
+    who: Annotated[Line | None, Field("who", "who", "text")] = None
+    day: Annotated[Line | None, Field("day", "when", "text")] = None
+
+
 class Hung(Part):
     """How the screen hangs."""
 
@@ -78,6 +94,9 @@ class Hung(Part):
         Literal["frame", "picture"] | None,
         Field("order", "What comes first", "choice", None, FIRST, derived=True),
     ] = None
+    picture: Annotated[
+        list[PictureRound], Limit(max_length=20), Field("picture_rounds", "Picture on the bare wall", "list")
+    ] = []
     readings: Annotated[
         list[HangReading], Limit(max_length=40), Field("hang_readings", "Readings of the hung screen", "list")
     ] = []

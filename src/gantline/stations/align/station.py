@@ -8,6 +8,7 @@ from gantline.stations.align.findings import FINDINGS
 from gantline.stations.align.marks import DRAW
 from gantline.stations.align.solve import digital_share, done
 from gantline.stations.align.tables import align_table
+from gantline.stations.common import from_afar
 
 LIGHT = Caution(
     key="lens-light",
@@ -39,6 +40,7 @@ PANEL = (
     PanelPart(weight="lead", rows=("corner_worst", "corner_within")),
     PanelPart(widget="align"),
     PanelPart(title="Cast", weight="detail", widget="cast", gist=_cast),
+    PanelPart(title="Projector", weight="detail", widget="projector", gist=from_afar),
     PanelPart(
         title="The pose behind it",
         weight="detail",

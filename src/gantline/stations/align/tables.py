@@ -18,6 +18,8 @@ from gantline.stations.align.solve import (
 from gantline.stations.align.words import outside, said, short
 from gantline.stations.size import screen
 
+LENS = {"ratio": "zoom", "shift_h": "shift-h", "shift_v": "shift-v"}
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CornerRow:
@@ -33,11 +35,14 @@ class CornerRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MoveRow:
-    """A move, and the corners after it: four pairs, sideways and up, + outside [mm]."""
+    """A move, and the corners after it: four pairs, sideways and up, + outside [mm]. control: what a projector that is set
+    from afar calls it (empty for a move of the body), by: share of the picture, + larger, right, up."""
 
     text: str
     kind: str
     after: tuple[str, ...]
+    control: str
+    by: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,7 +86,11 @@ def align_table(at: Ask) -> AlignTable:
         corners.append(row)
     moves = tuple(
         MoveRow(
-            text=said(at, one), kind=one.kind, after=tuple(short(each) for each in at(after_mm, one.after))
+            text=said(at, one),
+            kind=one.kind,
+            after=tuple(short(each) for each in at(after_mm, one.after)),
+            control=LENS.get(one.kind, ""),
+            by=one.amount if one.kind in LENS else 0.0,
         )
         for one in at(made_moves)
     )

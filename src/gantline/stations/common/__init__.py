@@ -14,11 +14,12 @@ from gantline.stations.common.lens import (
     ratios,
     shift_reach,
 )
-from gantline.stations.common.words import percent, way_words
+from gantline.stations.common.words import from_afar, percent, way_words
 
 __all__ = [
     "distance_offset_mm",
     "fabric_plane_mm",
+    "from_afar",
     "hung",
     "is_turned",
     "lens_reach",

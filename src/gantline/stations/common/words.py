@@ -17,6 +17,11 @@ def percent(share: float) -> str:
     return f"{100 * share:.0f}\u00a0%"
 
 
+def from_afar(_: Ask) -> str:
+    """What the projector's part of a panel is for."""
+    return "light off, power, input and lens from here"
+
+
 def runs(numbers: Sequence[int]) -> str:
     """Point numbers in short: 7, 8, 9 becomes 7 to 9; a falling run reads upward."""
     ordered, out = sorted(numbers), []

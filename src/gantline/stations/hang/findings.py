@@ -1,7 +1,6 @@
 """What stands between the hung screen and done."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.core.wall.ways import KINDS
 from gantline.job.field import field_of
@@ -9,16 +8,10 @@ from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, found
 from gantline.stations.common import way
+from gantline.stations.hang.codes import Code
+from gantline.stations.hang.picture_findings import by_picture
 from gantline.stations.hang.solve import verdicts_now
 from gantline.stations.hang.words import NAMES, move_words, off_words
-
-
-class Code(StrEnum):
-    """Every finding of this station."""
-
-    OFF = "hung-off"
-    PULL = "not-pull-tested"
-    LOCK = "not-locked"
 
 
 @found
@@ -50,4 +43,4 @@ def safe(at: Ask) -> Iterator[Finding]:
         )
 
 
-FINDINGS = (off, safe)
+FINDINGS = (by_picture, off, safe)

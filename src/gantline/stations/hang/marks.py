@@ -1,14 +1,22 @@
 """The frame as it hangs, drawn many times over: a millimeter on a wall is not seen."""
 
+import math
 from collections.abc import Iterator
 
-from gantline.drawing.marks import Area, Label, Mark
+from gantline.core.align.corners import CORNERS, NAMES
+from gantline.drawing.marks import Area, Dot, Label, Mark
+from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
+from gantline.stations.hang.people import ends_mm
+from gantline.stations.hang.picture import seen
 from gantline.stations.hang.solve import last_read, verdicts_now
 from gantline.stations.height import fits, rect_of_frame
+from gantline.stations.survey import room
 
 TIMES = 20.0
+TALL_MM, HEAD_MM, SHOULDERS_MM, HIPS_MM = 1750.0, 115.0, 430.0, 330.0
+ROUND = 16  # corners of a head
 
 
 def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -40,4 +48,59 @@ def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
     )
 
 
-DRAW = (as_hung,)
+def pictured(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """The picture as taped onto the bare wall, and the frame it asks for."""
+    there = at(seen)
+    if face != "front" or there is None:
+        return
+    last = at.things(Hung.picture)[-1]
+    corners = tuple((getattr(last, f"{one}_x_mm"), getattr(last, f"{one}_y_mm")) for one in CORNERS)
+    yield Area(key="pictured", role="astray", layer="hang", points=corners)
+    for name, (x, y) in zip(CORNERS, corners, strict=True):
+        yield Dot(
+            key=f"pictured-{name}", role="corner-read", layer="hang", at=(x, y), name=f"{NAMES[name]}, taped"
+        )
+    yield Label(
+        key="pictured-text",
+        layer="hang",
+        at=(there.center_mm[0], max(y for _, y in corners)),
+        text="picture as taped on the bare wall",
+        role="astray",
+        lift=1.1,
+    )
+
+
+def standing(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """The two at its ends, to scale; who guides stands where the drawing is looked at from."""
+    if face != "front" or not at(fits):
+        return
+    floor = at(room).floor
+    for place, x_mm in zip(("left end", "right end"), at(ends_mm), strict=True):
+        up, key = floor.at(x_mm), place.partition(" ")[0]
+        for part, points in (("head", _head(x_mm, up)), ("body", _body(x_mm, up))):
+            yield Area(key=f"person-{key}-{part}", role="person", layer="hang", points=points)
+        yield Label(
+            key=f"person-{key}-text", layer="hang", at=(x_mm, up), text=place, role="person", lift=0.9
+        )
+
+
+def _head(x: float, up: float) -> tuple[tuple[float, float], ...]:
+    middle = up + TALL_MM - HEAD_MM
+    turns = (2.0 * math.pi * one / ROUND for one in range(ROUND))
+    return tuple((x + HEAD_MM * math.cos(one), middle + HEAD_MM * math.sin(one)) for one in turns)
+
+
+def _body(x: float, up: float) -> tuple[tuple[float, float], ...]:
+    neck = up + TALL_MM - 2.4 * HEAD_MM
+    wide, narrow = SHOULDERS_MM / 2.0, HIPS_MM / 2.0
+    return (
+        (x - narrow, up),
+        (x - wide, neck - 60.0),
+        (x - wide + 60.0, neck),
+        (x + wide - 60.0, neck),
+        (x + wide, neck - 60.0),
+        (x + narrow, up),
+    )
+
+
+DRAW = (standing, pictured, as_hung)

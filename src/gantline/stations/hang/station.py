@@ -4,9 +4,12 @@ from gantline.core.defaults import SizeDefaults
 from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, PanelPart, Station, Table, fields_of
+from gantline.stations.common import from_afar
 from gantline.stations.hang.figures import FIGURES, gist
 from gantline.stations.hang.findings import FINDINGS
 from gantline.stations.hang.marks import DRAW
+from gantline.stations.hang.picture_figures import PICTURE
+from gantline.stations.hang.solve import picture_first
 from gantline.stations.hang.tables import hang_table
 from gantline.stations.size import screen
 
@@ -37,9 +40,16 @@ PANEL = (
             "level_within",
         ),
     ),
+    PanelPart(
+        title="Picture on the bare wall",
+        rows=("taped_center", "taped_top", "taped_width", "body_out"),
+        widget="pictured",
+        when=picture_first,
+    ),
     PanelPart(widget="hang"),
     PanelPart(title="Fabric after hanging", rows=("hang_margin_across", "hang_margin_down")),
     PanelPart(title="Done and safe", rows=("order", "pulled", "locked")),
+    PanelPart(title="Projector", weight="detail", widget="projector", gist=from_afar),
     PanelPart(widget="cautions"),
 )
 
@@ -47,7 +57,7 @@ HANG = Station(
     key="hang",
     label="Hang",
     fields=fields_of(Hung),
-    figures=FIGURES,
+    figures=(*FIGURES, *PICTURE),
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,

@@ -2,18 +2,22 @@
 
 from dataclasses import dataclass
 
+from gantline.core.align.corners import CORNERS
+from gantline.core.align.corners import NAMES as NAMED
 from gantline.core.wall.ways import KINDS
-from gantline.job.model.align import HangReading, Hung
+from gantline.job.model.align import HangReading, Hung, PictureRound
 from gantline.plan.ask import Ask
-from gantline.stations.common import way
+from gantline.stations.common import fabric_plane_mm, mount_kind, way
+from gantline.stations.hang.people import people_words
 from gantline.stations.hang.solve import picture_first, verdicts_now
 from gantline.stations.hang.words import NAMES, move_words, off_words
+from gantline.stations.height import CABINET
 
 PICTURE = (
     "Put the picture on the bare wall, level, and mark its four corners with tape",
-    "Read it against the plan: its middle and its top are where the frame goes",
-    "Hang the frame to those marks, then correct the projector by what is missed",
+    "Type where the tape reads each corner: the frame's center and top follow",
 )
+AFTER = "Read the corners at Align and correct the projector by what is missed"
 PULL = "Pull at every bracket and latch; then let go one hand at a time"
 SAID = (
     ("level_mm", "right end over left"), ("level_deg", "level"), ("gap_left_mm", "gap left"), ("gap_right_mm", "gap right"),
@@ -45,10 +49,13 @@ class ReadingRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class HangTable:
-    """The acts in order, the caution of this way, the checks, the readings."""
+    """The acts in order, who does them, the caution of this way, the checks, the readings; the picture as it was taped, round
+    by round, with the names of its eight readings."""
 
     acts: tuple[str, ...]
+    people: str
     caution: str
+    pictures: tuple[ReadingRow, ...]
     checks: tuple[CheckRow, ...]
     readings: tuple[ReadingRow, ...]
 
@@ -56,7 +63,7 @@ class HangTable:
 def hang_table(at: Ask) -> HangTable:
     """All of it in words."""
     kind = KINDS[at(way)]
-    before = PICTURE if at(picture_first) else ()
+    before, after = (PICTURE, (*_out(at), AFTER)) if at(picture_first) else ((), ())
     checks = tuple(
         CheckRow(
             key=one.check,
@@ -72,8 +79,30 @@ def hang_table(at: Ask) -> HangTable:
         for one in at.things(Hung.readings)
     )
     return HangTable(
-        acts=(*before, *kind.goes_on, PULL), caution=kind.caution, checks=checks, readings=readings
+        acts=(*before, *kind.goes_on, PULL, *after),
+        people=at(people_words),
+        caution=kind.caution,
+        pictures=tuple(_taped(at, one) for one in at.things(Hung.picture)),
+        checks=checks,
+        readings=readings,
     )
+
+
+def _out(at: Ask) -> tuple[str, ...]:
+    """What a body near the wall needs: the fabric stands where the wall was lit from before."""
+    if at(mount_kind) != CABINET:
+        return ()
+    return (
+        f"Move the body out by {at.text(at(fabric_plane_mm))}: as far from the fabric as it was from the wall",
+    )
+
+
+def _taped(at: Ask, one: PictureRound) -> ReadingRow:
+    places = (
+        f"{at.text(getattr(one, f'{key}_x_mm'))}, {at.text(getattr(one, f'{key}_y_mm'))}" for key in CORNERS
+    )
+    said = "; ".join(f"{NAMED[key]} {place}" for key, place in zip(CORNERS, places, strict=True))
+    return ReadingRow(id=one.id, said=said, by=", ".join(each for each in (one.who, one.day) if each))
 
 
 def _said(at: Ask, one: HangReading) -> str:

@@ -1,12 +1,18 @@
 import type { Plan } from '../../api/client'
+import { Button } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
 import { Cell, Line, Table } from '../../parts/Table'
+import { said, Trouble } from '../../parts/Trouble'
+import { useProjector } from './useProjector'
+
+type Turned = 'zoom' | 'shift-h' | 'shift-v'
 
 const HEADS = ['', 'Move', 'top left', 'top right', 'bottom right', 'bottom left'] as const
 
 /** The moves in order, and what the corners read after each. */
 export const Moves = ({ plan }: { plan: Plan }) => {
   const table = plan.tables.align
+  const { now, act, trouble } = useProjector()
   if (!table?.corners.length)
     return <p className="p-4 text-quiet">Read the corners of the picture: the moves appear here, with what to read after each.</p>
   if (table.done)
@@ -19,6 +25,7 @@ export const Moves = ({ plan }: { plan: Plan }) => {
           <strong>Read again first.</strong> One of the readings fits no pose; these moves lean on it.
         </p>
       )}
+      <Trouble text={trouble ? said(trouble) : ''} />
       <Table label="Moves in order" heads={HEADS}>
         {table.moves.map((row, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: moves have no name but their place in the order
@@ -26,6 +33,15 @@ export const Moves = ({ plan }: { plan: Plan }) => {
             <Cell className="font-semibold">{at + 1}</Cell>
             <Cell className="text-body">
               <Rich text={row.text} />
+              {row.control && now?.power === 'on' && (
+                <Button
+                  className="ml-2"
+                  disabled={act.isPending}
+                  onClick={() => act.mutate({ name: now.name, turn: { what: row.control as Turned, by: row.by } })}
+                >
+                  Set on the projector
+                </Button>
+              )}
             </Cell>
             {[0, 2, 4, 6].map((from) => (
               <Cell key={from} className="whitespace-nowrap tabular-nums">

@@ -8,6 +8,7 @@ import { JobContext } from '../../job/context'
 import type { JobHandle } from '../../job/useJob'
 import { Acts } from '../hang/Acts'
 import { Hung } from '../hang/Hung'
+import { Pictured } from '../hang/Pictured'
 import { Corners } from './Corners'
 import { Moves } from './Moves'
 
@@ -88,6 +89,8 @@ test('moves stand in order with what the corners read after each, and nothing mo
 })
 
 const HANG = {
+  people: 'One at each end.',
+  pictures: [],
   acts: ['Hook the top rail over every bracket', 'Pull at every bracket and latch'],
   caution: 'Nothing holds the bottom.',
   checks: [
@@ -178,4 +181,18 @@ test('every pattern draws something but white and black, and wall marks bear the
     },
   ]
   expect(cast({ pattern: 'markers', markers }).querySelectorAll('rect')).toHaveLength(2) // the black square, one white cell
+})
+
+test('a picture taped on the wall is kept with all eight readings, none less', async () => {
+  const edit = shown(Pictured, { hang: { pictures: [] } })
+  const boxes = screen.getAllByRole('textbox')
+  const keep = screen.getByRole('button', { name: 'Keep these corners' }) as HTMLButtonElement
+  for (const [at, box] of boxes.entries()) {
+    expect(keep.disabled).toBe(true)
+    fireEvent.change(box, { target: { value: String(at) } })
+  }
+  fireEvent.click(keep)
+  const value = { tl_x_mm: '0', tl_y_mm: '1', tr_x_mm: '2', tr_y_mm: '3', br_x_mm: '4', br_y_mm: '5', bl_x_mm: '6', bl_y_mm: '7' }
+  const kept = { pointer: '/hang/picture/-', value: { ...value, day: expect.any(String) } }
+  await vi.waitFor(() => expect(edit).toHaveBeenCalledWith([kept]))
 })

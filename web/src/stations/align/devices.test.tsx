@@ -6,6 +6,7 @@ import { ask, Refused } from '../../api/client'
 import { JobContext } from '../../job/context'
 import type { JobHandle } from '../../job/useJob'
 import { Photo } from './Photo'
+import { Projector } from './Projector'
 import { Remote } from './Remote'
 
 const CAST = {
@@ -125,4 +126,42 @@ test('a photo that is not trusted says why, fills nothing, and a refused file sa
   post.mockRejectedValue(new Refused({ detail: 'A JPEG or a PNG is wanted here.' } as never))
   picked()
   expect(await screen.findByText('A JPEG or a PNG is wanted here.')).toBeTruthy()
+})
+
+const PROJECTOR = {
+  name: 'Loft',
+  model: 'P',
+  power: 'on',
+  light: true,
+  input: 'HDMI 1',
+  inputs: ['HDMI 1', 'HDMI 2'],
+  memory: null,
+  memories: ['1'],
+  zoom: 1.6,
+  zoom_range: [1.3, 2.1],
+  shift_h: 0,
+  shift_h_range: [-24, 24],
+  shift_v: 12,
+  shift_v_range: [-60, 60],
+  lamp_h: 412,
+  errors: ['filter full'],
+}
+
+test('a projector is asked only by a tap; its light goes off by one more, and its no is said', async () => {
+  const get = vi
+    .spyOn(ask, 'get')
+    .mockImplementation((async (path: string) => (path === '/api/projectors' ? ['Loft'] : PROJECTOR)) as never)
+  within(<Projector />)
+  const first = await screen.findByRole('button', { name: 'Ask Loft' })
+  expect(get).toHaveBeenCalledTimes(1)
+  fireEvent.click(first)
+  const off = await screen.findByRole('button', { name: 'Light off' })
+  expect(screen.getByText('filter full')).toBeTruthy()
+  put.mockResolvedValue({ ...PROJECTOR, light: false } as never)
+  fireEvent.click(off)
+  await vi.waitFor(() => expect(sent()).toMatchObject({ body: { settings: [{ what: 'light', value: 'off' }] } }))
+  expect(await screen.findByText('The light is off: the wall may be worked at.')).toBeTruthy()
+  put.mockRejectedValue(new Refused({ detail: 'The projector says no: it is cooling.' } as never))
+  fireEvent.click(screen.getByRole('button', { name: 'Power off' }))
+  expect(await screen.findByText('The projector says no: it is cooling.')).toBeTruthy()
 })

@@ -6,9 +6,10 @@ export const Acts = ({ plan }: { plan: Plan }) => {
   if (!table) return null
   return (
     <div className="h-full overflow-auto px-4 py-2">
-      <ol className="flex flex-wrap gap-x-6 gap-y-2">
+      <p className="pb-2 text-quiet text-smallall">{table.people}</p>
+      <ol className="grid grid-cols-[repeat(auto-fill,minmax(14rem,1fr))] gap-x-5 gap-y-1.5">
         {table.acts.map((act, at) => (
-          <li key={act} className="flex max-w-[30ch] gap-2 text-body leading-snug">
+          <li key={act} className="flex gap-2 text-body leading-snug">
             <span className="font-semibold text-brass">{at + 1}</span>
             <span>{act}.</span>
           </li>
