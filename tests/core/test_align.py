@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from gantline.core.align.cast import cast_marks, ellipse, homography, wider
 from gantline.core.align.corners import OUTWARD, READINGS, corners_from, outside_from, viewable_corners
 from gantline.core.align.moves import Hands, moves, replayed, worst_mm
-from gantline.core.align.solve import Freedom, freedom, solve, suspects
+from gantline.core.align.solve import LEAN, Freedom, freedom, leans, solve, suspects
 from gantline.core.errors import OutOfRange
 from gantline.core.hang.read import Limits, Read, level_of_deg, turns_of, verdicts
 from gantline.core.throw.pinhole import Array, Pose, panel_corners, to_wall
@@ -187,3 +187,20 @@ def test_a_mark_is_cast_where_a_turned_projector_lights_it_and_its_ellipse_holds
     assert (radii.max(), radii.min()) == pytest.approx((mark.long_mm, mark.short_mm), rel=0.02)
     with pytest.raises(OutOfRange, match="on a line"):
         homography(uv, np.array([(0.0, 0.0), (1.0, 0.0), (2.0, 0.0), (0.0, 1.0)]))
+
+
+@given(PLACES, st.booleans(), st.floats(8, 20), st.sampled_from([-1, 1]))
+def test_a_frame_out_of_square_is_told_from_a_turned_body(
+    by: list[float], cabinet: bool, size: float, side: int
+) -> None:
+    start = straight(cabinet)
+    picture = to_wall(astray(start, cabinet, by), UV)
+    # the readings are from the corners of a frame that leans, and are taken for those of one that does not
+    read = picture - side * size * LEAN.reshape(4, 2)
+    found = solve(start, UV, read, free=free(cabinet, start), sigma_mm=1.0)
+    assert leans(found, alarm=9.21, settled=9.21)
+    assert found.lean_mm == pytest.approx(side * size, abs=0.05 * size + 0.3)
+    assert found.lean_falls_by >= max(found.falls_by) - 1e-6
+    # its diagonals read, the corners are those of the frame as it stands, and nothing is left to explain
+    known = solve(start, UV, read + side * size * LEAN.reshape(4, 2), free=free(cabinet, start), sigma_mm=1.0)
+    assert not leans(known, alarm=9.21, settled=9.21)

@@ -9,6 +9,7 @@ import pytest
 from hypothesis import given
 
 from gantline.core.align.corners import READINGS, outside_from
+from gantline.core.align.solve import LEAN
 from gantline.core.throw.pinhole import to_wall
 from gantline.job.model import Job
 from gantline.plan.plan import JobPlan
@@ -17,6 +18,8 @@ from gantline.sheets.sheet import Ready
 from gantline.stations import plan
 from gantline.stations.align.cast import cast_holes, cast_table
 from gantline.stations.align.solve import aim
+from gantline.stations.frame.built import planned_mm
+from gantline.stations.size import screen
 from gantline.stations.wall import drilling
 from gantline.stations.wall.choose import candidates
 from tests.conftest import demo_job
@@ -36,6 +39,10 @@ def round_of(
     return {"id": "r1"} | {key: value + slip.get(key.removesuffix("_mm"), 0.0) for key, value in read.items()}
 
 
+def screen_high(made: JobPlan) -> float:
+    return made.ask(screen).picture.height_mm
+
+
 def texts(made: JobPlan) -> list[str]:
     return [row.text for row in made.table("align").moves]
 
@@ -51,6 +58,29 @@ def test_a_body_turned_right_is_told_to_turn_back_and_ends_where_it_should() -> 
     spill = demo_job("mill-loft").size.overspill_mm or 0.0
     assert max(abs(one - spill) for one in last) <= number(made, "corner_within")
     assert findings(made.ask.job)["picture-off"].severity == "check"
+
+
+def test_a_frame_that_leans_is_said_until_its_diagonals_are_read_and_then_taken_in() -> None:
+    job = demo_job("mill-loft")
+    made = plan(job)
+    wide, high = made.ask(planned_mm)
+    lean = 12.0
+    there = made.ask(aim)
+    assert there is not None
+    corners = there.target - lean * LEAN.reshape(4, 2)
+    outside = outside_from(corners, there.view)
+    round_ = {f"{key}_mm": round(float(one), 2) for key, one in zip(READINGS, outside, strict=True)}
+    fields = {"align__rounds": [round_ | {"id": "r1"}]}
+    said = findings(changed("mill-loft", **fields))["frame-leans"].text
+    assert "to the right" in said
+    built = {
+        "top_mm": wide, "bottom_mm": wide, "left_mm": high, "right_mm": high,
+        "rising_mm": math.hypot(wide + lean * high / screen_high(made), high),
+        "falling_mm": math.hypot(wide - lean * high / screen_high(made), high),
+    }  # fmt: skip
+    known = plan(changed("mill-loft", **fields, frame__square=built))
+    assert not {"frame-leans", "corners-fit-no-pose"} & {one.code for one in known.findings}
+    assert number(known, "align_yaw") == pytest.approx(0.0, abs=0.05)  # what leans is no turn of the body
 
 
 @pytest.mark.parametrize("name", ["narrow-lounge", "mill-loft"])

@@ -21,6 +21,9 @@ SETTLED = 1e-6  # of a step, in units of the priors
 GAINED = 1e-9  # share of the sum of squares below which a step gains nothing
 STEP = 1e-6
 RIVAL = 0.85  # of the best reading's fall: as good an explanation
+SEEN = 0.02  # of a lean's own size that no pose takes up; less is not told apart
+# corners of a frame whose top stands 1 mm to the right of its bottom, in the order of the readings
+LEAN: Array = np.array([0.5, 0.0, 0.5, 0.0, -0.5, 0.0, -0.5, 0.0])
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,13 +60,16 @@ def freedom(
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Alignment:
     """The pose; its spread by unknown (one standard deviation); the readings' misfit (8,) [mm], NaN where none was read; their
-    sum of squares in units of a reading's spread; how much that sum falls when each reading is left out (8,)."""
+    sum of squares in units of a reading's spread; how much that sum falls when each reading is left out (8,), and when the frame
+    leans, with how far its top then stands to the right of its bottom [mm]."""
 
     pose: Pose
     sigma: Mapping[str, float]
     residual_mm: Array
     sum_of_squares: float
     falls_by: Array
+    lean_falls_by: float
+    lean_mm: float
 
 
 def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: float) -> Alignment:
@@ -117,6 +123,9 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
     residual, falls = np.full(len(READINGS), np.nan), np.zeros(len(READINGS))
     residual[there] = now[:count] * sigma_mm
     falls[there] = now[:count] ** 2 / (1.0 - lever)
+    lean = LEAN[there] / sigma_mm
+    along = float(lean @ now[:count])
+    across = float(lean @ lean - (lean @ rows) @ covariance @ (rows.T @ lean))
     spread = np.sqrt(np.diag(covariance)) * scale
     return Alignment(
         pose=_with(straight, names, at),
@@ -124,7 +133,19 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
         residual_mm=residual,
         sum_of_squares=float(now[:count] @ now[:count]),
         falls_by=falls,
+        lean_falls_by=along**2 / across if across > SEEN * float(lean @ lean) else 0.0,
+        lean_mm=along / across if across > SEEN * float(lean @ lean) else 0.0,
     )
+
+
+def leans(found: Alignment, *, alarm: float, settled: float) -> bool:
+    """Whether a frame out of square explains a misfit beyond the alarm: alone, or nearly as well as the best reading that may
+    have slipped. Four corners tell a leaning frame from a turned body, for no turn of a body leans its picture alone."""
+    if found.sum_of_squares <= alarm:
+        return False
+    best = max(float(np.max(found.falls_by)), found.lean_falls_by)
+    left = found.sum_of_squares - found.lean_falls_by
+    return left <= settled or (found.lean_falls_by >= RIVAL * best and left <= 0.5 * found.sum_of_squares)
 
 
 def suspects(found: Alignment, *, alarm: float, settled: float) -> tuple[str, ...]:
@@ -135,7 +156,7 @@ def suspects(found: Alignment, *, alarm: float, settled: float) -> tuple[str, ..
     """
     if found.sum_of_squares <= alarm:
         return ()
-    best = float(np.max(found.falls_by))
+    best = max(float(np.max(found.falls_by)), found.lean_falls_by)
     left = found.sum_of_squares - found.falls_by
     chosen = [
         number

@@ -10,7 +10,16 @@ from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
-from gantline.stations.align.solve import aligned, done, doubted, last_round, made_moves, misfits, weak
+from gantline.stations.align.solve import (
+    aligned,
+    done,
+    doubted,
+    last_round,
+    leaning,
+    made_moves,
+    misfits,
+    weak,
+)
 from gantline.stations.align.words import said
 from gantline.stations.light import on_axis_cd_m2
 
@@ -22,6 +31,7 @@ class Code(StrEnum):
 
     NO_POSE = "no-pose"
     BAD_READING = "corner-reading-doubtful"
+    LEANS = "frame-leans"
     NO_POSE_FITS = "corners-fit-no-pose"
     WEAK = "turn-and-shift-alike"
     MOVE = "picture-off"
@@ -46,15 +56,24 @@ def readings(at: Ask) -> Iterator[Finding]:
     """A reading that does not fit, named with its rivals; or a frame that is no rectangle."""
     if not at(misfits):
         return
-    names = at(doubted)
+    names, leaning_pose = at(doubted), at(leaning)
+    slipped = "; or ".join(spoken(one) for one in names)
+    alike = " From here they cannot be told apart." if len(names) > 1 else ""
+    if leaning_pose is not None:
+        side, far = "right" if leaning_pose.lean_mm > 0.0 else "left", at.text(abs(leaning_pose.lean_mm))
+        frame = f"the frame is out of square, its top {far} to the {side}"
+        if not names or leaning_pose.lean_falls_by >= float(max(leaning_pose.falls_by)):
+            other = f" Or a reading slipped: {slipped}." if names else ""
+            text = f"No pose makes these corners: {frame}. Read its sides and diagonals at Frame: they are taken in.{other}"
+            yield _finding(Code.LEANS, "check", text)
+            return
+        alike += f" Or {frame}: read its sides and diagonals at Frame."
     if names:
-        said_names = "; or ".join(spoken(one) for one in names)
-        rest = "" if len(names) == 1 else " From here they cannot be told apart."
         yield _finding(
-            Code.BAD_READING, "check", f"Read again: {said_names}. It fits no pose with the others.{rest}"
+            Code.BAD_READING, "check", f"Read again: {slipped}. It fits no pose with the others.{alike}"
         )
     else:
-        text = "The corners fit no pose of this projector: read them again, and both diagonals of the frame. Is it out of square?"
+        text = "The corners fit no pose of this projector: read all of them again."
         yield _finding(Code.NO_POSE_FITS, "check", text)
 
 

@@ -14,9 +14,10 @@ from gantline.core.align.corners import (
     viewable_corners,
 )
 from gantline.core.align.moves import Hands, Move, moves
-from gantline.core.align.solve import Alignment, Freedom, freedom, solve, suspects
+from gantline.core.align.solve import LEAN, Alignment, Freedom, freedom, leans, solve, suspects
 from gantline.core.defaults import AlignDefaults
 from gantline.core.errors import OutOfRange
+from gantline.core.frame.square import SquareCheck
 from gantline.core.size.picture import with_overspill
 from gantline.core.throw.keystone import keystone
 from gantline.core.throw.pinhole import Array, Pose, panel_corners, straight_pose, to_wall
@@ -25,6 +26,7 @@ from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung, overspill_mm, panel_aspect, ratios
+from gantline.stations.frame import square
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.throw import in_front, projected
@@ -42,6 +44,15 @@ class Aim:
     uv: Array
     view: Array
     target: Array
+
+
+def frame_lean_mm(at: Ask) -> float:
+    """How far the viewable area's top stands to the right of its bottom [mm], by the diagonals of the built frame; 0 while they
+    are not read, or do not close."""
+    built, own = at(square), at(screen)
+    if not isinstance(built, SquareCheck) or not built.agrees:
+        return 0.0
+    return built.lean_mm * own.picture.height_mm / own.overall_height_mm
 
 
 def aim(at: Ask) -> Aim | None:
@@ -64,6 +75,7 @@ def aim(at: Ask) -> Aim | None:
     view = viewable_corners(picture.width_mm, picture.height_mm) + np.array(
         [at(centre_x_mm), here.picture_centre_mm]
     )
+    view += at(frame_lean_mm) * LEAN.reshape(4, 2)
     return Aim(straight=straight, uv=uv, view=view, target=to_wall(straight, uv))
 
 
@@ -150,6 +162,14 @@ def misfits(at: Ask) -> bool:
     """Whether the corners fit no pose of this projector."""
     found = at(aligned)
     return isinstance(found, Alignment) and found.sum_of_squares > at.default(AlignDefaults.corner_alarm)
+
+
+def leaning(at: Ask) -> Alignment | None:
+    """The pose whose misfit a frame out of square explains; None where its diagonals were read: that is taken in already."""
+    found, alarm = at(aligned), at.default(AlignDefaults.corner_alarm)
+    if not isinstance(found, Alignment) or at(frame_lean_mm) != 0.0:
+        return None
+    return found if leans(found, alarm=alarm, settled=alarm) else None
 
 
 def wanted_mm(at: Ask) -> float:

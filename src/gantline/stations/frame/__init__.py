@@ -2,6 +2,7 @@
 
 from gantline.stations.frame.blank import blank, overlap_mm, roll_cut
 from gantline.stations.frame.board import outer_mm, timber
+from gantline.stations.frame.built import square
 from gantline.stations.frame.plates import plate_spans
 from gantline.stations.frame.solve import (
     brace_count,
@@ -26,5 +27,6 @@ __all__ = [
     "pieces",
     "plate_spans",
     "roll_cut",
+    "square",
     "timber",
 ]
