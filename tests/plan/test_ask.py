@@ -48,6 +48,10 @@ def test_what_a_question_reads_is_noted_through_the_questions_it_asks() -> None:
     assert at.reads & bits_of(Hanging.row_offset_mm)
 
 
+def first_seat(at: Ask) -> Seat:
+    return at.things(Survey.seats)[0]
+
+
 def test_an_answer_is_kept_while_nothing_it_read_has_changed() -> None:
     first = Ask(demo_job("mill-loft"), PLAIN_SHOP)
     old = {one: first.answer(one) for one in (drop, sum_of_two, offset, eyes)}
@@ -77,6 +81,8 @@ def test_a_thing_of_a_list_counts_by_the_attribute_that_was_looked_at() -> None:
     assert Ask(higher, PLAIN_SHOP, first)(eyes)[1] == 1200.0
     fewer = edited(job, {"/survey/seats/s2": None})
     assert len(Ask(fewer, PLAIN_SHOP, first)(eyes)) == len(old.value) - 1
+    with pytest.raises(TypeError, match="first_seat answers with a thing of a list"):
+        first(first_seat)  # kept for another Ask, nothing would note what is read of it
 
 
 def test_an_absent_field_reads_the_shop_and_a_default_is_noted_by_itself() -> None:

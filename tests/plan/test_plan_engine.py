@@ -1,5 +1,6 @@
 """The engine on random rich jobs: workings give their figure, kept answers are the same answers, codes are closed."""
 
+from collections.abc import Iterator
 from typing import Any
 
 import orjson
@@ -8,7 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.job.edits import Edit, apply
-from gantline.job.model import FIELDS, Job
+from gantline.job.field import declared
+from gantline.job.model import FIELDS, ITEMS, Job
 from gantline.job.problems import BadDocument
 from gantline.plan.plan import JobPlan
 from gantline.plan.whole import Plan
@@ -68,15 +70,27 @@ EDITS: dict[str, st.SearchStrategy[Any]] = {
 }
 
 
+def editable(job: Job) -> Iterator[tuple[str, str]]:
+    """Pointer and kind of every field, of the document and of what stands in its lists."""
+    yield from ((one.pointer, one.kind) for one in FIELDS.values() if one.kind in EDITS)
+    for base, kind in ITEMS.items():
+        for thing in FIELDS[base].read(job) or ():
+            yield from (
+                (f"{base}/{thing.id}/{name}", one.kind)
+                for name, one in declared(kind).items()
+                if one.kind in EDITS
+            )
+
+
 @given(job=rich_jobs(), data=st.data())
 def test_a_plan_that_keeps_answers_is_the_plan_made_from_nothing(job: Job, data: Any) -> None:
     made = plan(job)
     sent(made)
     for _ in range(3):
-        field = data.draw(st.sampled_from([one for one in FIELDS.values() if one.kind in EDITS]))
+        pointer, kind = data.draw(st.sampled_from(list(editable(job))))
         try:
-            job = apply(job, [Edit(pointer=field.pointer, value=data.draw(EDITS[field.kind]))])
+            job = apply(job, [Edit(pointer=pointer, value=data.draw(EDITS[kind]))])
         except BadDocument:
             continue
         made = plan(job, last=made)
-        assert sent(made) == sent(plan(job)), field.pointer
+        assert sent(made) == sent(plan(job)), pointer

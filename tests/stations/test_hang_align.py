@@ -11,11 +11,12 @@ from hypothesis import given
 from gantline.core.align.corners import READINGS, outside_from
 from gantline.core.align.solve import LEAN
 from gantline.core.throw.pinhole import to_wall
+from gantline.drawing.marks import Handle
 from gantline.job.model import Job
 from gantline.plan.plan import JobPlan
 from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Ready
-from gantline.stations import plan
+from gantline.stations import face, plan
 from gantline.stations.align.cast import cast_holes, cast_table
 from gantline.stations.align.solve import aim
 from gantline.stations.frame.built import planned_mm
@@ -23,7 +24,7 @@ from gantline.stations.size import screen
 from gantline.stations.wall import drilling
 from gantline.stations.wall.choose import candidates
 from tests.conftest import demo_job
-from tests.made import changed, findings, number, taken
+from tests.made import changed, edited, findings, number, taken
 from tests.plan.random_jobs import rich_jobs
 
 
@@ -102,6 +103,24 @@ def test_picture_first_puts_the_frame_where_the_picture_was_taped(name: str) -> 
     said = findings(crooked)["picture-crooked"].text
     assert "top right corner" in said
     assert "picture-elsewhere" not in findings(crooked)
+
+
+def test_a_corner_dragged_on_the_board_is_read_anew_at_once() -> None:
+    job = changed("mill-loft", align__rounds=[{"id": "r1"}])
+    made = plan(job)
+    grips = [one for one in face(made, "front").marks if isinstance(one, Handle) and one.layer == "align"]
+    left, right = grips[0], grips[1]
+    assert (left.x_pointer, left.origin, left.scale) == (
+        "/align/rounds/r1/tl_x_mm",
+        (0.0, 0.0),
+        (-20.0, 20.0),
+    )
+    assert right.scale[0] == 20.0  # outside is left of the left corner, right of the right one
+    moved = edited(job, {str(left.x_pointer): 9.0})
+    again = plan(moved, last=made)
+    grip = next(one for one in face(again, "front").marks if isinstance(one, Handle) and one.key == left.key)
+    assert grip.points[0][0] == pytest.approx(left.points[0][0] - 9.0 * 20.0)
+    assert again.table("align").corners[0].across != made.table("align").corners[0].across
 
 
 def test_a_reading_that_slipped_is_named_and_a_picture_that_sits_is_left_alone() -> None:

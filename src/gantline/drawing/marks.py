@@ -114,7 +114,8 @@ class Stop:
 class Handle:
     """Something to drag: its outline [mm] and, per axis it moves along, pointer and stops.
 
-    origin is the value the pointers hold now: dragging by d sets origin + d, to whole steps [mm].
+    origin is the value the pointers hold now: dragging by d sets origin + d / scale, to whole steps [mm]. scale: how far
+    it is drawn for each millimeter of the value, per axis; minus where the value counts the other way.
     """
 
     key: str
@@ -128,6 +129,7 @@ class Handle:
     x_stops: tuple[Stop, Stop] | None = None
     y_stops: tuple[Stop, Stop] | None = None
     also: tuple[Change, ...] = ()
+    scale: Point = (1.0, 1.0)
     kind: Literal["handle"] = "handle"
 
 

@@ -2380,7 +2380,8 @@ export interface components {
          * Handle
          * @description Something to drag: its outline [mm] and, per axis it moves along, pointer and stops.
          *
-         *     origin is the value the pointers hold now: dragging by d sets origin + d, to whole steps [mm].
+         *     origin is the value the pointers hold now: dragging by d sets origin + d / scale, to whole steps [mm]. scale: how far
+         *     it is drawn for each millimeter of the value, per axis; minus where the value counts the other way.
          */
         Handle: {
             /**
@@ -2410,6 +2411,17 @@ export interface components {
                 number,
                 number
             ][];
+            /**
+             * Scale
+             * @default [
+             *       1,
+             *       1
+             *     ]
+             */
+            scale: [
+                number,
+                number
+            ];
             /** Step Mm */
             step_mm: number;
             /** X Pointer */

@@ -21,7 +21,7 @@ const face = {
     { kind: 'area', key: 'frame', role: 'frame', layer: 'size', points: square, moves: 'frame-handle' },
     { kind: 'dimension', key: 'frame-top', layer: 'height', axis: 'y', a_mm: 0, b_mm: 1700, base_mm: 0, side: -1, lane: 1, text: '1700\u00a0mm', name: 'Top of frame',
       changes: [{ pointer: '/height/wish', value: 'frame-top' }, { pointer: '/height/wish_mm', value: null }], moves: null },
-    { kind: 'handle', key: 'frame-handle', layer: 'height', name: 'Frame', points: square, origin: [2000, 1700], step_mm: 1, x_pointer: null, y_pointer: '/height/wish_mm',
+    { kind: 'handle', key: 'frame-handle', layer: 'height', name: 'Frame', points: square, origin: [2000, 1700], scale: [1, 1], step_mm: 1, x_pointer: null, y_pointer: '/height/wish_mm',
       x_stops: null, y_stops: [{ at_mm: 1600, name: 'lowest allowed edge' }, { at_mm: 2200, name: 'ceiling gap' }], also: [{ pointer: '/height/wish', value: 'frame-top' }] },
   ],
 } as unknown as Face // biome-ignore format: a drawing by hand

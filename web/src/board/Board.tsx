@@ -122,8 +122,8 @@ const useShift = (live: { key: string; x: number; y: number } | null, handles: H
   if (!live || !handle) return null
   return {
     key: live.key,
-    dxPx: (live.x - handle.origin[0]) * sheet.pxPerMm,
-    dyPx: sheet.up * (handle.origin[1] - live.y) * sheet.pxPerMm,
+    dxPx: (live.x - handle.origin[0]) * handle.scale[0] * sheet.pxPerMm,
+    dyPx: sheet.up * (handle.origin[1] - live.y) * handle.scale[1] * sheet.pxPerMm,
   }
 }
 
@@ -245,7 +245,8 @@ const Grip = ({ handle, sheet, down, move, up, cancel }: GripProps) => {
     if (!arrow || event.ctrlKey || event.metaKey) return
     event.preventDefault()
     const many = event.shiftKey ? 10 : 1
-    const to = moveHandle(handle, arrow[0] * many * handle.step_mm, arrow[1] * many * handle.step_mm)
+    const [across, up] = handle.scale.map((one) => Math.abs(one) * many * handle.step_mm)
+    const to = moveHandle(handle, arrow[0] * (across ?? 0), arrow[1] * (up ?? 0))
     setSaid(to.hit ? `held by the ${to.hit}` : '')
     void job.edit(handleEdits(handle, to))
   }

@@ -17,8 +17,9 @@ const held = (at: number, stops: Handle['x_stops']): { at: number; hit: string }
 /** Where a handle comes to lie: whole tape steps from its origin, held by its stops, which have names. */
 export const moveHandle = (handle: Handle, dxMm: number, dyMm: number): Moved => {
   const whole = (mm: number) => Math.round(mm / handle.step_mm) * handle.step_mm
-  const x = handle.x_pointer ? held(whole(handle.origin[0] + dxMm), handle.x_stops) : { at: handle.origin[0], hit: '' }
-  const y = handle.y_pointer ? held(whole(handle.origin[1] + dyMm), handle.y_stops) : { at: handle.origin[1], hit: '' }
+  const [across, up] = handle.scale
+  const x = handle.x_pointer ? held(whole(handle.origin[0] + dxMm / across), handle.x_stops) : { at: handle.origin[0], hit: '' }
+  const y = handle.y_pointer ? held(whole(handle.origin[1] + dyMm / up), handle.y_stops) : { at: handle.origin[1], hit: '' }
   return { x: x.at, y: y.at, hit: x.hit || y.hit }
 }
 

@@ -100,7 +100,7 @@ def moves(at: Ask) -> Iterator[Finding]:
 @found
 def bow(at: Ask) -> Iterator[Finding]:
     """An edge whose middle stands off its line: no move of a straight body cures that."""
-    one = at(last_round)
+    one = last_round(at)
     if one is None:
         return
     most = at.default(AlignDefaults.corner_within_mm)

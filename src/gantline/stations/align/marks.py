@@ -4,12 +4,14 @@ from collections.abc import Iterator
 
 import numpy as np
 
-from gantline.core.align.corners import CORNERS, OUTWARD
-from gantline.core.throw.pinhole import to_wall
-from gantline.drawing.marks import Area, Dot, Label, Mark
+from gantline.core.align.corners import CORNERS, NAMES, OUTWARD
+from gantline.core.throw.pinhole import Array, to_wall
+from gantline.drawing.marks import Area, Dot, Handle, Label, Mark, Stop
+from gantline.job.field import field_of
+from gantline.job.model.align import OFF_MM, Aligned
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
-from gantline.stations.align.solve import aim, done, doubted, made_moves, read_mm
+from gantline.stations.align.solve import aim, done, doubted, last_round, made_moves, read_mm
 from gantline.stations.align.words import outside
 
 TIMES = (20, 10, 5, 2, 1)  # the most that keeps the worst miss well inside the wall
@@ -50,7 +52,9 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
             layer="align",
             at=(x, y),
             name=f"{key} corner as read",
+            moves=f"grip-{key}",
         )
+        yield _grip(at, number, (x, y), known[number], times)
         if read[2 * number : 2 * number + 2] != (None, None):
             text = f"{outside(at, read[2 * number])}, {outside(at, read[2 * number + 1])}"
             yield Label(
@@ -71,6 +75,26 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
             role="astray",
             lift=1.4,
         )
+
+
+def _grip(at: Ask, number: int, drawn: tuple[float, float], read: Array, times: int) -> Handle:
+    """A corner of the last round, to be dragged to where it is seen."""
+    key, last = CORNERS[number], last_round(at)
+    base = f"{field_of(Aligned.rounds).pointer}/{last.id if last else ''}/{key}"
+    ends = (Stop(at_mm=-OFF_MM, name="most that is read"), Stop(at_mm=OFF_MM, name="most that is read"))
+    return Handle(
+        key=f"grip-{key}",
+        layer="align",
+        name=f"The picture's {NAMES[key]} corner",
+        points=(drawn,),
+        origin=(float(read[0]), float(read[1])),
+        step_mm=min(at.step_mm, 1.0),
+        x_pointer=f"{base}_x_mm",
+        y_pointer=f"{base}_y_mm",
+        x_stops=ends,
+        y_stops=ends,
+        scale=(float(OUTWARD[number][0]) * times, float(OUTWARD[number][1]) * times),
+    )
 
 
 DRAW = (picture,)

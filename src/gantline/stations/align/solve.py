@@ -119,14 +119,14 @@ def hands(at: Ask) -> Hands:
 
 
 def last_round(at: Ask) -> CornerRound | None:
-    """The round that was read last; None before the first."""
+    """The round that was read last; None before the first. Called, not asked: a thing of a list belongs to one Ask."""
     there = at.things(Aligned.rounds)
     return there[-1] if there else None
 
 
 def read_mm(at: Ask) -> tuple[float | None, ...]:
     """Its eight readings, + outside [mm]; empty before the first round."""
-    one = at(last_round)
+    one = last_round(at)
     return () if one is None else tuple(getattr(one, f"{name}_mm") for name in READINGS)
 
 

@@ -65,7 +65,7 @@ ALIGN = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "align"), dimensions=("align",)),
+    lit=Lit(layers=("survey", "size", "align"), dimensions=("align",), handles=("align",)),
     tables=(Table(key="align", question=align_table),),
     draw=DRAW,
     cautions=cautions,

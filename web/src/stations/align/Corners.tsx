@@ -31,9 +31,9 @@ export const Corners = ({ plan }: StationProps) => {
   const typed = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim()))
   const count = Object.keys(typed).filter((name) => !name.endsWith('bow_mm')).length
   const set = (name: string, text: string) => setDraft((now) => ({ ...now, [name]: text }))
-  const keep = async () => {
+  const keep = async (read: Record<string, string>) => {
     try {
-      await edit([{ pointer: '/align/rounds/-', value: { ...typed, day: WHEN.format(new Date()) } }])
+      await edit([{ pointer: '/align/rounds/-', value: { ...read, day: WHEN.format(new Date()) } }])
       setDraft({})
       setTrouble('')
     } catch (error) {
@@ -62,6 +62,9 @@ export const Corners = ({ plan }: StationProps) => {
         Read how far each corner of the picture stands outside the corner of the viewable area: sideways, and up or down. Minus is
         inside.
       </p>
+      <Button size="bar" className="mb-2" onClick={() => void keep({})}>
+        Drag them on the board
+      </Button>
       <Photo onRead={(read) => setDraft((now) => ({ ...now, ...read }))} />
       <div className="grid grid-cols-2 gap-2">
         {CORNERS.map(({ key, name, up }) => {
@@ -96,7 +99,7 @@ export const Corners = ({ plan }: StationProps) => {
           </Button>
         ))}
       </div>
-      <Button look="main" size="tall" disabled={count === 0} onClick={() => void keep()}>
+      <Button look="main" size="tall" disabled={count === 0} onClick={() => void keep(typed)}>
         {count === 8 ? 'Keep this round' : `Keep ${count} of 8`}
       </Button>
       <Trouble text={trouble} />
