@@ -10,6 +10,7 @@ from hypothesis import given
 
 from gantline.core.align.corners import READINGS, outside_from
 from gantline.core.align.solve import LEAN
+from gantline.core.defaults import Shop
 from gantline.core.throw.pinhole import to_wall
 from gantline.drawing.marks import Handle
 from gantline.job.model import Job
@@ -18,7 +19,8 @@ from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Ready
 from gantline.stations import face, plan
 from gantline.stations.align.cast import cast_holes, cast_table
-from gantline.stations.align.solve import aim
+from gantline.stations.align.finish import pitch_mm
+from gantline.stations.align.solve import aim, read_mm
 from gantline.stations.frame.built import planned_mm
 from gantline.stations.size import screen
 from gantline.stations.wall import drilling
@@ -82,6 +84,22 @@ def test_a_frame_that_leans_is_said_until_its_diagonals_are_read_and_then_taken_
     known = plan(changed("mill-loft", **fields, frame__square=built))
     assert not {"frame-leans", "corners-fit-no-pose"} & {one.code for one in known.findings}
     assert number(known, "align_yaw") == pytest.approx(0.0, abs=0.05)  # what leans is no turn of the body
+
+
+def test_the_finish_says_lines_focus_and_the_memory_of_each_aspect_ratio() -> None:
+    made = plan(changed("mill-loft", align__rounds=[round_of("mill-loft", yaw=2.9)]))
+    pitch = made.ask(pitch_mm)
+    for side, names in {"left": ("tl_x", "bl_x"), "top": ("tl_y", "tr_y")}.items():
+        least = min(made.ask(read_mm)[READINGS.index(one)] or 0.0 for one in names)
+        assert number(made, f"blank_{side}") == max(math.floor(least / pitch), 0)
+    assert number(made, "focus_off") > 50.0
+    table = made.table("memories")
+    assert [one.number for one in table.rows] == list(range(1, len(table.rows) + 1))
+    assert table.rows[0].ids[0] == "screen"
+    shapes = {one.id for one in made.ask.job.content.shapes}
+    assert {key for row in table.rows for key in row.ids} == shapes | {"screen"}
+    shallow = plan(made.ask.job, shop=Shop({"f_number": 1.0, "panel_mm": 40.0}))
+    assert {one.code: one.text for one in shallow.findings}["focus-apart"].startswith("Center and corners")
 
 
 @pytest.mark.parametrize("name", ["narrow-lounge", "mill-loft"])

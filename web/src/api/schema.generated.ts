@@ -3426,6 +3426,35 @@ export interface components {
          */
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
+         * Memories
+         * @description All of them, the screen's own first.
+         */
+        Memories: {
+            /** Rows */
+            rows: components["schemas"]["MemoryRow"][];
+        };
+        /**
+         * MemoryRow
+         * @description A lens memory: its number, the aspect ratios it serves, by id and as they are read, the largest picture, its settings, the
+         *     share of the light on it.
+         */
+        MemoryRow: {
+            /** Aspects */
+            aspects: string[];
+            /** Ids */
+            ids: string[];
+            /** Light */
+            light: string;
+            /** Number */
+            number: number;
+            /** Picture */
+            picture: string;
+            /** Shift */
+            shift: string;
+            /** Zoom */
+            zoom: string;
+        };
+        /**
          * MoveRow
          * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm]. control: what a projector that is set
          *     from afar calls it (empty for a move of the body), by: share of the picture, + larger, right, up.
@@ -5043,6 +5072,7 @@ export interface components {
             lamp_list?: components["schemas"]["ThingList"] | null;
             light?: components["schemas"]["LightTable"] | null;
             marks?: components["schemas"]["MarkTable"] | null;
+            memories?: components["schemas"]["Memories"] | null;
             roll?: components["schemas"]["RollDrawing"] | null;
             rounded?: components["schemas"]["RoundedSizes"] | null;
             seat_list?: components["schemas"]["ThingList"] | null;

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { JobOut, Plan, ThingList as Things } from '../api/client'
 import { Corners } from './align/Corners'
+import { Focus, Memories } from './align/Finish'
 import { Projector } from './align/Projector'
 import { Remote } from './align/Remote'
 import { Cautions } from './common/Cautions'
@@ -66,6 +67,8 @@ export const WIDGETS: Record<string, Draw> = {
   pictured: Pictured,
   align: Corners,
   cast: () => <Remote />,
+  focus: () => <Focus />,
+  memories: Memories,
   projector: () => <Projector />,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
   cautions: Cautions,

@@ -3,13 +3,14 @@
 from collections.abc import Iterator
 from enum import StrEnum
 
-from gantline.core.align.corners import spoken
+from gantline.core.align.corners import NAMES, spoken
 from gantline.core.align.solve import Alignment
 from gantline.core.defaults import AlignDefaults
 from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
+from gantline.stations.align.finish import depth_mm, unsharp
 from gantline.stations.align.solve import (
     aligned,
     done,
@@ -37,6 +38,7 @@ class Code(StrEnum):
     MOVE = "picture-off"
     BOW = "edge-bows"
     DIM = "luminance-off-plan"
+    FOCUS = "focus-apart"
 
 
 def _finding(code: Code, severity: str, text: str, subject: str = "") -> Finding:
@@ -115,6 +117,20 @@ def bow(at: Ask) -> Iterator[Finding]:
 
 
 @found
+def focus(at: Ask) -> Iterator[Finding]:
+    """A body turned so far that center and corners cannot both be sharp."""
+    off, deep = at(unsharp), at(depth_mm)
+    if off is None or deep is None or abs(off[1]) <= deep:
+        return
+    text = (
+        f"Center and corners cannot both be sharp: the {NAMES[off[0]]} corner stands {at.text(abs(off[1]))} "
+        f"{'behind' if off[1] > 0.0 else 'before'} the plane of focus, and a pixel is sharp within {at.text(deep)}. "
+        "Straighten the body; no focus cures that."
+    )
+    yield _finding(Code.FOCUS, "check", text, "#focus")
+
+
+@found
 def luminance(at: Ask) -> Iterator[Finding]:
     """A measured luminance that is off its plan, or whose corners are too dark."""
     center, corner, planned = (
@@ -141,4 +157,4 @@ def luminance(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.DIM, severity="check", text=text, subject=subject)
 
 
-FINDINGS = (pose, readings, moves, bow, luminance)
+FINDINGS = (pose, readings, moves, bow, focus, luminance)

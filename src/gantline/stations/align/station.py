@@ -5,6 +5,8 @@ from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, PanelPart, Station, Table, fields_of
 from gantline.stations.align.figures import FIGURES, gist, price_words
 from gantline.stations.align.findings import FINDINGS
+from gantline.stations.align.finish import memory_table
+from gantline.stations.align.finish_figures import FINISH, finish_gist
 from gantline.stations.align.marks import DRAW
 from gantline.stations.align.solve import digital_share, done
 from gantline.stations.align.tables import align_table
@@ -20,6 +22,21 @@ LIGHT = Caution(
 def cautions(_: Ask) -> tuple[Caution, ...]:
     """The light."""
     return (LIGHT,)
+
+
+def has_memories(at: Ask) -> bool:
+    """Whether more than one aspect ratio is shown from a lens that is placed."""
+    return at(memory_table) is not None
+
+
+def memory_gist(at: Ask) -> str:
+    """How many, for what."""
+    found = at(memory_table)
+    return (
+        "none"
+        if found is None
+        else ", ".join(f"{one.number}: {' and '.join(one.aspects)}" for one in found.rows)
+    )
 
 
 def begun(at: Ask) -> bool:
@@ -53,6 +70,14 @@ PANEL = (
         rows=("digital_price", "corner_wanted", "shift_turn"),
         gist=_digital,
     ),
+    PanelPart(
+        title="Focus and blanking",
+        weight="detail",
+        rows=("blank_left", "blank_right", "blank_top", "blank_bottom", "focus_depth", "focus_off"),
+        widget="focus",
+        gist=finish_gist,
+    ),
+    PanelPart(title="Lens memories", weight="detail", widget="memories", when=has_memories, gist=memory_gist),
     PanelPart(title="Light, measured", rows=("measured_center", "measured_corner")),
     PanelPart(widget="cautions"),
 )
@@ -61,12 +86,12 @@ ALIGN = Station(
     key="align",
     label="Align",
     fields=fields_of(Aligned),
-    figures=FIGURES,
+    figures=(*FIGURES, *FINISH),
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
     lit=Lit(layers=("survey", "size", "align"), dimensions=("align",), handles=("align",)),
-    tables=(Table(key="align", question=align_table),),
+    tables=(Table(key="align", question=align_table), Table(key="memories", question=memory_table)),
     draw=DRAW,
     cautions=cautions,
     begun=begun,

@@ -14,7 +14,7 @@ from gantline.stations.common.lens import (
     ratios,
     shift_reach,
 )
-from gantline.stations.common.words import from_afar, percent, way_words
+from gantline.stations.common.words import from_afar, percent, shift_text, way_words
 
 __all__ = [
     "distance_offset_mm",
@@ -31,6 +31,7 @@ __all__ = [
     "place_slack_mm",
     "ratios",
     "shift_reach",
+    "shift_text",
     "way",
     "way_words",
 ]

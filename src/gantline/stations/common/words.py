@@ -22,6 +22,16 @@ def from_afar(_: Ask) -> str:
     return "light off, power, input and lens from here"
 
 
+def shift_text(share: float, up: bool | None = None) -> str:
+    """A shift as it is set: 12.0 % up. up None: sideways by its sign."""
+    text = f"{100 * abs(share):.1f}\u00a0%"
+    if text == "0.0\u00a0%":
+        return "none"
+    if up is False:
+        return f"{text} {'right' if share >= 0.0 else 'left'}"
+    return f"{text} {'up' if share >= 0.0 else 'down'}"
+
+
 def runs(numbers: Sequence[int]) -> str:
     """Point numbers in short: 7, 8, 9 becomes 7 to 9; a falling run reads upward."""
     ordered, out = sorted(numbers), []

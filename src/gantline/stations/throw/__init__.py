@@ -15,6 +15,7 @@ from gantline.stations.throw.mount import pole_here
 from gantline.stations.throw.places import fits, wanted
 from gantline.stations.throw.shadows import shadows
 from gantline.stations.throw.turned import turned
+from gantline.stations.throw.zoom import zoom_stops
 
 __all__ = [
     "LensPlace",
@@ -32,4 +33,5 @@ __all__ = [
     "turned",
     "wanted",
     "window",
+    "zoom_stops",
 ]

@@ -18,6 +18,7 @@ from gantline.stations.common import (
     panel_aspect,
     percent,
     shift_reach,
+    shift_text,
 )
 from gantline.stations.height import (
     centre_x_mm,
@@ -216,16 +217,6 @@ def shadow_share(at: Ask) -> Display | None:
         if share
         else None
     )
-
-
-def shift_text(share: float, up: bool | None = None) -> str:
-    """A shift as it is set: 12.0 % up. up None: sideways by its sign."""
-    text = f"{100 * abs(share):.1f}\u00a0%"
-    if text == "0.0\u00a0%":
-        return "none"
-    if up is False:
-        return f"{text} {'right' if share >= 0.0 else 'left'}"
-    return f"{text} {'up' if share >= 0.0 else 'down'}"
 
 
 def _range(need: ShiftNeed, full: float, side: float) -> Expr:

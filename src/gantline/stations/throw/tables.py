@@ -7,9 +7,8 @@ from gantline.core.throw.by_zoom import ZoomStop
 from gantline.core.units import pair_text
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change
-from gantline.stations.common import percent, way_words
+from gantline.stations.common import percent, shift_text, way_words
 from gantline.stations.size import screen
-from gantline.stations.throw.figures import shift_text
 from gantline.stations.throw.place_findings import lens_change
 from gantline.stations.throw.places import JoistPlace, joist_places
 from gantline.stations.throw.zoom import Stops, zoom_stops
