@@ -35,6 +35,9 @@ def test_a_cast_is_joined_by_its_code_and_shows_what_was_chosen(
     assert all(len(one["cells"]) == 6 for one in marked["markers"])
     assert not any(one["cells"][0][0] for one in marked["markers"])  # the rim is black
     assert len(marked["picture"]) == 4
+    assert client.delete(path).status_code == 204
+    assert client.get(f"/api/cast/{first['code']}").status_code == 404
+    assert client.get(path).json()["code"] != first["code"]
 
 
 @pytest.mark.parametrize(

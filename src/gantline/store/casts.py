@@ -3,7 +3,7 @@
 import secrets
 from uuid import UUID
 
-from sqlalchemy import func, select
+from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -29,6 +29,12 @@ def of_job(session: Session, shop_id: UUID, job_id: UUID) -> CastRow:
         session.add(found)
         session.flush()
     return found
+
+
+def end(session: Session, job_id: UUID) -> None:
+    """End a job's code: the page it joined goes dark, and nothing is found by it again."""
+    session.execute(delete(CastRow).where(CastRow.job_id == job_id))
+    tell(session, job_id)
 
 
 def by_code(session: Session, shop_id: UUID, code: str) -> CastRow:

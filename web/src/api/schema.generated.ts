@@ -210,7 +210,11 @@ export interface paths {
          */
         put: operations["set_cast"];
         post?: never;
-        delete?: never;
+        /**
+         * End Cast
+         * @description End this code. The next one who asks what the job casts gets a new one.
+         */
+        delete: operations["end_cast"];
         options?: never;
         head?: never;
         patch?: never;
@@ -6055,6 +6059,42 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["CastOut"];
                 };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+        };
+    };
+    end_cast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];

@@ -75,7 +75,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const reached = Math.min(at, last)
   const [now, done] = useSteps(plan, reached)
   const keys = plan.stations.map((one) => one.key)
-  const looked = station === 'size' || station === 'throw' ? shape : ''
+  const looked = ['size', 'throw', 'align'].includes(station) ? shape : ''
   useEffect(() => {
     look.current = { ...look.current, station: lit.station, shape: looked }
   }, [look, lit.station, looked])

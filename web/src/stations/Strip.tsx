@@ -35,7 +35,7 @@ export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
   }
 }
 
-/** Strips that hold a table need more height; moves have none before corners are read. */
+/** Strips that hold a table need more height; moves have none before corners are read, or after. */
 export const isTall = (strip: string, plan: Plan) =>
   ['sizes', 'light', 'throw', 'cutting', 'acts'].includes(strip) ||
-  (strip === 'moves' && (plan.tables.align?.corners.length ?? 0) > 0)
+  (strip === 'moves' && (plan.tables.align?.moves.length ?? 0) > 0)

@@ -78,6 +78,13 @@ def set_cast(job_id: UUID, body: CastIn, desk: DeskDep) -> Response:
     return answer(_out(desk, row))
 
 
+@router.delete("/jobs/{job_id}/cast", status_code=204)
+def end_cast(job_id: UUID, desk: DeskDep) -> None:
+    """End this code. The next one who asks what the job casts gets a new one."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    casts.end(desk.session, job_id)
+
+
 @router.get("/cast/{code}", response_model=CastOut)
 def cast_by_code(code: Code, desk: DeskDep) -> Response:
     """What the page that was joined by this code shows."""

@@ -152,15 +152,15 @@ def aligned(at: Ask) -> Alignment | str | None:
 
 
 def doubted(at: Ask) -> tuple[str, ...]:
-    """Readings that alone explain a misfit that is no chance, by key."""
-    found = at(aligned)
+    """Readings that alone explain a misfit that is no chance, by key; none once all are within tolerance."""
+    found = None if at(done) else at(aligned)
     alarm = at.default(AlignDefaults.corner_alarm)
     return suspects(found, alarm=alarm, settled=alarm) if isinstance(found, Alignment) else ()
 
 
 def misfits(at: Ask) -> bool:
-    """Whether the corners fit no pose of this projector."""
-    found = at(aligned)
+    """Whether the corners fit no pose of this projector, and are not within tolerance all the same."""
+    found = None if at(done) else at(aligned)
     return isinstance(found, Alignment) and found.sum_of_squares > at.default(AlignDefaults.corner_alarm)
 
 

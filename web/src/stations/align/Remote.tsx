@@ -48,6 +48,10 @@ export const Remote = () => {
       ask.put('/api/jobs/{job_id}/cast', { params: { path: { job_id: id } }, body }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.cast(id) }),
   })
+  const end = useMutation({
+    mutationFn: () => ask.delete('/api/jobs/{job_id}/cast', { params: { path: { job_id: id } } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.cast(id) }),
+  })
   const now = cast.data
   if (!now) return null
   const at = { u: now.u, v: now.v }
@@ -66,7 +70,10 @@ export const Remote = () => {
     <div className="flex flex-col gap-2">
       <p className="text-smallall">
         Open <strong>{window.location.host}/cast</strong> on what feeds the projector, and type{' '}
-        <strong className="text-lead tracking-widest">{now.code}</strong>. F fills the screen.
+        <strong className="text-lead tracking-widest">{now.code}</strong>. F fills the screen.{' '}
+        <Button look="quiet" className="underline" onClick={() => end.mutate()}>
+          End this code
+        </Button>
       </p>
       <div className="flex flex-wrap gap-1">
         {PATTERNS.map((one) => (
