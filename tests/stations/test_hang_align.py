@@ -243,14 +243,22 @@ def test_the_walls_marks_are_cast_through_four_points_of_the_cross() -> None:
 def test_measured_luminance_is_held_against_its_plan_and_its_corners() -> None:
     planned = number(plan(demo_job("mill-loft")), "luminance")
 
-    def said(center: float, corner: float) -> list[str]:
-        made = plan(changed("mill-loft", align__luminance=center, align__luminance_corners=corner))
-        return [one.text for one in made.findings if one.code == "luminance-off-plan"]
+    def said(center: float, **corners: float) -> dict[str, str]:
+        read = {f"align__luminance_{key}": center * share for key, share in corners.items()}
+        made = plan(changed("mill-loft", align__luminance=center, **read))
+        return {f"{one.code} {one.subject}": one.text for one in made.findings if "/luminance" in one.subject}
 
-    assert said(planned * 1.1, planned) == []
-    assert [one[:8] for one in said(planned * 0.7, planned * 0.6)] == ["Measured"]
-    assert "30 % less" in said(planned * 0.7, planned * 0.6)[0]
-    assert "60 % of the center's" in said(planned, planned * 0.6)[0]
+    assert said(planned * 1.1, tl=0.95, corners=0.9) == {}
+    assert "30 % less" in said(planned * 0.7)["luminance-off-plan /align/luminance"]
+    dark = said(planned, tr=0.6, corners=0.55)
+    assert "top right corner has 60 %" in dark["corner-dark /align/luminance_tr"]
+    assert "darkest corner has 55 %" in dark["corner-dark /align/luminance_corners"]
+    # a matte fabric is planned nearly even: a quarter less at a corner is no fabric
+    assert "planned" in said(planned, bl=0.75)["corner-dark /align/luminance_bl"]
+    table = plan(changed("mill-loft", align__luminance=planned, align__luminance_tl=planned)).table(
+        "measured"
+    )
+    assert [one.verdict for one in table.rows] == ["as planned", "bright enough", "", "", ""]
 
 
 def test_what_the_ranking_says_a_fixing_carries_is_what_it_carries_once_taken() -> None:

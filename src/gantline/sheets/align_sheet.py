@@ -6,6 +6,7 @@ from gantline.core.align.corners import CORNERS, NAMES
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
+from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import done
 from gantline.stations.align.tables import align_table
 from gantline.stations.hang.tables import hang_table
@@ -18,9 +19,6 @@ POSE = (
     ("corner_within", "Within"),
     ("digital_price", "Squared up by the projector"),
 )
-
-
-MEASURED = ("measured_center", "measured_corner")
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,7 +40,7 @@ def align_card(ready: Ready) -> bytes:
         "names": [NAMES[one] for one in CORNERS],
         "pose": [(label, made.text(key)) for key, label in POSE if key in made.figures and made.text(key)],
         "done": at(done),
-        "luminance": [(made.figures[key].label, made.text(key)) for key in MEASURED if made.text(key)],
+        "luminance": at(measured_table),
     }
     return to_pdf(render("align.html", ready.paper, title="alignment card", **values))
 

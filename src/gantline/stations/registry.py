@@ -5,7 +5,7 @@ from enum import StrEnum
 
 from gantline.plan.plan import MEASURE
 from gantline.plan.station import Station
-from gantline.stations.align.findings import Code as AlignCode
+from gantline.stations.align.codes import Code as AlignCode
 from gantline.stations.align.station import ALIGN
 from gantline.stations.frame.findings import Code as FrameCode
 from gantline.stations.frame.station import FRAME

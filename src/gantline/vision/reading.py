@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from gantline.core.align.corners import READINGS, outside_from
+from gantline.core.align.corners import READINGS, outside_from, viewable_corners
 from gantline.core.throw.pinhole import Array
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import aim, panel_shares
@@ -63,8 +63,8 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         )
     except Untrusted as error:
         return _but(nothing, str(error))
-    view = there.view - there.view.mean(axis=0)
-    outside = outside_from(found.corners_mm, view)
+    # perspective is removed by the frame as a rectangle, so its corners are those, whether it leans or not
+    outside = outside_from(found.corners_mm, viewable_corners(picture.width_mm, picture.height_mm))
     return PhotoReading(
         trouble="",
         outside={f"{key}_mm": round(float(one), 1) for key, one in zip(READINGS, outside, strict=True)},

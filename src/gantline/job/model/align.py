@@ -119,9 +119,20 @@ class Aligned(Part):
     ] = None
     shift_turn: Annotated[Share | None, Field("shift_turn", "Shift, a turn of its knob", "share")] = None
     luminance: Annotated[
-        Lux | None, Field("measured_center", "Measured luminance, center", "number", unit=" cd/m²", fact=True)
+        Lux | None, Field("measured_center", "Measured, center", "number", unit=" cd/m²", fact=True)
+    ] = None
+    luminance_tl: Annotated[
+        Lux | None, Field("measured_tl", "Measured, top left corner", "number", unit=" cd/m²", fact=True)
+    ] = None
+    luminance_tr: Annotated[
+        Lux | None, Field("measured_tr", "Measured, top right corner", "number", unit=" cd/m²", fact=True)
+    ] = None
+    luminance_br: Annotated[
+        Lux | None, Field("measured_br", "Measured, bottom right corner", "number", unit=" cd/m²", fact=True)
+    ] = None
+    luminance_bl: Annotated[
+        Lux | None, Field("measured_bl", "Measured, bottom left corner", "number", unit=" cd/m²", fact=True)
     ] = None
     luminance_corners: Annotated[
-        Lux | None,
-        Field("measured_corner", "Measured luminance, darkest corner", "number", unit=" cd/m²", fact=True),
+        Lux | None, Field("measured_corner", "Or only the darkest corner", "number", unit=" cd/m²", fact=True)
     ] = None

@@ -1,7 +1,6 @@
 """What stands between the picture and its frame."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.core.align.corners import NAMES, spoken
 from gantline.core.align.solve import Alignment
@@ -10,7 +9,9 @@ from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found
+from gantline.stations.align.codes import Code
 from gantline.stations.align.finish import depth_mm, unsharp
+from gantline.stations.align.measured import corners_light, luminance
 from gantline.stations.align.solve import (
     aligned,
     done,
@@ -22,23 +23,8 @@ from gantline.stations.align.solve import (
     weak,
 )
 from gantline.stations.align.words import said
-from gantline.stations.light import on_axis_cd_m2
 
 ROUNDS = field_of(Aligned.rounds).pointer
-
-
-class Code(StrEnum):
-    """Every finding of this station."""
-
-    NO_POSE = "no-pose"
-    BAD_READING = "corner-reading-doubtful"
-    LEANS = "frame-leans"
-    NO_POSE_FITS = "corners-fit-no-pose"
-    WEAK = "turn-and-shift-alike"
-    MOVE = "picture-off"
-    BOW = "edge-bows"
-    DIM = "luminance-off-plan"
-    FOCUS = "focus-apart"
 
 
 def _finding(code: Code, severity: str, text: str, subject: str = "") -> Finding:
@@ -130,31 +116,4 @@ def focus(at: Ask) -> Iterator[Finding]:
     yield _finding(Code.FOCUS, "check", text, "#focus")
 
 
-@found
-def luminance(at: Ask) -> Iterator[Finding]:
-    """A measured luminance that is off its plan, or whose corners are too dark."""
-    center, corner, planned = (
-        at.given(Aligned.luminance),
-        at.given(Aligned.luminance_corners),
-        at(on_axis_cd_m2),
-    )
-    if center is None or center <= 0.0:
-        return
-    within = at.default(AlignDefaults.luminance_within)
-    if planned is not None and abs(center / planned - 1.0) > within:
-        text = (
-            f"Measured {center:.0f} cd/m², planned {planned:.0f}: {100.0 * abs(center / planned - 1.0):.0f} % "
-            f"{'more' if center > planned else 'less'}, {100.0 * within:.0f} % is usual. Look at lamp, mode, zoom and iris."
-        )
-        yield Finding(code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance).pointer)
-    least = at.default(AlignDefaults.corner_light)
-    if corner is not None and corner / center < least:
-        text = (
-            f"The darkest corner has {100.0 * corner / center:.0f} % of the center's luminance; "
-            f"{100.0 * least:.0f} % is the least."
-        )
-        subject = field_of(Aligned.luminance_corners).pointer
-        yield Finding(code=Code.DIM, severity="check", text=text, subject=subject)
-
-
-FINDINGS = (pose, readings, moves, bow, focus, luminance)
+FINDINGS = (pose, readings, moves, bow, focus, luminance, corners_light)

@@ -8,6 +8,7 @@ from gantline.stations.align.findings import FINDINGS
 from gantline.stations.align.finish import memory_table
 from gantline.stations.align.finish_figures import FINISH, finish_gist
 from gantline.stations.align.marks import DRAW
+from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import digital_share, done
 from gantline.stations.align.tables import align_table
 from gantline.stations.common import from_afar
@@ -36,6 +37,16 @@ def memory_gist(at: Ask) -> str:
         "none"
         if found is None
         else ", ".join(f"{one.number}: {' and '.join(one.aspects)}" for one in found.rows)
+    )
+
+
+def measured_gist(at: Ask) -> str:
+    """How many of the five points."""
+    found = at(measured_table)
+    return (
+        "nothing measured"
+        if found is None
+        else f"{sum(bool(one.measured) for one in found.rows)} of 5 points"
     )
 
 
@@ -78,7 +89,19 @@ PANEL = (
         gist=finish_gist,
     ),
     PanelPart(title="Lens memories", weight="detail", widget="memories", when=has_memories, gist=memory_gist),
-    PanelPart(title="Light, measured", rows=("measured_center", "measured_corner")),
+    PanelPart(
+        title="Light, measured",
+        rows=(
+            "measured_center",
+            "measured_tl",
+            "measured_tr",
+            "measured_br",
+            "measured_bl",
+            "measured_corner",
+        ),
+        weight="detail",
+        gist=measured_gist,
+    ),
     PanelPart(widget="cautions"),
 )
 
@@ -91,7 +114,11 @@ ALIGN = Station(
     panel=PANEL,
     gist=gist,
     lit=Lit(layers=("survey", "size", "align"), dimensions=("align",), handles=("align",)),
-    tables=(Table(key="align", question=align_table), Table(key="memories", question=memory_table)),
+    tables=(
+        Table(key="align", question=align_table),
+        Table(key="memories", question=memory_table),
+        Table(key="measured", question=measured_table),
+    ),
     draw=DRAW,
     cautions=cautions,
     begun=begun,

@@ -1,0 +1,132 @@
+"""Luminance as it was measured, against the plan, at the center and the four corners."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from gantline.core.align.corners import CORNERS, NAMES, OUTWARD
+from gantline.core.defaults import AlignDefaults
+from gantline.job.field import field_of
+from gantline.job.model.align import Aligned
+from gantline.plan.ask import Ask
+from gantline.plan.finding import Finding, found
+from gantline.stations.align.codes import Code
+from gantline.stations.light import eyes_of, light_model, on_axis_cd_m2, seat_light
+from gantline.stations.survey import main_seat
+
+INSET = 0.45  # of the picture from its middle: a meter's spot lies wholly on the fabric
+FIELDS = {
+    "tl": Aligned.luminance_tl,
+    "tr": Aligned.luminance_tr,
+    "br": Aligned.luminance_br,
+    "bl": Aligned.luminance_bl,
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PointRow:
+    """A point of the picture: luminance as measured and as planned, in words, the verdict (empty without a measurement)."""
+
+    key: str
+    name: str
+    measured: str
+    planned: str
+    verdict: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Measured:
+    """The five points."""
+
+    rows: tuple[PointRow, ...]
+
+
+def planned_shares(at: Ask) -> dict[str, float]:
+    """Luminance of each corner over the center's, as the main seat sees it; empty while nothing is planned."""
+    model, seat = at(light_model), at(main_seat)
+    if model is None or seat is None:
+        return {}
+    middle, wide, high = model.points[0], np.ptp(model.points[:, 0]), np.ptp(model.points[:, 1])
+    corners = middle + np.column_stack([OUTWARD * INSET * (wide, high), np.zeros(len(CORNERS))])
+    seen, _ = seat_light(replace(model, points=np.vstack([middle, corners])), eyes_of((seat,)))
+    return {key: float(seen[0, at_ + 1] / seen[0, 0]) for at_, key in enumerate(CORNERS)}
+
+
+def measured_shares(at: Ask) -> dict[str, float]:
+    """The same as it was measured, of the corners that were."""
+    center = at.given(Aligned.luminance)
+    if not center:
+        return {}
+    return {key: value / center for key, named in FIELDS.items() if (value := at.given(named)) is not None}
+
+
+@found
+def luminance(at: Ask) -> Iterator[Finding]:
+    """A measured center that is off its plan."""
+    center, planned = at.given(Aligned.luminance), at(on_axis_cd_m2)
+    if not center or planned is None:
+        return
+    within, off = at.default(AlignDefaults.luminance_within), center / planned - 1.0
+    if abs(off) > within:
+        text = (
+            f"Measured {center:.0f} cd/m², planned {planned:.0f}: {100.0 * abs(off):.0f} % "
+            f"{'more' if off > 0.0 else 'less'}, {100.0 * within:.0f} % is usual. Look at lamp, mode, zoom and iris."
+        )
+        yield Finding(code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance).pointer)
+
+
+@found
+def corners_light(at: Ask) -> Iterator[Finding]:
+    """A corner that is too dark, or not as bright as planned against the center."""
+    center, only = at.given(Aligned.luminance), at.given(Aligned.luminance_corners)
+    least, within = at.default(AlignDefaults.corner_light), at.default(AlignDefaults.luminance_within)
+    read, planned = at(measured_shares), at(planned_shares)
+    if center and only is not None and only / center < least:
+        yield _dark("darkest", only / center, least, field_of(Aligned.luminance_corners).pointer)
+    for key, share in read.items():
+        subject = field_of(FIELDS[key]).pointer
+        if share < least:
+            yield _dark(NAMES[key], share, least, subject)
+        elif key in planned and abs(share / planned[key] - 1.0) > within:
+            text = (
+                f"The {NAMES[key]} corner has {100.0 * share:.0f} % of the center's luminance, planned "
+                f"{100.0 * planned[key]:.0f} %: look at the lens, the shift and the seat it was measured from."
+            )
+            yield Finding(code=Code.DARK_CORNER, severity="note", text=text, subject=subject)
+
+
+def _dark(name: str, share: float, least: float, subject: str) -> Finding:
+    text = f"The {name} corner has {100.0 * share:.0f} % of the center's luminance; {100.0 * least:.0f} % is the least."
+    return Finding(code=Code.DARK_CORNER, severity="check", text=text, subject=subject)
+
+
+def measured_table(at: Ask) -> Measured | None:
+    """All five in words; None before the center was measured."""
+    center, planned = at.given(Aligned.luminance), at(on_axis_cd_m2)
+    if not center:
+        return None
+    within, least = at.default(AlignDefaults.luminance_within), at.default(AlignDefaults.corner_light)
+    off = planned is not None and abs(center / planned - 1.0) > within
+    rows = [
+        PointRow(
+            key="center",
+            name="center",
+            measured=f"{center:.0f} cd/m²",
+            planned="" if planned is None else f"{planned:.0f} cd/m²",
+            verdict="" if planned is None else "off its plan" if off else "as planned",
+        )
+    ]
+    read, shares = at(measured_shares), at(planned_shares)
+    for key in CORNERS:
+        there, wanted = read.get(key), shares.get(key)
+        dark = there is not None and there < least
+        row = PointRow(
+            key=key,
+            name=NAMES[key],
+            measured="" if there is None else f"{100.0 * there:.0f} %",
+            planned="" if wanted is None else f"{100.0 * wanted:.0f} %",
+            verdict="" if there is None else "too dark" if dark else "bright enough",
+        )
+        rows.append(row)
+    return Measured(rows=tuple(rows))
