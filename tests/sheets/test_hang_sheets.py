@@ -1,11 +1,19 @@
 """The drilling sheet and the alignment card: what a crew reads off them is what the plan says."""
 
 import re
+from dataclasses import replace
 
+import cv2
+import numpy as np
 import pytest
 
 from gantline.job.edits import Edit
+from gantline.plan.plan import JobPlan
 from gantline.sheets.registry import SHEETS
+from gantline.stations.align.solve import aim, panel_shares
+from gantline.stations.common import panel_aspect
+from gantline.stations.size import screen
+from gantline.vision.camera import Scene, Shot, photo
 from tests.sheets.test_sheets import ready, words
 from tests.stations.test_hang_align import round_of
 
@@ -96,3 +104,45 @@ def test_fixings_shims_and_what_holds_the_bottom_are_on_the_shopping_list() -> N
         edit("/wall/screws", None),
     )
     assert "coach screws" in own
+
+
+def photographed(made: JobPlan) -> bytes:
+    """The lit screen of a job as a phone sees it from the left."""
+    there, own = made.ask(aim), made.ask(screen)
+    assert there is not None
+    aspect = float(made.ask(panel_aspect))
+    scene = Scene(
+        width_mm=own.picture.width_mm,
+        height_mm=own.picture.height_mm,
+        border_mm=own.border.side_mm,
+        lit=there.target - there.view.mean(axis=0),
+        panel=panel_shares(there, aspect),
+        panel_aspect=aspect,
+    )
+    image = photo(scene, Shot(turn_deg=18.0, width_px=1600, height_px=1200))
+    return bytes(cv2.imencode(".jpg", image)[1])
+
+
+def test_the_photo_of_a_round_stands_on_the_card_with_its_corners_drawn_in() -> None:
+    round_ = {**round_of("mill-loft", yaw=0.5), "photo": "p1"}
+    gone = {**round_of("mill-loft"), "id": "r2", "photo": "gone"}
+    made = ready("mill-loft", edit("/align/rounds", [round_, gone]))
+    jpeg = photographed(made.made)
+    asked: list[str] = []
+
+    def kept(key: str) -> bytes | None:
+        asked.append(key)
+        return jpeg if key == "p1" else None
+
+    text, reader = words(SHEETS["alignment-card"].make(replace(made, photo=kept)))
+    assert asked == ["p1", "gone"]
+    assert "Round 1, by photo" in text
+    assert "Round 2, by photo" not in text
+    (data,) = {one.data for page in reader.pages for one in page.images}
+    drawn = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_COLOR)
+    assert drawn is not None
+    assert drawn.shape[1] == 1000
+    # gray but for the two outlines: the frame's is warm, the picture's is cool
+    warm = (drawn[:, :, 2].astype(int) - drawn[:, :, 0] > 120).sum()
+    cool = (drawn[:, :, 0].astype(int) - drawn[:, :, 2] > 80).sum()
+    assert min(warm, cool) > 1000

@@ -1,15 +1,19 @@
 """The alignment card: corners as read, the moves with boxes and what to read after each, and the final numbers."""
 
+from base64 import b64encode
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from gantline.core.align.corners import CORNERS, NAMES
+from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
-from gantline.sheets.pdf import render, to_pdf
+from gantline.sheets.pdf import PHOTO, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import done
 from gantline.stations.align.tables import align_table
 from gantline.stations.hang.tables import hang_table
+from gantline.vision.reading import drawn_in, reading
 
 POSE = (
     ("align_yaw", "Turned"),
@@ -17,6 +21,9 @@ POSE = (
     ("align_roll", "Rolled"),
     ("corner_worst", "Farthest corner off"),
     ("corner_within", "Within"),
+    ("align_ratio", "Throw ratio"),
+    ("align_shift_h", "Shift sideways"),
+    ("align_shift_v", "Shift"),
     ("digital_price", "Squared up by the projector"),
 )
 
@@ -41,8 +48,20 @@ def align_card(ready: Ready) -> bytes:
         "pose": [(label, made.text(key)) for key, label in POSE if key in made.figures and made.text(key)],
         "done": at(done),
         "luminance": at(measured_table),
+        "photos": list(_photos(ready)),
     }
     return to_pdf(render("align.html", ready.paper, title="alignment card", **values))
+
+
+def _photos(ready: Ready) -> Iterator[tuple[str, str]]:
+    """Name and picture of the first and the last round's photo, with the corners found in it."""
+    rounds = list(enumerate(ready.made.ask.things(Aligned.rounds), start=1))
+    taken = [(number, one.photo) for number, one in rounds if one.photo]
+    for number, key in dict.fromkeys([*taken[:1], *taken[-1:]]):
+        content = ready.photo(key or "")
+        if content is not None:
+            drawn = drawn_in(content, reading(ready.made.ask, content))
+            yield f"Round {number}", f"{PHOTO}{b64encode(drawn).decode()}"
 
 
 def _moves(at: Ask) -> list[tuple[str, list[After]]]:

@@ -11,6 +11,7 @@ from markupsafe import Markup
 from gantline.sheets.lettering import FONTS, font_faces, html_text
 from gantline.sheets.sheet import Paper
 
+PHOTO = "data:image/jpeg;base64,"
 TEMPLATES = Path(__file__).parent / "templates"
 PAPERS: dict[Paper, tuple[str, float]] = {"a4": ("A4", 182.0), "letter": ("letter", 187.0)}
 
@@ -54,16 +55,17 @@ def own_fonts() -> tuple[Any, Any]:
 
 
 def _own_files_only() -> Any:
-    """A fetcher of our own fonts alone: nothing a job file says can make the sheet fetch anything."""
+    """A fetcher of our own fonts, and of photos that stand in the page itself: nothing a job file says can make the sheet fetch
+    anything."""
     from weasyprint.urls import URLFetcher
 
     class OwnFonts(URLFetcher):  # type: ignore[misc]
         def fetch(self, url: str, headers: Any = None) -> Any:
-            if not url.startswith(FONTS.as_uri()):
+            if not url.startswith((FONTS.as_uri(), PHOTO)):
                 raise ValueError("the sheet fetches nothing from outside")
             return super().fetch(url, headers)
 
-    return OwnFonts(allowed_protocols=("file",))
+    return OwnFonts(allowed_protocols=("file", "data"))
 
 
 def markup(svg: str) -> Markup:

@@ -21,13 +21,15 @@ Records = Sequence[tuple[str, str, Mapping[str, Any]]]
 
 @dataclass(frozen=True, kw_only=True)
 class Ready:
-    """A job planned, and what goes to a sheet's foot. Faces are drawn when a sheet asks for them."""
+    """A job planned, and what goes to a sheet's foot. Faces are drawn when a sheet asks for them. photo: a photo of this job by
+    its id, None where it is gone."""
 
     made: JobPlan
     stamp: str
     paper: Paper = "a4"
     fabrics: Records = ()
     boards: Records = ()
+    photo: Callable[[str], bytes | None] = lambda _: None
 
     @property
     def job(self) -> Job:

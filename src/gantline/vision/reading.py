@@ -2,8 +2,11 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
+import cv2
 import numpy as np
+from numpy.typing import NDArray
 
 from gantline.core.align.corners import READINGS, outside_from, viewable_corners
 from gantline.core.throw.pinhole import Array
@@ -14,6 +17,8 @@ from gantline.stations.size import screen
 from gantline.vision.photo import Untrusted, read_gray, read_photo
 
 MOST_BYTES = 25 * 2**20
+DASHES = 24  # a side
+FRAME_BGR, PICTURE_BGR = (0, 160, 240), (240, 160, 60)
 Points = tuple[tuple[float, float], ...]
 
 
@@ -75,6 +80,29 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         picture_px=_points(found.picture_px),
         markers=len(found.seen),
     )
+
+
+def drawn_in(content: bytes, found: PhotoReading, wide_px: int = 1000) -> bytes:
+    """The photo as a JPEG with the corners found in it: the frame's inner edge drawn through, the picture's dashed."""
+    image = read_gray(content, most=MOST_BYTES)
+    share = wide_px / image.shape[1]
+    small = cv2.cvtColor(
+        cv2.resize(image, None, fx=share, fy=share, interpolation=cv2.INTER_AREA), cv2.COLOR_GRAY2BGR
+    )
+    if found.frame_px:
+        cv2.polylines(small, [_whole(found.frame_px, share)], True, FRAME_BGR, 3, cv2.LINE_AA)
+    for a, b in pairwise([*found.picture_px, *found.picture_px[:1]]):
+        ends = np.array([a, b]) * share
+        cuts = np.linspace(ends[0], ends[1], 2 * DASHES + 1)
+        for one in range(0, 2 * DASHES, 2):
+            start, end = (tuple(round(each) for each in cuts[number]) for number in (one, one + 1))
+            cv2.line(small, start, end, PICTURE_BGR, 2, cv2.LINE_AA)
+    return bytes(cv2.imencode(".jpg", small, [cv2.IMWRITE_JPEG_QUALITY, 85])[1])
+
+
+def _whole(points: Points, share: float) -> NDArray[np.int32]:
+    found: NDArray[np.int32] = np.round(np.array(points) * share).astype(np.int32)
+    return found
 
 
 def _points(points: Array) -> Points:

@@ -31,6 +31,7 @@ def sheet(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     """One sheet of one version.  args: job, version, sheet, paper."""
     from gantline.sheets.registry import SHEETS
     from gantline.sheets.sheet import Ready
+    from gantline.store import photos
 
     shop_id, version, made = _planned(session, args)
     say(PLANNED)
@@ -39,8 +40,15 @@ def sheet(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
         shops.named_records(session, shop_id, one) for one in (RecordKind.FABRIC, RecordKind.BOARD)
     )
     stamp = f"version {version.number}, {version.saved_at:%Y-%m-%d}"
+
+    def photo_of(key: str) -> bytes | None:
+        try:
+            return photos.content(session, UUID(args["job"]), UUID(key))
+        except (photos.NoSuchPhoto, ValueError):  # taken away since, or no id
+            return None
+
     return SHEETS[args["sheet"]].make(
-        Ready(made=made, stamp=stamp, paper=paper, fabrics=fabrics, boards=boards)
+        Ready(made=made, stamp=stamp, paper=paper, fabrics=fabrics, boards=boards, photo=photo_of)
     )
 
 

@@ -1001,8 +1001,16 @@ export interface components {
             corner_sigma_mm: number | null;
             /** Luminance */
             luminance: number | null;
+            /** Luminance Bl */
+            luminance_bl: number | null;
+            /** Luminance Br */
+            luminance_br: number | null;
             /** Luminance Corners */
             luminance_corners: number | null;
+            /** Luminance Tl */
+            luminance_tl: number | null;
+            /** Luminance Tr */
+            luminance_tr: number | null;
             /**
              * Rounds
              * @default []
@@ -1585,7 +1593,7 @@ export interface components {
         /**
          * CornerRound
          * @description The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and up or down;
-         *     minus inside. *_bow: how far an edge's middle stands outside the line of its corners.
+         *     minus inside. *_bow: how far an edge's middle stands outside the line of its corners. photo: the one they were read from.
          */
         CornerRound: {
             /** Bl X Mm */
@@ -1602,6 +1610,8 @@ export interface components {
             day: string | null;
             /** Id */
             id: string;
+            /** Photo */
+            photo: string | null;
             /** Tl X Mm */
             tl_x_mm: number | null;
             /** Tl Y Mm */
@@ -3430,6 +3440,14 @@ export interface components {
          */
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
+         * Measured
+         * @description The five points.
+         */
+        Measured: {
+            /** Rows */
+            rows: components["schemas"]["PointRow"][];
+        };
+        /**
          * Memories
          * @description All of them, the screen's own first.
          */
@@ -3836,6 +3854,22 @@ export interface components {
             rests: string;
             /** Text */
             text: string;
+        };
+        /**
+         * PointRow
+         * @description A point of the picture: luminance as measured and as planned, in words, the verdict (empty without a measurement).
+         */
+        PointRow: {
+            /** Key */
+            key: string;
+            /** Measured */
+            measured: string;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: string;
+            /** Verdict */
+            verdict: string;
         };
         /**
          * Practice
@@ -5076,6 +5110,7 @@ export interface components {
             lamp_list?: components["schemas"]["ThingList"] | null;
             light?: components["schemas"]["LightTable"] | null;
             marks?: components["schemas"]["MarkTable"] | null;
+            measured?: components["schemas"]["Measured"] | null;
             memories?: components["schemas"]["Memories"] | null;
             roll?: components["schemas"]["RollDrawing"] | null;
             rounded?: components["schemas"]["RoundedSizes"] | null;

@@ -15,7 +15,7 @@ Outside = Annotated[PositionMm, Limit(ge=-OFF_MM, le=OFF_MM)]
 
 class CornerRound(Item):
     """The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and up or down;
-    minus inside. *_bow: how far an edge's middle stands outside the line of its corners."""
+    minus inside. *_bow: how far an edge's middle stands outside the line of its corners. photo: the one they were read from."""
 
     id: Id
     tl_x_mm: Annotated[Outside | None, Field("tl_x", "top left, sideways", fact=True)] = None
@@ -32,6 +32,7 @@ class CornerRound(Item):
     )
     who: Annotated[Line | None, Field("who", "who", "text")] = None
     day: Annotated[Line | None, Field("day", "when", "text")] = None
+    photo: Annotated[Line | None, Field("photo", "photo", "text")] = None
 
 
 class CastPoint(Item):

@@ -15,6 +15,7 @@ from gantline.stations.align.solve import (
     within_mm,
     worst_mm,
 )
+from gantline.stations.common import shift_text
 
 FIGURES = Figures()
 BY = "least squares over the corner readings, exact pinhole model"
@@ -62,6 +63,30 @@ def _turn(key: str, label: str, name: str, ways: tuple[str, str]) -> None:
 
 for _one in TURNS:
     _turn(*_one)
+
+
+@FIGURES.other("align_ratio", "Throw ratio as it stands", "", BY)
+def ratio(at: Ask) -> Display | None:
+    """Of the zoom."""
+    found = at(aligned)
+    if not isinstance(found, Alignment):
+        return None
+    return Display(found.pose.ratio, text=f"{found.pose.ratio:.3f} : 1", how=BY)
+
+
+def _shift(key: str, label: str, name: str, up: bool) -> None:
+    @FIGURES.other(key, label, "", BY)
+    def shown(at: Ask) -> Display | None:
+        """Of the lens."""
+        found = at(aligned)
+        if not isinstance(found, Alignment):
+            return None
+        value = float(getattr(found.pose, name))
+        return Display(value, text=shift_text(value, up), how=BY)
+
+
+_shift("align_shift_h", "Shift sideways as it stands", "shift_h", False)
+_shift("align_shift_v", "Shift as it stands", "shift_v", True)
 
 
 @FIGURES.other(

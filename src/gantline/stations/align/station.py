@@ -72,7 +72,16 @@ PANEL = (
     PanelPart(
         title="The pose behind it",
         weight="detail",
-        rows=("align_yaw", "align_pitch", "align_roll", "corner_misfit", "corner_sigma"),
+        rows=(
+            "align_yaw",
+            "align_pitch",
+            "align_roll",
+            "align_ratio",
+            "align_shift_h",
+            "align_shift_v",
+            "corner_misfit",
+            "corner_sigma",
+        ),
         gist=gist,
     ),
     PanelPart(

@@ -26,6 +26,7 @@ export const Corners = ({ plan }: StationProps) => {
   const table = plan.tables.align
   const [draft, setDraft] = useState<Record<string, string>>({})
   const [last, setLast] = useState('tl_x_mm')
+  const [photo, setPhoto] = useState('')
   const [trouble, setTrouble] = useState('')
   if (!table) return null
   const typed = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim()))
@@ -35,6 +36,7 @@ export const Corners = ({ plan }: StationProps) => {
     try {
       await edit([{ pointer: '/align/rounds/-', value: { ...read, day: WHEN.format(new Date()) } }])
       setDraft({})
+      setPhoto('')
       setTrouble('')
     } catch (error) {
       setTrouble(said(error))
@@ -65,7 +67,12 @@ export const Corners = ({ plan }: StationProps) => {
       <Button size="bar" className="mb-2" onClick={() => void keep({})}>
         Drag them on the board
       </Button>
-      <Photo onRead={(read) => setDraft((now) => ({ ...now, ...read }))} />
+      <Photo
+        onRead={(read, key) => {
+          setDraft((now) => ({ ...now, ...read }))
+          setPhoto(key)
+        }}
+      />
       <div className="grid grid-cols-2 gap-2">
         {CORNERS.map(({ key, name, up }) => {
           const row = table.corners.find((one) => one.key === key)
@@ -99,7 +106,7 @@ export const Corners = ({ plan }: StationProps) => {
           </Button>
         ))}
       </div>
-      <Button look="main" size="tall" disabled={count === 0} onClick={() => void keep(typed)}>
+      <Button look="main" size="tall" disabled={count === 0} onClick={() => void keep(photo ? { ...typed, photo } : typed)}>
         {count === 8 ? 'Keep this round' : `Keep ${count} of 8`}
       </Button>
       <Trouble text={trouble} />

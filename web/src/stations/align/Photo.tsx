@@ -4,7 +4,7 @@ import { useThisJob } from '../../job/context'
 import { FilePick } from '../../parts/FilePick'
 import { said, Trouble } from '../../parts/Trouble'
 
-type PhotoProps = { onRead: (typed: Record<string, string>) => void }
+type PhotoProps = { onRead: (typed: Record<string, string>, photo: string) => void }
 type Point = [number, number]
 
 /** A photo of the lit screen, read into the eight numbers; the frame's corners can be moved by hand. */
@@ -24,7 +24,8 @@ export const Photo = ({ onRead }: PhotoProps) => {
       })
       setFound(answer)
       setTrouble(answer.trouble)
-      if (!answer.trouble) onRead(Object.fromEntries(Object.entries(answer.outside).map(([name, value]) => [name, `${value}mm`])))
+      if (!answer.trouble)
+        onRead(Object.fromEntries(Object.entries(answer.outside).map(([name, value]) => [name, `${value}mm`])), key)
     } catch (error) {
       setTrouble(said(error))
     } finally {

@@ -104,7 +104,7 @@ test('a photo fills the numbers with their unit, and a corner moved by hand is r
   const onRead = vi.fn()
   within(<Photo onRead={onRead} />)
   picked()
-  await vi.waitFor(() => expect(onRead).toHaveBeenCalledWith({ tl_x_mm: '-3.2mm', tl_y_mm: '4mm' }))
+  await vi.waitFor(() => expect(onRead).toHaveBeenCalledWith({ tl_x_mm: '-3.2mm', tl_y_mm: '4mm' }, 'p1'))
   expect(screen.getByText(/Read to ± 0.4 mm, 11 of 12 markers seen/)).toBeTruthy()
   const image = screen.getByRole('img', { name: 'The photo with the corners found in it' })
   const corners = image.querySelectorAll('circle')
