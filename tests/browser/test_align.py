@@ -15,6 +15,7 @@ from gantline.core.throw.pinhole import to_wall
 from gantline.demo.practice import ROOMS, room
 from gantline.stations import plan
 from gantline.stations.align.solve import aim, panel_shares
+from gantline.stations.height import centre_x_mm
 from gantline.vision.camera import Scene, Shot, photo
 from tests.browser.test_journeys import Make, unfold
 from tests.conftest import demo_job
@@ -61,6 +62,53 @@ def test_the_screen_is_hung_level_and_the_picture_brought_home(page: Page, make_
     page.get_by_role("button", name="Keep this round").click()
     expect(page.get_by_text("Aligned: every corner is within tolerance. Move nothing more.")).to_be_visible()
     expect(page.locator(".aimed")).to_have_count(0)
+
+
+def test_the_picture_first_then_the_frame_where_it_stands(page: Page, make_job: Make) -> None:
+    job = make_job("narrow-lounge", name="Picture first", hang={})
+    page.goto(f"/jobs/{job['id']}/hang")
+    expect(page.get_by_text("Put the picture on the bare wall, level")).to_be_visible()
+    made = plan(demo_job("narrow-lounge"))
+    there = made.ask(aim)
+    assert there is not None
+    for name, (x, y) in zip(CORNERS.values(), (there.target + np.array([7.0, 3.0])).tolist(), strict=True):
+        page.get_by_role("textbox", name=f"{name} corner of the picture, from the left").fill(f"{x:.1f} mm")
+        page.get_by_role("textbox", name=f"{name} corner of the picture, above the floor").fill(f"{y:.1f} mm")
+    page.get_by_role("button", name="Keep these corners").click()
+    expect(page.get_by_text(re.compile("The picture stands .* to the right of"))).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Hang the frame by the picture")).click()
+    expect(page.get_by_text(re.compile("The picture stands"))).to_have_count(0)
+    saved = page.request.get(f"/api/jobs/{job['id']}").json()["document"]["height"]
+    assert abs(saved["centre_x_mm"] - (made.ask(centre_x_mm) + 7.0)) < 1.0
+
+    page.get_by_role("link", name=re.compile("^Align")).click()
+    page.get_by_role("button", name="Drag them on the board").click()
+    grip = page.get_by_role("slider", name=re.compile("The picture's top left corner"))
+    grip.focus()
+    page.keyboard.press("Shift+ArrowLeft")  # ten millimeters, outward
+    expect(page.get_by_text(re.compile("out, on it")).first).to_be_visible()
+    (round_,) = page.request.get(f"/api/jobs/{job['id']}").json()["document"]["align"]["rounds"]
+    assert (round_["tl_x_mm"], round_["tl_y_mm"]) == (10.0, 0.0)
+
+
+def test_the_projectors_light_goes_off_from_the_wall(page: Page, make_job: Make) -> None:
+    job = make_job("mill-loft", name="Light off")
+    page.goto(f"/jobs/{job['id']}/hang")
+    unfold(page, "Projector")
+    page.get_by_role("button", name="Ask Simulated projector").click()
+    off = page.get_by_role("button", name="Power off")
+    on = page.get_by_role("button", name="Power on")
+    expect(on.or_(off)).to_be_visible()
+    if on.is_visible():
+        on.click()
+        expect(page.get_by_text("warming up")).to_be_visible()
+    page.get_by_role("button", name="Light off").click()
+    expect(page.get_by_text("The light is off: the wall may be worked at.")).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Align")).click()
+    unfold(page, "Projector")
+    page.get_by_role("button", name="Light on").click()
+    page.get_by_role("button", name="Lens memory 2").click()
+    expect(page.get_by_text("1.450")).to_be_visible()
 
 
 def test_a_phone_on_the_ladder_chooses_what_the_projector_casts(page: Page, make_job: Make) -> None:
