@@ -137,7 +137,7 @@ def edit(
 
 def _saved(desk: Desk, head: JobVersionRow, who: str, make: Change, key: str | None = None) -> dict[str, Any]:
     job, what = make(read_job(head.document))
-    made = plan(job, desk.shop, desk.memo.near(head.job_id, head.number))
+    made = plan(job, desk.shop, desk.memo.near(head.job_id))
     save = saving(made, what, who, key)
     saved = jobs.save(desk.session, desk.shop_id, head.job_id, head.number, save)
     return job_out(desk, saved, made)

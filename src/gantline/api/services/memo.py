@@ -32,34 +32,35 @@ class PlanEntry:
 
 
 class Memo:
-    """Plans by job and version, the least lately used dropped first."""
+    """The newest plan of each job, the job least lately used dropped first. Older versions of a job have no place of their own:
+    they would push out what others are working on, and the newest one's answers serve them, too."""
 
     def __init__(self, most: int = MOST) -> None:
         self.most = most
-        self.plans: OrderedDict[tuple[UUID, int], PlanEntry] = OrderedDict()
+        self.plans: OrderedDict[UUID, tuple[int, PlanEntry]] = OrderedDict()
         self.lock = Lock()
 
     def get(self, job_id: UUID, version: int) -> PlanEntry | None:
-        """The plan of a version."""
+        """The plan of a version, while it is the newest one here."""
         with self.lock:
-            found = self.plans.get((job_id, version))
-            if found is not None:
-                self.plans.move_to_end((job_id, version))
-            return found
+            found = self.plans.get(job_id)
+            if found is None or found[0] != version:
+                return None
+            self.plans.move_to_end(job_id)
+            return found[1]
 
-    def near(self, job_id: UUID, version: int) -> JobPlan | None:
-        """The plan of a version, or of another one of the same job: its answers may serve."""
-        found = self.get(job_id, version)
-        if found is None:
-            with self.lock:
-                key = next((one for one in reversed(self.plans) if one[0] == job_id), None)
-                found = self.plans[key] if key else None
-        return found.made if found else None
+    def near(self, job_id: UUID) -> JobPlan | None:
+        """The plan of any version of a job: its answers may serve."""
+        found = self.plans.get(job_id)
+        return found[1].made if found else None
 
     def put(self, job_id: UUID, version: int, kept: PlanEntry) -> None:
-        """Keep a plan."""
+        """Keep a plan, unless a newer one of its job is here."""
         with self.lock:
-            self.plans[(job_id, version)] = kept
-            self.plans.move_to_end((job_id, version))
+            there = self.plans.get(job_id)
+            if there is not None and there[0] > version:
+                return
+            self.plans[job_id] = version, kept
+            self.plans.move_to_end(job_id)
             while len(self.plans) > self.most:
                 self.plans.popitem(last=False)

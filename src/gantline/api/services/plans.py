@@ -27,7 +27,7 @@ CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
 
 def planned(desk: Desk, version: JobVersionRow) -> JobPlan:
     """A version's plan, fresh: whoever asks may ask on."""
-    return plan(read_job(version.document), desk.shop, desk.memo.near(version.job_id, version.number))
+    return plan(read_job(version.document), desk.shop, desk.memo.near(version.job_id))
 
 
 def drawing(made: JobPlan) -> dict[str, Any]:
