@@ -3,7 +3,7 @@
 from itertools import pairwise
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
@@ -266,6 +266,7 @@ def test_plates_lie_past_the_return_where_the_board_is_wide_enough() -> None:
 
 
 @given(sides, sides, st.lists(st.floats(300, 3000), max_size=3))
+@example(2125.0, 911.0, [533.5, 576.4])  # two plates that overlap: off one is not off the other
 def test_no_staple_lies_on_a_plate_or_nearer_to_its_neighbor_than_wood_bears(
     width: float, height: float, braces: list[float]
 ) -> None:

@@ -52,7 +52,18 @@ def plate_spans_mm(plates: Plates, length_mm: float, braces_at_mm: Sequence[floa
         return ()
     leg, half = plates.inset_mm + plates.leg_mm + clear_mm, plates.leg_mm / 2.0 + clear_mm
     middles = tuple((at - half, at + half) for at in sorted(braces_at_mm))
-    return ((0.0, leg), *middles, (length_mm - leg, length_mm))
+    return _joined(((0.0, leg), *middles, (length_mm - leg, length_mm)))
+
+
+def _joined(spans: Spans) -> Spans:
+    """The same with those that overlap made one: at the end of one plate the next may have begun."""
+    found: list[tuple[float, float]] = []
+    for low, high in sorted(spans):
+        if found and low < found[-1][1]:
+            found[-1] = (found[-1][0], max(high, found[-1][1]))
+        else:
+            found.append((low, high))
+    return tuple(found)
 
 
 def kept_off(readings_mm: Sequence[float], spans: Spans, closest_mm: float) -> tuple[float | None, ...]:

@@ -50,6 +50,8 @@ def planned_shares(at: Ask) -> dict[str, float]:
     middle, wide, high = model.points[0], np.ptp(model.points[:, 0]), np.ptp(model.points[:, 1])
     corners = middle + np.column_stack([OUTWARD * INSET * (wide, high), np.zeros(len(CORNERS))])
     seen, _ = seat_light(replace(model, points=np.vstack([middle, corners])), eyes_of((seat,)))
+    if not seen[0, 0] > 0.0:  # a fabric that sends nothing to this seat
+        return {}
     return {key: float(seen[0, at_ + 1] / seen[0, 0]) for at_, key in enumerate(CORNERS)}
 
 
