@@ -16,6 +16,7 @@ STANDING = tuple(
     )
     for base, kind in ITEMS.items()
 )
+OF_FIELDS = (1 << FIRST_ITEM) - 1  # and of defaults
 STAND = tuple(one for one in PLAIN if one.stands)
 
 
@@ -53,7 +54,10 @@ class Rests:
             return ()
         got = self.names.get(bits)
         if got is None:
-            got = self.names[bits] = tuple([self._key(at) for at in single_bits(bits)])
+            keys = [self._key(at) for at in single_bits(bits)]
+            own = (bits & OF_FIELDS).bit_count()
+            # bits of things are given as they are met: by name, so that a plan does not depend on what was asked before
+            got = self.names[bits] = (*keys[:own], *sorted(keys[own:]))
         return got
 
     def _key(self, at: int) -> str:

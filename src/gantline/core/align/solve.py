@@ -98,7 +98,10 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
     jacobian = _jacobian(misfit, at, now, scale)
     for _ in range(ROUNDS):
         normal = jacobian.T @ jacobian
-        step = np.linalg.solve(normal + damping * np.diag(np.diag(normal) + 1e-12), -jacobian.T @ now)
+        try:
+            step = np.linalg.solve(normal + damping * np.diag(np.diag(normal) + 1e-12), -jacobian.T @ now)
+        except np.linalg.LinAlgError as error:
+            raise OutOfRange("these corners fix no pose of this projector", field="readings") from error
         tried = at + step * scale
         try:
             after = misfit(tried)
