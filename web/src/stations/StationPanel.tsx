@@ -3,7 +3,8 @@ import { Field } from '../parts/Field'
 import { FigureRow } from '../parts/FigureRow'
 import { Folded } from '../parts/Folded'
 import { Findings } from './common/Findings'
-import { type StationProps, WIDGETS } from './widgets'
+import type { StationProps } from './props'
+import { WIDGETS } from './widgets'
 
 /** A station's panel as the plan orders it: what leads, what is entered, and detail folded under its gist. */
 export const StationPanel = (props: StationProps) => {

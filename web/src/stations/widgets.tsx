@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { JobOut, Plan, ThingList as Things } from '../api/client'
+import type { Plan, ThingList as Things } from '../api/client'
 import { Corners } from './align/Corners'
 import { Focus, Memories } from './align/Finish'
 import { Projector } from './align/Projector'
@@ -11,6 +11,7 @@ import { Bought, Bow, Pieces } from './frame/Workshop'
 import { Hung } from './hang/Hung'
 import { Pictured } from './hang/Pictured'
 import { States } from './light/States'
+import type { StationProps } from './props'
 import { RoundedSizes } from './size/RoundedSizes'
 import { Shapes } from './size/Shapes'
 import { DeleteJob } from './survey/DeleteJob'
@@ -25,7 +26,6 @@ import { MarksTable } from './wall/MarksTable'
 import { ToMeasure } from './wall/ToMeasure'
 import { Ways } from './wall/Ways'
 
-export type StationProps = { job: JobOut; plan: Plan; station: string }
 type Draw = (props: StationProps) => ReactNode
 
 const things =

@@ -1,7 +1,7 @@
 import { useShown } from '../../job/shown'
 import { Button, Pick } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 import { useProjector } from './useProjector'
 
 /** How focus is found: by no number, by looking. */

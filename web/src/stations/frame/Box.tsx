@@ -3,7 +3,7 @@ import { useThisJob } from '../../job/context'
 import { Add } from '../../parts/Add'
 import { Button } from '../../parts/Button'
 import { Typed } from '../../parts/Typed'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 type Row = NonNullable<Plan['tables']['box']>['rows'][number]
 const CELLS = [

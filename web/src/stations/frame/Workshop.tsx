@@ -4,7 +4,7 @@ import { Button } from '../../parts/Button'
 import { Num, Rich } from '../../parts/Num'
 import { Typed } from '../../parts/Typed'
 import { TakeFrom } from '../common/TakeFrom'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 /** How far the rails bow with 0, 1, 2 … braces; a tap takes that many. */
 export const Bow = (props: StationProps) =>

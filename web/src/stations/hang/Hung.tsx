@@ -4,7 +4,7 @@ import { Button } from '../../parts/Button'
 import { Kept } from '../../parts/Kept'
 import { Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 const GROUPS = [
   {

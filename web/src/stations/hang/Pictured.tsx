@@ -3,7 +3,7 @@ import { useThisJob } from '../../job/context'
 import { Button } from '../../parts/Button'
 import { Kept } from '../../parts/Kept'
 import { said, Trouble } from '../../parts/Trouble'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 const CORNERS = [
   { key: 'tl', name: 'Top left' },

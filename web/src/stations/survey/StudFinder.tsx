@@ -5,7 +5,7 @@ import { Add } from '../../parts/Add'
 import { Button, buttonLook, Pick } from '../../parts/Button'
 import { Menu, MenuChoices } from '../../parts/Menu'
 import { Typed } from '../../parts/Typed'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 const READINGS = '/survey/stud_readings/-'
 const MARKS = '/survey/stud_marks/-'

@@ -1,7 +1,7 @@
 import { Add } from '../../parts/Add'
 import { Kept } from '../../parts/Kept'
 import { Rich } from '../../parts/Num'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 const ENDS = [
   { name: 'left_mm', label: 'Top left, too high by (minus: too low)', hint: 'left' },

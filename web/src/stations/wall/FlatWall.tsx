@@ -5,7 +5,7 @@ import { Add } from '../../parts/Add'
 import { Button } from '../../parts/Button'
 import { Num, Rich } from '../../parts/Num'
 import { Typed } from '../../parts/Typed'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 const GAPS = '/survey/gaps/-'
 const CELLS = [

@@ -2,7 +2,7 @@ import { toEdits } from '../../api/client'
 import { useThisJob } from '../../job/context'
 import { Button } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
-import type { StationProps } from '../widgets'
+import type { StationProps } from '../props'
 
 /** What can hold the screen, ranked; one tap takes it. */
 export const Ways = ({ plan }: StationProps) => {
