@@ -93,7 +93,8 @@ def test_a_preview_is_the_same_with_and_without_a_plan_at_hand_and_the_memo_stay
     assert client.post(path, json=body).json() == warm
     edit = {"edits": [{"pointer": "/height/centre_x_mm", "value": 1900.0}]}
     client.post(f"/api/jobs/{job['id']}/edits", json=edit, headers={"If-Match": '"1"'})
-    assert client.post(path, json=body).json() == warm  # somebody saved meanwhile: the old version is still dragged
+    # somebody saved meanwhile: the old version is still dragged
+    assert client.post(path, json=body).json() == warm
     for number in range(app.state.memo.most + 5):
         made = client.post("/api/jobs", json={"name": f"Many {number}", "value": 2000}).json()
     assert len(app.state.memo.plans) == app.state.memo.most
