@@ -70,8 +70,9 @@ def places(listed: tuple[str, ...]) -> dict[str, tuple[str, int]]:
     for one in listed:
         name, _, place = one.partition("=")
         host, _, port = place.rpartition(":")
-        if not (name.strip() and host and port.isascii() and port.isdigit() and 0 < int(port) < PORTS):
-            raise ValueError(f"{one!r} is no projector: write name=host:port")
+        fits = name.strip() and name.isprintable() and "/" not in name
+        if not (fits and host and port.isascii() and port.isdigit() and 0 < int(port) < PORTS):
+            raise ValueError(f"{one!r} is no projector: write name=host:port, no / in the name")
         found[name.strip()] = host.strip("[]"), int(port)
     return found
 

@@ -106,7 +106,7 @@ def test_a_silent_projector_keeps_nobody_else_waiting(new_database: Callable[[],
         app.state.engine.dispose()
 
 
-@pytest.mark.parametrize("bad", ["Loft", "Loft=host", "=host:1", "Loft=host:99999", "Loft=:1"])
+@pytest.mark.parametrize("bad", ["Loft", "Loft=host", "=host:1", "Loft=host:99999", "Loft=:1", "A/B=host:1"])
 def test_a_setting_that_lists_no_projector_is_named(bad: str) -> None:
     with pytest.raises(ValueError, match="write name=host:port"):
         Settings(projectors=(bad,))

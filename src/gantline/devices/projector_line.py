@@ -10,6 +10,7 @@ from gantline.devices.projector import Control, Power, ProjectorRefuses, Project
 
 PROTOCOL = "gantline-projector 1"
 ANSWER_S = 1.5  # from a request to its answer
+WHOLE = 3.0  # answers' times that one try may take in all
 TRIES = 3
 LONGEST = 1000  # bytes of one line
 SPLIT = " | "  # between the words of a list
@@ -41,11 +42,16 @@ class LineProjector:
 
     async def set(self, settings: Sequence[tuple[Control, str]]) -> ProjectorState:
         """Set these, one after the other, and say what it came to.  Raises: ProjectorTrouble, ProjectorRefuses."""
-        why = ""
-        async with self._one_at_a_time:
+        why = "somebody else is asking it"
+        try:
+            async with asyncio.timeout(WHOLE * self.answer_s):
+                await self._one_at_a_time.acquire()
+        except TimeoutError as error:
+            raise self._trouble(why) from error
+        try:
             for _ in range(TRIES):
                 try:
-                    async with self._line() as line:
+                    async with asyncio.timeout(WHOLE * self.answer_s), self._line() as line:
                         for what, value in settings:
                             await line.ask(f"set {what} {value}", what)
                         return _state({name: await line.ask(f"get {name}", name) for name in NAMES})
@@ -55,7 +61,12 @@ class LineProjector:
                     why = "no answer in time"
                 except OSError as error:
                     why = error.strerror or "no connection"
-        raise ProjectorTrouble(
+        finally:
+            self._one_at_a_time.release()
+        raise self._trouble(why)
+
+    def _trouble(self, why: str) -> ProjectorTrouble:
+        return ProjectorTrouble(
             f"{self.name} at {self.host}:{self.port} cannot be used: {why}. Check that it has power, its network cable,"
             " and its address in the server's settings.",
             field="projector",
