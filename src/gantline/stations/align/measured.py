@@ -83,7 +83,8 @@ def corners_light(at: Ask) -> Iterator[Finding]:
     """A corner that is too dark, or not as bright as planned against the center."""
     center, only = at.given(Aligned.luminance), at.given(Aligned.luminance_corners)
     least, within = at.default(AlignDefaults.corner_light), at.default(AlignDefaults.luminance_within)
-    read, planned = at(measured_shares), at(planned_shares)
+    read = at(measured_shares)
+    planned = at(planned_shares) if read else {}
     if center and only is not None and only / center < least:
         yield _dark("darkest", only / center, least, field_of(Aligned.luminance_corners).pointer)
     for key, share in read.items():
