@@ -49,10 +49,14 @@ class Aim:
 def frame_lean_mm(at: Ask) -> float:
     """How far the viewable area's top stands to the right of its bottom [mm], by the diagonals of the built frame; 0 while they
     are not read, or do not close."""
-    built, own = at(square), at(screen)
-    if not isinstance(built, SquareCheck) or not built.agrees:
-        return 0.0
-    return built.lean_mm * own.picture.height_mm / own.overall_height_mm
+    built, own = at(built_square), at(screen)
+    return 0.0 if built is None else built.lean_mm * own.picture.height_mm / own.overall_height_mm
+
+
+def built_square(at: Ask) -> SquareCheck | None:
+    """What the readings of the built frame say; None while they are not there, or do not close."""
+    built = at(square)
+    return built if isinstance(built, SquareCheck) and built.agrees else None
 
 
 def aim(at: Ask) -> Aim | None:
@@ -167,7 +171,7 @@ def misfits(at: Ask) -> bool:
 def leaning(at: Ask) -> Alignment | None:
     """The pose whose misfit a frame out of square explains; None where its diagonals were read: that is taken in already."""
     found, alarm = at(aligned), at.default(AlignDefaults.corner_alarm)
-    if not isinstance(found, Alignment) or at(frame_lean_mm) != 0.0:
+    if not isinstance(found, Alignment) or at(built_square) is not None:
         return None
     return found if leans(found, alarm=alarm, settled=alarm) else None
 
