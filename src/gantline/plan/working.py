@@ -9,6 +9,8 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+import orjson
+
 from gantline.core.units import Units, exact_text, read_tape
 
 Write = Callable[["Expr"], str]
@@ -219,13 +221,14 @@ class WorkingDraft:
     No dataclass, so that a serializer has to ask for it to be written.
     """
 
-    __slots__ = ("expr", "how", "source", "text", "units", "value")
+    __slots__ = ("expr", "how", "sent", "source", "text", "units", "value")
 
     def __init__(
         self, value: object, text: str, expr: Expr | None, how: str, source: str, units: Units
     ) -> None:
         self.value, self.text, self.expr = value, text, expr
         self.how, self.source, self.units = how, source, units
+        self.sent: orjson.Fragment | None = None
 
     @classmethod
     def __get_pydantic_core_schema__(cls, _: object, handler: Callable[[object], Any]) -> Any:
@@ -265,6 +268,15 @@ def as_plain(value: object) -> object:
     if isinstance(value, WorkingDraft):
         return value.written()
     raise TypeError(type(value).__name__)
+
+
+def as_sent(value: object) -> object:
+    """The same for an answer that is sent, each working written once: most figures of a plan stand in the next one, too."""
+    if isinstance(value, WorkingDraft):
+        if value.sent is None:
+            value.sent = orjson.Fragment(orjson.dumps(value.written()))
+        return value.sent
+    return as_plain(value)
 
 
 def rounding_text(length_mm: float, units: Units) -> str:

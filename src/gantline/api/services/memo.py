@@ -10,7 +10,7 @@ from uuid import UUID
 import orjson
 
 from gantline.plan.plan import JobPlan
-from gantline.plan.working import as_plain
+from gantline.plan.working import as_sent
 
 MOST = 256  # a plan with its drawing is about a megabyte; fewer than work at once, and every drag plans from nothing
 
@@ -27,7 +27,7 @@ class PlanEntry:
         """Document, plan and drawing as they go out, written once: most of what opening a job takes."""
         if not self.written:
             whole = (self.made.ask.job.model_dump(mode="json"), self.made.plan, self.drawing)
-            self.written.extend(orjson.Fragment(orjson.dumps(one, default=as_plain)) for one in whole)
+            self.written.extend(orjson.Fragment(orjson.dumps(one, default=as_sent)) for one in whole)
         return dict(zip(("document", "plan", "drawing"), self.written, strict=True))
 
 
