@@ -11,7 +11,8 @@ from gantline.stations.align.marks import DRAW
 from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import digital_share, done
 from gantline.stations.align.tables import align_table
-from gantline.stations.common import from_afar
+from gantline.stations.common import from_afar, mount_kind
+from gantline.stations.height import CABINET
 
 LIGHT = Caution(
     key="lens-light",
@@ -23,6 +24,11 @@ LIGHT = Caution(
 def cautions(_: Ask) -> tuple[Caution, ...]:
     """The light."""
     return (LIGHT,)
+
+
+def on_cabinet(at: Ask) -> bool:
+    """Whether the projector stands right at the wall, where its place is its lens."""
+    return at(mount_kind) == CABINET
 
 
 def has_memories(at: Ask) -> bool:
@@ -89,6 +95,12 @@ PANEL = (
         weight="detail",
         rows=("digital_price", "corner_wanted", "shift_turn"),
         gist=_digital,
+    ),
+    PanelPart(
+        title="What a millimeter does",
+        weight="detail",
+        rows=("per_mm_top", "per_mm_bottom", "per_mm_width"),
+        when=on_cabinet,
     ),
     PanelPart(
         title="Focus and blanking",
