@@ -11,7 +11,8 @@ from uuid import UUID
 import orjson
 from fastapi import Request, Response
 from pydantic import BaseModel
-from sqlalchemy import Text, func, select
+from sqlalchemy import Text, func, literal, select
+from sqlalchemy.dialects.postgresql import aggregate_order_by
 from starlette.concurrency import run_in_threadpool
 
 from gantline import __version__
@@ -64,9 +65,10 @@ class Question:
 
 def question(desk: Desk, task: str, args: Mapping[str, Any]) -> Question:
     """A question, with everything in its key that its answer rests on: version, settings, records, program."""
-    records = func.md5(
-        func.string_agg(RecordRow.kind + RecordRow.key + RecordRow.body.cast(Text), RecordRow.key)
-    )
+    told = RecordRow.kind + RecordRow.key + RecordRow.body.cast(Text)
+    # in order: the same records read in another order would be another question
+    ordered = aggregate_order_by(literal("|"), RecordRow.kind, RecordRow.key)
+    records = func.md5(func.string_agg(told, ordered))
     stores = desk.session.scalar(select(records).where(RecordRow.shop_id == desk.shop_id))
     rests = [task, args, dict(desk.shop.overrides), stores, __version__]
     digest = hashlib.sha256(orjson.dumps(rests, option=orjson.OPT_SORT_KEYS)).hexdigest()
