@@ -270,6 +270,7 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     import uvicorn
 
     from gantline.api.watch import write_log
+    from gantline.server import seldom_swept
     from gantline.sockets import PatientProtocol
 
     write_log(as_json=settings.log == "json", requests=settings.log != "off")
@@ -296,6 +297,7 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
         "ssl_keyfile": settings.certificate_key,
     }
     if settings.processes == 1:
+        seldom_swept()
         Server(uvicorn.Config(application, **how)).run(sockets=[listening])
         return
     from uvicorn.supervisors import Multiprocess

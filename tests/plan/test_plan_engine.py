@@ -1,5 +1,7 @@
 """The engine on random rich jobs: workings give their figure, kept answers are the same answers, codes are closed."""
 
+import gc
+import weakref
 from collections.abc import Iterator
 from typing import Any
 
@@ -94,3 +96,16 @@ def test_a_plan_that_keeps_answers_is_the_plan_made_from_nothing(job: Job, data:
             continue
         made = plan(job, last=made)
         assert sent(made) == sent(plan(job)), pointer
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_a_plan_is_freed_when_the_last_one_lets_go_of_it(name: str) -> None:
+    gc.disable()  # what is tied to itself would stay until all of memory is swept, which stops everybody
+    try:
+        made = plan(demo_job(name))
+        sent(made)
+        left = weakref.ref(made.ask)
+        made = plan(demo_job(name), last=made)
+        assert left() is None
+    finally:
+        gc.enable()

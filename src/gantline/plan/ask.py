@@ -93,7 +93,6 @@ class Ask:
     def __init__(self, job: Job, shop: Shop, last: "Ask | None" = None) -> None:
         self.job, self.shop, self.reads, self.weighs = job, shop, 0, 0
         self.answers: dict[Hashable, Answer] = {}
-        self.seen: dict[str, tuple[Thing, ...]] = {}
         self.bits: Bits
         if last is not None and last.shop.overrides == shop.overrides:
             self.bits = last.bits
@@ -173,12 +172,8 @@ class Ask:
         self.reads |= one.bit
         self.weighs |= one.bit
         base = one.pointer
-        got = self.seen.get(base)
-        if got is None:
-            got = self.seen[base] = tuple(
-                Thing(self, each, f"{base}/{each.id}") for each in one.read(self.job) or ()
-            )
-        things: Any = got  # a Thing reads as what it stands for
+        # made anew, not kept: kept they would tie this Ask to itself, and only a search through all of memory sets it free
+        things: Any = tuple([Thing(self, each, f"{base}/{each.id}") for each in one.read(self.job) or ()])
         seen: Sequence[THINGS] = things
         return seen
 
