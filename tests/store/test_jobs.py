@@ -30,7 +30,7 @@ def start(session: Session, steps: int) -> tuple[UUID, UUID]:
     shop = shops.the_shop(session)
     job = jobs.create(session, shop, save(1)).job_id
     for n in range(2, steps + 1):
-        jobs.save(session, shop, job, n - 1, save(n))
+        jobs.save(session, jobs.edited(session, shop, job, n - 1), save(n))
     return shop, job
 
 
@@ -48,7 +48,7 @@ def test_undo_and_redo_walk_the_states_and_a_new_edit_ends_the_redo(sessions: se
         with pytest.raises(NothingToUndo):
             go(jobs.undo)
         now = jobs.head(session, shop, job).number
-        jobs.save(session, shop, job, now, save(9))
+        jobs.save(session, jobs.edited(session, shop, job, now), save(9))
         assert jobs.redoable(session, jobs.head(session, shop, job)) is None
         assert go(jobs.undo) == 1
         assert go(jobs.redo) == 9  # the newest branch, not the one left behind
@@ -62,10 +62,11 @@ def test_two_people_saving_at_once_the_second_is_told_and_overwrites_nothing(
     with sessions.begin() as session:
         shop, job = start(session, 1)
     with sessions() as first, sessions() as second:
-        jobs.save(first, shop, job, 1, save(2))
+        mine, theirs = (jobs.edited(one, shop, job, 1) for one in (first, second))
+        jobs.save(first, mine, save(2))
         first.commit()
         with pytest.raises(VersionConflict) as caught:
-            jobs.save(second, shop, job, 1, save(3))
+            jobs.save(second, theirs, save(3))
         assert (caught.value.current["version"], caught.value.expected) == (2, 1)
         second.rollback()
     with sessions() as session:
@@ -76,7 +77,7 @@ def test_a_save_that_is_not_committed_leaves_no_trace(sessions: sessionmaker[Ses
     with sessions.begin() as session:
         shop, job = start(session, 2)
     with sessions() as session:
-        jobs.save(session, shop, job, 2, save(3))
+        jobs.save(session, jobs.edited(session, shop, job, 2), save(3))
         session.rollback()
     with sessions() as session:
         assert (jobs.head(session, shop, job).number, len(jobs.versions(session, shop, job))) == (2, 2)

@@ -74,7 +74,8 @@ def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
 
 def head(session: Session, shop_id: UUID, job_id: UUID) -> JobVersionRow:
     """The newest version. Raises: NoSuchJob."""
-    found: JobVersionRow | None = session.scalar(_heads(shop_id).where(JobRow.id == job_id))
+    chosen = _heads(shop_id).where(JobRow.id == job_id).options(defer(JobVersionRow.card))
+    found: JobVersionRow | None = session.scalar(chosen)
     if found is None:
         raise NoSuchJob("There is no such job.", job=str(job_id))
     return found
@@ -151,10 +152,9 @@ def versions(session: Session, shop_id: UUID, job_id: UUID) -> Sequence[JobVersi
     return session.scalars(chosen.order_by(JobVersionRow.number.desc()).limit(500)).all()
 
 
-def save(session: Session, shop_id: UUID, job_id: UUID, expected: int, save: Save) -> JobVersionRow:
-    """Save the next version over version `expected`. Raises: NoSuchJob, VersionConflict."""
-    before = edited(session, shop_id, job_id, expected)
-    return _append(session, before, expected, save, parent=before.stands_for, stands_for=None)
+def save(session: Session, before: JobVersionRow, save: Save) -> JobVersionRow:
+    """Save the next version over one that was the newest when it was read. Raises: NoSuchJob, VersionConflict."""
+    return _append(session, before, before.number, save, parent=before.stands_for, stands_for=None)
 
 
 def undo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str) -> JobVersionRow:
@@ -222,6 +222,5 @@ def _append(
         what=save.what, who=save.who, document=save.document, card=save.card, edit_key=save.key,
     )  # fmt: skip
     session.add(made)
-    session.flush()
-    session.refresh(made)
+    session.flush()  # the time of saving comes back with the row
     return made

@@ -139,7 +139,7 @@ def _saved(desk: Desk, head: JobVersionRow, who: str, make: Change, key: str | N
     job, what = make(read_job(head.document))
     made = plan(job, desk.shop, desk.memo.near(head.job_id))
     save = saving(made, what, who, key)
-    saved = jobs.save(desk.session, desk.shop_id, head.job_id, head.number, save)
+    saved = jobs.save(desk.session, head, save)
     return job_out(desk, saved, made)
 
 
