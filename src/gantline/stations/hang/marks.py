@@ -42,7 +42,7 @@ def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
         key="hung-times",
         layer="hang",
         at=((left + right) / 2.0, bottom),
-        text=f"as it hangs, off by {TIMES:g} times",
+        text=f"as it hangs, misses drawn {TIMES:g} times over",
         role="astray",
         lift=-1.2,
     )
