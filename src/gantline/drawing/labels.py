@@ -62,7 +62,7 @@ def _free(mark: Label, em: float, taken: Sequence[Room], up: float) -> tuple[flo
 
 
 def _start(mark: Label, em: float) -> float:
-    if mark.role == "limit":
+    if mark.role == "limit" or mark.lift < 0.0:  # who draws it wants it under its place
         return UNDER
     if mark.room_mm is None:
         return OVER
