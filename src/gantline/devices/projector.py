@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal, Protocol
 
+from gantline.core.align.moves import zoomed
 from gantline.core.errors import DesignError
 
 Power = Literal["off", "warming", "on", "cooling"]
@@ -62,10 +63,10 @@ class Projector(Protocol):
 def turned(state: ProjectorState, what: Control, by: float) -> tuple[Control, str]:
     """What to set so that the picture grows by a share of its width (zoom), or goes by a share of itself (shift).
 
-    Throw ratio is distance over width, so it falls as the picture grows.  Raises: ProjectorRefuses outside its range.
+    Raises: ProjectorRefuses outside its range.
     """
     value, (low, high) = {
-        "zoom": (state.zoom / (1.0 + by), state.zoom_range),
+        "zoom": (zoomed(state.zoom, by), state.zoom_range),
         "shift-h": (state.shift_h + 100.0 * by, state.shift_h_range),
         "shift-v": (state.shift_v + 100.0 * by, state.shift_v_range),
     }[what]

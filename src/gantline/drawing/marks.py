@@ -63,7 +63,8 @@ class Label:
     """A text at its place [mm]; `size` large is the one thing the drawing says.
 
     room_mm: width and height of the thing whose middle the place is. lift: how far the text's middle stands over
-    its place, in heights of the text; set once, for every pen, where labels are placed.
+    its place, in heights of the text; set once, for every pen, where labels are placed. Minus from who draws it: tried
+    under its place first.
     """
 
     key: str

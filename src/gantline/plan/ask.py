@@ -128,9 +128,8 @@ class Ask:
             reads, weighs = self.reads, self.weighs
             self.reads = self.weighs = 0
             value = question(self, *args)
-            if (
-                type(value) is Thing
-            ):  # kept, it would go on noting what is read of it with the Ask it came from
+            # kept, it would go on noting what is read of it with the Ask it came from
+            if type(value) is Thing:
                 raise TypeError(f"{question.__name__} answers with a thing of a list; answer with its values")
             got = Answer(value, self.reads, self.weighs)
             self.reads, self.weighs = reads, weighs

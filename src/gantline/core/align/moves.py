@@ -90,13 +90,18 @@ def on_feet(kind: str, hands: Hands) -> bool:
     return kind != "turn" and hands.foot_turn_mm is not None
 
 
+def zoomed(ratio: float, share: float) -> float:
+    """The throw ratio after the picture grew by a share of its width: distance over width falls as it grows."""
+    return ratio / (1.0 + share)
+
+
 def pushed(pose: Pose, kind: str, amount: float, hands: Hands) -> Pose:
     """A pose after a move: a push [mm] that turns the body or shifts it, a share of zoom (+ larger) or shift."""
     name = NAMED.get(kind, kind)
     have = getattr(pose, name)
     if kind in TURNED:
         return replace(pose, **{name: have + math.atan2(amount, lever_mm(kind, hands))})
-    return replace(pose, **{name: have / (1.0 + amount) if kind == "ratio" else have + amount})
+    return replace(pose, **{name: zoomed(have, amount) if kind == "ratio" else have + amount})
 
 
 def _turn(now: Pose, kind: str, hands: Hands) -> Move | None:

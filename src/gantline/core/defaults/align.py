@@ -53,6 +53,9 @@ class AlignDefaults:
     luminance_within = Default(
         0.15, "share", 0.02, 0.5, "measured luminance at its plan within", "a meter, on the axis"
     )
+    spot_inset = Default(
+        0.05, "share", 0.0, 0.3, "corner spot in from each edge", "a meter's spot lies wholly on the fabric"
+    )
     f_number = Default(2.0, "", 1.0, 8.0, "f-number of the lens", "a home projector's lens, wide open")
     panel_mm = Default(12.0, "mm", 5.0, 40.0, "width of the panel", "a chip of half an inch across")
     corner_light = Default(

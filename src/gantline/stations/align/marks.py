@@ -16,7 +16,7 @@ from gantline.stations.align.words import outside
 
 TIMES = (20, 10, 5, 2, 1)  # the most that keeps the worst miss well inside the wall
 SHOWN = 0.1  # of the picture's width
-LIFT = {"tl": 1.2, "tr": 1.2, "br": -1.2, "bl": -1.2}
+LIFT = {"br": -1.0, "bl": -1.0}  # under the lower corners
 
 
 def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -63,7 +63,7 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
                 at=(x, y),
                 text=text,
                 role="corner-read",
-                lift=LIFT[key],
+                lift=LIFT.get(key, 0.0),
             )
     if not at(done):
         middle = there.view.mean(axis=0)
@@ -73,7 +73,6 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
             at=(float(middle[0]), float(there.view[2, 1])),
             text=f"misses drawn {times} times over" if times > 1 else "misses drawn to scale",
             role="astray",
-            lift=1.4,
         )
 
 

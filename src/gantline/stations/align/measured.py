@@ -15,7 +15,6 @@ from gantline.stations.align.codes import Code
 from gantline.stations.light import eyes_of, light_model, on_axis_cd_m2, seat_light
 from gantline.stations.survey import main_seat
 
-INSET = 0.45  # of the picture from its middle: a meter's spot lies wholly on the fabric
 FIELDS = {
     "tl": Aligned.luminance_tl,
     "tr": Aligned.luminance_tr,
@@ -48,7 +47,9 @@ def planned_shares(at: Ask) -> dict[str, float]:
     if model is None or seat is None:
         return {}
     middle, wide, high = model.points[0], np.ptp(model.points[:, 0]), np.ptp(model.points[:, 1])
-    corners = middle + np.column_stack([OUTWARD * INSET * (wide, high), np.zeros(len(CORNERS))])
+    corners = middle + np.column_stack(
+        [OUTWARD * (0.5 - at.default(AlignDefaults.spot_inset)) * (wide, high), np.zeros(len(CORNERS))]
+    )
     seen, _ = seat_light(replace(model, points=np.vstack([middle, corners])), eyes_of((seat,)))
     if not seen[0, 0] > 0.0:  # a fabric that sends nothing to this seat
         return {}

@@ -44,7 +44,7 @@ def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
         at=((left + right) / 2.0, bottom),
         text=f"as it hangs, misses drawn {TIMES:g} times over",
         role="astray",
-        lift=-1.2,
+        lift=-1.0,
     )
 
 
@@ -66,7 +66,6 @@ def pictured(at: Ask, face: FaceName) -> Iterator[Mark]:
         at=(there.center_mm[0], max(y for _, y in corners)),
         text="picture as taped on the bare wall",
         role="astray",
-        lift=1.1,
     )
 
 
@@ -79,9 +78,7 @@ def standing(at: Ask, face: FaceName) -> Iterator[Mark]:
         up, key = floor.at(x_mm), place.partition(" ")[0]
         for part, points in (("head", _head(x_mm, up)), ("body", _body(x_mm, up))):
             yield Area(key=f"person-{key}-{part}", role="person", layer="hang", points=points)
-        yield Label(
-            key=f"person-{key}-text", layer="hang", at=(x_mm, up), text=place, role="person", lift=0.9
-        )
+        yield Label(key=f"person-{key}-text", layer="hang", at=(x_mm, up), text=place, role="person")
 
 
 def _head(x: float, up: float) -> tuple[tuple[float, float], ...]:

@@ -1,6 +1,6 @@
 """Picture first: what was taped onto the bare wall, and where that puts the frame."""
 
-from gantline.core.align.corners import CORNERS
+from gantline.core.align.corners import CORNERS, allowed_mm
 from gantline.core.defaults import AlignDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.hang.picture import Pictured, pictured
@@ -42,4 +42,4 @@ def frame_top_mm(at: Ask) -> float | None:
 
 def straight_within_mm(at: Ask) -> float:
     """How far a corner of the picture may stand from its place before the frame is hung to it [mm]."""
-    return max(at(overspill_mm), at.default(AlignDefaults.corner_within_mm))
+    return allowed_mm(at(overspill_mm), at.default(AlignDefaults.corner_within_mm))

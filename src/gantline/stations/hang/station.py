@@ -1,6 +1,5 @@
 """Hanging as one value."""
 
-from gantline.core.defaults import SizeDefaults
 from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Lit, PanelPart, Station, Table, fields_of
@@ -8,18 +7,17 @@ from gantline.stations.common import from_afar
 from gantline.stations.hang.figures import FIGURES, gist
 from gantline.stations.hang.findings import FINDINGS
 from gantline.stations.hang.marks import DRAW
+from gantline.stations.hang.people import guided
 from gantline.stations.hang.picture_figures import PICTURE
 from gantline.stations.hang.solve import picture_first
 from gantline.stations.hang.tables import hang_table
-from gantline.stations.size import screen
 
 LIFT = "Gloves, a planned path, doors shut. Nobody under it until every latch has clicked; pull-test each. Never over a seat."
 
 
 def cautions(at: Ask) -> tuple[Caution, ...]:
     """Lifting."""
-    wide = at(screen).overall_width_mm > at.default(SizeDefaults.two_people_width_mm)
-    who = "Two people at the frame, a third to guide. " if wide else "Two people. "
+    who = "Two people at the frame, a third to guide. " if at(guided) else "Two people. "
     return (Caution(key="hanging", name="Lifting", text=who + LIFT),)
 
 
