@@ -26,13 +26,14 @@ class ProjectorRefuses(DesignError):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ProjectorState:
-    """What a projector says of itself.
+    """What a projector says of itself. name: as the settings list it.
 
     light: whether it lights the wall while its power is on. memory: the lens memory taken last, None after the lens was
     moved by hand. zoom: as throw ratio, lens to picture over picture width. shift: percent of the picture's width to the
     right, of its height up. lamp_h: hours. errors: in its own words, none while all is well.
     """
 
+    name: str
     model: str
     power: Power
     light: bool

@@ -54,7 +54,9 @@ class LineProjector:
                     async with asyncio.timeout(WHOLE * self.answer_s), self._line() as line:
                         for what, value in settings:
                             await line.ask(f"set {what} {value}", what)
-                        return _state({name: await line.ask(f"get {name}", name) for name in NAMES})
+                        return _state(
+                            self.name, {name: await line.ask(f"get {name}", name) for name in NAMES}
+                        )
                 except _Broken as error:
                     why = str(error)
                 except TimeoutError:
@@ -118,10 +120,11 @@ class _Line:
         return value
 
 
-def _state(said: dict[str, str]) -> ProjectorState:
+def _state(name: str, said: dict[str, str]) -> ProjectorState:
     """Every value read, or the connection is not trusted.  Raises: _Broken."""
     try:
         return ProjectorState(
+            name=name,
             model=said["model"],
             power=POWERS[said["power"]],
             light={"on": True, "off": False}[said["light"]],

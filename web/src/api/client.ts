@@ -90,7 +90,7 @@ const unwrapped = async (send: () => Promise<Answer>): Promise<unknown> => {
 export type Practice = Schemas['Practice']
 export type PhotoReading = Schemas['PhotoReading']
 export type CastOut = Schemas['CastOut']
-export type ProjectorOut = Schemas['ProjectorOut']
+export type ProjectorState = Schemas['ProjectorState']
 export type CastShape = Schemas['CastShape']
 export type Work = Schemas['WorkOut']
 const FOLLOW_MS = 400

@@ -2992,7 +2992,8 @@ export interface components {
          * @description A text at its place [mm]; `size` large is the one thing the drawing says.
          *
          *     room_mm: width and height of the thing whose middle the place is. lift: how far the text's middle stands over
-         *     its place, in heights of the text; set once, for every pen, where labels are placed.
+         *     its place, in heights of the text; set once, for every pen, where labels are placed. Minus from who draws it: tried
+         *     under its place first.
          */
         Label: {
             /**
@@ -4058,56 +4059,6 @@ export interface components {
             width_mm: number | null;
         };
         /**
-         * ProjectorOut
-         * @description What a projector says of itself; see docs/projector-line.md.
-         */
-        ProjectorOut: {
-            /** Errors */
-            errors: string[];
-            /** Input */
-            input: string;
-            /** Inputs */
-            inputs: string[];
-            /** Lamp H */
-            lamp_h: number;
-            /** Light */
-            light: boolean;
-            /** Memories */
-            memories: string[];
-            /** Memory */
-            memory: string | null;
-            /** Model */
-            model: string;
-            /** Name */
-            name: string;
-            /**
-             * Power
-             * @enum {string}
-             */
-            power: "off" | "warming" | "on" | "cooling";
-            /** Shift H */
-            shift_h: number;
-            /** Shift H Range */
-            shift_h_range: [
-                number,
-                number
-            ];
-            /** Shift V */
-            shift_v: number;
-            /** Shift V Range */
-            shift_v_range: [
-                number,
-                number
-            ];
-            /** Zoom */
-            zoom: number;
-            /** Zoom Range */
-            zoom_range: [
-                number,
-                number
-            ];
-        };
-        /**
          * ProjectorPlace
          * @description The projector and its lens. Shift as shares of the whole panel image, up, down, to either side.
          *
@@ -4209,6 +4160,60 @@ export interface components {
             };
             /** Verdict */
             verdict: string;
+        };
+        /**
+         * ProjectorState
+         * @description What a projector says of itself. name: as the settings list it.
+         *
+         *     light: whether it lights the wall while its power is on. memory: the lens memory taken last, None after the lens was
+         *     moved by hand. zoom: as throw ratio, lens to picture over picture width. shift: percent of the picture's width to the
+         *     right, of its height up. lamp_h: hours. errors: in its own words, none while all is well.
+         */
+        ProjectorState: {
+            /** Errors */
+            errors: string[];
+            /** Input */
+            input: string;
+            /** Inputs */
+            inputs: string[];
+            /** Lamp H */
+            lamp_h: number;
+            /** Light */
+            light: boolean;
+            /** Memories */
+            memories: string[];
+            /** Memory */
+            memory: string | null;
+            /** Model */
+            model: string;
+            /** Name */
+            name: string;
+            /**
+             * Power
+             * @enum {string}
+             */
+            power: "off" | "warming" | "on" | "cooling";
+            /** Shift H */
+            shift_h: number;
+            /** Shift H Range */
+            shift_h_range: [
+                number,
+                number
+            ];
+            /** Shift V */
+            shift_v: number;
+            /** Shift V Range */
+            shift_v_range: [
+                number,
+                number
+            ];
+            /** Zoom */
+            zoom: number;
+            /** Zoom Range */
+            zoom_range: [
+                number,
+                number
+            ];
         };
         /**
          * ProjectorTable
@@ -7242,7 +7247,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProjectorOut"];
+                    "application/json": components["schemas"]["ProjectorState"];
                 };
             };
             /** @description Bad Request */
@@ -7284,7 +7289,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProjectorOut"];
+                    "application/json": components["schemas"]["ProjectorState"];
                 };
             };
             /** @description Bad Request */
@@ -7326,7 +7331,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProjectorOut"];
+                    "application/json": components["schemas"]["ProjectorState"];
                 };
             };
             /** @description Bad Request */

@@ -7,10 +7,8 @@ from fastapi import APIRouter, Depends, Request, Response
 from pydantic import Field
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.schemas.base import Out
 from gantline.devices.projector import (
     Control,
-    Power,
     Projector,
     ProjectorState,
     ProjectorTrouble,
@@ -49,27 +47,6 @@ class TurnIn(ClosedModel):
     by: Annotated[float, Field(gt=-0.9, lt=9.0, allow_inf_nan=False)]
 
 
-class ProjectorOut(Out):
-    """What a projector says of itself; see docs/projector-line.md."""
-
-    name: str
-    model: str
-    power: Power
-    light: bool
-    input: str
-    inputs: list[str]
-    memory: str | None
-    memories: list[str]
-    zoom: float
-    zoom_range: tuple[float, float]
-    shift_h: float
-    shift_h_range: tuple[float, float]
-    shift_v: float
-    shift_v_range: tuple[float, float]
-    lamp_h: float
-    errors: list[str]
-
-
 async def listed(request: Request) -> Mapping[str, Projector]:
     """The projectors of the server's settings, by name."""
     found: Mapping[str, Projector] = request.app.state.projectors
@@ -101,29 +78,21 @@ async def names(projectors: Listed) -> Response:
     return answer(list(projectors))
 
 
-@router.get("/{name}", response_model=ProjectorOut)
+@router.get("/{name}", response_model=ProjectorState)
 async def state(name: Line, projectors: Listed) -> Response:
     """What a projector says of itself now."""
-    return _said(name, await by_name(projectors, name).state())
+    return answer(await by_name(projectors, name).state())
 
 
-@router.put("/{name}", response_model=ProjectorOut)
+@router.put("/{name}", response_model=ProjectorState)
 async def set_them(name: Line, body: SettingsIn, projectors: Listed) -> Response:
     """Set power, light, input, lens memory, zoom or shift, and say what it came to."""
     found = by_name(projectors, name)
-    return _said(name, await found.set([(one.what, one.value) for one in body.settings]))
+    return answer(await found.set([(one.what, one.value) for one in body.settings]))
 
 
-@router.post("/{name}/turn", response_model=ProjectorOut)
+@router.post("/{name}/turn", response_model=ProjectorState)
 async def turn(name: Line, body: TurnIn, projectors: Listed) -> Response:
     """Make a move of the lens from where it stands now."""
     found = by_name(projectors, name)
-    return _said(name, await found.set([turned(await found.state(), body.what, body.by)]))
-
-
-def _said(name: str, found: ProjectorState) -> Response:
-    return answer(ProjectorOut(name=name, **_plain(found)).model_dump())
-
-
-def _plain(found: ProjectorState) -> dict[str, object]:
-    return {key: getattr(found, key) for key in ProjectorState.__dataclass_fields__}
+    return answer(await found.set([turned(await found.state(), body.what, body.by)]))

@@ -64,35 +64,49 @@ def measured_shares(at: Ask) -> dict[str, float]:
     return {key: value / center for key, named in FIELDS.items() if (value := at.given(named)) is not None}
 
 
+def center_off(at: Ask) -> float | None:
+    """How far the measured center is from its plan, a share of it; None while either is missing."""
+    center, planned = at.given(Aligned.luminance), at(on_axis_cd_m2)
+    return center / planned - 1.0 if center and planned else None
+
+
+def is_off(at: Ask, off: float) -> bool:
+    """Whether that is more than usual."""
+    return abs(off) > at.default(AlignDefaults.luminance_within)
+
+
+def is_dark(at: Ask, share: float) -> bool:
+    """Whether a corner has too little of the center's luminance."""
+    return share < at.default(AlignDefaults.corner_light)
+
+
 @found
 def luminance(at: Ask) -> Iterator[Finding]:
     """A measured center that is off its plan."""
-    center, planned = at.given(Aligned.luminance), at(on_axis_cd_m2)
-    if not center or planned is None:
+    off = at(center_off)
+    if off is None or not at(is_off, off):
         return
-    within, off = at.default(AlignDefaults.luminance_within), center / planned - 1.0
-    if abs(off) > within:
-        text = (
-            f"Measured {center:.0f} cd/m², planned {planned:.0f}: {100.0 * abs(off):.0f} % "
-            f"{'more' if off > 0.0 else 'less'}, {100.0 * within:.0f} % is usual. Look at lamp, mode, zoom and iris."
-        )
-        yield Finding(code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance).pointer)
+    text = (
+        f"Measured {at.given(Aligned.luminance):.0f} cd/m², planned {at(on_axis_cd_m2):.0f}: {100.0 * abs(off):.0f} % "
+        f"{'more' if off > 0.0 else 'less'}, {100.0 * at.default(AlignDefaults.luminance_within):.0f} % is usual. "
+        "Look at lamp, mode, zoom and iris."
+    )
+    yield Finding(code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance).pointer)
 
 
 @found
 def corners_light(at: Ask) -> Iterator[Finding]:
     """A corner that is too dark, or not as bright as planned against the center."""
     center, only = at.given(Aligned.luminance), at.given(Aligned.luminance_corners)
-    least, within = at.default(AlignDefaults.corner_light), at.default(AlignDefaults.luminance_within)
-    read = at(measured_shares)
+    least, read = at.default(AlignDefaults.corner_light), at(measured_shares)
     planned = at(planned_shares) if read else {}
-    if center and only is not None and only / center < least:
+    if center and only is not None and at(is_dark, only / center):
         yield _dark("darkest", only / center, least, field_of(Aligned.luminance_corners).pointer)
     for key, share in read.items():
         subject = field_of(FIELDS[key]).pointer
-        if share < least:
+        if at(is_dark, share):
             yield _dark(NAMES[key], share, least, subject)
-        elif key in planned and abs(share / planned[key] - 1.0) > within:
+        elif key in planned and at(is_off, share / planned[key] - 1.0):
             text = (
                 f"The {NAMES[key]} corner has {100.0 * share:.0f} % of the center's luminance, planned "
                 f"{100.0 * planned[key]:.0f} %: look at the lens, the shift and the seat it was measured from."
@@ -107,30 +121,35 @@ def _dark(name: str, share: float, least: float, subject: str) -> Finding:
 
 def measured_table(at: Ask) -> Measured | None:
     """All five in words; None before the center was measured."""
-    center, planned = at.given(Aligned.luminance), at(on_axis_cd_m2)
+    center, planned, off = at.given(Aligned.luminance), at(on_axis_cd_m2), at(center_off)
     if not center:
         return None
-    within, least = at.default(AlignDefaults.luminance_within), at.default(AlignDefaults.corner_light)
-    off = planned is not None and abs(center / planned - 1.0) > within
     rows = [
         PointRow(
             key="center",
             name="center",
             measured=f"{center:.0f} cd/m²",
             planned="" if planned is None else f"{planned:.0f} cd/m²",
-            verdict="" if planned is None else "off its plan" if off else "as planned",
+            verdict="" if off is None else "off its plan" if at(is_off, off) else "as planned",
         )
     ]
     read, shares = at(measured_shares), at(planned_shares)
     for key in CORNERS:
         there, wanted = read.get(key), shares.get(key)
-        dark = there is not None and there < least
         row = PointRow(
             key=key,
             name=NAMES[key],
             measured="" if there is None else f"{100.0 * there:.0f} %",
             planned="" if wanted is None else f"{100.0 * wanted:.0f} %",
-            verdict="" if there is None else "too dark" if dark else "bright enough",
+            verdict=_verdict(at, there, wanted),
         )
         rows.append(row)
     return Measured(rows=tuple(rows))
+
+
+def _verdict(at: Ask, there: float | None, wanted: float | None) -> str:
+    if there is None:
+        return ""
+    if at(is_dark, there):
+        return "too dark"
+    return "off its plan" if wanted and at(is_off, there / wanted - 1.0) else "bright enough"

@@ -1,4 +1,4 @@
-import type { ProjectorOut } from '../../api/client'
+import type { ProjectorState } from '../../api/client'
 import { Button } from '../../parts/Button'
 import { said, Trouble } from '../../parts/Trouble'
 import { type Setting, useProjector } from './useProjector'
@@ -31,7 +31,7 @@ export const Projector = () => {
   )
 }
 
-type ControlsProps = { now: ProjectorOut; busy: boolean; onSet: (what: Setting, value: string) => void }
+type ControlsProps = { now: ProjectorState; busy: boolean; onSet: (what: Setting, value: string) => void }
 
 const Controls = ({ now, busy, onSet }: ControlsProps) => {
   const on = now.power === 'on'

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { ask, type ProjectorOut } from '../../api/client'
+import { ask, type ProjectorState } from '../../api/client'
 import { keys } from '../../api/keys'
 
 const TURNING_MS = 1500
@@ -10,7 +10,7 @@ export type Act =
   | { name: string; turn: { what: 'zoom' | 'shift-h' | 'shift-v'; by: number } }
 export type Setting = 'power' | 'light' | 'input' | 'memory' | 'zoom' | 'shift-h' | 'shift-v'
 
-const sent = (act: Act): Promise<ProjectorOut> => {
+const sent = (act: Act): Promise<ProjectorState> => {
   const params = { path: { name: act.name } }
   if ('set' in act) return ask.put('/api/projectors/{name}', { params, body: { settings: [act.set] } })
   if ('turn' in act) return ask.post('/api/projectors/{name}/turn', { params, body: act.turn })
@@ -20,7 +20,7 @@ const sent = (act: Act): Promise<ProjectorOut> => {
 /** The projector at a distance as it last answered. It is asked by a tap; only while it warms up or cools down, again. */
 export const useProjector = () => {
   const client = useQueryClient()
-  const last = client.getQueryData<ProjectorOut>(keys.projector)
+  const last = client.getQueryData<ProjectorState>(keys.projector)
   const turning = last?.power === 'warming' || last?.power === 'cooling'
   const names = useQuery({ queryKey: keys.projectors, queryFn: () => ask.get('/api/projectors') })
   const now = useQuery({
