@@ -24,58 +24,86 @@ AS_JSON = {"content-type": "application/json"}
 ACTS = ("list",) * 60 + ("open",) * 90 + ("re-plan",) * 250 + ("save",) * 99 + ("sheet",)
 
 
-async def user(
-    address: str,
-    job: dict[str, str],
-    taken: dict[str, list[float]],
-    faults: list[str],
-    until: float,
-) -> None:
+class Browser:
+    """One person's connection, kept open. As little work as can be: who plays the users shares this machine with the servers."""
+
+    def __init__(self, port: int) -> None:
+        self.port = port
+        self.line: tuple[asyncio.StreamReader, asyncio.StreamWriter] | None = None
+
+    async def ask(
+        self, method: str, path: str, body: object = None, more: str = "", accept: str = "gzip, br, zstd"
+    ) -> tuple[int, bytes]:
+        """Status and body, compressed as it came.  Raises: OSError, EOFError."""
+        if self.line is None:
+            self.line = await asyncio.open_connection("127.0.0.1", self.port, limit=1 << 22)
+        reader, writer = self.line
+        content = b"" if body is None else json.dumps(body).encode()
+        head = (
+            f"{method} {path} HTTP/1.1\r\nhost: 127.0.0.1:{self.port}\r\naccept-encoding: {accept}\r\n"
+            f"content-type: application/json\r\ncontent-length: {len(content)}\r\n{more}\r\n"
+        )
+        try:
+            writer.write(head.encode() + content)
+            said = (await reader.readuntil(b"\r\n\r\n")).lower()
+            if b"transfer-encoding: chunked" in said:
+                pieces = []
+                while size := int(await reader.readline(), 16):
+                    pieces.append((await reader.readexactly(size + 2))[:-2])
+                await reader.readline()
+                found = b"".join(pieces)
+            else:
+                found = await reader.readexactly(
+                    int(said.partition(b"content-length: ")[2].split(b"\r\n")[0])
+                )
+        except BaseException:
+            self.close()
+            raise
+        if b"connection: close" in said:
+            self.close()
+        return int(said[9:12]), found
+
+    def close(self) -> None:
+        """Hang up."""
+        if self.line is not None:
+            self.line[1].close()
+            self.line = None
+
+
+async def user(port: int, job: str, taken: dict[str, list[float]], faults: list[str], until: float) -> None:
     """Acts at random with a pause between; a conflict with oneself cannot be, everybody has a job of their own."""
-    async with httpx2.AsyncClient(base_url=address, timeout=60) as client:  # a browser of their own
-        await _acting(client, job, taken, faults, until)
-
-
-async def _acting(
-    client: httpx2.AsyncClient,
-    job: dict[str, str],
-    taken: dict[str, list[float]],
-    faults: list[str],
-    until: float,
-) -> None:
-    version = 1
+    browser, version, path = Browser(port), 1, f"/api/jobs/{job}"
     await asyncio.sleep(random.uniform(0, PAUSE_S))
     while time.monotonic() < until:
         act = random.choice(ACTS)
-        path = f"/api/jobs/{job['id']}"
+        edits = [{"pointer": "/height/centre_x_mm", "value": random.uniform(2200, 2500)}]
         began = time.perf_counter()
         try:
             match act:
                 case "list":
-                    answer = await client.get("/api/jobs")
+                    status, found = await browser.ask("GET", "/api/jobs")
                 case "open":
-                    answer = await client.get(path)
+                    status, found = await browser.ask("GET", path)
                 case "re-plan":
-                    edits = [{"pointer": "/height/centre_x_mm", "value": random.uniform(2200, 2500)}]
                     body = {"version": version, "edits": edits, "station": "height", "face": "front"}
-                    answer = await client.post(f"{path}/preview", json=body)
+                    status, found = await browser.ask("POST", f"{path}/preview", body)
                 case "save":
-                    edits = [{"pointer": "/height/centre_x_mm", "value": random.uniform(2200, 2500)}]
-                    answer = await client.post(
-                        f"{path}/edits", json={"edits": edits}, headers={"If-Match": f'"{version}"'}
+                    status, found = await browser.ask(
+                        "POST", f"{path}/edits", {"edits": edits}, f'if-match: "{version}"\r\n'
                     )
-                    version += answer.status_code == 200
+                    version += status == 200
                 case _:
-                    answer = await client.get(f"{path}/sheets/wall-sheet")
-                    while answer.status_code == 202:
+                    status, found = await browser.ask("GET", f"{path}/sheets/wall-sheet")
+                    while status == 202:
                         await asyncio.sleep(0.4)
-                        answer = await client.get(f"{path}/sheets/wall-sheet")
-            if answer.status_code != 200:
-                faults.append(f"{act} {answer.status_code} {answer.text[:90]}")
+                        status, found = await browser.ask("GET", f"{path}/sheets/wall-sheet")
+            if status != 200:
+                faults.append(f"{act} {status} {found[:90]!r}")
             taken[act].append((time.perf_counter() - began) * 1e3)
-        except httpx2.HTTPError as error:
+        except (OSError, EOFError) as error:
             faults.append(f"{act} {type(error).__name__}")
         await asyncio.sleep(PAUSE_S)
+    browser.close()
 
 
 def largest() -> str:
@@ -95,18 +123,17 @@ def largest() -> str:
     return json.dumps(job)
 
 
-async def _users(address: str) -> tuple[dict[str, list[float]], list[str]]:
+async def _users(port: int) -> tuple[dict[str, list[float]], list[str]]:
     taken: dict[str, list[float]] = defaultdict(list)
     faults: list[str] = []
-    async with httpx2.AsyncClient(base_url=address, timeout=60) as client:
-        jobs = []
-        for at in range(USERS):
-            name = list(JOB_FILES)[at % len(JOB_FILES)]
-            jobs.append(
-                (await client.post("/api/jobs/file", content=job_bytes(name), headers=AS_JSON)).json()
-            )
+    office, jobs = Browser(port), []
+    for at in range(USERS):
+        content = json.loads(job_bytes(list(JOB_FILES)[at % len(JOB_FILES)]))
+        _, made = await office.ask("POST", "/api/jobs/file", content, accept="identity")
+        jobs.append(str(json.loads(made)["id"]))
+    office.close()
     until = time.monotonic() + SECONDS
-    await asyncio.gather(*(user(address, job, taken, faults, until) for job in jobs))
+    await asyncio.gather(*(user(port, job, taken, faults, until) for job in jobs))
     return taken, faults
 
 
@@ -143,7 +170,7 @@ def rows() -> list[tuple[str, str, str]]:
     folder.chmod(0o755)
     server = Running("--data", str(folder / "shop"), "--workers", "2", worker=True).start()
     try:
-        taken, faults = asyncio.run(_users(server.address))
+        taken, faults = asyncio.run(_users(server.port))
         health, sheets = asyncio.run(_sheets(server.address))
     finally:
         server.stop()

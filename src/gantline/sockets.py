@@ -1,27 +1,28 @@
-"""Sockets that do not say what they want are closed: a request's head must arrive whole in a few seconds."""
+"""Sockets that do not say what they want are closed: a request's head must arrive whole in a few seconds, and be short."""
 
 import asyncio
 from typing import Any
 
-import h11
-from uvicorn.protocols.http.h11_impl import H11Protocol
+from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
 LOOK_S = 2.5
 PATIENCE_S = 10.0
+LARGEST_HEAD = 64 * 1024  # bytes
 
 
-class PatientProtocol(H11Protocol):
+class PatientProtocol(HttpToolsProtocol):
     """Uvicorn's own, that looks from time to time whether a head is still under way.
 
     Uvicorn closes a connection that is silent after an answer; one that sends a byte now and then, or nothing from the
-    beginning, it keeps.
+    beginning, or a head without end, it keeps.
     """
 
     def connection_made(self, transport: Any) -> None:
         """A new connection begins to wait for a head."""
         super().connection_made(transport)
         self.waiting_since: float | None = self.loop.time()
-        self.answered = self.cycle
+        self.seen = self.cycle
+        self.in_head, self.head_bytes = False, 0
         self.looking: asyncio.TimerHandle = self.loop.call_later(LOOK_S, self._look)
 
     def connection_lost(self, exc: Exception | None) -> None:
@@ -29,15 +30,39 @@ class PatientProtocol(H11Protocol):
         self.looking.cancel()
         super().connection_lost(exc)
 
+    def handle_websocket_upgrade(self) -> None:
+        """From here on it is a feed, with limits of its own."""
+        self.looking.cancel()
+        super().handle_websocket_upgrade()
+
+    def on_message_begin(self) -> None:
+        """A head begins."""
+        super().on_message_begin()
+        self.in_head, self.head_bytes = True, 0
+
+    def on_headers_complete(self) -> None:
+        """It is whole; what follows is counted where it is read."""
+        self.in_head = False
+        super().on_headers_complete()
+
+    def data_received(self, data: bytes) -> None:
+        """Pieces of a head add up, since nothing else holds them back."""
+        super().data_received(data)
+        if self.in_head:
+            self.head_bytes += len(data)
+            if self.head_bytes > LARGEST_HEAD and not self.transport.is_closing():
+                self.send_400_response("This request's head is too long.")
+
+    def _answering(self) -> bool:
+        return self.cycle is not None and not self.cycle.response_complete
+
     def _look(self) -> None:
         if self.transport.is_closing():
             return
         now = self.loop.time()
-        if self.conn.their_state is not h11.IDLE or self.cycle is not self.answered:
-            self.waiting_since, self.answered = (
-                None,
-                self.cycle,
-            )  # a request is under way, or was since the last look
+        if self._answering() or self.cycle is not self.seen:
+            # a request is under way, or was since the last look
+            self.waiting_since, self.seen = None, self.cycle
         elif self.waiting_since is None:
             self.waiting_since = now
         elif now - self.waiting_since > PATIENCE_S:

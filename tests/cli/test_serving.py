@@ -12,6 +12,7 @@ from pathlib import Path
 import httpx2
 import psycopg
 import pytest
+from websockets.sync.client import connect
 
 from gantline.database import PrivateDatabase
 from tests.running import Running, free_port
@@ -86,10 +87,18 @@ def test_a_database_that_dies_is_started_again(folder: Path) -> None:
 def test_a_socket_that_does_not_say_what_it_wants_is_closed(new_database: Callable[[], str]) -> None:
     running = Running("--database", new_database(), "--no-demo").start()
     try:
+        job = httpx2.post(f"{running.address}/api/jobs", json={"name": "Feed", "value": 2000}).json()
+        feed = f"ws://127.0.0.1:{running.port}/api/jobs/{job['id']}/feed"
         with (
+            connect(feed) as quiet,
             socket.create_connection(("127.0.0.1", running.port)) as silent,
             socket.create_connection(("127.0.0.1", running.port)) as slow,
+            socket.create_connection(("127.0.0.1", running.port)) as endless,
         ):
+            with pytest.raises(OSError):  # a head without end is not read on
+                for _ in range(100):
+                    endless.sendall(b"GET /api/health HTTP/1.1\r\nx: " + b"y" * 100_000)
+                    time.sleep(0.01)
             silent.settimeout(20)
             began = time.monotonic()
             slow.sendall(b"GET /api/health HTTP/1.1\r\n")
@@ -105,5 +114,7 @@ def test_a_socket_that_does_not_say_what_it_wants_is_closed(new_database: Callab
                     time.sleep(0.1)
                     slow.sendall(b"y")
             assert time.monotonic() - began < 30
+            quiet.send("{}")  # a feed may be silent as long as it likes
+            assert "missing" in str(quiet.recv(timeout=5))
     finally:
         running.stop()
