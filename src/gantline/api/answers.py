@@ -6,7 +6,7 @@ from urllib.parse import quote
 import orjson
 from fastapi import Response
 
-from gantline.plan.working import as_sent
+from gantline.plan.working import as_plain
 
 PROBLEM_ANSWERS: dict[int | str, dict[str, Any]] = {
     code: {"$ref": f"#/components/responses/{name}"}
@@ -25,7 +25,7 @@ PROBLEM_ANSWERS: dict[int | str, dict[str, Any]] = {
 
 def answer(body: Any, status: int = 200) -> Response:
     """JSON of plain values, dataclasses and dates, serialized once; the route's model documents it."""
-    return Response(orjson.dumps(body, default=as_sent), status, media_type="application/json")
+    return Response(orjson.dumps(body, default=as_plain), status, media_type="application/json")
 
 
 def attachment(content: bytes, media_type: str, name: str) -> Response:

@@ -4,8 +4,9 @@ The size of a text against its drawing is nearly the same on a page and on a scr
 both: heights of text are counted in a share of the face.
 """
 
-from collections.abc import Collection, Sequence
+from collections.abc import Sequence
 from dataclasses import replace
+from functools import cache
 
 from gantline.drawing.marks import Dot, Face, Label, Mark
 
@@ -21,29 +22,33 @@ DOT_ROOM = 0.45  # half the room a dot takes, in heights of the text
 Room = tuple[float, float, float, float]  # left, bottom, right, top
 
 
-def placed(face: Face, together: Sequence[Collection[str]]) -> Face:
+def placed(face: Face, together: tuple[frozenset[str], ...]) -> Face:
     """The face with every label's lift set. together: sets of layers that are shown at the same time."""
-    em = text_mm(face)
-    rooms: list[tuple[str, Room]] = [
-        (mark.layer, _dot_room(mark, em))
-        for mark in face.marks
-        if isinstance(mark, Dot) and mark.number is None
-    ]
-    met = {
-        layer: {other for shown in together if layer in shown for other in shown}
-        for shown in together
-        for layer in shown
-    }
+    em, met = text_mm(face), _met(together)
+    rooms: dict[str, list[Room]] = {}
+    for mark in face.marks:
+        if isinstance(mark, Dot) and mark.number is None:
+            rooms.setdefault(mark.layer, []).append(_dot_room(mark, em))
     marks: list[Mark] = []
     for mark in face.marks:
         if not isinstance(mark, Label) or mark.role == "picture":
             marks.append(mark)
             continue
-        near = [room for layer, room in rooms if layer == mark.layer or layer in met.get(mark.layer, ())]
+        near = [room for layer in met.get(mark.layer, {mark.layer}) for room in rooms.get(layer, ())]
         lift, room = _free(mark, em, near, -1.0 if face.y_down else 1.0)
-        rooms.append((mark.layer, room))
-        marks.append(replace(mark, lift=lift))
+        rooms.setdefault(mark.layer, []).append(room)
+        marks.append(mark if mark.lift == lift else replace(mark, lift=lift))
     return replace(face, marks=tuple(marks))
+
+
+@cache
+def _met(together: tuple[frozenset[str], ...]) -> dict[str, set[str]]:
+    """For every layer those it is seen with, itself among them."""
+    met: dict[str, set[str]] = {}
+    for shown in together:
+        for layer in shown:
+            met.setdefault(layer, set()).update(shown)
+    return met
 
 
 def text_mm(face: Face) -> float:

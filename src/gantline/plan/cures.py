@@ -6,7 +6,7 @@ from dataclasses import replace
 from gantline.job.edits import Edit, apply, nudged
 from gantline.job.problems import BadDocument
 from gantline.plan.ask import Ask
-from gantline.plan.finding import RANK, Cure, Finding
+from gantline.plan.finding import RANK, Cure, Finding, Found
 from gantline.plan.station import Station
 
 Key = tuple[str, str]
@@ -17,35 +17,40 @@ def key_of(one: Finding) -> Key:
     return str(one.code), one.subject
 
 
-def found_in(stations: Sequence[Station], ask: Ask) -> Iterator[Finding]:
-    """Every finding of every station, its further cures not asked for."""
+def stops_of(stations: Sequence[Station], ask: Ask) -> Iterator[Finding]:
+    """Every Stop of every station, its further cures not asked for; found as they are looked at."""
     for station in stations:
-        for question in station.findings:
-            yield from ask.answer(question).value
+        for question in station.may_stop:
+            for one in ask.answer(question).value:
+                if one.severity == "stop":
+                    yield one
 
 
 def tried(
-    finding: Finding, cures: Iterable[Cure], stations: Sequence[Station], ask: Ask, stops: frozenset[Key]
+    finding: Finding,
+    question: Found,
+    cures: Iterable[Cure],
+    stations: Sequence[Station],
+    ask: Ask,
+    stops: frozenset[Key],
 ) -> Iterator[Cure]:
     """The cures as they may be offered, each tried on the job as it would be after the tap.
 
-    Args: stops, what stops the job now.  Returns: a cure that ends its finding and brings no Stop, as it is; one that
-        brings a Stop by its text and that Stop's, without a tap; one that does not end its finding is left out.
+    Args: question, what the finding comes from; stops, what stops the job now.  Returns: a cure that ends its finding
+        and brings no Stop, as it is; one that brings a Stop by its text and that Stop's, without a tap; one that does
+        not end its finding is left out.
     """
     for one in cures:
         if not one.changes:
             yield one
             continue
         after = _after(one, ask)
-        if after is None:
-            continue
-        there = list(found_in(stations, after))
-        if any(
+        if after is None or any(
             key_of(each) == key_of(finding) and RANK[each.severity] <= RANK[finding.severity]
-            for each in there
+            for each in after(question)
         ):
             continue
-        new = next((each for each in there if each.severity == "stop" and key_of(each) not in stops), None)
+        new = next((each for each in stops_of(stations, after) if key_of(each) not in stops), None)
         yield one if new is None else replace(one, changes=(), but=new.text)
 
 

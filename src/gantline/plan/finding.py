@@ -86,15 +86,31 @@ class PlanFinding:
 
 
 Find = Callable[[Ask], Iterable[Finding]]
+Found = Callable[[Ask], tuple[Finding, ...]]
+NEVER_STOP: set[Found] = set()  # questions of findings that a cure need not be tried against
 
 
-def found(find: Find) -> Callable[[Ask], tuple[Finding, ...]]:
+def found(find: Find) -> Found:
     """A question of findings: its generator is run out."""
 
     def question(at: Ask) -> tuple[Finding, ...]:
         return tuple(find(at))
 
     question.__doc__, question.__name__ = find.__doc__, find.__name__
+    return question
+
+
+def noted(find: Find) -> Found:
+    """A question of findings that are Checks and Notes whatever the job.  Raises: TypeError where one is a Stop."""
+
+    def question(at: Ask) -> tuple[Finding, ...]:
+        said = tuple(find(at))
+        if any(one.severity == "stop" for one in said):
+            raise TypeError(f"{find.__name__} is noted and stops; make it found")
+        return said
+
+    question.__doc__, question.__name__ = find.__doc__, find.__name__
+    NEVER_STOP.add(question)
     return question
 
 

@@ -7,12 +7,12 @@ from typing import Any
 
 from gantline.core.defaults import PLAIN_SHOP, Default, Shop
 from gantline.core.units import length_text
-from gantline.job.field import Field
+from gantline.job.field import Field, field_of
 from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
-from gantline.plan.cures import Key, found_in, key_of, tried
+from gantline.plan.cures import Key, key_of, stops_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
-from gantline.plan.finding import RANK, Cure, Finding, PlanFinding
+from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding
 from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
@@ -22,10 +22,11 @@ from gantline.plan.working import WorkingDraft
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 MEASURE = "measure"
 READY = "Ready to mark and drill"
+HOW_KNOWN = field_of(Job.known).bit | field_of(Job.sources).bit
 
 
-# by key: what a figure was made from (its answer or its value), what of that is assumed, how it is known
-Built = dict[str, tuple[Any, int, tuple[Known, str] | None, Figure]]
+# by key: what a figure was made from (its answer or its value), and what of that is assumed
+Built = dict[str, tuple[Any, int, Figure]]
 
 
 @dataclass(kw_only=True)
@@ -78,7 +79,7 @@ class JobPlan:
     @cached_property
     def stops(self) -> frozenset[Key]:
         """What stops the job now."""
-        return frozenset(key_of(one) for one in found_in(self.stations, self.ask) if one.severity == "stop")
+        return frozenset(key_of(one) for one in stops_of(self.stations, self.ask))
 
     @cached_property
     def refused(self) -> tuple[tuple[Refused, ...], frozenset[str]]:
@@ -101,10 +102,13 @@ def plan(
     the job once more for each; without, no finding has any.
     """
     ask = Ask(job, shop, last.ask if last else None)
-    made = JobPlan(stations=stations, ask=ask, rests=Rests(ask))
+    made = JobPlan(stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
-    made.figures = {one.key: one for station in stations for one in _figures(station, made, kept)}
+    changed = (
+        -1 if ask.changed & HOW_KNOWN else ask.changed
+    )  # how a field is known stands elsewhere in the document
+    made.figures = {one.key: one for station in stations for one in _figures(station, made, kept, changed)}
     made.to_measure = _to_measure(stations, made.figures, ask)
     found = [one for station in stations for one in _findings(station, made, cures=cures)]
     found += [_measure(stations, one) for one in made.to_measure]
@@ -114,27 +118,27 @@ def plan(
     return made
 
 
-def _figures(station: Station, made: JobPlan, kept: Built) -> Iterator[Figure]:
+def _figures(station: Station, made: JobPlan, kept: Built, changed: int) -> Iterator[Figure]:
+    """changed: the bits of all fields of which a value, or how it is known, may differ from those `kept` was made of."""
     for entered, computed in station.entries:
         if computed is not None:
-            figure = _computed(station, computed, made, kept)
+            figure = _computed(station, computed, made, kept, changed)
         elif entered is not None:
-            figure = _entered(station, entered, made, kept)
+            figure = _entered(station, entered, made, kept, changed)
         if figure is not None:
             yield figure
 
 
-def _entered(station: Station, one: Field, made: JobPlan, kept: Built) -> Figure:
+def _entered(station: Station, one: Field, made: JobPlan, kept: Built, changed: int) -> Figure:
     """The figure of a field; unchanged it is the one of the last plan."""
-    ask = made.ask
-    given, known = one.read(ask.job), (known_of(one, ask.job), ask.job.sources.get(one.pointer, ""))
-    old = kept.get(one.key)
-    if old is not None and old[0] == given and old[2] == known:
+    ask, old = made.ask, kept.get(one.key)
+    if old is not None and not one.bit & changed:
         made.built[one.key] = old
-        return old[3]
+        return old[2]
+    given = one.read(ask.job)
     value = one.standing(ask.shop) if given is None else given
     figure = _field_figure(station, one, ask, value, given=given is not None)
-    made.built[one.key] = (given, 0, known, figure)
+    made.built[one.key] = (given, 0, figure)
     return figure
 
 
@@ -163,20 +167,22 @@ def known_of(one: Field, job: Job) -> Known:
     return said or ("measured" if one.fact and one.part == "survey" else "decided")
 
 
-def _computed(station: Station, one: FigureDef, made: JobPlan, kept: Built) -> Figure | None:
+def _computed(station: Station, one: FigureDef, made: JobPlan, kept: Built, changed: int) -> Figure | None:
     ask, rests = made.ask, made.rests
     answer = ask.answer(one.make)
     if answer.value is None:
         return None
-    given = one.field is not None and one.field.read(ask.job) is not None
-    known = None
-    if one.field is not None and given:
-        known = (known_of(one.field, ask.job), ask.job.sources.get(one.field.pointer, ""))
     bits = answer.weighs & rests.assumed
     old = kept.get(one.key)
-    if old is not None and old[0] is answer and old[1] == bits and old[2] == known:
+    if (
+        old is not None
+        and old[0] is answer
+        and old[1] == bits
+        and (one.field is None or not one.field.bit & changed)
+    ):
         made.built[one.key] = old
-        return old[3]
+        return old[2]
+    given = one.field is not None and one.field.read(ask.job) is not None
     shown: Display = answer.value
     if one.field is not None and not shown.forced and (given or one.field.stands):
         figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
@@ -184,7 +190,7 @@ def _computed(station: Station, one: FigureDef, made: JobPlan, kept: Built) -> F
             figure = replace(figure, working=_working(one, shown, ask)[1])
     else:
         figure = _made(station, one, shown, answer, made)
-    made.built[one.key] = (answer, bits, known, figure)
+    made.built[one.key] = (answer, bits, figure)
     return figure
 
 
@@ -231,7 +237,7 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
                 station=station.key,
                 text=one.text,
                 numbers=one.numbers,
-                cures=tuple(_cures(one, made)) if cures else (),
+                cures=tuple(_cures(one, question, made)) if cures else (),
                 next=one.next,
                 rests_on=rests.on(weighs),
                 also=one.also,
@@ -239,11 +245,11 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
             )
 
 
-def _cures(one: Finding, made: JobPlan) -> Iterator[Cure]:
+def _cures(one: Finding, question: Found, made: JobPlan) -> Iterator[Cure]:
     """The cures of a finding that may be offered."""
     more = made.ask(*one.ways) if one.ways else ()
     possible = (each for each in (*one.cures, *more) if each.possible)
-    return tried(one, possible, made.stations, made.ask, made.stops)
+    return tried(one, question, possible, made.stations, made.ask, made.stops)
 
 
 def _to_measure(stations: Sequence[Station], figures: dict[str, Figure], ask: Ask) -> tuple[ToMeasure, ...]:
@@ -281,7 +287,7 @@ def _state(
     station: Station, ask: Ask, findings: tuple[PlanFinding, ...], figures: dict[str, Figure]
 ) -> StationState:
     own = [one.severity for one in findings if one.station == station.key]
-    facts = (figures[one.key] for one in station.fields if one.key in figures and one.stands and one.fact)
+    facts = (figures[one] for one in station.facts if one in figures)
     return StationState(
         key=station.key,
         label=station.label,

@@ -16,30 +16,41 @@ STANDING = tuple(
     )
     for base, kind in ITEMS.items()
 )
+OF_LISTS = sum(one.bit for one, _ in STANDING)
 OF_FIELDS = (1 << FIRST_ITEM) - 1  # and of defaults
 STAND = tuple(one for one in PLAIN if one.stands)
+STAND_BITS = sum(one.bit for one in STAND)
 
 
 class Rests:
-    """What is assumed in a job, as bits and as keys."""
+    """What is assumed in a job, as bits and as keys. last: that of an earlier state of the job."""
 
-    def __init__(self, ask: Ask) -> None:
-        self.ask, job = ask, ask.job
-        self.assumed = 0
-        for one in STAND:
-            if one.read(job) is None:
-                self.assumed |= one.bit
-        for one, names in STANDING:
-            for thing in one.read(job) or ():
-                for name in names:
-                    if getattr(thing, name) is None:
-                        self.assumed |= ask.bits.bit(f"{one.pointer}/{thing.id}/{name}")
+    def __init__(self, ask: Ask, last: "Rests | None" = None) -> None:
+        self.ask, job, changed = ask, ask.job, ask.changed
+        old = last if last is not None and last.ask.bits is ask.bits else None
+        self.plain: int = old.plain & ~changed if old else 0
+        for at in single_bits(STAND_BITS & changed if old else STAND_BITS):
+            if ALL_FIELDS[at].read(job) is None:
+                self.plain |= 1 << at
+        same_lists = old is not None and not changed & OF_LISTS and not changed >> FIRST_ITEM
+        self.things: int = old.things if old and same_lists else self._things()
+        self.said = 0
         for pointer, word in job.known.items():
             if word == "assumed":
-                self.assumed |= FIELDS[pointer].bit if pointer in FIELDS else ask.bits.bit(pointer)
+                self.said |= FIELDS[pointer].bit if pointer in FIELDS else ask.bits.bit(pointer)
+        self.assumed = self.plain | self.things | self.said
         self.names = ask.bits.names
         if len(self.names) > MOST_NAMES:
             self.names.clear()
+
+    def _things(self) -> int:
+        ask, found = self.ask, 0
+        for one, names in STANDING:
+            for thing in one.read(ask.job) or ():
+                for name in names:
+                    if getattr(thing, name) is None:
+                        found |= ask.bits.bit(f"{one.pointer}/{thing.id}/{name}")
+        return found
 
     def on(self, reads: int) -> tuple[str, ...]:
         """Keys and pointers of what is assumed among what was read."""

@@ -8,7 +8,7 @@ from typing import Any, Literal
 from gantline.job.field import Field, Part, declared
 from gantline.plan.ask import Ask
 from gantline.plan.figure import FigureDef
-from gantline.plan.finding import Finding
+from gantline.plan.finding import NEVER_STOP, Found
 
 Weight = Literal["lead", "entry", "detail"]
 FaceName = Literal["front", "side", "top", "back", "edge"]
@@ -83,7 +83,7 @@ class Station:
     label: str
     fields: tuple[Field, ...]
     figures: Sequence[FigureDef]
-    findings: tuple[Callable[[Ask], tuple[Finding, ...]], ...]
+    findings: tuple[Found, ...]
     panel: tuple[PanelPart, ...]
     gist: Callable[[Ask], str]
     lit: Lit
@@ -104,6 +104,21 @@ class Station:
         own = {one.field.pointer: one for one in self.figures if one.field is not None}
         entered = tuple((one, own.get(one.pointer)) for one in self.fields)
         return (*entered, *((None, one) for one in self.figures if one.field is None))
+
+    @cached_property
+    def may_stop(self) -> tuple[Found, ...]:
+        """The questions of findings that can come to a Stop."""
+        return tuple(one for one in self.findings if one not in NEVER_STOP)
+
+    @cached_property
+    def facts(self) -> tuple[str, ...]:
+        """Keys of the fields that count as assumed until somebody measures them."""
+        return tuple(one.key for one in self.fields if one.stands and one.fact)
+
+    @cached_property
+    def seen(self) -> frozenset[str]:
+        """The layers whose labels are on the board together at this station."""
+        return frozenset(("base", *self.lit.dimensions, *self.lit.layers))
 
 
 def fields_of(*parts: type[Part]) -> tuple[Field, ...]:

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
+from itertools import islice
 from typing import Any, Literal
 
-from gantline.core.defaults import Default
 from gantline.core.units import exact_text
 from gantline.job.field import Field
 from gantline.job.model import FIELDS, ITEMS
@@ -14,6 +14,9 @@ from gantline.plan.finding import PlanFinding, Severity
 from gantline.plan.refused import Refused
 from gantline.plan.rests import ALL_FIELDS
 from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
+
+FIELD_OF = {one.key: one for one in ALL_FIELDS}
+DEFAULT_OF = {one.key: one for one in DEFAULT_BITS}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -106,15 +109,18 @@ def panel_of(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
 
 def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
     rows = tuple(key for key in one.rows if key in figures)
-    said = [figures[key] for key in rows if figures[key].text and figures[key].text not in ("no", "none")]
-    gist = ", ".join(f"{small(figure.label)} {figure.text}" for figure in said[:2])
+    gist = _gist(one, rows, ask, figures) if one.weight == "detail" else ""
+    return PanelPartOut(title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist)
+
+
+def _gist(one: PanelPart, rows: tuple[str, ...], ask: Ask, figures: dict[str, Figure]) -> str:
+    """A folded part in one line."""
     if one.gist is not None:
         gist = ask(one.gist)
-    folded = one.weight == "detail"
-    gist = gist or "nothing entered"
-    return PanelPartOut(
-        title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist if folded else ""
-    )
+    else:
+        said = (figures[key] for key in rows if figures[key].text not in ("", "no", "none"))
+        gist = ", ".join(f"{small(figure.label)} {figure.text}" for figure in islice(said, 2))
+    return gist or "nothing entered"
 
 
 def cautions_of(station: Station, ask: Ask) -> Iterator[Caution]:
@@ -126,17 +132,15 @@ def cautions_of(station: Station, ask: Ask) -> Iterator[Caution]:
 
 def assumptions_of(figures: Iterable[Figure], ask: Ask) -> tuple[Assumption, ...]:
     """Everything any figure rests on, by key, with what it is called."""
-    known = {one.key: one for one in ALL_FIELDS}
-    shop: dict[str, Default] = {one.key: one for one in DEFAULT_BITS}
     units = ask.own_units
     out: dict[str, Assumption] = {}
     for figure in figures:
         for key in figure.rests_on:
             if key not in out:
-                out[key] = _assumed(key, known.get(key), ask)
+                out[key] = _assumed(key, FIELD_OF.get(key), ask)
         for key in figure.usual:
             if key not in out:
-                one = shop[key]
+                one = DEFAULT_OF[key]
                 value = ask.shop[one]
                 text = exact_text(value, units) if one.unit == "mm" else f"{value:.4g} {one.unit}"
                 out[key] = Assumption(key=key, label=one.meaning, text=text, pointer="", fact=False)

@@ -9,12 +9,12 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-import orjson
-
 from gantline.core.units import Units, exact_text, read_tape
 
 Write = Callable[["Expr"], str]
 SUM, PRODUCT, SINGLE = 1, 2, 3
+RANKS = {"+": SUM, "−": SUM, "×": PRODUCT, "/": PRODUCT}
+CALLED = {math.pi: "π", 0.5: "½"}
 
 
 class Expr:
@@ -81,14 +81,11 @@ class Expr:
         for one in self.parts:
             yield from one._leaves()
 
-    @property
-    def _rank(self) -> int:
-        return {"+": SUM, "−": SUM, "×": PRODUCT, "/": PRODUCT}.get(self.op, SINGLE)
-
     def _written(self, write: Write) -> str:
         if self.op in ("term", "number"):
             return write(self)
-        if self._rank == SINGLE:
+        rank = RANKS.get(self.op)
+        if rank is None:
             inner = ", ".join(one._written(write) for one in self.parts)
             return (
                 f"{inner}²"
@@ -97,8 +94,9 @@ class Expr:
             )
         left, right = self.parts
         a, b = left._written(write), right._written(write)
-        a = f"({a})" if left._rank < self._rank else a
-        b = f"({b})" if right._rank < self._rank or (self.op in "−/" and right._rank == self._rank) else b
+        of_left, of_right = RANKS.get(left.op, SINGLE), RANKS.get(right.op, SINGLE)
+        a = f"({a})" if of_left < rank else a
+        b = f"({b})" if of_right < rank or (self.op in "−/" and of_right == rank) else b
         return f"{a} {self.op} {b}"
 
 
@@ -181,8 +179,7 @@ def _apply(one: Expr, values: list[float]) -> float:
 
 
 def _plain(value: float) -> str:
-    known = {math.pi: "π", 0.5: "½"}
-    return known.get(value, f"{value:g}").replace("-", "−")
+    return CALLED.get(value) or f"{value:g}".replace("-", "−")
 
 
 def _number(one: Expr, units: Units) -> str:
@@ -221,14 +218,13 @@ class WorkingDraft:
     No dataclass, so that a serializer has to ask for it to be written.
     """
 
-    __slots__ = ("expr", "how", "sent", "source", "text", "units", "value")
+    __slots__ = ("expr", "how", "source", "text", "units", "value")
 
     def __init__(
         self, value: object, text: str, expr: Expr | None, how: str, source: str, units: Units
     ) -> None:
         self.value, self.text, self.expr = value, text, expr
         self.how, self.source, self.units = how, source, units
-        self.sent: orjson.Fragment | None = None
 
     @classmethod
     def __get_pydantic_core_schema__(cls, _: object, handler: Callable[[object], Any]) -> Any:
@@ -268,15 +264,6 @@ def as_plain(value: object) -> object:
     if isinstance(value, WorkingDraft):
         return value.written()
     raise TypeError(type(value).__name__)
-
-
-def as_sent(value: object) -> object:
-    """The same for an answer that is sent, each working written once: most figures of a plan stand in the next one, too."""
-    if isinstance(value, WorkingDraft):
-        if value.sent is None:
-            value.sent = orjson.Fragment(orjson.dumps(value.written()))
-        return value.sent
-    return as_plain(value)
 
 
 def rounding_text(length_mm: float, units: Units) -> str:

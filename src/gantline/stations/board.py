@@ -45,7 +45,7 @@ def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
         rests=tuple(MarkRests(on=keys, marks=tuple(names)) for keys, names in on.items()),
     )
     bare = crossed_out(bare, *made.refused)
-    return placed(bare, [{"base", *station.lit.dimensions, *station.lit.layers} for station in stations])
+    return placed(bare, tuple(station.seen for station in stations))
 
 
 def shown(marks: Iterable[Mark], station: Station) -> Iterator[Mark]:

@@ -136,8 +136,9 @@ def edit(
 
 
 def _saved(desk: Desk, head: JobVersionRow, who: str, make: Change, key: str | None = None) -> dict[str, Any]:
-    job, what = make(read_job(head.document))
-    made = plan(job, desk.shop, desk.memo.near(head.job_id))
+    there = desk.memo.get(head.job_id, head.number)
+    job, what = make(there.made.ask.job if there else read_job(head.document))
+    made = plan(job, desk.shop, there.made if there else desk.memo.made(head.job_id))
     save = saving(made, what, who, key)
     saved = jobs.save(desk.session, head, save)
     return job_out(desk, saved, made)

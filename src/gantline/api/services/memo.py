@@ -2,7 +2,7 @@
 
 from collections import OrderedDict
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, fields
 from threading import Lock
 from typing import Any
 from uuid import UUID
@@ -10,25 +10,47 @@ from uuid import UUID
 import orjson
 
 from gantline.plan.plan import JobPlan
-from gantline.plan.working import as_sent
+from gantline.plan.whole import Plan
+from gantline.plan.working import as_plain
 
 MOST = 256  # a plan with its drawing is about a megabyte; fewer than work at once, and every drag plans from nothing
+PLAN_PARTS = tuple(one.name for one in fields(Plan) if one.name not in ("figures", "tables"))
 
 
 @dataclass(frozen=True, slots=True)
 class PlanEntry:
-    """A plan that nobody asks any further, with its faces and its tape."""
+    """A plan that nobody asks any further, with its faces and its tape; by name what was written of it, and from what."""
 
     made: JobPlan
     drawing: Mapping[str, Any]
-    written: list[orjson.Fragment] = field(default_factory=list)
+    written: dict[str, tuple[Any, orjson.Fragment]] = field(default_factory=dict)
 
-    def parts(self) -> dict[str, orjson.Fragment]:
-        """Document, plan and drawing as they go out, written once: most of what opening a job takes."""
-        if not self.written:
-            whole = (self.made.ask.job.model_dump(mode="json"), self.made.plan, self.drawing)
-            self.written.extend(orjson.Fragment(orjson.dumps(one, default=as_sent)) for one in whole)
-        return dict(zip(("document", "plan", "drawing"), self.written, strict=True))
+    def parts(self, before: "PlanEntry | None" = None) -> dict[str, Any]:
+        """Document, plan and drawing as they go out, written once: most of what opening a job takes.
+
+        before: an earlier plan of the job; most of its figures and tables stand in this one, too, and are written there.
+        """
+        there = before.written if before is not None else {}
+        plan = self.made.plan
+        rest = {name: getattr(plan, name) for name in PLAN_PARTS}
+        return {
+            "document": orjson.Fragment(self.made.ask.job.model_dump_json()),
+            "plan": rest
+            | {
+                "figures": [self._piece(one.key, one, there) for one in plan.figures],
+                "tables": {key: self._piece(f"table {key}", one, there) for key, one in plan.tables.items()},
+            },
+            "drawing": {key: self._piece(f"drawing {key}", one, there) for key, one in self.drawing.items()},
+        }
+
+    def _piece(
+        self, name: str, value: Any, there: Mapping[str, tuple[Any, orjson.Fragment]]
+    ) -> orjson.Fragment:
+        got = self.written.get(name) or there.get(name)
+        if got is None or got[0] is not value:
+            got = value, orjson.Fragment(orjson.dumps(value, default=as_plain))
+        self.written[name] = got
+        return got[1]
 
 
 class Memo:
@@ -49,10 +71,15 @@ class Memo:
             self.plans.move_to_end(job_id)
             return found[1]
 
-    def near(self, job_id: UUID) -> JobPlan | None:
-        """The plan of any version of a job: its answers may serve."""
+    def near(self, job_id: UUID) -> PlanEntry | None:
+        """The plan of any version of a job: its answers may serve, and what is written of it."""
         found = self.plans.get(job_id)
-        return found[1].made if found else None
+        return found[1] if found else None
+
+    def made(self, job_id: UUID) -> JobPlan | None:
+        """The plan alone."""
+        found = self.near(job_id)
+        return found.made if found else None
 
     def put(self, job_id: UUID, version: int, kept: PlanEntry) -> None:
         """Keep a plan, unless a newer one of its job is here."""

@@ -27,7 +27,7 @@ CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
 
 def planned(desk: Desk, version: JobVersionRow) -> JobPlan:
     """A version's plan, fresh: whoever asks may ask on."""
-    return plan(read_job(version.document), desk.shop, desk.memo.near(version.job_id))
+    return plan(read_job(version.document), desk.shop, desk.memo.made(version.job_id))
 
 
 def drawing(made: JobPlan) -> dict[str, Any]:
@@ -55,7 +55,7 @@ def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> 
         "saved_at": version.saved_at,
         "can_undo": jobs.undoable(desk.session, version),
         "can_redo": jobs.redoable(desk.session, version) is not None,
-        **kept.parts(),
+        **kept.parts(desk.memo.near(version.job_id)),
     }
     desk.memo.put(version.job_id, version.number, kept)
     return out

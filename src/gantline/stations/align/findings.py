@@ -8,7 +8,7 @@ from gantline.core.defaults import AlignDefaults
 from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, noted
 from gantline.stations.align.codes import Code
 from gantline.stations.align.finish import depth_mm, unsharp
 from gantline.stations.align.measured import corners_light, luminance
@@ -31,7 +31,7 @@ def _finding(code: Code, severity: str, text: str, subject: str = "") -> Finding
     return Finding(code=code, severity=severity, text=text, subject=f"{ROUNDS}{subject}")  # type: ignore[arg-type]
 
 
-@found
+@noted
 def pose(at: Ask) -> Iterator[Finding]:
     """Why there is no pose yet."""
     there = at(aligned)
@@ -39,7 +39,7 @@ def pose(at: Ask) -> Iterator[Finding]:
         yield _finding(Code.NO_POSE, "check", there)
 
 
-@found
+@noted
 def readings(at: Ask) -> Iterator[Finding]:
     """A reading that does not fit, named with its rivals; or a frame that is no rectangle."""
     if not at(misfits):
@@ -65,7 +65,7 @@ def readings(at: Ask) -> Iterator[Finding]:
         yield _finding(Code.NO_POSE_FITS, "check", text)
 
 
-@found
+@noted
 def moves(at: Ask) -> Iterator[Finding]:
     """The first move, and that half of it is enough where turn and shift look alike."""
     there = at(made_moves)
@@ -85,7 +85,7 @@ def moves(at: Ask) -> Iterator[Finding]:
         yield _finding(Code.WEAK, "note", text, "#weak")
 
 
-@found
+@noted
 def bow(at: Ask) -> Iterator[Finding]:
     """An edge whose middle stands off its line: no move of a straight body cures that."""
     one = last_round(at)
@@ -102,7 +102,7 @@ def bow(at: Ask) -> Iterator[Finding]:
             yield _finding(Code.BOW, "note", text, f"#{name}")
 
 
-@found
+@noted
 def focus(at: Ask) -> Iterator[Finding]:
     """A body turned so far that center and corners cannot both be sharp."""
     off, deep = at(unsharp), at(depth_mm)

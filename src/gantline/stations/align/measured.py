@@ -10,7 +10,7 @@ from gantline.core.defaults import AlignDefaults
 from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, noted
 from gantline.stations.align.codes import Code
 from gantline.stations.light import eyes_of, light_model, on_axis_cd_m2, seat_light
 from gantline.stations.survey import main_seat
@@ -80,7 +80,7 @@ def is_dark(at: Ask, share: float) -> bool:
     return share < at.default(AlignDefaults.corner_light)
 
 
-@found
+@noted
 def luminance(at: Ask) -> Iterator[Finding]:
     """A measured center that is off its plan."""
     off = at(center_off)
@@ -94,7 +94,7 @@ def luminance(at: Ask) -> Iterator[Finding]:
     yield Finding(code=Code.DIM, severity="check", text=text, subject=field_of(Aligned.luminance).pointer)
 
 
-@found
+@noted
 def corners_light(at: Ask) -> Iterator[Finding]:
     """A corner that is too dark, or not as bright as planned against the center."""
     center, only = at.given(Aligned.luminance), at.given(Aligned.luminance_corners)

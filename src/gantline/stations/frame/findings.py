@@ -14,7 +14,7 @@ from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, Severity, cure, found
+from gantline.plan.finding import Finding, Severity, cure, found, noted
 from gantline.stations.frame.blank import laid_out, roll_cut, work_area_mm
 from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
 from gantline.stations.frame.built import READ, planned_mm, square
@@ -95,7 +95,7 @@ def built_of(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.DEPTH_DIFFERS, severity="check", text=text, subject=subject, cures=fix)
 
 
-@found
+@noted
 def stiffness(at: Ask) -> Iterator[Finding]:
     """Rails and stiles that the fabric bows too far."""
     if not at(timber) or isinstance(at(pieces), str):
@@ -124,7 +124,7 @@ def stiffness(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.STILE_BOWS, severity="check", text=text, subject=subject)
 
 
-@found
+@noted
 def set_back(at: Ask) -> Iterator[Finding]:
     """Braces that would show as lines through an open fabric."""
     if not at(timber) or not at(brace_count) or not at.field(FabricChoice.acoustic):
@@ -293,7 +293,7 @@ def box(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.BOX_OPEN, severity="note", text=text, subject=base)
 
 
-@found
+@noted
 def waiting(at: Ask) -> Iterator[Finding]:
     """What is ordered and not here yet, with the step that waits for it."""
     late: dict[str, list[str]] = {}

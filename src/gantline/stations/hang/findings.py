@@ -6,7 +6,7 @@ from gantline.core.wall.ways import KINDS
 from gantline.job.field import field_of
 from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, cure, found
+from gantline.plan.finding import Finding, cure, noted
 from gantline.stations.common import way
 from gantline.stations.hang.codes import Code
 from gantline.stations.hang.picture_findings import by_picture
@@ -14,7 +14,7 @@ from gantline.stations.hang.solve import verdicts_now
 from gantline.stations.hang.words import NAMES, move_words, off_words
 
 
-@found
+@noted
 def off(at: Ask) -> Iterator[Finding]:
     """The first thing to move; the rest is read again after it."""
     first = next((one for one in at(verdicts_now) if not one.within), None)
@@ -24,7 +24,7 @@ def off(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.OFF, severity="check", text=text, subject=subject)
 
 
-@found
+@noted
 def safe(at: Ask) -> Iterator[Finding]:
     """A hung screen that was neither pulled nor locked."""
     if not at.things(Hung.readings):

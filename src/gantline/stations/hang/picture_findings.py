@@ -10,7 +10,7 @@ from gantline.core.size.picture import with_overspill
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, cure, found
+from gantline.plan.finding import Finding, cure, noted
 from gantline.stations.common import mount_kind, overspill_mm
 from gantline.stations.hang.codes import Code
 from gantline.stations.hang.picture import frame_top_mm, read_picture, straight_within_mm
@@ -18,7 +18,7 @@ from gantline.stations.height import CABINET, centre_x_mm, fits, lens_y_mm, plac
 from gantline.stations.size import screen
 
 
-@found
+@noted
 def by_picture(at: Ask) -> Iterator[Finding]:
     """A picture that is crooked, or that stands elsewhere than the plan."""
     there = at(read_picture)

@@ -17,7 +17,7 @@ from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, Severity, cure, found
+from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height.limits import behind, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
@@ -64,7 +64,7 @@ def sideways(at: Ask) -> Iterator[Finding]:
     )
 
 
-@found
+@noted
 def target(at: Ask) -> Iterator[Finding]:
     """A target that a bound has moved."""
     hung, wanted = at(placement), at(target_top_mm)
@@ -81,7 +81,7 @@ def target(at: Ask) -> Iterator[Finding]:
     )
 
 
-@found
+@noted
 def comfort(at: Ask) -> Iterator[Finding]:
     """The center of the picture over the eye line: guidance, warns and does not bind."""
     hung, degrees = at(placement), at.default(SeatsDefaults.neck_centre_deg)

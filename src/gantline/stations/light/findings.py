@@ -11,7 +11,7 @@ from gantline.job.field import field_of
 from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Change, Cure, Finding, found
+from gantline.plan.finding import Change, Cure, Finding, found, noted
 from gantline.stations.common import percent
 from gantline.stations.frame import overlap_mm
 from gantline.stations.height import placement
@@ -77,7 +77,7 @@ def missing(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.NO_SEATS, severity="note", text=text, subject=subject)
 
 
-@found
+@noted
 def lamps(at: Ask) -> Iterator[Finding]:
     """A light state that is lit by a lamp nobody has surveyed."""
     known = {lamp.id for lamp in at.things(Survey.lamps)}
@@ -121,7 +121,7 @@ def bright(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.TOO_BRIGHT, severity="check", text=text, subject=subject, numbers=numbers)
 
 
-@found
+@noted
 def cone(at: Ask) -> Iterator[Finding]:
     """Seats that see less than half of what the fabric gives straight on."""
     light, model = at(seen), at(light_model)

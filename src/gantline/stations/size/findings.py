@@ -9,7 +9,7 @@ from gantline.core.size.square import lean_mm, missing_mm
 from gantline.job.field import field_of
 from gantline.job.model.size import BorderFaces, Size, SizeLead
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.size.solve import SMALLEST_MM, aspect, grid, picked, rounded, screen, start
 from gantline.stations.size.starts import NO_SEAT, NO_THROW
 from gantline.stations.survey import wall_mm
@@ -49,7 +49,7 @@ def starting(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.START_IMPOSSIBLE, severity="stop", text=text, subject=lead)
 
 
-@found
+@noted
 def rounding(at: Ask) -> Iterator[Finding]:
     """Rounded sizes: too fine a step, none, none exact, or a choice that belongs to another size."""
     near, step, subject = at(rounded), float(at(grid)), field_of(Size.tidy_grid_mm).pointer
@@ -112,7 +112,7 @@ def on_the_wall(at: Ask) -> Iterator[Finding]:
     )
 
 
-@found
+@noted
 def on_the_wall_measured(at: Ask) -> Iterator[Finding]:
     """A picture whose measured sides and diagonals say that it leans, or that one of them was read wrong."""
     if at.field(Size.lead) != SizeLead.MEASURED:

@@ -11,7 +11,7 @@ from gantline.core.sight.rows import ROUNDING_MM, Eye, clearance_mm
 from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, noted
 from gantline.stations.height import placement, platforms, raised_mm, rect_of_picture
 from gantline.stations.survey import SeatPlace, seats
 from gantline.stations.throw import pixels_over
@@ -95,7 +95,7 @@ def seat_table(at: Ask) -> SeatTable:
     return SeatTable(rows=tuple(_row(at, one) for one in at(sights)))
 
 
-@found
+@noted
 def guidance(at: Ask) -> Iterator[Finding]:
     """Seats outside the guidance, and the platforms that would help."""
     bad = [(one.seat.name, words) for one in at(sights) if (words := warnings(at, one))]

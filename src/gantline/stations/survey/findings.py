@@ -10,7 +10,7 @@ from gantline.core.wall.find import Kind
 from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, found, noted
 from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, seat_places, wall_mm
 from gantline.stations.survey.studs import (
     lattice,
@@ -82,7 +82,7 @@ def undecided(at: Ask) -> Iterator[Finding]:
     )
 
 
-@found
+@noted
 def stray_readings(at: Ask) -> Iterator[Finding]:
     """Readings that fit no stud, and readings that contradict each other or lie past the wall."""
     read = at(stud_readings)
@@ -109,7 +109,7 @@ def stray_readings(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.STUD_STRAY, severity="note", text=text, subject=f"{base}/{ids[number]}")
 
 
-@found
+@noted
 def readings(at: Ask) -> Iterator[Finding]:
     """Readings past the wall, and a ceiling or floor that is not level."""
     for name, profile, field in (
@@ -128,7 +128,7 @@ def upside_down(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.CEILING_UNDER_FLOOR, severity="stop", text=text, subject=subject)
 
 
-@found
+@noted
 def seats_in_screen(at: Ask) -> Iterator[Finding]:
     """Seats nearer than anyone can sit."""
     for one in at(seat_places):
@@ -156,7 +156,7 @@ def _profile(at: Ask, name: str, profile: Profile, subject: str) -> Iterator[Fin
         )
 
 
-@found
+@noted
 def seats_on_one_spot(at: Ask) -> Iterator[Finding]:
     """Two seats where only one can stand."""
     there = at(seat_places)

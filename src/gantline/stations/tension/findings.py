@@ -7,7 +7,7 @@ from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, found, noted
 from gantline.stations.tension.solve import even_points, hold_kind, sequence, spread_points, tension_points
 
 
@@ -30,7 +30,7 @@ def points(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.POINTS, severity="stop", text=text, subject=subject)
 
 
-@found
+@noted
 def other_sequence(at: Ask) -> Iterator[Finding]:
     """An order that is not the attachment's own."""
     kind, chosen = at(hold_kind), at(sequence)
@@ -40,7 +40,7 @@ def other_sequence(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.OTHER_SEQUENCE, severity="note", text=text, subject=named.pointer)
 
 
-@found
+@noted
 def off_plates(at: Ask) -> Iterator[Finding]:
     """Staples that were moved because a plate lies where they would go."""
     even, made = at(even_points), at(spread_points)

@@ -17,7 +17,7 @@ from gantline.job.model.height import HeightTarget
 from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, change, cure, found
+from gantline.plan.finding import Cure, Finding, change, cure, found, noted
 from gantline.stations.common import hung, is_turned, mount_kind, overspill_mm, percent, way_words
 from gantline.stations.height import CABINET, Placement, asked, centre_x_mm, lens_y_mm, placement
 from gantline.stations.size import screen
@@ -156,7 +156,7 @@ def tilts(at: Ask) -> tuple[Cure, ...]:
     return () if need is None or kept is None else _tilt(at(placement), need, kept, at(projected).height_mm)
 
 
-@found
+@noted
 def tilting_instead(at: Ask) -> Iterator[Finding]:
     """Where only the lens stands against every height: how far a tilt would go, and its price."""
     hung_at, kept = at(placement), at(setting)

@@ -15,7 +15,7 @@ from gantline.job.model.survey import Joists, Survey
 from gantline.job.model.throw import ProjectorBody, Zone
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Change, Cure, Finding, change, cure, found
+from gantline.plan.finding import Change, Cure, Finding, change, cure, found, noted
 from gantline.stations.common import (
     distance_offset_mm,
     fabric_plane_mm,
@@ -90,7 +90,7 @@ def in_the_way(at: Ask) -> Iterator[Finding]:
         )
 
 
-@found
+@noted
 def zoned(at: Ask) -> Iterator[Finding]:
     """A lens outside its zone, or a zone that holds no place."""
     place, asked, area = at(in_front), at(wanted), at(zone)
@@ -117,7 +117,7 @@ def zoned(at: Ask) -> Iterator[Finding]:
     )
 
 
-@found
+@noted
 def on_a_joist(at: Ask) -> Iterator[Finding]:
     """A mount that is to go into a joist, without one over its plate."""
     if at(in_front) is None or at(wanted) is None or at(mount_kind) != "joist":

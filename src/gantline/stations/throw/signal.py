@@ -8,7 +8,7 @@ from gantline.core.throw.signal import USUAL_FORMATS, PictureFormat, lacks, pass
 from gantline.job.field import field_of
 from gantline.job.model.throw import MOST_LINKS, Link, LinkKind, SignalChain
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, noted
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.mount import cable_mm
 
@@ -99,7 +99,7 @@ def signal(at: Ask) -> SignalPlan:
     )
 
 
-@found
+@noted
 def chain(at: Ask) -> Iterator[Finding]:
     """The weakest link, links nobody knows, cables too long."""
     links = at.things(SignalChain.links)

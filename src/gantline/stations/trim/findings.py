@@ -6,7 +6,7 @@ from enum import StrEnum
 from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, Trim
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, cure, found
+from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.trim.solve import border_kind, faces_mm, rolls, strip
 
 
@@ -19,7 +19,7 @@ class Code(StrEnum):
     SPACER = "spacer-standoff"
 
 
-@found
+@noted
 def border(at: Ask) -> Iterator[Finding]:
     """Tape that must be joined, and a border on a frame that has none."""
     found_rolls = at(rolls)

@@ -8,7 +8,7 @@ from gantline.core.wall.marks import level_tolerance_mm
 from gantline.job.field import field_of
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found
+from gantline.plan.finding import Finding, noted
 from gantline.stations.size import screen
 from gantline.stations.survey import studs_known
 from gantline.stations.wall.choose import candidates, taken
@@ -16,7 +16,7 @@ from gantline.stations.wall.codes import Code
 from gantline.stations.wall.dry import corrections, last_fit
 
 
-@found
+@noted
 def other_way(at: Ask) -> Iterator[Finding]:
     """The job goes another way than the first that serves: kept, with what it costs."""
     if at(taken) not in ("backer", "anchors") or not at(studs_known):  # studs come first, a cleat is as good
@@ -30,7 +30,7 @@ def other_way(at: Ask) -> Iterator[Finding]:
     yield Finding(code=Code.OTHER_WAY, severity="note", text=text, subject=field_of(Hanging.fix_to).pointer)
 
 
-@found
+@noted
 def dry_fit(at: Ask) -> Iterator[Finding]:
     """What to move after the last dry fit; nothing once it is within tolerance."""
     fit, moves = at(last_fit), at(corrections)

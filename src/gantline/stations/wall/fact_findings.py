@@ -11,7 +11,7 @@ from gantline.job.field import field_of
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.common import way_words
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
@@ -111,7 +111,7 @@ def _backer(at: Ask) -> tuple[Cure, ...]:
     return (cure("Put a backer board over the studs", (Hanging.fix_to, "backer")),)
 
 
-@found
+@noted
 def slips(at: Ask) -> Iterator[Finding]:
     """A hole that is off its mark, with the slip that explains it."""
     there = [one for one in at.things(Hanging.facts) if one.state == "drilled"]
@@ -145,7 +145,7 @@ def slips(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.SLIP, severity="note", text=text, subject=f"{BASE}/{one.id}")
 
 
-@found
+@noted
 def refused_holes(at: Ask) -> Iterator[Finding]:
     """A hole that turned out not to be possible, and what the plan did about it."""
     two = at(pair) if at(facts) else None

@@ -14,7 +14,7 @@ from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, Severity, cure, found
+from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import percent, way_words
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits
@@ -136,7 +136,7 @@ def in_bands(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject, hole=hole.key)
 
 
-@found
+@noted
 def in_joints(at: Ask) -> Iterator[Finding]:
     """Holes in the mortar of masonry whose courses are known."""
     if at.field(Survey.build) != "masonry":

@@ -7,7 +7,7 @@ from gantline.job.field import field_of
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, cure, found
+from gantline.plan.finding import Finding, cure, noted
 from gantline.stations.common import mount_kind
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.flat import clashing, flat, gap_readings, lean_mm, wind
@@ -15,7 +15,7 @@ from gantline.stations.wall.flat import clashing, flat, gap_readings, lean_mm, w
 BASE = field_of(Survey.gaps).pointer
 
 
-@found
+@noted
 def gaps(at: Ask) -> Iterator[Finding]:
     """Too few gaps, or two that contradict each other."""
     made = at(flat)
@@ -31,7 +31,7 @@ def gaps(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.GAPS_CLASH, severity="check", text=text, subject=f"{BASE}#{a}")
 
 
-@found
+@noted
 def lean(at: Ask) -> Iterator[Finding]:
     """A lean that shims parallel to the wall would keep."""
     off, most = at(lean_mm), at.default(WallDefaults.lean_mm)
@@ -48,7 +48,7 @@ def lean(at: Ask) -> Iterator[Finding]:
     )
 
 
-@found
+@noted
 def winds(at: Ask) -> Iterator[Finding]:
     """Corners that would not lie in one plane without shims."""
     off = at(wind)

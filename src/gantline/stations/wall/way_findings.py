@@ -7,7 +7,7 @@ from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, cure, found
+from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.common import way
 from gantline.stations.frame import mass_kg
 from gantline.stations.survey import room
@@ -27,7 +27,7 @@ from gantline.stations.wall.way import (
 BRACKETS = Way.BRACKETS.value
 
 
-@found
+@noted
 def parts(at: Ask) -> Iterator[Finding]:
     """Fewer hang parts than the screen wants, or than the wall has wood for."""
     if at(every_stud):
@@ -99,7 +99,7 @@ def above(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.CEILING, severity="stop", text=text, subject=subject, hole=one.key)
 
 
-@found
+@noted
 def loose(at: Ask) -> Iterator[Finding]:
     """A bottom that nothing holds off the wall."""
     if at(way) in (Way.CLEAT, Way.WIRE, Way.RODS) and at(bottom) == "free":
