@@ -69,6 +69,7 @@ def create_app(settings: Settings) -> FastAPI:
         json_deserializer=orjson.loads,
     )
     app.state.engine, app.state.sessions, app.state.memo = engine, sessionmaker(engine), Memo()
+    app.state.readers = sessionmaker(engine.execution_options(isolation_level="AUTOCOMMIT"))
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
     app.state.news = News(settings.database_url)
     app.state.pairing_at = settings.address(settings.port) if settings.beyond else None

@@ -13,12 +13,14 @@ from gantline.api.desk import Desk
 from gantline.api.problems import VersionMissing
 
 Result = TypeVar("Result")
+SAVES_NOTHING = "/preview"  # asked with a body, and yet it only reads
 
 
 @contextmanager
-def desk_of(state: Any) -> Iterator[Desk]:
-    """A desk with one transaction, committed at the end."""
-    with state.sessions.begin() as session:
+def desk_of(state: Any, *, reads: bool = False) -> Iterator[Desk]:
+    """A desk with one transaction, committed at the end. reads: each question stands by itself, with no transaction to begin
+    and to end: two trips to the database less."""
+    with (state.readers if reads else state.sessions).begin() as session:
         yield Desk(session=session, memo=state.memo)
 
 
@@ -43,15 +45,16 @@ class DeskRoute(APIRoute):
     """
 
     def __init__(self, path: str, endpoint: Callable[..., Any], **more: Any) -> None:
-        super().__init__(
-            path, _at_a_desk(endpoint) if "desk" in endpoint.__annotations__ else endpoint, **more
-        )
+        if "desk" in endpoint.__annotations__:
+            reads = path.endswith(SAVES_NOTHING) or set(more.get("methods") or ()) == {"GET"}
+            endpoint = _at_a_desk(endpoint, reads=reads)
+        super().__init__(path, endpoint, **more)
 
 
-def _at_a_desk(endpoint: Callable[..., Any]) -> Callable[..., Any]:
+def _at_a_desk(endpoint: Callable[..., Any], *, reads: bool) -> Callable[..., Any]:
     @wraps(endpoint)
     def run(*, desk: Any, **asked: Any) -> Any:
-        with desk_of(desk) as opened:  # what comes as the desk is the application's state
+        with desk_of(desk, reads=reads) as opened:  # what comes as the desk is the application's state
             return endpoint(desk=opened, **asked)
 
     return run

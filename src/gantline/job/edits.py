@@ -38,7 +38,9 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     data = job.model_dump(mode="json")
     for edit in edits:
         _set(data, edit)
-    made = read_job(data)
+    touched = {parts(edit.pointer)[0] for edit in edits} | {"known", "sources"}
+    checked = {name: getattr(job, name) for name in Job.model_fields if name not in touched}
+    made = read_job(data | checked)
     _refuse_one_spot(job, made)
     return made
 

@@ -247,7 +247,7 @@ def changed_bits(old: Job, new: Job, bits: Bits) -> int:
         return 0
     found = 0
     for part, fields in PLAIN_OF.items():
-        if part and getattr(old, part) == getattr(new, part):
+        if part and (getattr(old, part) is getattr(new, part) or getattr(old, part) == getattr(new, part)):
             continue
         for one in fields:
             a, b = one.read(old), one.read(new)

@@ -42,6 +42,7 @@ class JobPlan:
     states: tuple[StationState, ...] = ()
     next_point: str = ""
     built: "Built" = field(default_factory=dict)
+    faces: dict[str, Any] = field(default_factory=dict)  # drawn once, by whoever draws them
 
     def text(self, key: str) -> str:
         """A figure's text, empty where there is none."""

@@ -23,4 +23,7 @@ def face(made: JobPlan, name: FaceName) -> Face:
     from gantline.stations.board import draw
     from gantline.stations.registry import STATIONS
 
-    return draw(made, STATIONS, name)
+    found = made.faces.get(name)
+    if found is None:
+        found = made.faces[name] = draw(made, STATIONS, name)
+    return found

@@ -11,6 +11,9 @@ from sqlalchemy.orm import Session, defer
 from gantline.core.errors import DesignError
 from gantline.store.models import JobRow, JobVersionRow
 
+PLAINLY = {"synchronize_session": False}  # no job is in the session that would have to follow
+THERE = "SELECT 1 FROM job WHERE id = %s AND shop_id = %s"  # as text: every drag asks it
+
 
 class NoSuchJob(DesignError):
     """The job is not in this shop."""
@@ -107,8 +110,8 @@ def version(session: Session, shop_id: UUID, job_id: UUID, number: int) -> JobVe
 
 def check_there(session: Session, shop_id: UUID, job_id: UUID) -> None:
     """Raises: NoSuchJob."""
-    there = select(JobRow.id).where(JobRow.id == job_id, JobRow.shop_id == shop_id)
-    if session.scalar(there) is None:
+    there = session.connection().exec_driver_sql(THERE, (job_id, shop_id))
+    if there.first() is None:
         raise NoSuchJob("There is no such job.", job=str(job_id))
 
 
@@ -214,7 +217,7 @@ def _append(
 ) -> JobVersionRow:
     number, job_id, shop_id = expected + 1, before.job_id, before.shop_id
     moved = update(JobRow).where(JobRow.id == job_id, JobRow.head == expected).values(head=number)
-    if session.execute(moved.returning(JobRow.id)).scalar() is None:
+    if session.execute(moved.returning(JobRow.id), execution_options=PLAINLY).scalar() is None:
         session.expire_all()  # what was read before may be gone by now
         raise VersionConflict(head(session, shop_id, job_id), expected)
     made = JobVersionRow(

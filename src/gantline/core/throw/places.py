@@ -163,7 +163,10 @@ def section(
     area: Geometry = _rect(face, low_z, low, high_z, high)
     for solid in wanted.solids:
         out = grown(wanted, solid)
-        if out.low[cut] < at_mm < out.high[cut]:
+        beside = (
+            out.low[axis] >= high or out.high[axis] <= low or out.low[2] >= high_z or out.high[2] <= low_z
+        )
+        if out.low[cut] < at_mm < out.high[cut] and not beside:
             area = area.difference(_rect(face, out.low[2], out.low[axis], out.high[2], out.high[axis]))
     if wanted.lines is not None:
         area = area.intersection(_bands(wanted.lines, face, at_mm, low_z, low, high_z, high))

@@ -20,34 +20,50 @@ ROOM_MM = 700.0
 BESIDE_MM, SIZE_MM = 900.0, 400.0
 
 
-def belly(at: Ask, face: FaceName) -> Iterator[Mark]:
-    """Contours over what was read, solid where the wall stands proud, dashed where it is hollow; a dot a reading."""
+def mapped(at: Ask) -> tuple[tuple[Line, ...], tuple[tuple[str, float, float, float], ...]] | None:
+    """The contour lines, and where the wall is most proud and most hollow: name, x, y and belly there [mm].
+
+    A question of its own: it does not move with the frame.
+    """
     found = at(flat)
-    if face != "front" or not isinstance(found, Flatness):
-        return
+    if not isinstance(found, Flatness):
+        return None
     low, high = found.places_mm.min(axis=0), found.places_mm.max(axis=0)
     xs, ys = (np.linspace(low[axis], high[axis], CELLS) for axis in (0, 1))
-    grid = np.array([(x, y) for y in ys for x in xs])
+    grid = np.column_stack([each.ravel() for each in np.meshgrid(xs, ys)])
     values = found.belly_at(grid).reshape(CELLS, CELLS)
     span = float(values.max() - values.min())
     step = next((one for one in STEPS_MM if span / one <= MOST_LINES), STEPS_MM[-1])
     levels = [k * step for k in range(int(values.min() // step), int(values.max() // step) + 2)]
+    lines = []
     for number, (level, points) in enumerate(contours(xs, ys, values, levels), start=1):
         role = "belly-proud" if level > 0.0 else "belly-hollow" if level < 0.0 else "belly-level"
-        yield Line(key=f"belly-{number}", role=role, layer="wall", points=points)
+        lines.append(Line(key=f"belly-{number}", role=role, layer="wall", points=points))
+    ends = (("proud", int(values.argmax())), ("hollow", int(values.argmin())))
+    return tuple(lines), tuple(
+        (name, float(grid[index][0]), float(grid[index][1]), float(values.flat[index]))
+        for name, index in ends
+    )
+
+
+def belly(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """Contours over what was read, solid where the wall stands proud, dashed where it is hollow; a dot a reading."""
+    found = at(mapped) if face == "front" else None
+    if found is None:
+        return
+    lines, ends = found
+    yield from lines
     for number, (x, y, _) in enumerate(at(gap_readings), start=1):
         yield Dot(key=f"gap-{number}", role="gap", layer="wall", at=(x, y), name=f"gap reading {number}")
-    for name, at_index in (("proud", int(values.argmax())), ("hollow", int(values.argmin()))):
-        x, y = grid[at_index]
-        off = float(values.flat[at_index])
+    for name, x, y, off in ends:
         if abs(off) >= THIN_MM:
             left, bottom, right, top = at(rect_of_frame)
-            if abs(x - (left + right) / 2.0) < BESIDE_MM and abs(y - (bottom + top) / 2.0) < SIZE_MM:
-                y = (bottom + top) / 2.0 + SIZE_MM  # clear of the size that is written in the middle
+            over = abs(x - (left + right) / 2.0) < BESIDE_MM and abs(y - (bottom + top) / 2.0) < SIZE_MM
+            clear = (bottom + top) / 2.0 + SIZE_MM  # of the size that is written in the middle
             yield Label(
                 key=f"belly-{name}",
                 layer="wall",
-                at=(float(x), float(y)),
+                at=(x, clear if over else y),
                 text=f"{at.text(abs(off))} {name}",
                 room_mm=(ROOM_MM, ROOM_MM),
                 role=f"belly-{name}",
