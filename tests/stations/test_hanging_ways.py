@@ -13,6 +13,7 @@ from gantline.stations import plan
 from gantline.stations.height import placement
 from gantline.stations.survey import lattice
 from gantline.stations.wall import drilling, fixing
+from gantline.stations.wall.datum import across_from
 from tests.conftest import demo_job
 from tests.made import changed, findings, number
 
@@ -113,6 +114,13 @@ def test_wherever_the_tape_is_hooked_figure_and_tape_read_the_same(across: str, 
         "center": -left.from_centre_mm,
     }
     assert number(made, "hole_left") == pytest.approx(wanted.get(across, 0.0), abs=1e-6)
+
+
+def test_a_wall_too_narrow_for_a_stud_is_measured_from_its_end() -> None:
+    narrow = {"survey__wall_width_mm": 35.0, "survey__stud_first_mm": 120.0}
+    made = plan(changed("mill-loft", wall__across_from="stud", **narrow))
+    assert made.ask(lattice) is not None
+    assert made.ask(across_from) == "left"
 
 
 def test_an_anchor_of_the_stores_says_what_it_carries_and_how_deep() -> None:

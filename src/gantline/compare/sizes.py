@@ -74,16 +74,12 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
         size = at.job.size.model_copy(update={"lead": lead, "value_mm": value, "tidy": None})
         asks.append(at if step == 1.0 else at.with_job(at.job.model_copy(update={"size": size})))
         changed.append((change(Size.lead, lead.value), change(Size.value_mm, value), change(Size.tidy, None)))
-    against_all = [{one.text for sort in _against(ask) for one in sort} for ask in asks]
-    common = tuple(
-        one.text
-        for sort in _against(asks[0])
-        for one in sort
-        if all(one.text in said for said in against_all)
-    )
+    speaks = [(against(ask, "stop"), against(ask, "check", CHECKED)) for ask in asks]
+    texts = [{one.text for sort in both for one in sort} for both in speaks]
+    common = tuple(one.text for sort in speaks[0] for one in sort if all(one.text in said for said in texts))
     rows = [
-        _row(ask, changes, common, chosen=step == 1.0)
-        for ask, changes, step in zip(asks, changed, steps, strict=True)
+        _row(ask, changes, both, common, chosen=step == 1.0)
+        for ask, changes, both, step in zip(asks, changed, speaks, steps, strict=True)
     ]
     return SizeTable(
         rows=tuple(rows),
@@ -95,10 +91,6 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
         if lead is now
         else f"Taking another size starts it from its diagonal, not from the {NAMES[now]}.",
     )
-
-
-def _against(at: Ask) -> tuple[tuple[Against, ...], tuple[Against, ...]]:
-    return against(at, "stop"), against(at, "check", CHECKED)
 
 
 def _unlit(at: Ask) -> str:
@@ -121,10 +113,16 @@ def _advice(rows: Sequence[SizeRow]) -> str:
     return said if best + 1 == len(rows) else f"{said} At {rows[best + 1].diagonal}: {rows[best + 1].verdict}"
 
 
-def _row(at: Ask, changes: tuple[Change, ...], common: Sequence[str], *, chosen: bool) -> SizeRow:
+def _row(
+    at: Ask,
+    changes: tuple[Change, ...],
+    speaks: tuple[tuple[Against, ...], tuple[Against, ...]],
+    common: Sequence[str],
+    *,
+    chosen: bool,
+) -> SizeRow:
     stops, checks = (
-        tuple(one for one in sort if one.text not in common or one.severity == "stop")
-        for sort in _against(at)
+        tuple(one for one in sort if one.text not in common or one.severity == "stop") for sort in speaks
     )
     picture, light, lead = at(screen).picture, at(seen), at(main_seat)
     index = at(seats).index(lead) if lead is not None else 0

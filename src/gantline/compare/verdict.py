@@ -25,14 +25,15 @@ def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tupl
     """Findings of a severity at some stations, or at all of them. Their cures are not asked for."""
     return tuple(
         Against(str(one.code), one.severity, station, one.text)
-        for station, one in _findings(at, stations)
+        for station, one in _findings(at, severity, stations)
         if one.severity == severity
     )
 
 
-def _findings(at: Ask, stations: Collection[str]) -> Iterator[tuple[str, Finding]]:
+def _findings(at: Ask, severity: Severity, stations: Collection[str]) -> Iterator[tuple[str, Finding]]:
     for key in ORDER:
         if not stations or key in stations:
-            for question in BY_KEY[key].findings:
-                for one in at(question):
-                    yield key, one
+            one = BY_KEY[key]
+            for question in one.may_stop if severity == "stop" else one.findings:
+                for found in at(question):
+                    yield key, found

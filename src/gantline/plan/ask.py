@@ -40,6 +40,9 @@ class Bits:
     """A bit for every field of every thing in a list, given when it is first met; names of sets of bits, once written."""
 
     of: dict[str, int] = field(default_factory=dict)
+    things: dict[str, dict[str, int]] = field(
+        default_factory=dict
+    )  # by the pointer of a thing, then by its field
     pointers: list[str] = field(default_factory=list)
     names: dict[int, tuple[str, ...]] = field(default_factory=dict)
     lock: Lock = field(default_factory=Lock)
@@ -53,6 +56,16 @@ class Bits:
                     self.pointers.append(pointer)
                     self.of[pointer] = 1 << (FIRST_ITEM + len(self.pointers) - 1)
                 found = self.of[pointer]
+        return found
+
+    def mask(self, pointers: list[str]) -> int:
+        """The bits of many."""
+        new = [one for one in pointers if one not in self.of]
+        for one in new:
+            self.bit(one)
+        found = 0
+        for one in pointers:
+            found |= self.of[one]
         return found
 
 
@@ -74,9 +87,8 @@ class Thing:
 
     __slots__ = ("_ask", "_base", "_bits", "_item", "id")
 
-    def __init__(self, ask: "Ask", item: Item, base: str) -> None:
-        self._ask, self._item, self._base, self.id = ask, item, base, item.id
-        self._bits: dict[str, int] = {}
+    def __init__(self, ask: "Ask", item: Item, base: str, bits: dict[str, int]) -> None:
+        self._ask, self._item, self._base, self.id, self._bits = ask, item, base, item.id, bits
 
     def __getattr__(self, name: str) -> Any:
         bit = self._bits.get(name)
@@ -170,11 +182,28 @@ class Ask:
         one = field_of(named)
         self.reads |= one.bit
         self.weighs |= one.bit
-        base = one.pointer
+        there, known = one.read(self.job) or (), self.bits.things
+        bases = [f"{one.pointer}/{each.id}" for each in there]
         # made anew, not kept: kept they would tie this Ask to itself, and only a search through all of memory sets it free
-        things: Any = tuple([Thing(self, each, f"{base}/{each.id}") for each in one.read(self.job) or ()])
+        things: Any = tuple(
+            [
+                Thing(self, each, base, known.setdefault(base, {}))
+                for each, base in zip(there, bases, strict=True)
+            ]
+        )
         seen: Sequence[THINGS] = things
         return seen
+
+    def rows(self, named: list[THINGS], *fields: object) -> list[tuple[Any, ...]]:
+        """Some fields of every thing of a list, read at once: for the lists that grow long."""
+        one, names = field_of(named), [field_of(each).name for each in fields]
+        there = one.read(self.job) or ()
+        read = one.bit | self.bits.mask(
+            [f"{one.pointer}/{each.id}/{name}" for each in there for name in names]
+        )
+        self.reads |= read
+        self.weighs |= read
+        return [tuple([getattr(each, name) for name in names]) for each in there]
 
     def of(self, thing: Item, named: T | None) -> T:
         """A field of a thing, or what stands in while it is absent."""

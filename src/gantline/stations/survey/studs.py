@@ -14,6 +14,7 @@ from gantline.core.wall.find import (
 from gantline.core.wall.found import Studs, contradictions, studs_on_wall
 from gantline.core.wall.studs import StudLattice
 from gantline.job.model.survey import StudMark, Survey
+from gantline.job.model.survey import StudReading as Read
 from gantline.plan.ask import Ask
 from gantline.stations.survey.solve import wall_mm
 
@@ -27,7 +28,8 @@ def stud_noise(at: Ask) -> Noise:
 
 def stud_readings(at: Ask) -> tuple[StudReading, ...]:
     """Every reading as it was taken."""
-    return tuple(StudReading(one.x_mm, Kind(one.kind)) for one in at.things(Survey.stud_readings))
+    read = at.rows(Survey.stud_readings, Read.x_mm, Read.kind)
+    return tuple(StudReading(x, Kind(kind)) for x, kind in read)
 
 
 def left_out(at: Ask) -> frozenset[int]:

@@ -14,7 +14,8 @@ STUD = "stud center"
 def across_from(at: Ask) -> str:
     """What sideways marks are taken from; the left wall end where there is no stud to take them from."""
     by = at.given(Hanging.across_from) or "left"
-    return "left" if by == "stud" and at(lattice) is None else by
+    studs = at(lattice) if by == "stud" else None
+    return "left" if by == "stud" and (studs is None or not studs.centres_mm) else by
 
 
 def up_from(at: Ask) -> str:
@@ -55,10 +56,10 @@ def shown_across(at: Ask, name: str, found: Display | None) -> Display | None:
         made = term("wall width", at(room).wall_mm) - made
         return Display(made.value, made, how=found.how, label=f"{name} from right wall end")
     studs = at(lattice)
-    if by == "center" or studs is None:
+    number = None if studs is None else studs.nearest(x)
+    if by == "center" or studs is None or number is None:
         made, what = made - term("screen center", at(centre_x_mm)), "screen center"
     else:
-        number = studs.nearest(x) or 0
         made, what = term("from left wall end", x) - term(STUD, studs.centres_mm[number]), f"its {STUD}"
     label = f"{name} {_way(made.value)} of {what}"
     return Display(abs(made.value), size(made) if made.value < 0.0 else made, how=found.how, label=label)

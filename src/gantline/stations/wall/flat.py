@@ -8,7 +8,7 @@ from gantline.core.defaults import SurveyDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.flat import Flatness, flatness, shim_pack, shims_mm, wind_mm
 from gantline.job.model.hanging import Hanging
-from gantline.job.model.survey import Survey
+from gantline.job.model.survey import GapReading, Survey
 from gantline.plan.ask import Ask
 from gantline.stations.height import rect_of_frame
 from gantline.stations.wall.solve import drilling
@@ -18,7 +18,8 @@ PACK_MM = (5.0, 3.0, 2.0, 1.0)
 
 def gap_readings(at: Ask) -> tuple[tuple[float, float, float], ...]:
     """Place and gap of every reading [mm]."""
-    return tuple((one.x_mm, one.y_mm, one.gap_mm) for one in at.things(Survey.gaps))
+    read = at.rows(Survey.gaps, GapReading.x_mm, GapReading.y_mm, GapReading.gap_mm)
+    return tuple((x, y, gap) for x, y, gap in read)
 
 
 def clashing(at: Ask) -> tuple[tuple[int, int], ...]:
