@@ -38,10 +38,15 @@ def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -
 
 def rows_bound(screen: Screen, eyes: Sequence[Eye], clear_mm: float) -> Bound | None:
     """Every eye sees the bottom of the picture over every nearer head; None with a single row."""
-    bottom = lowest_bottom_mm(tuple(eyes), clear_mm=clear_mm)
-    if bottom is None:
-        return None
-    return Bound("rows", "view over the front row", bottom + screen.picture.height_mm + screen.border.top_mm)
+    bottom = lowest_bottom_mm(eyes, clear_mm=clear_mm)
+    return None if bottom is None else over_rows(screen, bottom)
+
+
+def over_rows(screen: Screen, bottom_mm: float) -> Bound:
+    """The picture's bottom is not below what the eyes behind the front row need."""
+    return Bound(
+        "rows", "view over the front row", bottom_mm + screen.picture.height_mm + screen.border.top_mm
+    )
 
 
 def furniture_bound(screen: Screen, furniture_top_mm: float, gap_mm: float) -> Bound:

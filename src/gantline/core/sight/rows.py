@@ -40,20 +40,25 @@ def eye_needed_mm(rear: Eye, front: Eye, picture_bottom_mm: float, *, clear_mm: 
     return picture_bottom_mm + (front.eye_mm + clear_mm - picture_bottom_mm) / _share(rear, front)
 
 
-def lowest_bottom_mm(eyes: tuple[Eye, ...], *, clear_mm: float) -> float | None:
-    """Lowest bottom of the picture that every eye sees over every nearer one [mm]; None for one row.
+def bottoms_mm(eyes: Sequence[Eye], *, clear_mm: float) -> dict[tuple[int, int], float]:
+    """For every pair (rear, front), by their places in `eyes`: the lowest bottom of the picture that the rear eye sees
+    over the front one [mm].
 
     Args: eyes in any order; clear_mm, head clearance above the front eye.
-    Source: y_b >= (E_j + c - E_i t) / (1 - t), t = d_j / d_i, over all pairs.
+    Source: y_b >= (E_j + c - E_i t) / (1 - t), t = d_j / d_i.
     """
-    needed = [
-        (front.eye_mm + clear_mm - rear.eye_mm * t) / (1.0 - t)
-        for rear in eyes
-        for front in eyes
+    return {
+        (i, j): (front.eye_mm + clear_mm - rear.eye_mm * t) / (1.0 - t)
+        for i, rear in enumerate(eyes)
+        for j, front in enumerate(eyes)
         if front.distance_mm < rear.distance_mm - 1.0
         for t in (front.distance_mm / rear.distance_mm,)
-    ]
-    return max(needed, default=None)
+    }
+
+
+def lowest_bottom_mm(eyes: Sequence[Eye], *, clear_mm: float) -> float | None:
+    """Lowest bottom of the picture that every eye sees over every nearer one [mm]; None for one row. Args: as above."""
+    return max(bottoms_mm(eyes, clear_mm=clear_mm).values(), default=None)
 
 
 def least_clearance_mm(

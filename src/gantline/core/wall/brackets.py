@@ -85,10 +85,11 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
     Source: the trade's rule, two thirds of the frame's width or the kit's spacing.  Raises: nothing.
     Leaves out: no-drill bands and stud confirmation.
     """
-    pairs = [pair for a, b in combinations(studs_mm, 2) if (pair := _pair(rule, a, b, centre_mm)) is not None]
+    reach = rule.frame_mm / 2.0 - rule.inset_mm + rule.off_stud_mm + 2.0 * ROUNDING_MM
+    on_rail = tuple(one for one in studs_mm if abs(one - centre_mm) <= reach)
     serving = [
         pair
-        for pair in pairs
+        for pair in _pairs(rule, on_rail, centre_mm)
         if _astride(rule, centre_mm, pair) and abs(pair.offset_mm) <= rule.allowed_offset_mm + ROUNDING_MM
     ]
     serving.sort(key=lambda pair: _order(pair, rule))
@@ -96,7 +97,12 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
         return PairChoice(best=serving[0], runner_up=serving[1] if len(serving) > 1 else None)
     apart = {b - a for a, b in combinations(studs_mm, 2)}
     near = min(apart, key=lambda one: abs(one - rule.wished_mm), default=None) if rule.kept else None
-    return PairChoice(best=None, move_screen_mm=_least_move(rule, pairs), nearest_spacing_mm=near)
+    move = _least_move(rule, _pairs(rule, studs_mm, centre_mm))
+    return PairChoice(best=None, move_screen_mm=move, nearest_spacing_mm=near)
+
+
+def _pairs(rule: BracketRule, studs_mm: tuple[float, ...], center: float) -> list[BracketPair]:
+    return [pair for a, b in combinations(studs_mm, 2) if (pair := _pair(rule, a, b, center)) is not None]
 
 
 def _pair(rule: BracketRule, left: float, right: float, center: float) -> BracketPair | None:

@@ -9,10 +9,11 @@ from gantline.core.height.bounds import (
     given_way,
     lens_bounds,
     neck_bound,
-    rows_bound,
+    over_rows,
     skirting_bound,
 )
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
+from gantline.core.sight.rows import bottoms_mm
 from gantline.core.space import Solid
 from gantline.core.tolerance import at_most
 from gantline.job.model.height import HeightTarget as H
@@ -93,22 +94,23 @@ def from_soffit(at: Ask) -> Bound | None:
     return Bound("soffit", "soffit", min(over) - here.clear_mm) if over else None
 
 
-def neck_of(at: Ask, number: int) -> Bound | None:
-    """One seat's neck."""
-    eye = at(seat_place, number).eye
-    return neck_bound(at(screen), (eye,), at.default(SeatsDefaults.neck_top_deg))
-
-
 def from_necks(at: Ask) -> Bound | None:
     """The seat whose neck gives way first."""
-    found = [(number, at.aside(neck_of, number)) for number in at(seated_numbers)]
+    own, most = at.aside(screen), at.aside(neck_most)
+    eyes = {number: at.aside(seat_place, number).eye for number in at(seated_numbers)}
+    found = [(number, neck_bound(own, (eye,), most)) for number, eye in eyes.items()]
     best = min((bound for _, bound in found if bound), key=lambda bound: bound.y_top_mm, default=None)
     close = [number for number, bound in found if bound and best and _near(bound, best)]
     for number in close:
         weigh_seat(at, number, alone=len(close) == 1)
     if best:
-        _ = at(screen), at.default(SeatsDefaults.neck_top_deg)
+        _ = at(screen), at(neck_most)
     return best
+
+
+def neck_most(at: Ask) -> float:
+    """How far up a neck may look [deg]."""
+    return at.default(SeatsDefaults.neck_top_deg)
 
 
 def from_lens_above(at: Ask) -> Bound | None:
@@ -122,28 +124,27 @@ def from_edge(at: Ask) -> Bound:
     return lower_bounds(at(place))[0]
 
 
-def rows_of(at: Ask, rear: int, front: int) -> Bound | None:
-    """One eye over one head."""
-    eyes = at(seat_place, front).eye, at(seat_place, rear).eye
-    return rows_bound(at(screen), eyes, at.default(SeatsDefaults.head_clear_mm))
+def head_clear_mm(at: Ask) -> float:
+    """What an eye needs over the head before it [mm]."""
+    return at.default(SeatsDefaults.head_clear_mm)
 
 
 def from_rows(at: Ask) -> Bound | None:
     """The eye that sees least over a head before it."""
-    far = {number: at.aside(seat_place, number).distance_mm for number in at(seated_numbers)}
-    pairs = [(rear, front) for rear in far for front in far if far[front] < far[rear]]
-    found = [(pair, at.aside(rows_of, *pair)) for pair in pairs]
-    best = max((bound for _, bound in found if bound), key=lambda bound: bound.y_top_mm, default=None)
-    close = [pair for pair, bound in found if bound and best and _near(bound, best)]
-    holding = {
-        rear for (rear, _), bound in found if bound and best and bound.y_top_mm >= best.y_top_mm - 1e-6
-    }
-    for rear, front in close:
-        at(seat_place, front)
-        weigh_seat(at, rear, alone=holding == {rear})
-    if best:
-        _ = at(screen), at.default(SeatsDefaults.head_clear_mm)
-    return best
+    numbers = at(seated_numbers)
+    found = bottoms_mm(
+        [at.aside(seat_place, number).eye for number in numbers], clear_mm=at.aside(head_clear_mm)
+    )
+    if not found:
+        return None
+    best = max(found.values())
+    holding = {rear for (rear, _), bottom in found.items() if bottom >= best - 1e-6}
+    for (rear, front), bottom in found.items():
+        if best - bottom < NEAR_MM:
+            at(seat_place, numbers[front])
+            weigh_seat(at, numbers[rear], alone=holding == {rear})
+    _ = at(head_clear_mm)
+    return over_rows(at(screen), best)
 
 
 def _near(one: Bound, best: Bound) -> bool:
