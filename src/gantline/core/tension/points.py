@@ -104,12 +104,21 @@ def readings(
     return tuple((inset_mm + run * k / total, k % fill == 0) for k in range(total + 1))
 
 
-def spread(layout: Layout) -> tuple[TensionPoint, ...]:
-    """Every point of the frame, clockwise from the top left as seen from the back."""
+def sides(layout: Layout) -> tuple[Readings, Readings]:
+    """The readings along the rails and along the stiles [mm], off what they must stay off.
+
+    Raises: OutOfRange where a side takes too many, or its plates leave no room.
+    """
     w, h = layout.width_mm, layout.height_mm
     rail = readings(w, layout.inset_mm, layout.spacing_mm, layout.rail_count, layout.first_pass_mm)
     stile = readings(h, layout.inset_mm, layout.spacing_mm, layout.stile_count, layout.first_pass_mm)
-    rail, stile = _free(rail, layout.off_rails_mm), _free(stile, layout.off_stiles_mm)
+    return _free(rail, layout.off_rails_mm), _free(stile, layout.off_stiles_mm)
+
+
+def spread(layout: Layout) -> tuple[TensionPoint, ...]:
+    """Every point of the frame, clockwise from the top left as seen from the back.  Raises: as sides()."""
+    w, h = layout.width_mm, layout.height_mm
+    rail, stile = sides(layout)
     right, bottom = len(rail) + 1, len(rail) + len(stile) + 1
     left = bottom + len(rail)
     found = [TensionPoint(n, Side.TOP, r, r, h, first) for n, (r, first) in enumerate(rail, 1)]

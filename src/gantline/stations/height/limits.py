@@ -139,10 +139,11 @@ def from_rows(at: Ask) -> Bound | None:
         return None
     best = max(found.values())
     holding = {rear for (rear, _), bottom in found.items() if bottom >= best - 1e-6}
-    for (rear, front), bottom in found.items():
-        if best - bottom < NEAR_MM:
-            at(seat_place, numbers[front])
-            weigh_seat(at, numbers[rear], alone=holding == {rear})
+    near = [pair for pair, bottom in found.items() if best - bottom < NEAR_MM]
+    for front in {front for _, front in near}:
+        at(seat_place, numbers[front])
+    for rear in {rear for rear, _ in near}:
+        weigh_seat(at, numbers[rear], alone=holding == {rear})
     _ = at(head_clear_mm)
     return over_rows(at(screen), best)
 

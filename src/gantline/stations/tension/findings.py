@@ -8,7 +8,14 @@ from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found, noted
-from gantline.stations.tension.solve import even_points, hold_kind, sequence, spread_points, tension_points
+from gantline.stations.tension.solve import (
+    even_points,
+    hold_kind,
+    sequence,
+    spread_points,
+    tension_points,
+    trouble,
+)
 
 
 class Code(StrEnum):
@@ -22,10 +29,9 @@ class Code(StrEnum):
 @found
 def points(at: Ask) -> Iterator[Finding]:
     """A frame that cannot take its points."""
-    made = at(tension_points)
-    refused = made if isinstance(made, str) else ""
-    if refused:
-        text = f"The points do not fit the frame: {refused}."
+    why = at(trouble)
+    if why:
+        text = f"The points do not fit the frame: {why}."
         subject = field_of(Tensioning.spacing_mm).pointer
         yield Finding(code=Code.POINTS, severity="stop", text=text, subject=subject)
 

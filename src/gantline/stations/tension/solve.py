@@ -14,6 +14,7 @@ from gantline.core.tension.points import (
     TensionPoint,
     numbered,
     pair_numbers,
+    sides,
     spread,
 )
 from gantline.core.tension.steps import TensionStep, renumbered
@@ -74,15 +75,22 @@ def layout(at: Ask) -> Layout | str:
         return str(error)
 
 
-def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
-    """All points [mm, from the back] clockwise from the top left, or why the frame cannot take them."""
+def trouble(at: Ask) -> str:
+    """Why the frame cannot take its points; empty where it can. No point is made for it."""
     laid = at(layout)
     if isinstance(laid, str):
         return laid
     try:
-        return spread(laid)
+        sides(laid)
     except OutOfRange as error:
         return str(error)
+    return ""
+
+
+def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
+    """All points [mm, from the back] clockwise from the top left, or why the frame cannot take them."""
+    laid = at(layout)
+    return at(trouble) or (laid if isinstance(laid, str) else spread(laid))
 
 
 def even_points(at: Ask) -> tuple[TensionPoint, ...] | str:

@@ -1,7 +1,7 @@
 """The signal chain: does the format needed arrive, and which link is the weakest."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import get_args
 
 from gantline.core.throw.signal import USUAL_FORMATS, PictureFormat, lacks, passed, weakest
@@ -82,12 +82,21 @@ def worst(at: Ask) -> str | None:
     return None if index is None else known[index][0]
 
 
+def links(at: Ask) -> tuple[LinkRow, ...]:
+    """Every link by what it carries; how long a cable is comes last, since it moves with the lens."""
+    asked, last = at(needed), at(worst)
+    return tuple(_row(at, one, asked, weak=one.id == last) for one in at.things(SignalChain.links))
+
+
 def signal(at: Ask) -> SignalPlan:
     """The chain as it is shown."""
-    links, asked, last = at.things(SignalChain.links), at(needed), at(worst)
-    rows = tuple(_row(at, one, asked, weak=one.id == last) for one in links)
-    carried = [one.carries.to_core() for one in links if one.carries]
-    whole = bool(links) and len(carried) == len(links) and not any(row.too_long for row in rows)
+    there, asked = at.things(SignalChain.links), at(needed)
+    rows = tuple(
+        _with_length(at, row, link) if link.kind == CABLE else row
+        for row, link in zip(at(links), there, strict=True)
+    )
+    carried = [one.carries.to_core() for one in there if one.carries]
+    whole = bool(there) and len(carried) == len(there) and not any(row.too_long for row in rows)
     return SignalPlan(
         pointer=field_of(SignalChain.links).pointer,
         wanted_pointer=field_of(SignalChain.wanted).pointer,
@@ -95,18 +104,18 @@ def signal(at: Ask) -> SignalPlan:
         arrives=passed(carried).text if whole else "",
         rows=rows,
         formats=FORMATS,
-        kinds=get_args(LinkKind) if len(links) < MOST_LINKS else (),
+        kinds=get_args(LinkKind) if len(there) < MOST_LINKS else (),
     )
 
 
 @noted
 def chain(at: Ask) -> Iterator[Finding]:
     """The weakest link, links nobody knows, cables too long."""
-    links = at.things(SignalChain.links)
-    if not links:
+    there = at.things(SignalChain.links)
+    if not there:
         return
     rows, asked = at(signal).rows, at(needed)
-    for row, link in zip(rows, links, strict=True):
+    for row, link in zip(rows, there, strict=True):
         if row.weakest and link.carries and asked is not None:
             cut = " and ".join(lacks(link.carries.to_core(), asked))
             text = f"Bottleneck: the {row.name} carries {row.carries}, not enough {cut} for {asked.text}."
@@ -129,11 +138,8 @@ def chain(at: Ask) -> Iterator[Finding]:
 
 
 def _row(at: Ask, link: Link, asked: PictureFormat | None, *, weak: bool) -> LinkRow:
-    carried = link.carries.to_core() if link.carries else None
+    carried, most = link.carries.to_core() if link.carries else None, link.good_for_mm
     cut = lacks(carried, asked) if carried and asked else ()
-    length, most = _length_mm(at, link), link.good_for_mm
-    too_long = length is not None and most is not None and length > most
-    trouble = [f"not enough {' and '.join(cut)}"] if cut else []
     return LinkRow(
         id=link.id,
         pointer=f"{field_of(SignalChain.links).pointer}/{link.id}",
@@ -141,11 +147,18 @@ def _row(at: Ask, link: Link, asked: PictureFormat | None, *, weak: bool) -> Lin
         name=link.name or link.kind,
         carries=carried.text if carried else "",
         weakest=weak,
-        trouble="; ".join([*trouble, *(["too long"] if too_long else [])]),
-        too_long=too_long,
-        length=at.text(length) if length is not None else "",
+        trouble=f"not enough {' and '.join(cut)}" if cut else "",
+        too_long=False,
+        length="",
         good_for=at.text(most) if link.kind == CABLE and most is not None else "",
     )
+
+
+def _with_length(at: Ask, row: LinkRow, link: Link) -> LinkRow:
+    length, most = _length_mm(at, link), link.good_for_mm
+    too_long = length is not None and most is not None and length > most
+    trouble = "; ".join(filter(None, [row.trouble, "too long" if too_long else ""]))
+    return replace(row, length="" if length is None else at.text(length), too_long=too_long, trouble=trouble)
 
 
 def _length_mm(at: Ask, link: Link) -> float | None:
