@@ -12,7 +12,7 @@ from gantline.core.defaults import AlignDefaults
 from gantline.core.throw.pinhole import to_wall
 from gantline.core.units import pair_text
 from gantline.plan.ask import Ask
-from gantline.stations.align.solve import aim, aligned, last_round, read_mm
+from gantline.stations.align.solve import aim, aligned, last_round, read_mm, straight
 from gantline.stations.common import percent, shift_text
 from gantline.stations.throw import pixels_over, zoom_stops
 
@@ -56,13 +56,13 @@ def blanks(at: Ask) -> Mapping[str, Blank]:
 
 def depth_mm(at: Ask) -> float | None:
     """How deep the picture is sharp to a pixel, either way [mm]; None without a lens in front of the fabric."""
-    there = at(aim)
-    if there is None:
+    pose = at(straight)
+    if pose is None:
         return None
     return focus_depth_mm(
         pitch_mm=at(pitch_mm),
-        distance_mm=there.straight.distance_mm,
-        ratio=there.straight.ratio,
+        distance_mm=pose.distance_mm,
+        ratio=pose.ratio,
         panel_mm=at.default(AlignDefaults.panel_mm),
         f_number=at.default(AlignDefaults.f_number),
     )
@@ -70,7 +70,8 @@ def depth_mm(at: Ask) -> float | None:
 
 def unsharp(at: Ask) -> tuple[str, float] | None:
     """The corner farthest from the plane that is sharp at the center, and how far behind it [mm]; None without a pose."""
-    found, there = at(aligned), at(aim)
+    found = at(aligned)
+    there = at(aim) if isinstance(found, Alignment) else None
     if not isinstance(found, Alignment) or there is None:
         return None
     center = to_wall(found.pose, np.zeros((1, 2)))

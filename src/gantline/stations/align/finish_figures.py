@@ -7,7 +7,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
 from gantline.stations.align.finish import blanks, depth_mm, pitch_mm, unsharp
-from gantline.stations.align.solve import aim
+from gantline.stations.align.solve import straight
 
 FINISH = Figures()
 RULE = "overspill over the pixel's pitch, rounded down: no gap opens"
@@ -40,13 +40,11 @@ for _side in SIDES:
 )
 def depth(at: Ask) -> Display | None:
     """Before and behind the plane of focus."""
-    there, value = at(aim), at(depth_mm)
-    if there is None or value is None:
+    pose, value = at(straight), at(depth_mm)
+    if pose is None or value is None:
         return None
-    pixel, away = term("pixel", at(pitch_mm)), term("lens to fabric", there.straight.distance_mm)
-    long = term("throw ratio", there.straight.ratio, "") * term(
-        "panel width", at.default(AlignDefaults.panel_mm)
-    )
+    pixel, away = term("pixel", at(pitch_mm)), term("lens to fabric", pose.distance_mm)
+    long = term("throw ratio", pose.ratio, "") * term("panel width", at.default(AlignDefaults.panel_mm))
     return Display(value, pixel * away * term("f-number", at.default(AlignDefaults.f_number), "") / long)
 
 

@@ -21,8 +21,9 @@ LIFT = {"br": -1.0, "bl": -1.0}  # under the lower corners
 
 def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The ghost of the picture as read, and where the moves bring it."""
-    there, read = at(aim), at(read_mm)
-    if face != "front" or there is None or not read:
+    read = at(read_mm) if face == "front" else ()
+    there = at(aim) if read else None
+    if there is None:
         return
     known = np.array([0.0 if one is None else one for one in read]).reshape(4, 2)
     wide = float(np.ptp(there.view[:, 0]))

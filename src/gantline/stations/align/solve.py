@@ -59,14 +59,12 @@ def built_square(at: Ask) -> SquareCheck | None:
     return built if isinstance(built, SquareCheck) and built.agrees else None
 
 
-def aim(at: Ask) -> Aim | None:
-    """What the picture should be; None without a lens in front of the fabric, or a place for the frame."""
+def straight(at: Ask) -> Pose | None:
+    """The pose of a body that stands straight; None without a lens in front of the fabric, or a place for the frame."""
     lens, here = at(in_front), at(placement)
     if lens is None or not here.possible:
         return None
-    picture, spill = at(screen).picture, at(overspill_mm)
-    thrown, aspect = with_overspill(picture, spill), float(at(panel_aspect))
-    straight = straight_pose(
+    return straight_pose(
         picture_x_mm=at(centre_x_mm),
         picture_y_mm=here.picture_centre_mm,
         panel=at(projected),
@@ -75,12 +73,21 @@ def aim(at: Ask) -> Aim | None:
         lens_y_mm=lens.y_mm,
         distance_mm=lens.distance_mm,
     )
+
+
+def aim(at: Ask) -> Aim | None:
+    """What the picture should be; None without a pose. Asked only once there is something to hold against it."""
+    pose, here = at(straight), at(placement)
+    if pose is None:
+        return None
+    picture, spill = at(screen).picture, at(overspill_mm)
+    thrown, aspect = with_overspill(picture, spill), float(at(panel_aspect))
     uv = panel_corners(aspect, thrown.width_mm / thrown.height_mm)[list(TOP_TO_BOTTOM)]
     view = viewable_corners(picture.width_mm, picture.height_mm) + np.array(
         [at(centre_x_mm), here.picture_centre_mm]
     )
     view += at(frame_lean_mm) * LEAN.reshape(4, 2)
-    return Aim(straight=straight, uv=uv, view=view, target=to_wall(straight, uv))
+    return Aim(straight=pose, uv=uv, view=view, target=to_wall(pose, uv))
 
 
 def panel_shares(there: Aim, aspect: float) -> Array:
@@ -91,8 +98,8 @@ def panel_shares(there: Aim, aspect: float) -> Array:
 
 def free(at: Ask) -> Freedom | None:
     """What this projector can change."""
-    there, both = at(aim), at(ratios)
-    if there is None or both is None:
+    pose, both = at(straight), at(ratios)
+    if pose is None or both is None:
         return None
     shift = at.field(P.has_shift) and at.field(P.shift_up) + at.field(P.shift_down) > 0.0
     return freedom(
@@ -102,7 +109,7 @@ def free(at: Ask) -> Freedom | None:
         ratio_share=at.default(AlignDefaults.zoom_sigma),
         shift_share=at.default(AlignDefaults.shift_sigma),
         place_mm=at.default(AlignDefaults.place_sigma_mm),
-        ratio=there.straight.ratio,
+        ratio=pose.ratio,
     )
 
 
@@ -136,9 +143,10 @@ def read_mm(at: Ask) -> tuple[float | None, ...]:
 
 def aligned(at: Ask) -> Alignment | str | None:
     """The pose behind them; why there is none; None before the first round."""
-    read, there, able = at(read_mm), at(aim), at(free)
+    read = at(read_mm)
     if not read:
         return None
+    there, able = at(aim), at(free)
     if there is None or able is None:
         return "Enter the throw ratio and the place of the lens at Throw first."
     if sum(one is not None for one in read) < LEAST:
@@ -199,8 +207,11 @@ def done(at: Ask) -> bool:
 
 def made_moves(at: Ask) -> tuple[Move, ...]:
     """The moves to the target; none when it is done, or while the pose is not known."""
-    found, there, able = at(aligned), at(aim), at(free)
-    if not isinstance(found, Alignment) or there is None or able is None or at(done):
+    found = at(aligned)
+    if not isinstance(found, Alignment) or at(done):
+        return ()
+    there, able = at(aim), at(free)
+    if there is None or able is None:
         return ()
     try:
         return moves(found.pose, there.straight, there.uv, there.target, free=able, hands=at(hands))
@@ -225,7 +236,8 @@ def weak(at: Ask) -> bool:
 
 def digital_share(at: Ask) -> float | None:
     """Share of the pixels, and of the light, that is left if the projector squares this pose up; None without one."""
-    found, here = at(aligned), at(aim)
+    found = at(aligned)
+    here = at(aim) if isinstance(found, Alignment) else None
     if not isinstance(found, Alignment) or here is None:
         return None
     wide, high = np.ptp(here.target, axis=0)

@@ -33,15 +33,19 @@ FRAME, CEILING = "frame", "ceiling"
 CEILING_STEP_MM = 3.0  # a ceiling that is not level stands in as boxes that are this exact
 
 
+def ceiling_dips(at: Ask) -> tuple[Solid, ...]:
+    """Where the ceiling comes down [mm]. A question of its own: it does not move with the frame."""
+    return tuple(at(ceiling_over).dips(at(wall_mm), at(depth_mm), step_mm=CEILING_STEP_MM))
+
+
 def solids(at: Ask) -> tuple[tuple[str, Solid], ...]:
     """Id and shape of what a body cannot stand in [mm, z from the bare wall]: all surveyed, and the frame itself."""
     left, bottom, right, top = at(rect_of_frame)
     frame = Solid(name="screen", low=(left, bottom, 0.0), high=(right, top, at(fabric_plane_mm)))
-    dips = at(ceiling_over).dips(at(wall_mm), at(depth_mm), step_mm=CEILING_STEP_MM)
     return (
         (FRAME, frame),
         *((name, box) for name, _, box in at(box_solids)),
-        *((CEILING, box) for box in dips),
+        *((CEILING, box) for box in at(ceiling_dips)),
     )
 
 
