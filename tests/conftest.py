@@ -29,6 +29,20 @@ def demo_job(name: str) -> Job:
     return read_job_file((DEMO / f"{name}.job.json").read_bytes())
 
 
+# minutes and half minutes: begun first, or one core works on them alone in the end
+LONG = (
+    "work/test_work.py", "plan/test_rests.py", "api/test_kill.py", "browser/test_trust.py", "stations/test_offers.py",
+    "cli/test_serving.py", "plan/test_judged.py", "plan/test_plan_engine.py", "api/test_contract.py",
+)  # fmt: skip
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """The long files first."""
+    items.sort(
+        key=lambda one: next((at for at, name in enumerate(LONG) if str(one.path).endswith(name)), len(LONG))
+    )
+
+
 @pytest.fixture(scope="session")
 def folder() -> Iterator[Path]:
     """A folder that the user postgres can enter, unlike pytest's own."""

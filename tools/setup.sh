@@ -93,8 +93,11 @@ build_web() {
 set_up() { # set_up [more Debian packages]
   cd "$(dirname "${BASH_SOURCE[0]}")/.."
   need_packages postgresql libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 python3-venv "$@"
-  unless_done .venv/.installed "$(hash_of requirements.lock tools/uv.lock pyproject.toml)" install_python
   find_node
+  local python
+  unless_done .venv/.installed "$(hash_of requirements.lock tools/uv.lock pyproject.toml)" install_python &
+  python=$! # beside the web's: both wait for the network and for files most of the time
   unless_done web/node_modules/.installed "$(hash_of web/package-lock.json web/package.json)" install_web
   unless_done web/dist/.built "$(hash_of web src/gantline/fonts)" build_web
+  wait "$python"
 }

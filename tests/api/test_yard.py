@@ -78,8 +78,9 @@ def test_a_card_goes_to_where_it_stops_and_undo_brings_the_older_one_back(client
 
 
 def test_a_preview_is_the_same_with_and_without_a_plan_at_hand_and_the_memo_stays_small(
-    client: TestClient, app: FastAPI
+    client: TestClient, app: FastAPI, monkeypatch: pytest.MonkeyPatch
 ) -> None:
+    monkeypatch.setattr(app.state.memo, "most", 8)
     job = client.post("/api/jobs", json={"name": "Memo", "value": 2500}).json()
     path = f"/api/jobs/{job['id']}/preview"
     body = {

@@ -19,14 +19,12 @@ from gantline.settings import psycopg_url
 from gantline.work.tasks import TASKS
 
 LOOK_S = 0.5
-YIELDING = 10
 
 
 def run(
     pipe: Connection, url: str, task: str, args: dict[str, Any], seconds: float, megabytes: int, worker: int
 ) -> None:
     """Do it and send what it came to: ("said", share), then ("done", bytes) or ("failed", text)."""
-    os.nice(YIELDING)  # who saves or drags at the same time goes first
     size = megabytes * 1024 * 1024
     resource.setrlimit(resource.RLIMIT_AS, (size, size))
     resource.setrlimit(resource.RLIMIT_CPU, (int(seconds) + 1, int(seconds) + 2))

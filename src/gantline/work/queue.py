@@ -7,6 +7,7 @@ import os
 import signal
 import time
 from dataclasses import dataclass, field
+from multiprocessing import forkserver
 from typing import Any
 
 import procrastinate
@@ -20,6 +21,7 @@ from gantline.work import child
 
 TASK = "gantline-work"
 BEAT_S, LOOK_S, GRACE_S = 1.0, 0.05, 3.0
+YIELDING = 5
 log = logging.getLogger("gantline.work")
 
 
@@ -77,8 +79,10 @@ class Worker:
     def run(self) -> None:
         """Until SIGINT or SIGTERM; what is not done by then is left for another worker."""
         os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # of every child: as much memory a thread
+        os.nice(YIELDING)  # all that it starts, too: who saves or drags at the same time goes first
         self.processes = multiprocessing.get_context("forkserver")
         self.processes.set_forkserver_preload(["gantline.work.warm"])
+        forkserver.ensure_running()  # loads it now, not when somebody waits for the first sheet
         engine = create_engine(psycopg_url(self.url), pool_size=self.at_once + 1, pool_pre_ping=True)
         self.sessions = sessionmaker(engine)
         app = procrastinate.App(
