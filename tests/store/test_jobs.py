@@ -1,6 +1,8 @@
 """Versions: nothing lost, nothing half saved, undo and redo as people expect."""
 
 from collections.abc import Callable, Iterator
+from concurrent.futures import ThreadPoolExecutor
+from threading import Barrier
 from uuid import UUID
 
 import pytest
@@ -92,6 +94,21 @@ def test_the_sample_world_loads_once_and_only_into_an_empty_shop(sessions: sessi
         assert [row.document["name"] for row in jobs.heads(session, shop)] != []
         jobs.remove(session, shop, jobs.heads(session, shop)[0].job_id, 1)
         assert len(jobs.heads(session, shop)) == len(JOB_FILES) - 1
+
+
+def test_the_one_shop_is_made_once_however_many_ask_first(sessions: sessionmaker[Session]) -> None:
+    readers = sessionmaker(sessions.kw["bind"].execution_options(isolation_level="AUTOCOMMIT"))
+    together = Barrier(6)
+
+    def first(make: sessionmaker[Session]) -> UUID:
+        together.wait()
+        with make.begin() as session:
+            return shops.the_settings(session)[0]
+
+    with ThreadPoolExecutor(6) as pool:
+        assert len(set(pool.map(first, [readers, sessions] * 3))) == 1
+    with sessions() as session:
+        assert session.scalar(text("SELECT count(*) FROM shop")) == 1
 
 
 def test_migrations_match_the_models_and_reverse(new_database: Callable[[], str]) -> None:

@@ -15,6 +15,7 @@ from gantline.store.models import RecordRow, SettingRow, ShopRow
 
 FIRST_SHOP = "Ninefold Rooms"
 SEED_LOCK = 0x6A9
+FIRST = select(ShopRow.id).limit(1)
 
 
 MOST_RECORDS = 2000  # of one kind
@@ -34,16 +35,19 @@ class NoSuchRecord(DesignError):
 
 def the_shop(session: Session) -> UUID:
     """The one shop's id; seeded at the first call, also when several servers start at once."""
-    found = session.scalar(select(ShopRow.id).limit(1))
+    found = session.scalar(FIRST)
     if found is not None:
         return found
-    session.execute(select(func.pg_advisory_xact_lock(SEED_LOCK)))
-    found = session.scalar(select(ShopRow.id).limit(1))
-    if found is None:
-        shop = ShopRow(name=FIRST_SHOP)
-        session.add(shop)
-        session.flush()
-        found = shop.id
+    # in a transaction of its own: the lock is held to its end, and one that only reads has none
+    connection = session.connection().engine.connect().execution_options(isolation_level="READ COMMITTED")
+    with connection, Session(connection) as own, own.begin():
+        own.execute(select(func.pg_advisory_xact_lock(SEED_LOCK)))
+        found = own.scalar(FIRST)
+        if found is None:
+            shop = ShopRow(name=FIRST_SHOP)
+            own.add(shop)
+            own.flush()
+            found = shop.id
     return found
 
 
