@@ -143,17 +143,20 @@ def test_a_preview_is_what_saving_would_change_and_nothing_else(
     assert client.post(f"/api/jobs/{job['id']}/preview", json=body).json() == got  # still of version 1
     told = {one["key"]: one for one in got["figures"]}
     for one in saved["plan"]["figures"]:
-        kept = figure(job, one["key"]) | {
-            key: said for key, said in told.get(one["key"], {}).items() if said is not None
-        }
+        kept = figure(job, one["key"]) | told.get(one["key"], {})
         assert all(one[key] == kept[key] for key in ("text", "value", "known", "rests_on")), one["key"]
     states = {one["key"]: one for one in job["plan"]["stations"]} | {
         one["key"]: one for one in got["stations"]
     }
     assert saved["plan"]["stations"] == list(states.values())
-    for part in ("findings", "to_measure"):  # cures are tried only when it is saved
-        told_now = job["plan"][part] if got[part] is None else got[part]
-        assert [one | {"cures": 0} for one in saved["plan"][part]] == [one | {"cures": 0} for one in told_now]
+    told_findings = range(len(job["plan"]["findings"])) if got["findings"] is None else got["findings"]
+    findings = [job["plan"]["findings"][one] if isinstance(one, int) else one for one in told_findings]
+    # cures are tried only when it is saved
+    assert [one | {"cures": 0} for one in saved["plan"]["findings"]] == [
+        one | {"cures": 0} for one in findings
+    ]
+    measure = job["plan"]["to_measure"] if got["to_measure"] is None else got["to_measure"]
+    assert saved["plan"]["to_measure"] == measure
     marks = {one["key"]: one for one in got["face"]["marks"]}
     before = {one["key"]: one for one in job["drawing"][face]["marks"]}
     now = {one["key"]: one for one in saved["drawing"][face]["marks"]}

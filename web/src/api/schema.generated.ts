@@ -2190,17 +2190,17 @@ export interface components {
         };
         /**
          * FigurePatch
-         * @description What changed of a figure; null: its label, how it is known and what it rests on stay.
+         * @description What changed of a figure; left out: its label, how it is known and what it rests on stay.
          */
         FigurePatch: {
             /** Key */
             key: string;
             /** Known */
-            known: ("measured" | "decided" | "computed" | "assumed") | null;
+            known?: ("measured" | "decided" | "computed" | "assumed") | null;
             /** Label */
-            label: string | null;
+            label?: string | null;
             /** Rests On */
-            rests_on: string[] | null;
+            rests_on?: string[] | null;
             /** Text */
             text: string;
             /** Value */
@@ -3958,13 +3958,15 @@ export interface components {
         /**
          * PreviewOut
          * @description What differs from the plan of the version that was named. Null: nothing of that kind changed.
+         *
+         *     findings: all that there are; one that stands as it did is given by its place in that version's list.
          */
         PreviewOut: {
             face: components["schemas"]["FacePatch"];
             /** Figures */
             figures: components["schemas"]["FigurePatch"][];
             /** Findings */
-            findings: components["schemas"]["PlanFinding"][] | null;
+            findings: (number | components["schemas"]["PlanFinding"])[] | null;
             /** Gone */
             gone: string[];
             /** Opened */

@@ -1,4 +1,4 @@
-import type { Face, Figure, JobOut, PreviewOut } from '../api/client'
+import type { Face, Figure, Finding, JobOut, PreviewOut } from '../api/client'
 
 /** A job as it looks while something is dragged: the saved one with what the preview says is different. */
 export const patched = (job: JobOut, preview: PreviewOut): JobOut => {
@@ -9,7 +9,7 @@ export const patched = (job: JobOut, preview: PreviewOut): JobOut => {
     plan: {
       ...plan,
       figures: figuresOf(plan.figures, preview),
-      findings: preview.findings ?? plan.findings,
+      findings: findingsOf(plan.findings, preview),
       stations: plan.stations.map((one) => preview.stations.find((now) => now.key === one.key) ?? one),
       to_measure: preview.to_measure ?? plan.to_measure,
       refused: preview.refused ?? plan.refused,
@@ -19,6 +19,10 @@ export const patched = (job: JobOut, preview: PreviewOut): JobOut => {
     drawing: { ...drawing, [face.name]: faceOf(face, preview), tape: preview.tape ?? drawing.tape },
   }
 }
+
+/** A finding that stands as it did is given by its place. */
+const findingsOf = (findings: readonly Finding[], preview: PreviewOut): Finding[] =>
+  (preview.findings ?? findings).flatMap((one) => (typeof one === 'number' ? findings.slice(one, one + 1) : [one]))
 
 const figuresOf = (figures: readonly Figure[], preview: PreviewOut): Figure[] => {
   const said = new Map(preview.figures.map((one) => [one.key, one]))

@@ -9,14 +9,14 @@ import { useJob } from './useJob'
 const figure = (key: string, text: string) => ({ key, text, rests_on: [key] })
 const PLAN = {
   figures: [figure('a', '1'), figure('b', '2')],
-  findings: [],
+  findings: [{ text: 'stays' }, { text: 'ends' }],
   stations: [],
   to_measure: [],
   tables: { steps: null },
 }
 const DRAWING = { side: { name: 'side', marks: [{ key: 'x' }, { key: 'y' }] }, tape: [] }
 const PREVIEW = {
-  figures: [{ key: 'a', value: 9, text: '9', label: null, known: null, rests_on: null }], opened: [], gone: ['b'], findings: null, stations: [], to_measure: null,
+  figures: [{ key: 'a', value: 9, text: '9' }], opened: [], gone: ['b'], findings: [{ text: 'new' }, 0], stations: [], to_measure: null,
   tables: {}, tape: null, face: { name: 'side', bounds: null, marks: [{ key: 'y', moved: true }, { key: 'z' }], gone: ['x'] },
 } // biome-ignore format: a preview by hand
 
@@ -159,6 +159,7 @@ test('a drag sends edits on a version, one request at a time, and shows what tha
   expect(plans.length).toBeLessThan(4)
   expect(plans.at(-1)?.body).toEqual({ version: 1, edits: edit('4'), face: 'side', station: 'wall', open: [], shape: '' })
   expect(result.current.shown?.plan.figures).toMatchObject([{ key: 'a', value: 9, text: '9', rests_on: ['a'] }])
+  expect(result.current.shown?.plan.findings).toEqual([{ text: 'new' }, { text: 'stays' }])
   expect(result.current.shown?.drawing.side.marks).toEqual([{ key: 'y', moved: true }, { key: 'z' }])
   await act(() => result.current.edit(edit('4')))
   expect(result.current.shown?.plan.figures).toHaveLength(2)

@@ -3,7 +3,7 @@
 from dataclasses import fields
 from typing import TYPE_CHECKING, Annotated, Any, get_type_hints
 
-from pydantic import Field, create_model
+from pydantic import BaseModel, Field, create_model
 
 from gantline.api.schemas.base import Out
 from gantline.drawing.marks import Face, Mark
@@ -59,15 +59,15 @@ class Preview(ClosedModel):
     shape: Annotated[str, Field(max_length=40)] = ""
 
 
-class FigurePatch(Out):
-    """What changed of a figure; null: its label, how it is known and what it rests on stay."""
+class FigurePatch(BaseModel):
+    """What changed of a figure; left out: its label, how it is known and what it rests on stay."""
 
     key: str
     value: Value
     text: str
-    label: str | None
-    known: Known | None
-    rests_on: tuple[str, ...] | None
+    label: str | None = None
+    known: Known | None = None
+    rests_on: tuple[str, ...] | None = None
 
 
 class FacePatch(Out):
@@ -83,12 +83,15 @@ class FacePatch(Out):
 
 
 class PreviewOut(Out):
-    """What differs from the plan of the version that was named. Null: nothing of that kind changed."""
+    """What differs from the plan of the version that was named. Null: nothing of that kind changed.
+
+    findings: all that there are; one that stands as it did is given by its place in that version's list.
+    """
 
     figures: list[FigurePatch]
     opened: list[Figure]
     gone: list[str]
-    findings: list[PlanFinding] | None
+    findings: list[int | PlanFinding] | None
     stations: list[StationState]
     to_measure: list[ToMeasure] | None
     tables: Tables

@@ -22,6 +22,7 @@ from gantline.stations.registry import BY_KEY
 from gantline.store import jobs
 from gantline.store.models import JobVersionRow
 
+PATCHED = ("label", "known", "rests_on")
 CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
 
 
@@ -94,7 +95,7 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
         "figures": [_figure_patch(old.figures.get(one.key), one) for one in changed],
         "opened": [one for one in changed if one.key in asked.open],
         "gone": [key for key in old.figures if key not in new.figures],
-        "findings": _changed(old.findings, _with_cures(old.findings, new.findings)),
+        "findings": _findings(old.findings, _with_cures(old.findings, new.findings)),
         "stations": [one for one, was in zip(new.states, old.states, strict=True) if one != was],
         "to_measure": _changed(old.to_measure, new.to_measure),
         "tables": _tables(station, old, new),
@@ -147,12 +148,16 @@ def differs(old: Figure | None, new: Figure) -> bool:
 
 
 def _figure_patch(old: Figure | None, new: Figure) -> dict[str, Any]:
-    def other(name: str) -> Any:
-        value = getattr(new, name)
-        return None if old is not None and getattr(old, name) == value else value
-
     patch = {"key": new.key, "value": new.value, "text": new.text}
-    return patch | {name: other(name) for name in ("label", "known", "rests_on")}
+    changed = (name for name in PATCHED if old is None or getattr(old, name) != getattr(new, name))
+    return patch | {name: getattr(new, name) for name in changed}
+
+
+def _findings(old: Sequence[PlanFinding], new: Sequence[PlanFinding]) -> list[int | PlanFinding] | None:
+    if old == new:
+        return None
+    there = list(old)
+    return [there.index(one) if one in there else one for one in new]
 
 
 def _changed(old: Sequence[Any], new: Sequence[Any]) -> Sequence[Any] | None:
