@@ -40,9 +40,8 @@ class Bits:
     """A bit for every field of every thing in a list, given when it is first met; names of sets of bits, once written."""
 
     of: dict[str, int] = field(default_factory=dict)
-    things: dict[str, dict[str, int]] = field(
-        default_factory=dict
-    )  # by the pointer of a thing, then by its field
+    # by the pointer of a thing, then by its field
+    things: dict[str, dict[str, int]] = field(default_factory=dict)
     pointers: list[str] = field(default_factory=list)
     names: dict[int, tuple[str, ...]] = field(default_factory=dict)
     lock: Lock = field(default_factory=Lock)

@@ -106,9 +106,8 @@ def plan(
     made = JobPlan(stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
-    changed = (
-        -1 if ask.changed & HOW_KNOWN else ask.changed
-    )  # how a field is known stands elsewhere in the document
+    # how a field is known stands elsewhere in the document
+    changed = -1 if ask.changed & HOW_KNOWN else ask.changed
     made.figures = {one.key: one for station in stations for one in _figures(station, made, kept, changed)}
     made.to_measure = _to_measure(stations, made.figures, ask)
     found = [one for station in stations for one in _findings(station, made, cures=cures)]
