@@ -6,6 +6,7 @@ Source: a stud is confirmed by a magnet, by both of its edges, or by two sensor 
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import cached_property
 
 from gantline.core.wall.find import Kind, Noise, StudReading
 from gantline.core.wall.studs import StudLattice
@@ -45,7 +46,7 @@ class Stray:
     guess: str
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Studs:
     """The studs of a wall: their lattice, each stud from the left, and the readings that fit none."""
 
@@ -53,7 +54,7 @@ class Studs:
     studs: tuple[Stud, ...]
     strays: tuple[Stray, ...] = ()
 
-    @property
+    @cached_property
     def centres_mm(self) -> tuple[float, ...]:
         """Centers of the studs that a screw may go into, from the left [mm]."""
         return tuple(one.x_mm for one in self.studs if one.usable)
