@@ -49,22 +49,20 @@ class Bits:
     def bit(self, pointer: str) -> int:
         """The bit of a thing's field."""
         found = self.of.get(pointer)
-        if found is None:
-            with self.lock:  # an Ask belongs to one thread, its bits to all that came from it
-                if pointer not in self.of:
-                    self.pointers.append(pointer)
-                    self.of[pointer] = 1 << (FIRST_ITEM + len(self.pointers) - 1)
-                found = self.of[pointer]
-        return found
+        return self.mask([pointer]) if found is None else found
 
     def mask(self, pointers: list[str]) -> int:
         """The bits of many."""
-        new = [one for one in pointers if one not in self.of]
-        for one in new:
-            self.bit(one)
-        found = 0
+        of, found = self.of, 0
+        new = [one for one in pointers if one not in of]
+        if new:
+            with self.lock:  # an Ask belongs to one thread, its bits to all that came from it
+                for one in new:
+                    if one not in of:
+                        self.pointers.append(one)
+                        of[one] = 1 << (FIRST_ITEM + len(self.pointers) - 1)
         for one in pointers:
-            found |= self.of[one]
+            found |= of[one]
         return found
 
 

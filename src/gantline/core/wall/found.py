@@ -111,12 +111,13 @@ def studs_on_wall(
     found = [one for one in found if all(abs(one.x_mm - x) > lattice.stud_mm for x in added)]
     found += [Stud(x, StudState.BY_HAND) for x in added]
     found.sort(key=lambda one: one.x_mm)
+    centers = [one.x_mm for one in found]
     strays = (
-        Stray(number, one, _guess(one, found, lattice.stud_mm))
+        Stray(number, one, _guess(one, centers, lattice.stud_mm))
         for number, one in enumerate(readings)
         if one.kind is not Kind.NOTHING
         and number not in fits
-        and not any(_agrees(one, stud.x_mm, half, noise) for stud in found)
+        and not any(_agrees(one, x, half, noise) for x in centers if abs(one.x_mm - x) <= reach)
     )
     return Studs(lattice=lattice, studs=tuple(found), strays=tuple(strays))
 
@@ -144,9 +145,9 @@ def _agrees(one: StudReading, x: float, half: float, noise: Noise) -> bool:
     return False
 
 
-def _guess(one: StudReading, studs: Sequence[Stud], stud_mm: float) -> str:
+def _guess(one: StudReading, centers: Sequence[float], stud_mm: float) -> str:
     """What a reading beside the lattice may be."""
-    near = min((abs(one.x_mm - stud.x_mm) for stud in studs), default=1e9)
+    near = min((abs(one.x_mm - x) for x in centers), default=1e9)
     if 0.6 * stud_mm <= near <= 2.1 * stud_mm:
         return "a doubled stud"
     return "blocking, or a stud off its lattice" if one.kind is Kind.MAGNET else "a pipe, cable or blocking"
