@@ -132,7 +132,7 @@ class Ask:
 
     def _new(self, key: Hashable, question: Callable[..., Any], args: tuple[Any, ...]) -> Answer:
         """An answer kept from the last plan, or found now."""
-        got = self.kept.get(key)
+        got = self.kept.get(key) if self.kept else None
         if got is None or got.reads & self.changed:
             reads, weighs = self.reads, self.weighs
             self.reads = self.weighs = 0
