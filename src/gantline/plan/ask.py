@@ -57,10 +57,13 @@ class Bits:
         new = [one for one in pointers if one not in of]
         if new:
             with self.lock:  # an Ask belongs to one thread, its bits to all that came from it
+                first = FIRST_ITEM + len(self.pointers)
                 for one in new:
                     if one not in of:
+                        of[one] = 1 << (FIRST_ITEM + len(self.pointers))
                         self.pointers.append(one)
-                        of[one] = 1 << (FIRST_ITEM + len(self.pointers) - 1)
+                if FIRST_ITEM + len(self.pointers) - first == len(pointers):  # all new, one beside the other
+                    return (1 << len(pointers)) - 1 << first
         for one in pointers:
             found |= of[one]
         return found

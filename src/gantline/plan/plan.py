@@ -226,10 +226,10 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
     ask, rests = made.ask, made.rests
     for question in station.findings:
         answer = ask.answer(question)
+        own = rests.on(answer.weighs) if answer.value else ()
         for one in answer.value:
-            weighs = answer.weighs
-            if one.ways:
-                weighs |= ask.answer(*one.ways).weighs
+            on = rests.on(answer.weighs | ask.answer(*one.ways).weighs) if one.ways else own
+            curable = cures and (one.cures or one.ways)
             yield PlanFinding(
                 code=str(one.code),
                 subject=one.subject,
@@ -237,9 +237,9 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
                 station=station.key,
                 text=one.text,
                 numbers=one.numbers,
-                cures=tuple(_cures(one, question, made)) if cures else (),
+                cures=tuple(_cures(one, question, made)) if curable else (),
                 next=one.next,
-                rests_on=rests.on(weighs),
+                rests_on=on,
                 also=one.also,
                 hole=one.hole,
             )

@@ -1,5 +1,7 @@
 """What is assumed in a job, and what an answer rests on of it."""
 
+from functools import lru_cache
+
 from gantline.job.field import declared
 from gantline.job.model import FIELDS, ITEMS
 from gantline.plan.ask import ALL_DEFAULTS, DEFAULT_BITS, FIRST_DEFAULT, FIRST_ITEM, PLAIN, Ask, single_bits
@@ -65,13 +67,15 @@ class Rests:
             return ()
         got = self.names.get(bits)
         if got is None:
-            keys = [self._key(at) for at in single_bits(bits)]
-            own = (bits & OF_FIELDS).bit_count()
+            of_things = bits >> FIRST_ITEM
             # bits of things are given as they are met: by name, so that a plan does not depend on what was asked before
-            got = self.names[bits] = (*keys[:own], *sorted(keys[own:]))
+            named = sorted(self.ask.bits.pointers[at] for at in single_bits(of_things)) if of_things else ()
+            got = self.names[bits] = (*_of_fields(bits & OF_FIELDS), *named)
         return got
 
-    def _key(self, at: int) -> str:
-        if at < FIRST_DEFAULT:
-            return ALL_FIELDS[at].key
-        return DEFAULT_KEYS[at] if at < FIRST_ITEM else self.ask.bits.pointers[at - FIRST_ITEM]
+
+@lru_cache(maxsize=8192)  # of every job alike
+def _of_fields(bits: int) -> tuple[str, ...]:
+    """Keys of fields and of defaults."""
+    found = single_bits(bits)
+    return tuple(ALL_FIELDS[at].key if at < FIRST_DEFAULT else DEFAULT_KEYS[at] for at in found)
