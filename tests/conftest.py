@@ -31,7 +31,7 @@ def demo_job(name: str) -> Job:
 
 # minutes and half minutes: begun first, or one core works on them alone in the end
 LONG = (
-    "work/test_work.py", "plan/test_rests.py", "api/test_kill.py", "browser/test_trust.py", "stations/test_offers.py",
+    "work/test_work.py", "plan/test_rests.py", "api/test_kill.py", "stations/test_offers.py",
     "cli/test_serving.py", "plan/test_judged.py", "plan/test_plan_engine.py", "api/test_contract.py",
 )  # fmt: skip
 

@@ -3,10 +3,10 @@
 import asyncio
 import socket
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Coroutine
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
-from typing import Any
+from typing import Any, TypeVar
 
 import pytest
 from starlette.testclient import TestClient
@@ -17,6 +17,7 @@ from gantline.devices.simulated_projector import Faults, Running, SimulatedProje
 from gantline.server import create_app
 from gantline.settings import Settings, places
 
+T = TypeVar("T")
 PROTOCOL = Path(__file__).parents[2] / "docs" / "projector-line.md"
 
 
@@ -31,6 +32,12 @@ def test_the_documented_session_is_what_is_spoken() -> None:
             assert f"< {file.readline().rstrip()}" == wanted
     table = {row.split("|")[1].strip() for row in text.splitlines() if row.startswith("| ")}
     assert set(NAMES) <= table
+
+
+def ran(what: Coroutine[Any, Any, T]) -> T:
+    """What it comes to, in a thread of its own: a browser's loop may run in this one."""
+    with ThreadPoolExecutor(1) as pool:
+        return pool.submit(asyncio.run, what).result()
 
 
 @pytest.mark.parametrize("fault", ["drop", "silent", "other", "garble"])
@@ -52,13 +59,13 @@ def test_a_spoilt_line_is_tried_again_and_no_wrong_value_is_taken(fault: str) ->
                     good += 1
             return good, bad
 
-        good, _ = asyncio.run(acts())
+        good, _ = ran(acts())
         assert good >= 10
         made.faults = Faults(**{fault: 1.0})
         with pytest.raises(ProjectorTrouble, match=r"P at 127.0.0.1:\d+ cannot be used"):
-            asyncio.run(LineProjector("P", "127.0.0.1", port, answer_s=0.15).state())
+            ran(LineProjector("P", "127.0.0.1", port, answer_s=0.15).state())
         made.faults = Faults()
-        assert asyncio.run(LineProjector("P", "127.0.0.1", port).state()).model == "Simulated projector"
+        assert ran(LineProjector("P", "127.0.0.1", port).state()).model == "Simulated projector"
 
 
 def test_what_is_listed_may_be_set_and_nothing_else_is_connected_to(new_database: Callable[[], str]) -> None:
