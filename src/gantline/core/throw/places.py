@@ -6,6 +6,7 @@ boxes out of it. Axes: x from the left wall end, y above the floor, z out of the
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise
 from typing import Literal
 
@@ -48,7 +49,7 @@ class Lines:
     plate_mm: float = 0.0
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class LensCase:
     """Everything that says where one lens can be [mm]. near and far count from the bare wall.
 
@@ -68,6 +69,11 @@ class LensCase:
     lines: Lines | None = None
     slack_mm: float = 0.0
     zone: Solid | None = None
+
+    @cached_property
+    def grown(self) -> tuple[Solid, ...]:
+        """Every solid grown by the body, in their order."""
+        return tuple(grown(self, one) for one in self.solids)
 
 
 def grown(wanted: LensCase, solid: Solid) -> Solid:
@@ -125,8 +131,7 @@ def possible(wanted: LensCase, x: ArrayLike, y: ArrayLike, z: ArrayLike) -> Bool
     free = reached(wanted, x, y)
     for value, low, high in zip((x, y, z), room.low, room.high, strict=True):
         free = free & (value >= low - 1e-9) & (value <= high + 1e-9)
-    for solid in wanted.solids:
-        out = grown(wanted, solid)
+    for out in wanted.grown:
         inside = (x > out.low[0]) & (x < out.high[0]) & (y > out.low[1]) & (y < out.high[1])
         free = free & ~(inside & (z > out.low[2]) & (z < out.high[2]))
     return np.asarray(free & held(wanted.lines, x, z))
@@ -136,8 +141,7 @@ def body_hits(wanted: LensCase, place: tuple[float, float, float]) -> tuple[Soli
     """The boxes that the body or its air would stand in with the lens at one place (x, y, z) [mm]."""
     return tuple(
         solid
-        for solid in wanted.solids
-        for out in (grown(wanted, solid),)
+        for solid, out in zip(wanted.solids, wanted.grown, strict=True)
         if all(low < at < high for low, at, high in zip(out.low, place, out.high, strict=True))
     )
 
@@ -161,8 +165,7 @@ def section(
     if low >= high or low_z >= high_z or not room.low[cut] <= at_mm <= room.high[cut]:
         return ()
     area: Geometry = _rect(face, low_z, low, high_z, high)
-    for solid in wanted.solids:
-        out = grown(wanted, solid)
+    for out in wanted.grown:
         beside = (
             out.low[axis] >= high or out.high[axis] <= low or out.low[2] >= high_z or out.high[2] <= low_z
         )
@@ -257,8 +260,7 @@ def _stretches(wanted: LensCase, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     best, middle = np.zeros(plane.shape), np.zeros(plane.shape)
     if low >= high or not plane.any():
         return best, middle
-    boxes = [grown(wanted, solid) for solid in wanted.solids]
-    boxes = [one for one in boxes if one.low[2] < high and one.high[2] > low]
+    boxes = [one for one in wanted.grown if one.low[2] < high and one.high[2] > low]
     shades = [
         ((x > one.low[0]) & (x < one.high[0]))[:, None] & ((y > one.low[1]) & (y < one.high[1]))[None, :]
         for one in boxes
