@@ -82,7 +82,7 @@ def test_two_servers_and_two_workers_share_the_work_and_one_of_each_may_die(
         workers = [start_worker(url) for _ in range(2)]
         addresses = [one.address for one in servers]
         job = slow_job(addresses[0])
-        sheets = [f"/api/jobs/{job}/sheets/{name}?paper={paper}" for name in ("wall-sheet", "tension-sheet", "proposal") for paper in ("a4", "letter")]  # fmt: skip
+        sheets = [f"/api/jobs/{job}/sheets/{name}?paper={paper}" for name in ("wall-sheet", "tension-sheet") for paper in ("a4", "letter")]  # fmt: skip
         with ThreadPoolExecutor(6) as pool:
             asked = [pool.submit(fetch, addresses, one) for one in sheets]
 
