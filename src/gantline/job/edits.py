@@ -38,6 +38,7 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     data = job.model_dump(mode="json")
     for edit in edits:
         _set(data, edit)
+    # what no edit names was checked when the job was read
     touched = {parts(edit.pointer)[0] for edit in edits} | {"known", "sources"}
     checked = {name: getattr(job, name) for name in Job.model_fields if name not in touched}
     made = read_job(data | checked)

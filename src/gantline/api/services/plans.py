@@ -156,8 +156,9 @@ def _figure_patch(old: Figure | None, new: Figure) -> dict[str, Any]:
 def _findings(old: Sequence[PlanFinding], new: Sequence[PlanFinding]) -> list[int | PlanFinding] | None:
     if old == new:
         return None
-    there = list(old)
-    return [there.index(one) if one in there else one for one in new]
+    places = {(one.code, one.subject, one.text): at for at, one in enumerate(old)}
+    found = ((places.get((one.code, one.subject, one.text)), one) for one in new)
+    return [one if at is None or old[at] != one else at for at, one in found]
 
 
 def _changed(old: Sequence[Any], new: Sequence[Any]) -> Sequence[Any] | None:

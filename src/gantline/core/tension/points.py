@@ -115,10 +115,13 @@ def sides(layout: Layout) -> tuple[Readings, Readings]:
     return _free(rail, layout.off_rails_mm), _free(stile, layout.off_stiles_mm)
 
 
-def spread(layout: Layout) -> tuple[TensionPoint, ...]:
-    """Every point of the frame, clockwise from the top left as seen from the back.  Raises: as sides()."""
+def spread(layout: Layout, along: tuple[Readings, Readings] | None = None) -> tuple[TensionPoint, ...]:
+    """Every point of the frame, clockwise from the top left as seen from the back.
+
+    Args: along, the sides of this layout where they are at hand.  Raises: as sides().
+    """
     w, h = layout.width_mm, layout.height_mm
-    rail, stile = sides(layout)
+    rail, stile = along or sides(layout)
     right, bottom = len(rail) + 1, len(rail) + len(stile) + 1
     left = bottom + len(rail)
     found = [TensionPoint(n, Side.TOP, r, r, h, first) for n, (r, first) in enumerate(rail, 1)]

@@ -9,12 +9,12 @@ from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found, noted
 from gantline.stations.tension.solve import (
+    along,
     even_points,
     hold_kind,
     sequence,
     spread_points,
     tension_points,
-    trouble,
 )
 
 
@@ -29,8 +29,8 @@ class Code(StrEnum):
 @found
 def points(at: Ask) -> Iterator[Finding]:
     """A frame that cannot take its points."""
-    why = at(trouble)
-    if why:
+    why = at(along)
+    if isinstance(why, str):
         text = f"The points do not fit the frame: {why}."
         subject = field_of(Tensioning.spacing_mm).pointer
         yield Finding(code=Code.POINTS, severity="stop", text=text, subject=subject)

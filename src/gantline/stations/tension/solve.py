@@ -10,6 +10,7 @@ from gantline.core.tension.order import Bars, Frame, tension_order
 from gantline.core.tension.points import (
     Corner,
     Layout,
+    Readings,
     Side,
     TensionPoint,
     numbered,
@@ -75,22 +76,23 @@ def layout(at: Ask) -> Layout | str:
         return str(error)
 
 
-def trouble(at: Ask) -> str:
-    """Why the frame cannot take its points; empty where it can. No point is made for it."""
+def along(at: Ask) -> tuple[Readings, Readings] | str:
+    """The readings along rails and stiles [mm], or why the frame cannot take them. No point is made for it."""
     laid = at(layout)
     if isinstance(laid, str):
         return laid
     try:
-        sides(laid)
+        return sides(laid)
     except OutOfRange as error:
         return str(error)
-    return ""
 
 
 def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
     """All points [mm, from the back] clockwise from the top left, or why the frame cannot take them."""
-    laid = at(layout)
-    return at(trouble) or (laid if isinstance(laid, str) else spread(laid))
+    laid, found = at(layout), at(along)
+    if isinstance(laid, str):
+        return laid
+    return found if isinstance(found, str) else spread(laid, found)
 
 
 def even_points(at: Ask) -> tuple[TensionPoint, ...] | str:
