@@ -33,6 +33,7 @@ DEFAULT_BITS = {one: 1 << (FIRST_DEFAULT + at) for at, one in enumerate(DEFAULTS
 ALL_DEFAULTS = sum(DEFAULT_BITS.values())
 GRID = 1e-9  # share of a step that is rounding
 FIRST_ITEM = FIRST_DEFAULT + len(DEFAULT_BITS)
+MOST_KEPT = 5000  # answers taken over at once; of more, only what is asked again
 
 
 @dataclass(slots=True)
@@ -111,6 +112,19 @@ class Ask:
             self.kept, self.changed = last.answers, changed_bits(last.job, job, last.bits)
         else:
             self.bits, self.kept, self.changed = Bits(), {}, 0
+
+    def keep_all(self) -> None:
+        """Take over at once what holds of the last Ask's answers: for a whole plan, which asks for most of them.
+
+        A cure that is tried asks for few, and takes each over as it is asked.
+        """
+        if len(self.kept) > MOST_KEPT:
+            return
+        # a copy first: another thread may be asking the plan it is taken from
+        self.answers = self.kept.copy()
+        for key in [key for key, one in self.answers.items() if one.reads & self.changed]:
+            del self.answers[key]
+        self.kept = {}
 
     def __call__(self, question: Callable[Concatenate["Ask", P], R], *args: P.args, **_: P.kwargs) -> R:
         """The answer to a question."""

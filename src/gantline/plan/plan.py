@@ -25,8 +25,8 @@ READY = "Ready to mark and drill"
 HOW_KNOWN = field_of(Job.known).bit | field_of(Job.sources).bit
 
 
-# by key: what a figure was made from (its answer or its value), and what of that is assumed
-Built = dict[str, tuple[Any, int, Figure]]
+# by key: the bits of all that a figure was made from, and the figure; None where it has none
+Built = dict[str, tuple[int, Figure | None]]
 
 
 @dataclass(kw_only=True)
@@ -106,9 +106,10 @@ def plan(
     made = JobPlan(stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
-    # how a field is known stands elsewhere in the document
-    changed = -1 if ask.changed & HOW_KNOWN else ask.changed
-    made.figures = {one.key: one for station in stations for one in _figures(station, made, kept, changed)}
+    ask.keep_all()
+    made.built = kept.copy()
+    made.built.update(_figures(made, kept))
+    made.figures = {key: one for key, (_, one) in made.built.items() if one is not None}
     made.to_measure = _to_measure(stations, made.figures, ask)
     found = [one for station in stations for one in _findings(station, made, cures=cures)]
     found += [_measure(stations, one) for one in made.to_measure]
@@ -118,28 +119,26 @@ def plan(
     return made
 
 
-def _figures(station: Station, made: JobPlan, kept: Built, changed: int) -> Iterator[Figure]:
-    """changed: the bits of all fields of which a value, or how it is known, may differ from those `kept` was made of."""
-    for entered, computed in station.entries:
-        if computed is not None:
-            figure = _computed(station, computed, made, kept, changed)
-        elif entered is not None:
-            figure = _entered(station, entered, made, kept, changed)
-        if figure is not None:
-            yield figure
+def _figures(made: JobPlan, kept: Built) -> Iterator[tuple[str, tuple[int, Figure | None]]]:
+    """Every figure but those of the last plan that read nothing that changed."""
+    ask = made.ask
+    # how a field is known stands elsewhere in the document
+    changed = -1 if ask.changed & HOW_KNOWN else ask.changed
+    held = {key for key, (reads, _) in kept.items() if not reads & changed}
+    for station in made.stations:
+        for key, one in station.entries:
+            if key not in held:
+                yield (
+                    key,
+                    _entered(station, one, ask) if isinstance(one, Field) else _computed(station, one, made),
+                )
 
 
-def _entered(station: Station, one: Field, made: JobPlan, kept: Built, changed: int) -> Figure:
-    """The figure of a field; unchanged it is the one of the last plan."""
-    ask, old = made.ask, kept.get(one.key)
-    if old is not None and not one.bit & changed:
-        made.built[one.key] = old
-        return old[2]
+def _entered(station: Station, one: Field, ask: Ask) -> tuple[int, Figure]:
+    """The figure of a field."""
     given = one.read(ask.job)
     value = one.standing(ask.shop) if given is None else given
-    figure = _field_figure(station, one, ask, value, given=given is not None)
-    made.built[one.key] = (given, 0, figure)
-    return figure
+    return one.bit, _field_figure(station, one, ask, value, given=given is not None)
 
 
 def _field_figure(
@@ -167,31 +166,21 @@ def known_of(one: Field, job: Job) -> Known:
     return said or ("measured" if one.fact and one.part == "survey" else "decided")
 
 
-def _computed(station: Station, one: FigureDef, made: JobPlan, kept: Built, changed: int) -> Figure | None:
-    ask, rests = made.ask, made.rests
-    answer = ask.answer(one.make)
-    if answer.value is None:
-        return None
-    bits = answer.weighs & rests.assumed
-    old = kept.get(one.key)
-    if (
-        old is not None
-        and old[0] is answer
-        and old[1] == bits
-        and (one.field is None or not one.field.bit & changed)
-    ):
-        made.built[one.key] = old
-        return old[2]
-    given = one.field is not None and one.field.read(ask.job) is not None
-    shown: Display = answer.value
-    if one.field is not None and not shown.forced and (given or one.field.stands):
-        figure = _field_figure(station, one.field, ask, shown.value, given=given, label=shown.label)
-        if not given and one.field.default is None:
-            figure = replace(figure, working=_working(one, shown, ask)[1])
-    else:
-        figure = _made(station, one, shown, answer, made)
-    made.built[one.key] = (answer, bits, figure)
-    return figure
+def _computed(station: Station, one: FigureDef, made: JobPlan) -> tuple[int, Figure | None]:
+    ask, answer, field = made.ask, made.ask.answer(one.make), one.field
+    shown: Display | None = answer.value
+    if field is None:
+        return answer.reads, None if shown is None else _made(station, one, shown, answer, made)
+    reads = answer.reads | field.bit
+    if shown is None:
+        return reads, None
+    given = field.read(ask.job) is not None
+    if shown.forced or not (given or field.stands):
+        return reads, _made(station, one, shown, answer, made)
+    figure = _field_figure(station, field, ask, shown.value, given=given, label=shown.label)
+    if not given and field.default is None:
+        figure = replace(figure, working=_working(one, shown, ask)[1])
+    return reads, figure
 
 
 def _working(one: FigureDef, shown: Display, ask: Ask) -> tuple[str, WorkingDraft]:

@@ -99,11 +99,12 @@ class Station:
     begun: Callable[[Ask], bool] | None = None
 
     @cached_property
-    def entries(self) -> tuple[tuple[Field | None, FigureDef | None], ...]:
-        """Every figure in order: the fields, some with a function of their own, then what is only computed."""
+    def entries(self) -> tuple[tuple[str, Field | FigureDef], ...]:
+        """Every figure in order, by key: the fields, some with a function of their own, then what is only computed."""
         own = {one.field.pointer: one for one in self.figures if one.field is not None}
-        entered = tuple((one, own.get(one.pointer)) for one in self.fields)
-        return (*entered, *((None, one) for one in self.figures if one.field is None))
+        entered = [own.get(one.pointer, one) for one in self.fields]
+        rest = [one for one in self.figures if one.field is None]
+        return tuple((one.key, one) for one in (*entered, *rest))
 
     @cached_property
     def may_stop(self) -> tuple[Found, ...]:

@@ -131,7 +131,7 @@ Axis = Callable[[Array, Array], Array]
 
 
 def _normal(points: Array, lens: Array) -> Array:
-    return np.broadcast_to(np.array([0.0, 0.0, 1.0]), points.shape)
+    return np.array([[0.0, 0.0, 1.0]])
 
 
 def _mirrored(points: Array, lens: Array) -> Array:
@@ -171,10 +171,12 @@ def seen_gain(lobe: Lobe, points: Array, lens: Array, eyes: Array) -> Array:
     Source: angle between axis and view, atan2(|axis x view|, axis . view), which keeps its digits
     near 0 where acos loses them.
     """
-    axis = AXES[lobe.kind](points, lens)[None, :, :]
+    taken = acceptance(lobe.kind, points, lens)[None, :]
+    if lobe.half_gain_deg is None:  # the same from everywhere
+        return np.asarray(np.full((len(eyes), 1), lobe.on_axis) * taken)
+    axis = AXES[lobe.kind](points, lens)
     view = eyes[:, None, :] - points[None, :, :]
-    dot = np.einsum("epi,epi->ep", np.broadcast_to(axis, view.shape), view)
-    lengths = np.einsum("epi,epi->ep", axis, axis) * np.einsum("epi,epi->ep", view, view)
+    dot = (axis * view).sum(axis=-1)
+    lengths = (axis * axis).sum(axis=-1) * (view * view).sum(axis=-1)
     across = np.sqrt(np.maximum(lengths - dot**2, 0.0))
-    angle = np.degrees(np.arctan2(across, dot))
-    return np.asarray(gain_at(lobe, angle) * acceptance(lobe.kind, points, lens)[None, :])
+    return np.asarray(gain_at(lobe, np.degrees(np.arctan2(across, dot))) * taken)

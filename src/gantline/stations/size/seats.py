@@ -65,12 +65,12 @@ def sights(at: Ask) -> tuple[Sight, ...]:
         return ()
     left, bottom, right, top = at(rect_of_picture)
     width, center = right - left, at(placement).picture_centre_mm
-    distance = np.array([one.distance_mm for one in placed])
-    offset = np.array([one.x_mm for one in placed]) - (left + right) / 2.0
-    eye = np.array([one.eye_mm for one in placed])
-    pixel = pixel_arcmin(*at(pixels_over), distance)
-    angle, edge = viewing_angle_deg(distance, offset, width), far_edge_deg(distance, offset, width)
-    rise, middle = neck_angle_deg(top, eye, distance), neck_angle_deg(center, eye, distance)
+    distance, across, eye = np.array([(one.distance_mm, one.x_mm, one.eye_mm) for one in placed]).T
+    offset = across - (left + right) / 2.0
+    pixel = pixel_arcmin(*at(pixels_over), distance).tolist()
+    angle = viewing_angle_deg(distance, offset, width).tolist()
+    edge = far_edge_deg(distance, offset, width).tolist()
+    rise, middle = neck_angle_deg([[top], [center]], eye, distance).tolist()
     eyes = [one.eye for one in placed]
     least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
     blocked = [_blocked(one, eyes, bottom, least) for one in eyes]
@@ -78,11 +78,11 @@ def sights(at: Ask) -> tuple[Sight, ...]:
     return tuple(
         Sight(
             seat=placed[k],
-            angle_deg=float(angle[k]),
-            top_deg=float(rise[k]),
-            centre_deg=float(middle[k]),
-            far_edge_deg=float(edge[k]),
-            pixel_arcmin=float(pixel[k]),
+            angle_deg=angle[k],
+            top_deg=rise[k],
+            centre_deg=middle[k],
+            far_edge_deg=edge[k],
+            pixel_arcmin=pixel[k],
             blocked=blocked[k],
             platform_mm=needed[k],
         )
