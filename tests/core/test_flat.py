@@ -25,10 +25,20 @@ def test_a_wall_that_leans_two_millimeters_a_meter_and_bulges_in_the_middle() ->
     assert shim_pack(plumb, (5.0, 3.0, 2.0, 1.0)) == {5.0: 1, 3.0: 2, 2.0: 1, 1.0: 1}
 
 
+def test_a_place_that_was_read_twice_counts_as_one() -> None:
+    corners = [(x, y, 10.0 + 0.001 * x) for x, y in SPOTS[:4]]
+    anywhere = np.array([(800.0, 600.0), (2000.0, 1300.0), (3300.0, 2100.0)])
+    once = flatness([*corners, (2000.0, 1300.0, 7.0)]).z_at(anywhere)
+    for off in (0.0, 0.001, 4.0):  # at the very mark, a hair off, a hand's shake off
+        twice = [(2000.0 - off, 1300.0, 6.5), (2000.0 + off, 1300.0, 7.5)]
+        assert list(flatness([*corners, *twice]).z_at(anywhere)) == pytest.approx(list(once), abs=1e-9)
+    assert len(flatness([*corners, *twice]).belly_mm) == 6  # each is still told of for itself
+
+
 def test_wind_is_the_distance_of_the_diagonals_and_bad_sets_are_refused() -> None:
     assert wind_mm(0.0, 0.0, 0.0, 6.0) == 3.0  # the fourth corner is off the plane of three by twice that
     with pytest.raises(OutOfRange, match="at least 4"):
-        flatness([(0, 0, 5), (1000, 0, 5), (0, 1000, 5)])
+        flatness([(0, 0, 5), (1000, 0, 5), (0, 1000, 5), (1000, 10, 5)])
     with pytest.raises(OutOfRange, match="left and right"):
         flatness([(x, 1000.0, 5.0) for x in (0.0, 500.0, 1000.0, 2000.0)])
 

@@ -18,13 +18,19 @@ from gantline.core.tolerance import at_most
 
 
 def neck_bound(screen: Screen, eyes: Sequence[Eye], top_deg: float) -> Bound | None:
-    """The top of the picture at most top_deg above every eye line: min (E + d tan) + b_top."""
-    if not eyes:
-        return None
+    """The top of the picture at most top_deg above every eye line."""
+    return under_necks(screen, min(neck_tops_mm(eyes, top_deg))) if eyes else None
+
+
+def neck_tops_mm(eyes: Sequence[Eye], top_deg: float) -> list[float]:
+    """Of every eye, the height [mm] that it sees at top_deg above its own line: E + d tan."""
     tan = math.tan(math.radians(top_deg))
-    return Bound(
-        "neck", "neck angle", min(one.eye_mm + one.distance_mm * tan for one in eyes) + screen.border.top_mm
-    )
+    return [one.eye_mm + one.distance_mm * tan for one in eyes]
+
+
+def under_necks(screen: Screen, top_mm: float) -> Bound:
+    """The picture's top is not above what the necks can bear [mm]."""
+    return Bound("neck", "neck angle", top_mm + screen.border.top_mm)
 
 
 def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -> float | None:

@@ -56,6 +56,15 @@ def bottoms_mm(eyes: Sequence[Eye], *, clear_mm: float) -> dict[tuple[int, int],
     }
 
 
+def own_bottoms_mm(eyes: Sequence[Eye], *, clear_mm: float) -> tuple[float, ...]:
+    """For every eye, the lowest bottom of the picture that it sees over all nearer ones [mm]; minus infinity where nobody
+    sits nearer. Args: as above."""
+    lowest = [-math.inf] * len(eyes)
+    for (rear, _), bottom in bottoms_mm(eyes, clear_mm=clear_mm).items():
+        lowest[rear] = max(lowest[rear], bottom)
+    return tuple(lowest)
+
+
 def lowest_bottom_mm(eyes: Sequence[Eye], *, clear_mm: float) -> float | None:
     """Lowest bottom of the picture that every eye sees over every nearer one [mm]; None for one row. Args: as above."""
     return max(bottoms_mm(eyes, clear_mm=clear_mm).values(), default=None)

@@ -1,8 +1,7 @@
 """Where along the wall the two brackets go."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
-from itertools import combinations
+from itertools import combinations, product
 
 from gantline.core.errors import require_not_negative, require_positive
 from gantline.core.tolerance import ROUNDING_MM
@@ -86,35 +85,40 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
     Leaves out: no-drill bands and stud confirmation.
     """
     reach = rule.frame_mm / 2.0 - rule.inset_mm + rule.off_stud_mm + 2.0 * ROUNDING_MM
-    on_rail = tuple(one for one in studs_mm if abs(one - centre_mm) <= reach)
+    clear = _clear_mm(rule) - rule.off_stud_mm - 2.0 * ROUNDING_MM
+    left = [one for one in studs_mm if clear <= centre_mm - one <= reach]
+    right = [one for one in studs_mm if clear <= one - centre_mm <= reach]
     serving = [
         pair
-        for pair in _pairs(rule, on_rail, centre_mm)
+        for a, b in product(left, right)
+        if a < b and _holds(rule, b - a)
+        for pair in (_pair(rule, a, b, centre_mm),)
         if _astride(rule, centre_mm, pair) and abs(pair.offset_mm) <= rule.allowed_offset_mm + ROUNDING_MM
     ]
     serving.sort(key=lambda pair: _order(pair, rule))
     if serving:
         return PairChoice(best=serving[0], runner_up=serving[1] if len(serving) > 1 else None)
-    apart = {b - a for a, b in combinations(studs_mm, 2)}
-    near = min(apart, key=lambda one: abs(one - rule.wished_mm), default=None) if rule.kept else None
-    move = _least_move(rule, _pairs(rule, studs_mm, centre_mm))
-    return PairChoice(best=None, move_screen_mm=move, nearest_spacing_mm=near)
+    move = _least_move(rule, studs_mm, centre_mm)
+    return PairChoice(best=None, move_screen_mm=move, nearest_spacing_mm=_nearest_spacing(rule, studs_mm))
 
 
-def _pairs(rule: BracketRule, studs_mm: tuple[float, ...], center: float) -> list[BracketPair]:
-    return [pair for a, b in combinations(studs_mm, 2) if (pair := _pair(rule, a, b, center)) is not None]
+def _clear_mm(rule: BracketRule) -> float:
+    """How far a bracket keeps from the screen's center."""
+    return 0.0 if rule.kept else rule.centre_share * rule.frame_mm
 
 
-def _pair(rule: BracketRule, left: float, right: float, center: float) -> BracketPair | None:
-    """Brackets on two studs; None where a kept spacing would take a screw out of the wood."""
+def _holds(rule: BracketRule, apart_mm: float) -> bool:
+    """Whether both screws of a kept spacing are in the wood of two studs."""
+    return not rule.kept or abs(rule.wished_mm - apart_mm) / 2.0 <= rule.off_stud_mm + ROUNDING_MM
+
+
+def _pair(rule: BracketRule, left: float, right: float, center: float) -> BracketPair:
     off = (rule.wished_mm - (right - left)) / 2.0 if rule.kept else 0.0
-    if abs(off) > rule.off_stud_mm + ROUNDING_MM:
-        return None
     return BracketPair(left_mm=left - off, right_mm=right + off, offset_mm=(left + right) / 2.0 - center)
 
 
 def _astride(rule: BracketRule, center: float, pair: BracketPair) -> bool:
-    clear = 0.0 if rule.kept else rule.centre_share * rule.frame_mm
+    clear = _clear_mm(rule)
     inside = rule.frame_mm / 2.0 - rule.inset_mm
     arms = (center - pair.left_mm, pair.right_mm - center)
     return min(arms) >= clear - ROUNDING_MM and max(arms) <= inside + ROUNDING_MM
@@ -125,11 +129,19 @@ def _order(pair: BracketPair, rule: BracketRule) -> tuple[float, float, float]:
     return (round(off_rule, 6), round(abs(pair.offset_mm), 6), pair.left_mm)
 
 
-def _least_move(rule: BracketRule, pairs: Sequence[BracketPair]) -> float | None:
+def _nearest_spacing(rule: BracketRule, studs_mm: tuple[float, ...]) -> float | None:
+    """The spacing of two studs that is nearest to a kept one; None where none is kept."""
+    apart = {b - a for a, b in combinations(studs_mm, 2)} if rule.kept else ()
+    return min(apart, key=lambda one: abs(one - rule.wished_mm), default=None)
+
+
+def _least_move(rule: BracketRule, studs_mm: tuple[float, ...], center: float) -> float | None:
     """Smallest move of the screen after which some pair is even about its center: astride it, on the rail."""
-    usable = rule.frame_mm - 2.0 * rule.inset_mm
-    needed = 0.0 if rule.kept else 2.0 * rule.centre_share * rule.frame_mm
+    usable, needed = rule.frame_mm - 2.0 * rule.inset_mm, 2.0 * _clear_mm(rule)
     offsets = [
-        pair.offset_mm for pair in pairs if needed - ROUNDING_MM <= pair.spacing_mm <= usable + ROUNDING_MM
+        (a + b) / 2.0 - center
+        for a, b in combinations(studs_mm, 2)
+        if _holds(rule, b - a)
+        and needed - ROUNDING_MM <= (rule.wished_mm if rule.kept else b - a) <= usable + ROUNDING_MM
     ]
     return min(offsets, key=abs, default=None)

@@ -3,7 +3,7 @@
 z of the wall counts toward the room: z = -gap, but for a constant that nothing here depends on.
 Source: least-squares plane through z; dz/dy is out of plumb, dz/dx out of square to the room, what is left is the belly. Shims
 plumb: largest z less own z; parallel to the wall: largest belly less own belly, which keeps the wall's lean.
-Leaves out: what lies between the readings; it is interpolated by a thin plate.
+Leaves out: what lies between the readings; it is interpolated by a thin plate, through the mean of those taken at one place.
 """
 
 from collections.abc import Sequence
@@ -21,17 +21,22 @@ Array = npt.NDArray[np.float64]
 FEWEST = 4
 THIN_MM = 0.5  # shims thinner than this are none
 SPREAD_MM = 50.0  # readings must span this much both ways
+PLACE_MM = 20.0  # readings nearer than this both ways are of one place
 
 
 @dataclass(frozen=True, kw_only=True)  # no slots: the thin plate is kept once it is solved
 class Flatness:
-    """A wall's plane [mm]: z = level + plumb·y + square·x, belly what each reading stands proud of it; places (n, 2), z (n,)."""
+    """A wall's plane [mm]: z = level + plumb·y + square·x, belly what each reading stands proud of it; places (n, 2), z (n,).
+
+    place_mm: readings nearer than this both ways are of one place.
+    """
 
     places_mm: Array
     z_mm: Array
     level_mm: float
     square: float
     plumb: float
+    place_mm: float = PLACE_MM
 
     @property
     def belly_mm(self) -> Array:
@@ -59,7 +64,9 @@ class Flatness:
     def _plate(self) -> Any:
         from scipy.interpolate import RBFInterpolator
 
-        return RBFInterpolator(self.places_mm, self.belly_mm, kernel="thin_plate_spline")
+        # two values at one place have no plate, and a hair apart a wild one
+        places, belly = of_one_place(self.places_mm, self.belly_mm, self.place_mm)
+        return RBFInterpolator(places, belly, kernel="thin_plate_spline")
 
     def z_at(self, places_mm: Array) -> Array:
         """The wall toward the room at places (m, 2) [mm]."""
@@ -68,23 +75,41 @@ class Flatness:
         return at
 
 
-def flatness(readings: Sequence[tuple[float, float, float]]) -> Flatness:
-    """The plane through readings (x, y, gap) [mm].
+def of_one_place(places_mm: Array, values_mm: Array, within_mm: float) -> tuple[Array, Array]:
+    """Places (n, 2) and values (n,) [mm], those that are within_mm of each other both ways replaced by their mean, nearest
+    first, until no two are."""
+    places, values, count = places_mm.copy(), values_mm.copy(), np.ones(len(values_mm))
+    while len(values) > 1:
+        apart = np.abs(places[:, None] - places[None]).max(axis=2)
+        np.fill_diagonal(apart, np.inf)
+        a, b = np.unravel_index(apart.argmin(), apart.shape)
+        if apart[a, b] > within_mm:
+            break
+        share = count[[a, b]] / count[[a, b]].sum()
+        places[a], values[a] = share @ places[[a, b]], share @ values[[a, b]]
+        count[a] += count[b]
+        places, values, count = (np.delete(one, b, axis=0) for one in (places, values, count))
+    return places, values
 
-    Raises: OutOfRange with fewer than four, or where all lie on one line.
+
+def flatness(readings: Sequence[tuple[float, float, float]], place_mm: float = PLACE_MM) -> Flatness:
+    """The plane through readings (x, y, gap) [mm]; those within place_mm of each other are of one place.
+
+    Raises: OutOfRange with fewer than four places, or where all lie on one line.
     """
-    if len(readings) < FEWEST:
-        raise OutOfRange(
-            f"read at least {FEWEST} gaps, spread over the wall", field="gaps", got=len(readings)
-        )
-    places = np.array([(x, y) for x, y, _ in readings])
-    z = -np.array([gap for _, _, gap in readings])
-    narrow = np.linalg.svd(places - places.mean(axis=0), compute_uv=False)[1] / np.sqrt(len(readings))
+    places = np.array([(x, y) for x, y, _ in readings], dtype=float).reshape(-1, 2)
+    z = -np.array([gap for _, _, gap in readings], dtype=float)
+    apart, _ = of_one_place(places, z, place_mm)
+    if len(apart) < FEWEST:
+        raise OutOfRange(f"read at least {FEWEST} gaps, spread over the wall", field="gaps", got=len(apart))
+    narrow = np.linalg.svd(apart - apart.mean(axis=0), compute_uv=False)[1] / np.sqrt(len(apart))
     if narrow < SPREAD_MM / 2.0:
         raise OutOfRange("read gaps to the left and right, and high and low", field="gaps", got=float(narrow))
     ones = np.column_stack([np.ones(len(z)), places])
     level, square, plumb = np.linalg.lstsq(ones, z, rcond=None)[0]
-    return Flatness(places_mm=places, z_mm=z, level_mm=float(level), square=float(square), plumb=float(plumb))
+    return Flatness(
+        places_mm=places, z_mm=z, level_mm=float(level), square=float(square), plumb=float(plumb), place_mm=place_mm,
+    )  # fmt: skip
 
 
 def shims_mm(

@@ -8,9 +8,10 @@ from gantline.core.height.bounds import (
     furniture_bound,
     given_way,
     lens_bounds,
-    neck_bound,
+    neck_tops_mm,
     over_rows,
     skirting_bound,
+    under_necks,
 )
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
 from gantline.core.sight.rows import bottoms_mm
@@ -96,16 +97,21 @@ def from_soffit(at: Ask) -> Bound | None:
 
 def from_necks(at: Ask) -> Bound | None:
     """The seat whose neck gives way first."""
-    own, most = at.aside(screen), at.aside(neck_most)
-    eyes = {number: at.aside(seat_place, number).eye for number in at(seated_numbers)}
-    found = [(number, neck_bound(own, (eye,), most)) for number, eye in eyes.items()]
-    best = min((bound for _, bound in found if bound), key=lambda bound: bound.y_top_mm, default=None)
-    close = [number for number, bound in found if bound and best and _near(bound, best)]
+    top = at(highest_top_mm)
+    return None if top is None else under_necks(at(screen), top)
+
+
+def highest_top_mm(at: Ask) -> float | None:
+    """How high the picture's top may be for every neck [mm above the floor]; None without seats."""
+    numbers = at(seated_numbers)
+    tops = neck_tops_mm([at.aside(seat_place, number).eye for number in numbers], at.aside(neck_most))
+    if not tops:
+        return None
+    close = [number for number, top in zip(numbers, tops, strict=True) if top - min(tops) < NEAR_MM]
     for number in close:
         weigh_seat(at, number, alone=len(close) == 1)
-    if best:
-        _ = at(screen), at(neck_most)
-    return best
+    at(neck_most)
+    return min(tops)
 
 
 def neck_most(at: Ask) -> float:
@@ -131,6 +137,13 @@ def head_clear_mm(at: Ask) -> float:
 
 def from_rows(at: Ask) -> Bound | None:
     """The eye that sees least over a head before it."""
+    bottom = at(lowest_bottom_mm)
+    return None if bottom is None else over_rows(at(screen), bottom)
+
+
+def lowest_bottom_mm(at: Ask) -> float | None:
+    """How low the picture's bottom may be for all to see it over the heads before them [mm above the floor]; None with a
+    single row."""
     numbers = at(seated_numbers)
     found = bottoms_mm(
         [at.aside(seat_place, number).eye for number in numbers], clear_mm=at.aside(head_clear_mm)
@@ -144,8 +157,8 @@ def from_rows(at: Ask) -> Bound | None:
         at(seat_place, numbers[front])
     for rear in {rear for rear, _ in near}:
         weigh_seat(at, numbers[rear], alone=holding == {rear})
-    _ = at(head_clear_mm)
-    return over_rows(at(screen), best)
+    at(head_clear_mm)
+    return best
 
 
 def _near(one: Bound, best: Bound) -> bool:

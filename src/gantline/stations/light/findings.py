@@ -178,8 +178,10 @@ def behind(at: Ask) -> Iterator[Finding]:
         return
     hung = at(placement)
     for one in at.things(Survey.fittings):
+        if one.kind != "return-air":
+            continue
         size = {"bottom_mm": one.y_mm, "width_mm": one.width_mm, "height_mm": one.height_mm}
-        if one.kind == "return-air" and hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
+        if hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
             text = "Return-air grille behind an acoustic fabric: the air will leave dirt stripes."
             subject = f"{field_of(Survey.fittings).pointer}/{one.id}"
             yield Finding(code=Code.GRILLE, severity="stop", text=text, subject=subject)

@@ -7,7 +7,7 @@ import numpy as np
 
 from gantline.core.defaults import SeatsDefaults
 from gantline.core.sight.angles import far_edge_deg, neck_angle_deg, pixel_arcmin, viewing_angle_deg
-from gantline.core.sight.rows import ROUNDING_MM, Eye, clearance_mm
+from gantline.core.sight.rows import ROUNDING_MM, own_bottoms_mm
 from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
@@ -58,6 +58,39 @@ class SeatTable:
     rows: tuple[SeatRow, ...]
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Guidance:
+    """What the seats are held against [deg]; distances of the nearest and the farthest one [mm]."""
+
+    main_low_deg: float
+    main_high_deg: float
+    near_deg: float
+    far_deg: float
+    neck_deg: float
+    nearest_mm: float
+    farthest_mm: float
+
+
+def over_heads_mm(at: Ask) -> tuple[float, ...]:
+    """Of every seat, how low the picture's bottom may be to be seen over the heads before it [mm above the floor]."""
+    least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
+    return own_bottoms_mm([one.eye for one in at(seats)], clear_mm=least)
+
+
+def held_against(at: Ask) -> Guidance:
+    """The guidance for these seats."""
+    distances = [one.distance_mm for one in at(seats)]
+    return Guidance(
+        main_low_deg=at.default(SeatsDefaults.angle_main_low_deg),
+        main_high_deg=at.default(SeatsDefaults.angle_main_high_deg),
+        near_deg=at.default(SeatsDefaults.angle_near_deg),
+        far_deg=at.default(SeatsDefaults.angle_far_deg),
+        neck_deg=at.default(SeatsDefaults.neck_top_deg),
+        nearest_mm=min(distances),
+        farthest_mm=max(distances),
+    )
+
+
 def sights(at: Ask) -> tuple[Sight, ...]:
     """Every seat's angles, worked together."""
     placed = at(seats)
@@ -71,9 +104,7 @@ def sights(at: Ask) -> tuple[Sight, ...]:
     angle = viewing_angle_deg(distance, offset, width).tolist()
     edge = far_edge_deg(distance, offset, width).tolist()
     rise, middle = neck_angle_deg([[top], [center]], eye, distance).tolist()
-    eyes = [one.eye for one in placed]
-    least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
-    blocked = [_blocked(one, eyes, bottom, least) for one in eyes]
+    blocked = [bottom < own for own in at(over_heads_mm)]
     needed = at(raised_mm, bottom) if any(blocked) else tuple(one.platform_mm for one in placed)
     return tuple(
         Sight(
@@ -111,27 +142,26 @@ def guidance(at: Ask) -> Iterator[Finding]:
 
 def warnings(at: Ask, one: Sight) -> list[str]:
     """What is outside the guidance at a seat."""
-    words = _angle_words(at, one)
+    words = _angle_words(one, at(held_against))
     if one.blocked:
         words.append(f"a head in front is in the way: build a platform of {at.text(one.platform_mm)}")
-    if one.top_deg > at.default(SeatsDefaults.neck_top_deg):
+    if one.top_deg > at(held_against).neck_deg:
         words.append(f"top of picture {one.top_deg:.0f}° up")
     if one.pixel_arcmin > 1.0:
         words.append("pixels show")
     return words
 
 
-def _angle_words(at: Ask, one: Sight) -> list[str]:
-    low, high = at.default(SeatsDefaults.angle_main_low_deg), at.default(SeatsDefaults.angle_main_high_deg)
-    near, far = at.default(SeatsDefaults.angle_near_deg), at.default(SeatsDefaults.angle_far_deg)
-    distances = [each.distance_mm for each in at(seats)]
-    words, angle = [], one.angle_deg
-    if one.seat.main and not low <= angle <= high:
-        words.append(f"viewing angle {angle:.1f}°. Aim for {low:g} to {high:g}° in the main row")
-    if one.seat.distance_mm == min(distances) and angle > near:
-        words.append(f"viewing angle {angle:.1f}°, at most {near:g}° in the nearest row")
-    if one.seat.distance_mm == max(distances) and angle < far:
-        words.append(f"viewing angle {angle:.1f}°, at least {far:g}° in the farthest row")
+def _angle_words(one: Sight, held: Guidance) -> list[str]:
+    words, angle, distance = [], one.angle_deg, one.seat.distance_mm
+    if one.seat.main and not held.main_low_deg <= angle <= held.main_high_deg:
+        words.append(
+            f"viewing angle {angle:.1f}°. Aim for {held.main_low_deg:g} to {held.main_high_deg:g}° in the main row"
+        )
+    if distance == held.nearest_mm and angle > held.near_deg:
+        words.append(f"viewing angle {angle:.1f}°, at most {held.near_deg:g}° in the nearest row")
+    if distance == held.farthest_mm and angle < held.far_deg:
+        words.append(f"viewing angle {angle:.1f}°, at least {held.far_deg:g}° in the farthest row")
     return words
 
 
@@ -150,9 +180,3 @@ def _row(at: Ask, one: Sight) -> SeatRow:
         sight=f"needs platform {at.text(one.platform_mm)}" if one.blocked else "clear",
         warnings=tuple(warnings(at, one)),
     )
-
-
-def _blocked(eye: Eye, eyes: list[Eye], bottom_mm: float, least: float) -> bool:
-    """Whether a nearer head stands in the line to the picture's bottom."""
-    nearer = (one for one in eyes if one.distance_mm < eye.distance_mm - 1.0)
-    return any(clearance_mm(eye, one, bottom_mm) < least for one in nearer)

@@ -88,42 +88,56 @@ def links(at: Ask) -> tuple[LinkRow, ...]:
     return tuple(_row(at, one, asked, weak=one.id == last) for one in at.things(SignalChain.links))
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cable:
+    """A cable's length as entered, and what it is good for [mm]; None where nobody says."""
+
+    entered_mm: float | None
+    good_for_mm: float | None
+
+
+def cables(at: Ask) -> tuple[Cable | None, ...]:
+    """Every link that is a cable, in the order of the chain; None for any other."""
+    return tuple(
+        Cable(entered_mm=one.length_mm, good_for_mm=one.good_for_mm) if one.kind == CABLE else None
+        for one in at.things(SignalChain.links)
+    )
+
+
+def carried(at: Ask) -> str:
+    """What the whole chain carries; empty while a link of it is not known."""
+    known = [one.carries.to_core() if one.carries else None for one in at.things(SignalChain.links)]
+    sure = [one for one in known if one is not None]
+    return passed(sure).text if sure and len(sure) == len(known) else ""
+
+
 def signal(at: Ask) -> SignalPlan:
     """The chain as it is shown."""
-    there, asked = at.things(SignalChain.links), at(needed)
-    rows = tuple(
-        _with_length(at, row, link) if link.kind == CABLE else row
-        for row, link in zip(at(links), there, strict=True)
-    )
-    carried = [one.carries.to_core() for one in there if one.carries]
-    whole = bool(there) and len(carried) == len(there) and not any(row.too_long for row in rows)
+    asked, both = at(needed), zip(at(links), at(cables), strict=True)
+    rows = tuple(row if one is None else _with_length(at, row, one) for row, one in both)
     return SignalPlan(
         pointer=field_of(SignalChain.links).pointer,
         wanted_pointer=field_of(SignalChain.wanted).pointer,
         wanted="" if asked is None else asked.text,
-        arrives=passed(carried).text if whole else "",
+        arrives="" if any(row.too_long for row in rows) else at(carried),
         rows=rows,
         formats=FORMATS,
-        kinds=get_args(LinkKind) if len(there) < MOST_LINKS else (),
+        kinds=get_args(LinkKind) if len(rows) < MOST_LINKS else (),
     )
 
 
 @noted
 def chain(at: Ask) -> Iterator[Finding]:
     """The weakest link, links nobody knows, cables too long."""
-    there = at.things(SignalChain.links)
-    if not there:
-        return
     rows, asked = at(signal).rows, at(needed)
-    for row, link in zip(rows, there, strict=True):
-        if row.weakest and link.carries and asked is not None:
-            cut = " and ".join(lacks(link.carries.to_core(), asked))
-            text = f"Bottleneck: the {row.name} carries {row.carries}, not enough {cut} for {asked.text}."
+    for row, plain, one in zip(rows, at(links), at(cables), strict=True):
+        if row.weakest and asked is not None:
+            text = f"Bottleneck: the {row.name} carries {row.carries}, {plain.trouble} for {asked.text}."
             yield Finding(code=Code.WEAK_LINK, severity="check", text=text, subject=row.pointer)
-        length, most = _length_mm(at, link), link.good_for_mm
-        if row.too_long and length is not None and most is not None:
+        length = None if one is None else _length_mm(at, one)
+        if row.too_long and one is not None and length is not None and one.good_for_mm is not None:
             text = f"The {row.name} is {row.length} long and good for {row.good_for}. Use an active or an optical cable."
-            over = {"over_mm": length - most}
+            over = {"over_mm": length - one.good_for_mm}
             yield Finding(
                 code=Code.CABLE_TOO_LONG, severity="check", text=text, subject=row.pointer, numbers=over
             )
@@ -138,14 +152,14 @@ def chain(at: Ask) -> Iterator[Finding]:
 
 
 def _row(at: Ask, link: Link, asked: PictureFormat | None, *, weak: bool) -> LinkRow:
-    carried, most = link.carries.to_core() if link.carries else None, link.good_for_mm
-    cut = lacks(carried, asked) if carried and asked else ()
+    known, most = link.carries.to_core() if link.carries else None, link.good_for_mm
+    cut = lacks(known, asked) if known and asked else ()
     return LinkRow(
         id=link.id,
         pointer=f"{field_of(SignalChain.links).pointer}/{link.id}",
         kind=link.kind,
         name=link.name or link.kind,
-        carries=carried.text if carried else "",
+        carries=known.text if known else "",
         weakest=weak,
         trouble=f"not enough {' and '.join(cut)}" if cut else "",
         too_long=False,
@@ -154,15 +168,15 @@ def _row(at: Ask, link: Link, asked: PictureFormat | None, *, weak: bool) -> Lin
     )
 
 
-def _with_length(at: Ask, row: LinkRow, link: Link) -> LinkRow:
-    length, most = _length_mm(at, link), link.good_for_mm
-    too_long = length is not None and most is not None and length > most
+def _with_length(at: Ask, row: LinkRow, one: Cable) -> LinkRow:
+    length = _length_mm(at, one)
+    if length is None:
+        return row
+    too_long = one.good_for_mm is not None and length > one.good_for_mm
     trouble = "; ".join(filter(None, [row.trouble, "too long" if too_long else ""]))
-    return replace(row, length="" if length is None else at.text(length), too_long=too_long, trouble=trouble)
+    return replace(row, length=at.text(length), too_long=too_long, trouble=trouble)
 
 
-def _length_mm(at: Ask, link: Link) -> float | None:
-    """A cable's length: as entered, else the run from the source to the lens; None for anything else."""
-    if link.kind != CABLE:
-        return None
-    return link.length_mm if link.length_mm is not None else at(cable_mm)
+def _length_mm(at: Ask, one: Cable) -> float | None:
+    """As entered, else the run from the source to the lens."""
+    return at(cable_mm) if one.entered_mm is None else one.entered_mm

@@ -46,7 +46,8 @@ def flat(at: Ask) -> Flatness | str | None:
         return None
     out = {number for two in at(clashing) for number in two}
     try:
-        return flatness([one for number, one in enumerate(read) if number not in out])
+        sure = [one for number, one in enumerate(read) if number not in out]
+        return flatness(sure, at.default(SurveyDefaults.gap_place_mm))
     except OutOfRange as error:
         return str(error)
 
