@@ -176,7 +176,7 @@ def seen_gain(lobe: Lobe, points: Array, lens: Array, eyes: Array) -> Array:
         return np.asarray(np.full((len(eyes), 1), lobe.on_axis) * taken)
     axis = AXES[lobe.kind](points, lens)
     view = eyes[:, None, :] - points[None, :, :]
-    dot = (axis * view).sum(axis=-1)
-    lengths = (axis * axis).sum(axis=-1) * (view * view).sum(axis=-1)
+    dot = np.einsum("pi,epi->ep", axis, view)
+    lengths = np.einsum("pi,pi->p", axis, axis) * np.einsum("epi,epi->ep", view, view)
     across = np.sqrt(np.maximum(lengths - dot**2, 0.0))
     return np.asarray(gain_at(lobe, np.degrees(np.arctan2(across, dot))) * taken)

@@ -28,7 +28,7 @@ PLACE_MM = 20.0  # readings nearer than this both ways are of one place
 class Flatness:
     """A wall's plane [mm]: z = level + plumb·y + square·x, belly what each reading stands proud of it; places (n, 2), z (n,).
 
-    place_mm: readings nearer than this both ways are of one place.
+    apart: places (m, 2) and z (m,) with those of one place as one, which is what the plate goes through.
     """
 
     places_mm: Array
@@ -36,14 +36,12 @@ class Flatness:
     level_mm: float
     square: float
     plumb: float
-    place_mm: float = PLACE_MM
+    apart: tuple[Array, Array]
 
     @property
     def belly_mm(self) -> Array:
         """What each reading stands proud of the plane, - where it is hollow [mm]."""
-        plane = self.level_mm + self.places_mm @ np.array([self.square, self.plumb])
-        residual: Array = self.z_mm - plane
-        return residual
+        return self._belly(self.places_mm, self.z_mm)
 
     @property
     def plumb_mm_m(self) -> float:
@@ -64,9 +62,12 @@ class Flatness:
     def _plate(self) -> Any:
         from scipy.interpolate import RBFInterpolator
 
-        # two values at one place have no plate, and a hair apart a wild one
-        places, belly = of_one_place(self.places_mm, self.belly_mm, self.place_mm)
-        return RBFInterpolator(places, belly, kernel="thin_plate_spline")
+        places, z = self.apart
+        return RBFInterpolator(places, self._belly(places, z), kernel="thin_plate_spline")
+
+    def _belly(self, places_mm: Array, z_mm: Array) -> Array:
+        residual: Array = z_mm - self.level_mm - places_mm @ np.array([self.square, self.plumb])
+        return residual
 
     def z_at(self, places_mm: Array) -> Array:
         """The wall toward the room at places (m, 2) [mm]."""
@@ -77,10 +78,11 @@ class Flatness:
 
 def of_one_place(places_mm: Array, values_mm: Array, within_mm: float) -> tuple[Array, Array]:
     """Places (n, 2) and values (n,) [mm], those that are within_mm of each other both ways replaced by their mean, nearest
-    first, until no two are."""
+    first, until no two are: two values at one place have no plate through them, and a hair apart a wild one."""
     places, values, count = places_mm.copy(), values_mm.copy(), np.ones(len(values_mm))
     while len(values) > 1:
-        apart = np.abs(places[:, None] - places[None]).max(axis=2)
+        x, y = places.T
+        apart = np.maximum(np.abs(x[:, None] - x), np.abs(y[:, None] - y))
         np.fill_diagonal(apart, np.inf)
         a, b = np.unravel_index(apart.argmin(), apart.shape)
         if apart[a, b] > within_mm:
@@ -99,16 +101,17 @@ def flatness(readings: Sequence[tuple[float, float, float]], place_mm: float = P
     """
     places = np.array([(x, y) for x, y, _ in readings], dtype=float).reshape(-1, 2)
     z = -np.array([gap for _, _, gap in readings], dtype=float)
-    apart, _ = of_one_place(places, z, place_mm)
-    if len(apart) < FEWEST:
-        raise OutOfRange(f"read at least {FEWEST} gaps, spread over the wall", field="gaps", got=len(apart))
-    narrow = np.linalg.svd(apart - apart.mean(axis=0), compute_uv=False)[1] / np.sqrt(len(apart))
+    apart = of_one_place(places, z, place_mm)
+    count = len(apart[1])
+    if count < FEWEST:
+        raise OutOfRange(f"read at least {FEWEST} gaps, spread over the wall", field="gaps", got=count)
+    narrow = np.linalg.svd(apart[0] - apart[0].mean(axis=0), compute_uv=False)[1] / np.sqrt(count)
     if narrow < SPREAD_MM / 2.0:
         raise OutOfRange("read gaps to the left and right, and high and low", field="gaps", got=float(narrow))
     ones = np.column_stack([np.ones(len(z)), places])
     level, square, plumb = np.linalg.lstsq(ones, z, rcond=None)[0]
     return Flatness(
-        places_mm=places, z_mm=z, level_mm=float(level), square=float(square), plumb=float(plumb), place_mm=place_mm,
+        places_mm=places, z_mm=z, level_mm=float(level), square=float(square), plumb=float(plumb), apart=apart,
     )  # fmt: skip
 
 
