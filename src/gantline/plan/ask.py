@@ -9,6 +9,7 @@ import math
 from collections.abc import Callable, Hashable, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
+from operator import attrgetter
 from threading import Lock
 from typing import Any, Concatenate, ParamSpec, TypeVar
 
@@ -25,9 +26,12 @@ UNITS_BIT = field_of(Job.units).bit
 KNOWN_BIT = field_of(Job.known).bit
 LISTS = tuple((FIELDS[base], kind) for base, kind in ITEMS.items())
 PLAIN = tuple(one for one in FIELDS.values() if one.pointer not in ITEMS)
-PLAIN_OF: dict[str, list[Field]] = {}  # by the part of the document they stand in; "" for the document's own
+# by the part they stand in, "" for the document's own: how the part is read, and the names and bits in it
+PLAIN_OF: dict[str, tuple[Callable[[Job], Any], list[tuple[str, int]]]] = {}
 for _one in PLAIN:
-    PLAIN_OF.setdefault(_one.part, []).append(_one)
+    _part = _one.pointer.rpartition("/")[0]
+    _read = attrgetter(_part[1:].replace("/", ".")) if _part else (lambda job: job)
+    PLAIN_OF.setdefault(_part, (_read, []))[1].append((_one.name, _one.bit))
 FIRST_DEFAULT = len(FIELDS)
 DEFAULT_BITS = {one: 1 << (FIRST_DEFAULT + at) for at, one in enumerate(DEFAULTS.values())}
 ALL_DEFAULTS = sum(DEFAULT_BITS.values())
@@ -45,12 +49,22 @@ class Bits:
     things: dict[str, dict[str, int]] = field(default_factory=dict)
     pointers: list[str] = field(default_factory=list)
     names: dict[int, tuple[str, ...]] = field(default_factory=dict)
+    # by list: its things when it was last read, and of each its pointer and the bits of its fields
+    lists: dict[str, tuple[Any, list[tuple[str, dict[str, int]]]]] = field(default_factory=dict)
     lock: Lock = field(default_factory=Lock)
 
     def bit(self, pointer: str) -> int:
         """The bit of a thing's field."""
         found = self.of.get(pointer)
         return self.mask([pointer]) if found is None else found
+
+    def of_list(self, base: str, there: Sequence[Item]) -> list[tuple[str, dict[str, int]]]:
+        """Pointer and bits of every thing of a list."""
+        found = self.lists.get(base)
+        if found is None or found[0] is not there:
+            names = [f"{base}/{each.id}" for each in there]
+            found = self.lists[base] = there, [(one, self.things.setdefault(one, {})) for one in names]
+        return found[1]
 
     def mask(self, pointers: list[str]) -> int:
         """The bits of many."""
@@ -196,13 +210,12 @@ class Ask:
         one = field_of(named)
         self.reads |= one.bit
         self.weighs |= one.bit
-        there, known = one.read(self.job) or (), self.bits.things
-        bases = [f"{one.pointer}/{each.id}" for each in there]
+        there = one.read(self.job) or ()
         # made anew, not kept: kept they would tie this Ask to itself, and only a search through all of memory sets it free
         things: Any = tuple(
             [
-                Thing(self, each, base, known.setdefault(base, {}))
-                for each, base in zip(there, bases, strict=True)
+                Thing(self, each, base, bits)
+                for each, (base, bits) in zip(there, self.bits.of_list(one.pointer, there), strict=True)
             ]
         )
         seen: Sequence[THINGS] = things
@@ -289,13 +302,15 @@ def changed_bits(old: Job, new: Job, bits: Bits) -> int:
     if old is new:
         return 0
     found = 0
-    for part, fields in PLAIN_OF.items():
-        if part and (getattr(old, part) is getattr(new, part) or getattr(old, part) == getattr(new, part)):
+    for read, fields in PLAIN_OF.values():
+        was, now = read(old), read(new)
+        if was is now:
             continue
-        for one in fields:
-            a, b = one.read(old), one.read(new)
+        was, now = vars(was), vars(now)
+        for name, bit in fields:
+            a, b = was[name], now[name]
             if a is not b and a != b:
-                found |= one.bit
+                found |= bit
     for one, kind in LISTS:
         before, after = one.read(old), one.read(new)
         if before is after or before == after:

@@ -12,7 +12,7 @@ from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
 from gantline.plan.cures import Key, key_of, stops_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
-from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding
+from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Severity
 from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
@@ -114,7 +114,10 @@ def plan(
     found = [one for station in stations for one in _findings(station, made, cures=cures)]
     found += [_measure(stations, one) for one in made.to_measure]
     made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
-    made.states = tuple(_state(station, ask, made.findings, made.figures) for station in stations)
+    worst: dict[str, Severity] = {}
+    for one in made.findings:  # the worst first
+        worst.setdefault(one.station, one.severity)
+    made.states = tuple(_state(one, ask, made.figures, worst.get(one.key)) for one in stations)
     made.next_point = _next(made.findings, made.to_measure)
     return made
 
@@ -272,16 +275,13 @@ def _measure(stations: Sequence[Station], one: ToMeasure) -> PlanFinding:
     )
 
 
-def _state(
-    station: Station, ask: Ask, findings: tuple[PlanFinding, ...], figures: dict[str, Figure]
-) -> StationState:
-    own = [one.severity for one in findings if one.station == station.key]
+def _state(station: Station, ask: Ask, figures: dict[str, Figure], worst: Severity | None) -> StationState:
     facts = (figures[one] for one in station.facts if one in figures)
     return StationState(
         key=station.key,
         label=station.label,
         gist=ask(station.gist),
-        worst=next((one for one in RANK if one in own), None),
+        worst=worst,
         begun=station.begun is None or ask(station.begun),
         assumed=sum(1 for one in facts if one.known == "assumed" and one.text),
     )

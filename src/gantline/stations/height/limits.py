@@ -1,6 +1,6 @@
 """Every limit on the frame's top as a question of its own, so that only those that hold it weigh."""
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Sequence
 
 from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.height.bounds import (
@@ -266,14 +266,16 @@ def low_limit(at: Ask) -> Bound:
     return at(held_below)
 
 
+def kinds(at: Ask) -> dict[str, Limit]:
+    """The limits there are, by their kind; none of them weighs."""
+    found = ((one, at.aside(one)) for one in (*UPPER, *LOWER))
+    return {bound.key: one for one, bound in found if bound is not None}
+
+
 def of_kind(at: Ask, key: str) -> Bound | None:
     """The limit of one kind, with all that it rests on."""
-    return next((bound for one in (*UPPER, *LOWER) for bound in _named(at, one, key)), None)
-
-
-def _named(at: Ask, one: Limit, key: str) -> Iterator[Bound]:
-    bound = at.aside(one)
-    if bound is not None and bound.key == key:
-        at(one)
+    one = at.aside(kinds).get(key)
+    bound = None if one is None else at(one)
+    if bound is not None:
         turn_of(at, bound)
-        yield bound
+    return bound
