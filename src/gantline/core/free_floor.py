@@ -22,8 +22,7 @@ def free_place(
     """
     require_positive(wide_mm=wide_mm, deep_mm=deep_mm, room_wide_mm=room_wide_mm, room_deep_mm=room_deep_mm)
     taken = np.array(feet, dtype=float).reshape(-1, 4)
-    lefts = np.unique([0.0, *taken[:, 2]])
-    nears = np.unique([0.0, *taken[:, 3]])
+    lefts, nears = (np.array(sorted({0.0, *(foot[end] for foot in feet)})) for end in (2, 3))
     for wide, deep in dict.fromkeys(((wide_mm, deep_mm), (deep_mm, wide_mm))):
         places = lefts[lefts + wide <= room_wide_mm]
         across = (taken[:, 0] < places[:, None] + wide) & (
