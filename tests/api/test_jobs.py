@@ -126,7 +126,7 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
 
 @pytest.mark.parametrize(
     ("pointer", "value", "station", "face"),
-    [("/height/centre_x_mm", 2300.0, "height", "front"), ("/height/wish_mm", 1150.0, "wall", "front"), ("/throw/lens_y_mm", 2200.0, "throw", "side"), ("/survey/seats/s5/from_wall_mm", 4900.0, "survey", "top")],
+    [("/height/centre_x_mm", 2300.0, "height", "front"), ("/frame/trim_mm", 10.0, "wall", "front"), ("/height/wish_mm", 1150.0, "wall", "front"), ("/throw/lens_y_mm", 2200.0, "throw", "side"), ("/survey/seats/s5/from_wall_mm", 4900.0, "survey", "top")],
 )  # fmt: skip
 def test_a_preview_is_what_saving_would_change_and_nothing_else(
     client: TestClient, pointer: str, value: float, station: str, face: str
@@ -145,6 +145,7 @@ def test_a_preview_is_what_saving_would_change_and_nothing_else(
     for one in saved["plan"]["figures"]:
         kept = figure(job, one["key"]) | told.get(one["key"], {})
         assert all(one[key] == kept[key] for key in ("text", "value", "known", "rests_on")), one["key"]
+        assert one["entry"] is None or one["entry"]["given"] == kept.get("given", kept["entry"]["given"])
     states = {one["key"]: one for one in job["plan"]["stations"]} | {
         one["key"]: one for one in got["stations"]
     }

@@ -109,6 +109,11 @@ class Figure:
     usual: tuple[str, ...]
     entry: Entry | None
 
+    @property
+    def given(self) -> bool:
+        """Whether it was entered for this job."""
+        return self.entry is not None and self.entry.given
+
 
 def field_text(field: Field, value: Any, units: Units) -> str:
     """A field's value as it is read; empty where there is none."""

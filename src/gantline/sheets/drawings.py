@@ -9,7 +9,7 @@ WIDE_MM, HIGH_MM = 277.0, 180.0  # what fits a sheet of A4 lying on its side
 
 def wall_svg(ready: Ready) -> bytes:
     """The wall with its marks."""
-    layers = ("survey", "datum", "size", "wall")
+    layers = ("survey", "readings", "datum", "size", "wall")
     return face_svg(ready.front, layers, WIDE_MM, HIGH_MM, heading=ready.forbids).encode()
 
 

@@ -14,7 +14,7 @@ from gantline.stations.height import fits, rect_of_frame, rect_of_picture
 from gantline.stations.survey import room
 from gantline.stations.wall.tables import tape
 
-LAYERS = ("survey", "datum", "size", "wall")
+LAYERS = ("survey", "readings", "datum", "size", "wall")
 LEFT_OUT = ("datum-height", "ceiling-height", "across")  # too many lanes for a page
 CHECKED = ("hole_left", "hole_right", "upper_row", "lower_row", "frame_top", "pole")
 HUNG = (("way", "Way of hanging"), ("bracket_name", "Brackets"), ("screws", "Screws"), ("fix_to", "Fixed"))

@@ -2190,9 +2190,11 @@ export interface components {
         };
         /**
          * FigurePatch
-         * @description What changed of a figure; left out: its label, how it is known and what it rests on stay.
+         * @description What changed of a figure; left out: its label, how it is known, whether it was entered, and what it rests on stay.
          */
         FigurePatch: {
+            /** Given */
+            given?: boolean | null;
             /** Key */
             key: string;
             /** Known */

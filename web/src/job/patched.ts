@@ -42,6 +42,7 @@ const merged = (one: Figure, now: PreviewOut['figures'][number]): Figure => ({
   label: now.label ?? one.label,
   known: now.known ?? one.known,
   rests_on: now.rests_on ?? one.rests_on,
+  entry: one.entry && { ...one.entry, given: now.given ?? one.entry.given },
 })
 
 const faceOf = (face: Face, { face: { bounds, marks, gone } }: PreviewOut): Face => {

@@ -86,6 +86,23 @@ test('edits are saved one after the other, each over the version before it', asy
   expect(readPending('j')).toEqual([])
 })
 
+test('undo pressed twice in a hurry goes back two steps, after what is being saved', async () => {
+  const server = serverOf([])
+  const { result } = await open()
+  await act(async () => {
+    const { edit: save, step } = result.current
+    await Promise.all([save(edit('a')), step('undo'), step('undo'), save(edit('b'))])
+  })
+  const posts = server.asked.filter((one) => one.method === 'POST')
+  expect(posts.map((one) => [one.path.split('/').at(-1), one.match])).toEqual([
+    ['edits', '"1"'],
+    ['undo', '"2"'],
+    ['undo', '"3"'],
+    ['edits', '"4"'],
+  ])
+  expect(result.current.conflict).toBeNull()
+})
+
 test('a refused field is thrown to the one who typed it, and the next edit still goes through', async () => {
   const problem = { detail: 'write 113', status: 422, type: '/problems/bad-document', errors: [] }
   serverOf([{ status: 422, body: problem }])

@@ -50,6 +50,31 @@ export const useJob = (id: string) => {
 
   const match = useCallback(() => ({ path: { job_id: id }, header: { 'if-match': `"${newest.current?.version ?? 0}"` } }), [id])
 
+  // one after the other: a second Undo, or one pressed while an edit is on its way, stands on what the first one made
+  const turn = useRef<Promise<unknown>>(Promise.resolve())
+  const inTurn = useCallback(<T>(act: () => Promise<T>): Promise<T> => {
+    const mine = turn.current.then(act)
+    turn.current = mine.catch(() => undefined)
+    return mine
+  }, [])
+
+  // our own step made a version of the one before it: what was typed meanwhile stands on that
+  const took = useCallback(
+    (job: JobOut, base: number) => {
+      take(job)
+      if (job.version === base + 1) keepPending(id, movedOn(readPending(id), base, job.version))
+    },
+    [id, take],
+  )
+  const own = useCallback(
+    (act: () => Promise<JobOut>): Promise<void> =>
+      inTurn(async () => {
+        const base = newest.current?.version ?? 0
+        took(await act(), base)
+      }),
+    [inTurn, took],
+  )
+
   const working = useRef(false)
   const lost = useRef(false)
   // one per kept change, in the same order; changes kept by an earlier page have nobody waiting
@@ -63,14 +88,16 @@ export const useJob = (id: string) => {
       return waiters.current.shift()
     }
     for (let one = readPending(id)[0]; one; one = readPending(id)[0]) {
-      const { key, base, edits } = one
-      const header = { 'if-match': `"${base}"`, 'Idempotency-Key': key }
+      const { key, edits } = one
       try {
-        const job = await ask.post('/api/jobs/{job_id}/edits', { params: { path: { job_id: id }, header }, body: { edits } })
-        take(job)
-        settle()?.resolve()
-        // a late answer to an edit sent twice may be older than what others saved since: only our own step counts
-        if (job.version === base + 1) keepPending(id, movedOn(readPending(id), base, job.version))
+        await inTurn(async () => {
+          const base = readPending(id)[0]?.base ?? one.base // our own Undo before it may have moved it on
+          const header = { 'if-match': `"${base}"`, 'Idempotency-Key': key }
+          const job = await ask.post('/api/jobs/{job_id}/edits', { params: { path: { job_id: id }, header }, body: { edits } })
+          // a late answer to an edit sent twice may be older than what others saved since: only our own step counts
+          took(job, base)
+          settle()?.resolve()
+        })
         late ||= lost.current
         lost.current = false
         setAway(false)
@@ -99,7 +126,7 @@ export const useJob = (id: string) => {
     if (late) void query.refetch()
     working.current = false
     setWaiting(readPending(id).length)
-  }, [id, take, query.refetch])
+  }, [id, inTurn, took, query.refetch])
 
   /** Save edits. Resolves when saved or safely kept for later; throws Refused when a field is wrong. */
   const edit = useCallback(
@@ -167,31 +194,30 @@ export const useJob = (id: string) => {
     async (way: 'undo' | 'redo'): Promise<void> => {
       const path = way === 'undo' ? ('/api/jobs/{job_id}/undo' as const) : ('/api/jobs/{job_id}/redo' as const)
       try {
-        take(await ask.post(path, { params: match() }))
+        await own(() => ask.post(path, { params: match() }))
       } catch (error) {
         if (error instanceof ServerAway) setAway(true)
         else if (error instanceof Refused && error.problem.type.endsWith('version-conflict')) void query.refetch()
       }
     },
-    [take, match, query.refetch],
+    [own, match, query.refetch],
   )
 
   const markKnown = useCallback(
-    async (pointer: string, known: KnownWord | null) =>
-      take(await ask.post('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } })),
-    [take, match],
+    (pointer: string, known: KnownWord | null) =>
+      own(() => ask.post('/api/jobs/{job_id}/known', { params: match(), body: { pointer, known } })),
+    [own, match],
   )
 
   const takeRecord = useCallback(
-    async (kind: RecordKind, key: string) =>
-      take(await ask.post('/api/jobs/{job_id}/take', { params: match(), body: { kind, key } })),
-    [take, match],
+    (kind: RecordKind, key: string) => own(() => ask.post('/api/jobs/{job_id}/take', { params: match(), body: { kind, key } })),
+    [own, match],
   )
 
   const putReadings = useCallback(
-    async (readings: { source: string; seq: number }[]) =>
-      take(await ask.post('/api/jobs/{job_id}/readings/use', { params: match(), body: { readings } })),
-    [take, match],
+    (readings: { source: string; seq: number }[]) =>
+      own(() => ask.post('/api/jobs/{job_id}/readings/use', { params: match(), body: { readings } })),
+    [own, match],
   )
 
   /** After a conflict: put what was typed here on top of what was saved meanwhile, or let the refused edit go. */

@@ -60,13 +60,14 @@ class Preview(ClosedModel):
 
 
 class FigurePatch(BaseModel):
-    """What changed of a figure; left out: its label, how it is known and what it rests on stay."""
+    """What changed of a figure; left out: its label, how it is known, whether it was entered, and what it rests on stay."""
 
     key: str
     value: Value
     text: str
     label: str | None = None
     known: Known | None = None
+    given: bool | None = None
     rests_on: tuple[str, ...] | None = None
 
 

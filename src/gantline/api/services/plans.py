@@ -22,7 +22,7 @@ from gantline.stations.registry import BY_KEY
 from gantline.store import jobs
 from gantline.store.models import JobVersionRow
 
-PATCHED = ("label", "known", "rests_on")
+PATCHED = ("label", "known", "given", "rests_on")
 CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
 
 
@@ -142,8 +142,8 @@ def differs(old: Figure | None, new: Figure) -> bool:
     """Whether a figure reads otherwise: kept answers give the same object."""
     return old is not new and (
         old is None
-        or (old.value, old.text, old.known, old.rests_on, old.label)
-        != (new.value, new.text, new.known, new.rests_on, new.label)
+        or (old.value, old.text, old.known, old.given, old.rests_on, old.label)
+        != (new.value, new.text, new.known, new.given, new.rests_on, new.label)
     )
 
 

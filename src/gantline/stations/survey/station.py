@@ -35,7 +35,7 @@ SURVEY = Station(
     panel=PANEL,
     gist=gist,
     lit=Lit(
-        layers=("survey", "lamps"),
+        layers=("survey", "readings", "lamps"),
         dimensions=("survey", "lamps", "datum"),
         handles=("survey", "lamps", "height"),
     ),

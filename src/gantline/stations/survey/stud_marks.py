@@ -51,7 +51,10 @@ def stud_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 
 def stud_read_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
-    """A dot for each reading on the datum line, and the one place that settles a doubt."""
+    """A dot for each reading on the datum line, and the one place that settles a doubt.
+
+    A layer of its own: seen where studs are looked for and drilled into; over a picture it would be noise.
+    """
     read = at(stud_readings)
     if face != "front" or at(lattice) is None or not read:
         return
@@ -62,7 +65,7 @@ def stud_read_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
         yield Dot(
             key=f"stud-read-{number + 1}",
             role=role,
-            layer="survey",
+            layer="readings",
             at=(one.x_mm, level),
             name=f"stud reading {number + 1}, {SAID[one.kind]}",
         )
@@ -70,10 +73,10 @@ def stud_read_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     if fitted is not None and fitted.next_mm is not None:
         bottom, top = _reach(at)
         x = fitted.next_mm
-        yield Line(key="stud-next", role="stud-next", layer="survey", points=((x, bottom), (x, top)))
+        yield Line(key="stud-next", role="stud-next", layer="readings", points=((x, bottom), (x, top)))
         yield Label(
             key="stud-next-text",
-            layer="survey",
+            layer="readings",
             at=(x, bottom + (min(level, top) - bottom) * TEXT_SHARE),
             text=f"read here, {at.text(x)}",
             room_mm=(ROOM_MM, ROOM_MM),

@@ -70,7 +70,7 @@ WALL = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "wall"), dimensions=("wall", "datum"), handles=("height",)),
+    lit=Lit(layers=("survey", "readings", "size", "wall"), dimensions=("wall", "datum"), handles=("height",)),
     tables=(
         Table(key="marks", question=marks),
         Table(key="tape", question=tape),
