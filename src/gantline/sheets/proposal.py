@@ -16,7 +16,7 @@ def proposal(ready: Ready) -> bytes:
     values = ready.common | {
         "sizes": sizes,
         "fabrics": fabrics,
-        "front": markup(face_svg(ready.front, ("size",), width, 92.0, standalone=False)),
+        "front": markup(face_svg(ready.front, ("size", "shape"), width, 92.0, standalone=False)),
         "side": markup(face_svg(ready.face("side"), ROOM, width / 2 - 4, 88.0, standalone=False)),
         "top": markup(face_svg(ready.face("top"), ROOM, width / 2 - 4, 88.0, standalone=False)),
         "why_size": _why_size(sizes),

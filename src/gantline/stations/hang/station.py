@@ -59,7 +59,7 @@ HANG = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "wall", "hang"), dimensions=("wall", "hang")),
+    lit=Lit(layers=("survey", "size", "wall", "hang"), dimensions=("wall", "hang", "shape")),
     tables=(Table(key="hang", question=hang_table),),
     draw=DRAW,
     cautions=cautions,

@@ -16,7 +16,7 @@ HEIGHT = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("size", "light", "height"), dimensions=("height",), handles=("height",)),
+    lit=Lit(layers=("size", "light", "height"), dimensions=("height", "shape"), handles=("height",)),
     draw=DRAW,
     targets=("frame_top", "frame_bottom"),
     stops_all=True,

@@ -24,7 +24,7 @@ LIGHT = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("size", "light", "lamps"), dimensions=(), handles=("survey", "lamps", "height")),
+    lit=Lit(layers=("size", "light", "lamps"), dimensions=("shape",), handles=("survey", "lamps", "height")),
     tables=(Table(key="light", question=seat_lights), Table(key="states", question=light_states)),
     draw=DRAW,
     face="seat",

@@ -46,18 +46,21 @@ def screen_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 
 def texts(at: Ask, face: FaceName) -> Iterator[Mark]:
-    """The size as the one thing the drawing says."""
+    """The size as the one thing the drawing says; its shape under it, but where studs and holes take that room."""
     if face != "front":
         return
     left, bottom, right, top = at(rect_of_picture)
     picture, middle, wide, high = at(screen).picture, (left + right) / 2.0, right - left, top - bottom
     size = pair_text(picture.width_mm, picture.height_mm, at.units)
     aspect = f"{at.field(Size.aspect)}, {at.text(picture.diagonal_mm)} corner to corner"
-    for key, share, text, weight in (("size", 0.1, size, "large"), ("aspect", -0.08, aspect, "text")):
+    for key, layer, share, text, weight in (
+        ("size", "base", 0.1, size, "large"),
+        ("aspect", "shape", -0.08, aspect, "text"),
+    ):
         place = (middle, (bottom + top) / 2.0 + share * high)
         yield Label(
             key=key,
-            layer="base",
+            layer=layer,
             at=place,
             text=text,
             size=weight,  # type: ignore[arg-type]

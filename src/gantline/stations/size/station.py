@@ -17,7 +17,7 @@ SIZE = Station(
     findings=(*FINDINGS, guidance),
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("size", "light"), dimensions=("size",), handles=("height",)),
+    lit=Lit(layers=("size", "light"), dimensions=("size", "shape"), handles=("height",)),
     tables=(
         Table(key="rounded", question=rounded_sizes),
         Table(key="shapes", question=shapes),
