@@ -17,24 +17,31 @@ OVER, UNDER = 1.0, -0.75
 OVERHANG = 0.7  # a name may stand out of what holds it by this much
 STEPS = (0.0, -1.0, 1.0, -2.0, 2.0, -3.0)
 SHARE = {"start": 0.0, "middle": 0.5, "end": 1.0}
+LARGE = {"large": 1.75, "text": 1.0, "small": 1.0}  # times a small text
 DOT_ROOM = 0.45  # half the room a dot takes, in heights of the text
 
 Room = tuple[float, float, float, float]  # left, bottom, right, top
+Together = tuple[tuple[frozenset[str], frozenset[str]], ...]  # by station
 
 
-def placed(face: Face, together: tuple[frozenset[str], ...]) -> Face:
-    """The face with every label's lift set. together: sets of layers that are shown at the same time."""
+def placed(face: Face, together: Together) -> Face:
+    """The face with every label's lift set. together: layers whose dots and layers whose labels are shown at the same time."""
     em, met = text_mm(face), _met(together)
+    dots: dict[str, list[Room]] = {}
     rooms: dict[str, list[Room]] = {}
     for mark in face.marks:
         if isinstance(mark, Dot) and mark.number is None:
-            rooms.setdefault(mark.layer, []).append(_dot_room(mark, em))
+            dots.setdefault(mark.layer, []).append(_dot_room(mark, em))
+        elif isinstance(mark, Label) and mark.role == "picture":  # it stays where it is drawn
+            rooms.setdefault(mark.layer, []).append(_room(mark, em * LARGE[mark.size], 0.0))
     marks: list[Mark] = []
     for mark in face.marks:
         if not isinstance(mark, Label) or mark.role == "picture":
             marks.append(mark)
             continue
-        near = [room for layer in met.get(mark.layer, {mark.layer}) for room in rooms.get(layer, ())]
+        of_dots, of_labels = met.get(mark.layer, ({mark.layer}, {mark.layer}))
+        near = [room for layer in of_dots for room in dots.get(layer, ())]
+        near += [room for layer in of_labels for room in rooms.get(layer, ())]
         lift, room = _free(mark, em, near, -1.0 if face.y_down else 1.0)
         rooms.setdefault(mark.layer, []).append(room)
         marks.append(mark if mark.lift == lift else replace(mark, lift=lift))
@@ -42,12 +49,14 @@ def placed(face: Face, together: tuple[frozenset[str], ...]) -> Face:
 
 
 @cache
-def _met(together: tuple[frozenset[str], ...]) -> dict[str, set[str]]:
-    """For every layer those it is seen with, itself among them."""
-    met: dict[str, set[str]] = {}
-    for shown in together:
-        for layer in shown:
-            met.setdefault(layer, set()).update(shown)
+def _met(together: Together) -> dict[str, tuple[set[str], set[str]]]:
+    """For the labels of every layer, those whose dots and those whose labels are seen with them."""
+    met: dict[str, tuple[set[str], set[str]]] = {}
+    for of_dots, of_labels in together:
+        for layer in of_labels:
+            dots, labels = met.setdefault(layer, (set(), set()))
+            dots.update(of_dots)
+            labels.update(of_labels)
     return met
 
 

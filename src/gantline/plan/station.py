@@ -117,9 +117,9 @@ class Station:
         return tuple(one.key for one in self.fields if one.stands and one.fact)
 
     @cached_property
-    def seen(self) -> frozenset[str]:
-        """The layers whose labels are on the board together at this station."""
-        return frozenset(("base", *self.lit.dimensions, *self.lit.layers))
+    def seen(self) -> tuple[frozenset[str], frozenset[str]]:
+        """The layers whose dots and those whose labels are on the board together at this station."""
+        return frozenset(("base", *self.lit.layers)), frozenset(("base", *self.lit.dimensions))
 
 
 def fields_of(*parts: type[Part]) -> tuple[Field, ...]:

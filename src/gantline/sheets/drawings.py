@@ -1,5 +1,6 @@
 """Drawings that travel alone, as SVG with their font inside."""
 
+from gantline.drawing.layers import WALL_SHEET
 from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
 from gantline.sheets.svg import face_svg
 
@@ -9,8 +10,7 @@ WIDE_MM, HIGH_MM = 277.0, 180.0  # what fits a sheet of A4 lying on its side
 
 def wall_svg(ready: Ready) -> bytes:
     """The wall with its marks."""
-    layers = ("survey", "readings", "datum", "size", "wall")
-    return face_svg(ready.front, layers, WIDE_MM, HIGH_MM, heading=ready.forbids).encode()
+    return face_svg(ready.front, WALL_SHEET, WIDE_MM, HIGH_MM, heading=ready.forbids).encode()
 
 
 def tension_svg(ready: Ready) -> bytes:

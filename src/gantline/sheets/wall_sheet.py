@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from gantline.compare.payoff import payoff
 from gantline.core.units import read_tape
+from gantline.drawing.layers import WALL_SHEET
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
@@ -14,8 +15,8 @@ from gantline.stations.height import fits, rect_of_frame, rect_of_picture
 from gantline.stations.survey import room
 from gantline.stations.wall.tables import tape
 
-LAYERS = ("survey", "readings", "datum", "size", "wall")
-LEFT_OUT = ("datum-height", "ceiling-height", "across")  # too many lanes for a page
+# too many lanes for a page; the viewable sides stand in the middle of the picture, and in the table of edges
+LEFT_OUT = ("datum-height", "ceiling-height", "across", "viewable-width", "viewable-height")
 CHECKED = ("hole_left", "hole_right", "upper_row", "lower_row", "frame_top", "pole")
 HUNG = (("way", "Way of hanging"), ("bracket_name", "Brackets"), ("screws", "Screws"), ("fix_to", "Fixed"))
 HEIGHTS = (
@@ -62,8 +63,8 @@ def wall_sheet(ready: Ready) -> bytes:
         "hung": [(name, made.text(key)) for key, name in HUNG if made.text(key)],
         "heights": [(name, made.text(key)) for key, name in HEIGHTS if made.text(key)],
         "edges": list(_edges(made.ask)),
-        "elevation": markup(face_svg(wall, LAYERS, width, WALL_HIGH, standalone=False)),
-        "scale": scale_text(wall, LAYERS, width, WALL_HIGH),
+        "elevation": markup(face_svg(wall, WALL_SHEET, width, WALL_HIGH, standalone=False)),
+        "scale": scale_text(wall, WALL_SHEET, width, WALL_HIGH),
         "tapes": [(one, markup(tape_svg(one))) for one in shown],
     }
     return to_pdf(render("wall.html", ready.paper, title="wall sheet", **values))

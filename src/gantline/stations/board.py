@@ -6,6 +6,7 @@ from dataclasses import replace
 from gantline.core.height.profile import Profile
 from gantline.core.units import pair_text
 from gantline.drawing.labels import placed
+from gantline.drawing.layers import WALL_SHEET
 from gantline.drawing.marks import Dimension, Face, Handle, Label, Lanes, Mark, MarkRests
 from gantline.drawing.pens import PENS
 from gantline.drawing.refused import crossed_out
@@ -22,6 +23,7 @@ from gantline.stations.size import screen
 from gantline.stations.survey import seat_places, wall_mm
 from gantline.stations.tension import tension_points
 
+PRINTED = (frozenset(("base", *WALL_SHEET)),) * 2
 FACES: tuple[FaceName, ...] = ("front", "side", "top", "back", "edge")
 
 
@@ -45,7 +47,7 @@ def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
         rests=tuple(MarkRests(on=keys, marks=tuple(names)) for keys, names in on.items()),
     )
     bare = crossed_out(bare, *made.refused)
-    return placed(bare, tuple(station.seen for station in stations))
+    return placed(bare, (*(station.seen for station in stations), PRINTED))
 
 
 def shown(marks: Iterable[Mark], station: Station) -> Iterator[Mark]:

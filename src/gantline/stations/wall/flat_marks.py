@@ -17,7 +17,6 @@ CELLS = 28
 STEPS_MM = (0.5, 1.0, 2.0, 5.0, 10.0)
 MOST_LINES = 8
 ROOM_MM = 700.0
-BESIDE_MM, SIZE_MM = 900.0, 400.0
 
 
 def mapped(at: Ask) -> tuple[tuple[Line, ...], tuple[tuple[str, float, float, float], ...]] | None:
@@ -57,13 +56,10 @@ def belly(at: Ask, face: FaceName) -> Iterator[Mark]:
         yield Dot(key=f"gap-{number}", role="gap", layer="wall", at=(x, y), name=f"gap reading {number}")
     for name, x, y, off in ends:
         if abs(off) >= THIN_MM:
-            left, bottom, right, top = at(rect_of_frame)
-            over = abs(x - (left + right) / 2.0) < BESIDE_MM and abs(y - (bottom + top) / 2.0) < SIZE_MM
-            clear = (bottom + top) / 2.0 + SIZE_MM  # of the size that is written in the middle
             yield Label(
                 key=f"belly-{name}",
                 layer="wall",
-                at=(x, clear if over else y),
+                at=(x, y),
                 text=f"{at.text(abs(off))} {name}",
                 room_mm=(ROOM_MM, ROOM_MM),
                 role=f"belly-{name}",
