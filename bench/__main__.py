@@ -19,7 +19,7 @@ from bench import (
     tables,
     users,
 )
-from gantline.server import seldom_swept
+from gantline.sweeping import seldom_swept
 
 README = Path(__file__).parents[1] / "README.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"

@@ -1,5 +1,15 @@
 """python -m gantline: the command line."""
 
-from gantline.cli import app
+from gantline.sweeping import begun
 
-app()
+
+def main() -> None:
+    """Run a command."""
+    begun()
+    from gantline.cli import app
+
+    app()
+
+
+if __name__ == "__main__":
+    main()

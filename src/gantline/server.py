@@ -1,6 +1,5 @@
 """create_app(settings) builds everything the server is; there is no global application."""
 
-import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
@@ -39,16 +38,12 @@ from gantline.api.routes import settings as settings_routes
 from gantline.api.services.memo import Memo
 from gantline.api.watch import Numbers, Watch, write_log
 from gantline.settings import Settings, places, psycopg_url
+from gantline.sweeping import seldom_swept
 from gantline.vision.reading import MOST_BYTES
 from gantline.work.queue import Queue
 
 OWN_PAGES = ("docs", "pair")
 LONGEST_PATH = 300
-SWEPT_AFTER = (
-    50_000,
-    10,
-    20,
-)  # objects made and not freed; and so often the young before the older, these before all
 LEAST_COMPRESSED = 12_000  # bytes; the answer of a drag is quicker as it is
 
 
@@ -113,17 +108,6 @@ def from_environment() -> FastAPI:
     application = create_app(settings)
     seldom_swept()
     return application
-
-
-def seldom_swept() -> None:
-    """Let this process look through its memory for rings of objects less often than Python usually does.
-
-    Hundreds of plans at hand are millions of objects; Python's usual measure goes through all of them, and everybody waits a
-    second or more. Plans are no rings, and are freed when the last one lets go. What was loaded by now stays for good.
-    """
-    gc.collect()
-    gc.freeze()
-    gc.set_threshold(*SWEPT_AFTER)
 
 
 def _life(threads: int) -> Lifespan[FastAPI]:

@@ -270,8 +270,8 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     import uvicorn
 
     from gantline.api.watch import write_log
-    from gantline.server import seldom_swept
     from gantline.sockets import PatientProtocol
+    from gantline.sweeping import seldom_swept
 
     write_log(as_json=settings.log == "json", requests=settings.log != "off")
     said = f"Gantline is at {settings.address(settings.port)}  (Ctrl-C stops it)"

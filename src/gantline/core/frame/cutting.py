@@ -13,7 +13,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.optimize import Bounds, LinearConstraint, linprog, milp
+import scipy  # its parts are loaded when they are first used
 
 from gantline.core.errors import DesignError, OutOfRange, require_positive
 from gantline.core.frame.patterns import FIT_MM, Pattern, best_pattern, full_patterns, worth_patterns
@@ -237,7 +237,7 @@ def _bound(task: _Task) -> tuple[float, list[float], Mapping[int, float]]:
         matrix = np.vstack(
             [np.hstack([-holds, -extra]), np.hstack([uses, np.zeros((len(counted), len(task.counts)))])]
         )
-        solved = linprog(
+        solved = scipy.optimize.linprog(
             np.concatenate([costs, np.full(len(task.counts), short)]),
             A_ub=matrix,
             b_ub=np.array([*(-one for one in task.counts), *task.limits], dtype=float),
@@ -296,13 +296,13 @@ def _whole(
 ) -> tuple[Counter[tuple[int, Pattern]] | None, bool]:
     """The best whole number of each column that covers all pieces, and whether it is proven among these columns."""
     costs, holds, uses = task.arrays(columns)
-    rules = [LinearConstraint(holds, lb=np.array(task.counts, dtype=float))]
+    rules = [scipy.optimize.LinearConstraint(holds, lb=np.array(task.counts, dtype=float))]
     if len(task.limits):
-        rules.append(LinearConstraint(uses, ub=np.array(task.limits, dtype=float)))
-    solved = milp(
+        rules.append(scipy.optimize.LinearConstraint(uses, ub=np.array(task.limits, dtype=float)))
+    solved = scipy.optimize.milp(
         costs,
         integrality=np.ones(len(columns)),
-        bounds=Bounds(0, np.inf),
+        bounds=scipy.optimize.Bounds(0, np.inf),
         constraints=rules,
         options={"time_limit": max(0.05, seconds), "mip_rel_gap": 0.0},
     )
@@ -330,20 +330,28 @@ def _longest_offcut(
             break
         # one board of this stock holds what the others leave: its pieces are variables of their own
         rules = [
-            LinearConstraint(np.hstack([holds, np.eye(kinds)]), lb=np.array(task.counts, dtype=float)),
-            LinearConstraint(np.concatenate([costs, np.zeros(kinds)]), ub=cost - task.costs[at] + 1e-6),
-            LinearConstraint(np.concatenate([np.zeros(len(columns)), task.weights]), ub=room + FIT_MM),
+            scipy.optimize.LinearConstraint(
+                np.hstack([holds, np.eye(kinds)]), lb=np.array(task.counts, dtype=float)
+            ),
+            scipy.optimize.LinearConstraint(
+                np.concatenate([costs, np.zeros(kinds)]), ub=cost - task.costs[at] + 1e-6
+            ),
+            scipy.optimize.LinearConstraint(
+                np.concatenate([np.zeros(len(columns)), task.weights]), ub=room + FIT_MM
+            ),
         ]
         if len(task.limits):
             counted = [i for i, one in enumerate(task.stocks) if one.count is not None]
             left = np.array(
                 [limit - (i == at) for i, limit in zip(counted, task.limits, strict=True)], dtype=float
             )
-            rules.append(LinearConstraint(np.hstack([uses, np.zeros((len(counted), kinds))]), ub=left))
-        solved = milp(
+            rules.append(
+                scipy.optimize.LinearConstraint(np.hstack([uses, np.zeros((len(counted), kinds))]), ub=left)
+            )
+        solved = scipy.optimize.milp(
             np.concatenate([np.zeros(len(columns)), task.weights]),
             integrality=np.ones(len(columns) + kinds),
-            bounds=Bounds(0, np.concatenate([np.full(len(columns), np.inf), task.counts])),
+            bounds=scipy.optimize.Bounds(0, np.concatenate([np.full(len(columns), np.inf), task.counts])),
             constraints=rules,
             options={"time_limit": min(1.0, task.left_s), "mip_rel_gap": 0.0},
         )
