@@ -11,7 +11,6 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-import scipy  # its parts are loaded when they are first used
 
 from gantline.core.align.cast import carried, homography
 from gantline.core.errors import DesignError
@@ -146,7 +145,9 @@ def _bend(
         off = carried(map_, panel) - straight
         return map_, float(np.sqrt(np.mean(np.sum(off * off, axis=1))))
 
-    best = scipy.optimize.minimize_scalar(
+    from scipy.optimize import minimize_scalar  # slow to import, needed only here
+
+    best = minimize_scalar(
         lambda bend: fit(bend)[1], bounds=(-MOST_BEND, MOST_BEND), method="bounded", options={"xatol": 1e-5}
     )
     map_, off = fit(float(best.x))

@@ -13,7 +13,6 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-import scipy  # its parts are loaded when they are first used
 
 from gantline.core.errors import DesignError, OutOfRange, require_positive
 from gantline.core.frame.patterns import FIT_MM, Pattern, best_pattern, full_patterns, worth_patterns
@@ -228,6 +227,8 @@ def _begin(task: _Task) -> None:
 def _bound(task: _Task) -> tuple[float, list[float], Mapping[int, float]]:
     """The linear programme's bound, with the price of each piece and of each counted stock; columns are added until none
     can lower it."""
+    from scipy.optimize import linprog  # slow to import, needed only here
+
     counted = [at for at, one in enumerate(task.stocks) if one.count is not None]
     short = sum(task.costs) * 10.0  # what a piece costs that cannot be had: keeps the programme solvable
     while True:
@@ -237,7 +238,7 @@ def _bound(task: _Task) -> tuple[float, list[float], Mapping[int, float]]:
         matrix = np.vstack(
             [np.hstack([-holds, -extra]), np.hstack([uses, np.zeros((len(counted), len(task.counts)))])]
         )
-        solved = scipy.optimize.linprog(
+        solved = linprog(
             np.concatenate([costs, np.full(len(task.counts), short)]),
             A_ub=matrix,
             b_ub=np.array([*(-one for one in task.counts), *task.limits], dtype=float),
@@ -295,14 +296,16 @@ def _whole(
     task: _Task, columns: Sequence[tuple[int, Pattern]], seconds: float
 ) -> tuple[Counter[tuple[int, Pattern]] | None, bool]:
     """The best whole number of each column that covers all pieces, and whether it is proven among these columns."""
+    from scipy.optimize import Bounds, LinearConstraint, milp
+
     costs, holds, uses = task.arrays(columns)
-    rules = [scipy.optimize.LinearConstraint(holds, lb=np.array(task.counts, dtype=float))]
+    rules = [LinearConstraint(holds, lb=np.array(task.counts, dtype=float))]
     if len(task.limits):
-        rules.append(scipy.optimize.LinearConstraint(uses, ub=np.array(task.limits, dtype=float)))
-    solved = scipy.optimize.milp(
+        rules.append(LinearConstraint(uses, ub=np.array(task.limits, dtype=float)))
+    solved = milp(
         costs,
         integrality=np.ones(len(columns)),
-        bounds=scipy.optimize.Bounds(0, np.inf),
+        bounds=Bounds(0, np.inf),
         constraints=rules,
         options={"time_limit": max(0.05, seconds), "mip_rel_gap": 0.0},
     )
@@ -322,6 +325,8 @@ def _longest_offcut(
     cost: float,
 ) -> Counter[tuple[int, Pattern]]:
     """Of the plans of this cost one whose emptiest board is as empty as can be."""
+    from scipy.optimize import Bounds, LinearConstraint, milp
+
     best, kept = -np.inf, plan
     costs, holds, uses = task.arrays(columns)
     kinds = len(task.counts)
@@ -330,28 +335,20 @@ def _longest_offcut(
             break
         # one board of this stock holds what the others leave: its pieces are variables of their own
         rules = [
-            scipy.optimize.LinearConstraint(
-                np.hstack([holds, np.eye(kinds)]), lb=np.array(task.counts, dtype=float)
-            ),
-            scipy.optimize.LinearConstraint(
-                np.concatenate([costs, np.zeros(kinds)]), ub=cost - task.costs[at] + 1e-6
-            ),
-            scipy.optimize.LinearConstraint(
-                np.concatenate([np.zeros(len(columns)), task.weights]), ub=room + FIT_MM
-            ),
+            LinearConstraint(np.hstack([holds, np.eye(kinds)]), lb=np.array(task.counts, dtype=float)),
+            LinearConstraint(np.concatenate([costs, np.zeros(kinds)]), ub=cost - task.costs[at] + 1e-6),
+            LinearConstraint(np.concatenate([np.zeros(len(columns)), task.weights]), ub=room + FIT_MM),
         ]
         if len(task.limits):
             counted = [i for i, one in enumerate(task.stocks) if one.count is not None]
             left = np.array(
                 [limit - (i == at) for i, limit in zip(counted, task.limits, strict=True)], dtype=float
             )
-            rules.append(
-                scipy.optimize.LinearConstraint(np.hstack([uses, np.zeros((len(counted), kinds))]), ub=left)
-            )
-        solved = scipy.optimize.milp(
+            rules.append(LinearConstraint(np.hstack([uses, np.zeros((len(counted), kinds))]), ub=left))
+        solved = milp(
             np.concatenate([np.zeros(len(columns)), task.weights]),
             integrality=np.ones(len(columns) + kinds),
-            bounds=scipy.optimize.Bounds(0, np.concatenate([np.full(len(columns), np.inf), task.counts])),
+            bounds=Bounds(0, np.concatenate([np.full(len(columns), np.inf), task.counts])),
             constraints=rules,
             options={"time_limit": min(1.0, task.left_s), "mip_rel_gap": 0.0},
         )

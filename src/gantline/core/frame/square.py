@@ -10,7 +10,6 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-import scipy  # its parts are loaded when they are first used
 
 from gantline.core.errors import OutOfRange, require_positive
 
@@ -162,7 +161,9 @@ def _fitted(
         return np.array(off)
 
     start = np.array([wide, wide, high, 0.0, high])
-    solved = scipy.optimize.least_squares(residuals, start, method="lm")
+    from scipy.optimize import least_squares  # slow to import, needed only here
+
+    solved = least_squares(residuals, start, method="lm")
     return tuple(float(one) for one in solved.x), float(2.0 * solved.cost)
 
 
