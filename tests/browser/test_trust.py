@@ -87,11 +87,17 @@ def test_every_screen_is_free_of_accessibility_violations(page: Page, make_job: 
     assert {screen: what for screen, what in found.items() if what} == {}
 
 
+def go(page: Page, path: str) -> None:
+    """To a station, or to the yard, until it is there."""
+    page.goto(path)
+    yard = page.get_by_role("link", name=re.compile("Mill loft")).first
+    expect(yard if path == "/" else page.get_by_role("heading", level=2)).to_be_visible()
+
+
 def test_the_page_fits_a_laptop_and_reads_on_a_phone(page: Page, make_job: Make) -> None:
     job = make_job("mill-loft")
     for path in ("/", *(f"/jobs/{job['id']}/{screen}" for screen in SCREENS)):
-        page.goto(path)
-        page.wait_for_load_state("networkidle")
+        go(page, path)
         tall = page.evaluate(
             "() => [document.documentElement.scrollHeight, document.documentElement.scrollWidth]"
         )
@@ -100,8 +106,7 @@ def test_the_page_fits_a_laptop_and_reads_on_a_phone(page: Page, make_job: Make)
         assert tall[1] <= 1280, path
     page.set_viewport_size({"width": 390, "height": 844})
     for path in ("/", f"/jobs/{job['id']}/wall"):
-        page.goto(path)
-        page.wait_for_load_state("networkidle")
+        go(page, path)
         assert page.evaluate("() => document.documentElement.scrollWidth") <= 390, path
 
 
