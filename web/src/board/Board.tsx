@@ -13,6 +13,7 @@ import { fitFace, type Sheet, toPx } from './sheet'
 import { TapLayer } from './TapLayer'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
+import { TEXT_PX, withRoom } from './withRoom'
 
 type BoardProps = {
   face: Face
@@ -46,6 +47,11 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
   const handles = shown.filter((mark): mark is Handle => mark.kind === 'handle')
   const shift = useShift(live, handles, sheet)
   const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
+  const narrow = size.width < NARROW_PX
+  const tagOf = (mark: Dimension) => tagRoom(mark, placeDimension(mark, sheet), size.width)
+  const tags = narrow ? apart(dimensions, tagOf) : dimensions
+  const labels = shown.filter((mark): mark is Label => mark.kind === 'label')
+  const said = narrow ? withRoom(labels, tags.map(tagOf), sheet) : labels
   const hit = live?.hit ?? ''
   const room = pictureRoom(shown, sheet)
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
@@ -69,12 +75,9 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
         })}
       </svg>
       <Numbers marks={shown} sheet={sheet} now={now} />
-      {shown.map(
-        (mark) =>
-          mark.kind === 'label' && (
-            <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={size.width < NARROW_PX} room={room} />
-          ),
-      )}
+      {said.map((mark) => (
+        <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={narrow} room={room} />
+      ))}
       <svg
         className="absolute inset-0"
         width={size.width}
@@ -86,10 +89,7 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
           <Grip key={handle.key} handle={handle} sheet={sheet} down={down(handle)} move={move} up={up} cancel={cancel} />
         ))}
       </svg>
-      {(size.width < NARROW_PX
-        ? apart(dimensions, (mark) => tagRoom(mark, placeDimension(mark, sheet), size.width))
-        : dimensions
-      ).map((mark) => (
+      {tags.map((mark) => (
         <DimensionTag key={mark.key} mark={mark} place={placeDimension(mark, sheet)} widthPx={size.width} />
       ))}
       <TapLayer sheet={sheet} face={face.name} />
@@ -165,7 +165,6 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
 const NARROW_PX = 600 // on a phone the picture has room for one number only
 
 const BESIDE_PX = { start: 6, middle: 0, end: -6 }
-const TEXT_PX = 17 // the height of a text that labels were lifted by
 
 const TAG_PX = 42 // what a number on a dimension line inside the picture takes at its edge
 
