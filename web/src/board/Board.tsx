@@ -9,7 +9,7 @@ import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
 import { isShown } from './layers'
 import { typePx } from './pictureText'
 import { Shapes } from './Shapes'
-import { fitFace, type Sheet, toPx } from './sheet'
+import { fitFace, type Sheet, sideLanes, toPx } from './sheet'
 import { TapLayer } from './TapLayer'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
@@ -31,7 +31,13 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
   const frozen = useRef<Sheet | null>(null)
   const job = useThisJob()
   const titleId = useId()
-  const fitted = useMemo(() => fitFace(face, size.width, size.height), [face, size.width, size.height])
+  const narrow = size.width < NARROW_PX
+  const shown = useMemo(() => face.marks.filter((mark) => isShown(mark, panel, shape)), [face, panel, shape])
+  const dimensions = useMemo(() => shown.filter((mark): mark is Dimension => mark.kind === 'dimension'), [shown])
+  const fitted = useMemo(
+    () => fitFace(face, size.width, size.height, narrow ? sideLanes(face, dimensions) : face.lanes),
+    [face, size.width, size.height, narrow, dimensions],
+  )
   // the scale must not jump under a finger, so it rests while something is dragged
   const sheet = frozen.current ?? fitted
   const { live, down, move, up, cancel } = useDrag(sheet, {
@@ -43,11 +49,8 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
       void job.edit(edits)
     },
   })
-  const shown = face.marks.filter((mark) => isShown(mark, panel, shape))
   const handles = shown.filter((mark): mark is Handle => mark.kind === 'handle')
   const shift = useShift(live, handles, sheet)
-  const dimensions = shown.filter((mark): mark is Dimension => mark.kind === 'dimension')
-  const narrow = size.width < NARROW_PX
   const tagOf = (mark: Dimension) => tagRoom(mark, placeDimension(mark, sheet), size.width)
   const tags = narrow ? apart(dimensions, tagOf) : dimensions
   const labels = shown.filter((mark): mark is Label => mark.kind === 'label')

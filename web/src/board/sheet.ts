@@ -1,4 +1,4 @@
-import type { Face } from '../api/client'
+import type { Dimension, Face } from '../api/client'
 
 export type PointMm = { readonly xMm: number; readonly yMm: number }
 export type PointPx = { readonly xPx: number; readonly yPx: number }
@@ -9,10 +9,16 @@ export type Sheet = { readonly leftPx: number; readonly basePx: number; readonly
 export const LANE_PX = 31
 const EDGE_PX = 8
 
+/** A phone has no width to give away: lanes beside the drawing are kept where a dimension stands in them. */
+export const sideLanes = ({ lanes }: Face, dimensions: readonly Dimension[]): Face['lanes'] => {
+  const stands = (side: number) => dimensions.some((one) => one.axis === 'y' && one.side === side && !one.inside)
+  return { ...lanes, left: stands(-1) ? lanes.left : 0, right: stands(1) ? lanes.right : 0 }
+}
+
 /** Fit a face with its dimension lanes into a box. */
-export const fitFace = (face: Face, widthPx: number, heightPx: number): Sheet => {
-  const pad = (lanes: number) => lanes * LANE_PX + EDGE_PX
-  const { left, right, above, below } = face.lanes
+export const fitFace = (face: Face, widthPx: number, heightPx: number, lanes = face.lanes): Sheet => {
+  const pad = (count: number) => count * LANE_PX + EDGE_PX
+  const { left, right, above, below } = lanes
   const across = face.right_mm - face.left_mm
   const high = face.top_mm - face.bottom_mm
   const freeX = Math.max(40, widthPx - pad(left) - pad(right))
