@@ -49,11 +49,15 @@ class Table:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Lit:
-    """The layers of the board a station lights up, and those whose dimensions and handles it shows."""
+    """The layers of the board a station lights up, and those whose dimensions and handles it shows.
+
+    texts: whether the picture says its own size; where it shows what the light does to it, it does not.
+    """
 
     layers: tuple[str, ...]
     dimensions: tuple[str, ...]
     handles: tuple[str, ...] = ()
+    texts: bool = True
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -119,7 +123,8 @@ class Station:
     @cached_property
     def seen(self) -> tuple[frozenset[str], frozenset[str]]:
         """The layers whose dots and those whose labels are on the board together at this station."""
-        return frozenset(("base", *self.lit.layers)), frozenset(("base", *self.lit.dimensions))
+        texts = ("base",) if self.lit.texts else ()
+        return frozenset(("base", *self.lit.layers)), frozenset((*texts, *self.lit.dimensions))
 
 
 def fields_of(*parts: type[Part]) -> tuple[Field, ...]:

@@ -3251,6 +3251,8 @@ export interface components {
         /**
          * Lit
          * @description The layers of the board a station lights up, and those whose dimensions and handles it shows.
+         *
+         *     texts: whether the picture says its own size; where it shows what the light does to it, it does not.
          */
         Lit: {
             /** Dimensions */
@@ -3262,6 +3264,11 @@ export interface components {
             handles: string[];
             /** Layers */
             layers: string[];
+            /**
+             * Texts
+             * @default true
+             */
+            texts: boolean;
         };
         /**
          * MarkRests

@@ -26,7 +26,10 @@ const face = {
   ],
 } as unknown as Face // biome-ignore format: a drawing by hand
 
-const panel = { station: 'height', lit: { layers: ['size'], dimensions: ['height'], handles: ['height'] } } as unknown as Panel
+const panel = {
+  station: 'height',
+  lit: { layers: ['size'], dimensions: ['height'], handles: ['height'], texts: true },
+} as unknown as Panel
 
 const show = () => {
   const job = { edit: vi.fn(async () => undefined), drag: vi.fn(async () => undefined) }

@@ -10,8 +10,7 @@ const LIGHT: ReadonlySet<string> = new Set(['throw', 'align']) // where an aspec
 /** Whether a mark is drawn at all while this station is at work. shape: the aspect ratio that is looked at. */
 export const isShown = (mark: Mark, panel: Panel, shape: string): boolean => {
   const { lit, station } = panel
-  // at Throw the picture is what the light does to it, so its own texts step back
-  if (station === 'throw' && mark.kind === 'label' && mark.role === 'picture') return false
+  if (!lit.texts && mark.kind === 'label' && mark.role === 'picture') return false
   if ('of' in mark && mark.of) return mark.of === shape && LIGHT.has(station) === mark.role.startsWith('spill')
   if (mark.layer === 'base') return true
   if (mark.layer === 'content') return false

@@ -45,7 +45,7 @@ THROW = Station(
     findings=(*FINDINGS, *PLACES, *CABINET, chain),
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("size", "throw"), dimensions=("throw", "shape"), handles=("throw",)),
+    lit=Lit(layers=("size", "throw"), dimensions=("throw",), handles=("throw",), texts=False),
     tables=(
         Table(key="by_zoom", question=by_zoom),
         Table(key="joists", question=joists),
