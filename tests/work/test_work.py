@@ -37,7 +37,7 @@ def start_worker() -> Iterator[Start]:
 def slow_job(address: str) -> str:
     """A job whose sheets take seconds."""
     job = json.loads((DEMO / "mill-loft.job.json").read_text())
-    job["tension"]["spacing_mm"] = 12.0
+    job["tension"]["spacing_mm"] = 6.0
     made = httpx2.post(f"{address}/api/jobs/file", content=json.dumps(job), headers=AS_JSON).json()
     return str(made["id"])
 
