@@ -80,18 +80,21 @@ def of_one_place(places_mm: Array, values_mm: Array, within_mm: float) -> tuple[
     """Places (n, 2) and values (n,) [mm], those that are within_mm of each other both ways replaced by their mean, nearest
     first, until no two are: two values at one place have no plate through them, and a hair apart a wild one."""
     places, values, count = places_mm.copy(), values_mm.copy(), np.ones(len(values_mm))
-    while len(values) > 1:
-        x, y = places.T
-        apart = np.maximum(np.abs(x[:, None] - x), np.abs(y[:, None] - y))
-        np.fill_diagonal(apart, np.inf)
+    x, y = places.T
+    apart = np.maximum(np.abs(x[:, None] - x), np.abs(y[:, None] - y))
+    np.fill_diagonal(apart, np.inf)
+    while len(values):
         a, b = np.unravel_index(apart.argmin(), apart.shape)
         if apart[a, b] > within_mm:
             break
         share = count[[a, b]] / count[[a, b]].sum()
         places[a], values[a] = share @ places[[a, b]], share @ values[[a, b]]
-        count[a] += count[b]
-        places, values, count = (np.delete(one, b, axis=0) for one in (places, values, count))
-    return places, values
+        count[a], count[b] = count[a] + count[b], 0.0
+        near = np.maximum(np.abs(x - x[a]), np.abs(y - y[a]))
+        near[a] = np.inf
+        near[count == 0.0] = np.inf
+        apart[a], apart[:, a], apart[b], apart[:, b] = near, near, np.inf, np.inf
+    return places[count > 0.0], values[count > 0.0]
 
 
 def flatness(readings: Sequence[tuple[float, float, float]], place_mm: float = PLACE_MM) -> Flatness:
