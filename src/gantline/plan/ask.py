@@ -135,8 +135,8 @@ class Ask:
         if len(self.kept) > MOST_KEPT:
             return
         # a copy first: another thread may be asking the plan it is taken from
-        self.answers = self.kept.copy()
-        for key in [key for key, one in self.answers.items() if one.reads & self.changed]:
+        self.answers, changed = self.kept.copy(), self.changed
+        for key in [key for key, one in self.answers.items() if one.reads & changed]:
             del self.answers[key]
         self.kept = {}
 
