@@ -94,14 +94,14 @@ export const Yard = () => {
       <TopBar
         onHelp={() => setHelp(true)}
         tools={
-          <>
+          <div className="contents max-[520px]:flex max-[520px]:basis-full max-[520px]:flex-wrap max-[520px]:gap-2">
             <input
               type="search"
               aria-label="Search jobs by name or place"
               placeholder="Search"
               value={search}
               onChange={(event) => setSearch(event.target.value)}
-              className="min-h-10 w-44 rounded-md border border-seam bg-velvet px-3 max-[520px]:w-24"
+              className="min-h-10 w-44 rounded-md border border-seam bg-velvet px-3 max-[520px]:basis-full"
             />
             <FilePick label="Job file" accept=".json,application/json" size="bar" onPick={read.mutate}>
               Import job file
@@ -115,11 +115,11 @@ export const Yard = () => {
             <Button look="main" size="bar" onClick={() => setMaking(true)}>
               New job
             </Button>
-          </>
+          </div>
         }
       >
         <h1 className="font-bold text-lead">The yard</h1>
-        <span className="text-quiet">all walls at one scale</span>
+        <span className="text-quiet max-[520px]:hidden">all walls at one scale</span>
       </TopBar>
       <main ref={box} className="flex flex-1 flex-col px-6 pt-6 pb-10">
         {read.error && (

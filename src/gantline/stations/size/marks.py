@@ -156,10 +156,10 @@ def _back(at: Ask) -> Iterator[Mark]:
     yield Area(key="frame", role="frame", layer="base", points=rectangle(0.0, 0.0, wide, high))
     picture = rectangle(border.side_mm, border.bottom_mm, wide - border.side_mm, high - border.top_mm)
     yield Area(key="picture", role="picture", layer="base", points=picture)
-    middle = (wide * 0.175, high * 0.56)  # beside where a brace or the middle of a word stands
+    middle = (wide * 0.175, high * 0.63)  # beside where a brace or the middle of a word stands
     yield Label(key="mirrored", layer="base", at=middle, text="from the back", size="text", role="picture")
     for key, share, text in (("wall-right", 0.16, "wall's right"), ("wall-left", 0.84, "wall's left")):
-        yield Label(key=key, layer="base", at=(wide * share, high * 0.46), text=text, role="picture")
+        yield Label(key=key, layer="base", at=(wide * share, high * 0.38), text=text, role="picture")
 
 
 DRAW = (screen_marks, texts, dimensions, masks)

@@ -28,7 +28,7 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
         </p>
       </div>
       {step.tapes.length > 0 && (
-        <div className="flex min-w-0 flex-wrap gap-x-5 rounded bg-tape px-4 py-2 text-on-tape">
+        <div className="flex min-w-0 flex-wrap gap-x-5 max-[820px]:order-first max-[820px]:basis-full rounded bg-tape px-4 py-2 text-on-tape">
           {step.tapes.map((tape) => (
             <div key={tape.edge}>
               <p className="text-fine">{tape.edge} reads</p>
@@ -46,7 +46,13 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
           ))}
         </div>
       )}
-      <Button look="main" size="step" disabled={at === steps.length - 1} onClick={() => onStep(at + 1)}>
+      <Button
+        look="main"
+        size="step"
+        className="max-[820px]:flex-1"
+        disabled={at === steps.length - 1}
+        onClick={() => onStep(at + 1)}
+      >
         Done, next
       </Button>
     </div>
