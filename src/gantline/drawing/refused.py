@@ -1,4 +1,4 @@
-"""Holes that are not to be drilled, on every pen: drawn as refused, and no number leads to them."""
+"""Holes that are not to be drilled, on every pen: drawn as refused; no number leads to them, no load is told of them."""
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
@@ -15,7 +15,7 @@ def crossed_out(face: Face, stopped: Sequence[Refused], without: Iterable[str]) 
     if not stopped:
         return face
     dots = {f"{kind}-{one.key}" for one in stopped for kind in ("hole", "bracket")}
-    gone = set(without)
+    gone = {*without, *(f"load-{one.key}" for one in stopped)}
     return replace(face, marks=tuple(_crossed(face.marks, dots, gone)))
 
 
@@ -31,5 +31,5 @@ def _crossed(marks: Iterable[Mark], dots: set[str], gone: set[str]) -> Iterator[
                 role=REFUSED,
                 moves=mark.moves,
             )
-        elif not (isinstance(mark, Dimension) and mark.key in gone):
+        elif not (isinstance(mark, Dimension | Label) and mark.key in gone):
             yield mark
