@@ -6,9 +6,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.wall.flat import flatness, shim_pack, shims_mm, wind_mm
+from gantline.core.wall.flat import Flatness, shim_pack, shims_mm, wind_mm
+from gantline.core.wall.flat import flatness as flatness_of
 
+PLACE_MM = 20.0
 SPOTS = [(500.0, 400.0), (3500.0, 400.0), (500.0, 2200.0), (3500.0, 2200.0), (2000.0, 1300.0)]
+
+
+def flatness(gaps: list[tuple[float, float, float]]) -> Flatness:
+    return flatness_of(gaps, PLACE_MM)
 
 
 def test_a_wall_that_leans_two_millimeters_a_meter_and_bulges_in_the_middle() -> None:

@@ -11,11 +11,12 @@ from gantline.core.height.place import Place
 from gantline.core.height.profile import Profile
 from gantline.core.height.solve import largest_fitting
 from gantline.core.sight.angles import neck_angle_deg
-from gantline.core.sight.rows import Eye, clearance_mm
+from gantline.core.sight.rows import Eye
 from gantline.core.size.picture import Border, Picture, Screen
 from gantline.core.throw.shift import ReachShape, ShiftReach, shift_need
 from gantline.core.throw.window import panel_image
 from gantline.core.wall.bands import Band, crosses, stud_is_free
+from tests.core.test_sight import clearance_mm
 
 HD = Fraction(16, 9)
 

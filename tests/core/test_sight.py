@@ -19,10 +19,10 @@ from gantline.core.sight.angles import (
 from gantline.core.sight.rows import (
     Eye,
     Occupant,
-    clearance_mm,
     eye_needed_mm,
     least_clearance_mm,
     lowest_bottom_mm,
+    own_bottoms_mm,
     platforms_mm,
 )
 from gantline.core.size.content import constant_area, shown, side_panel, zoom_needed
@@ -62,6 +62,12 @@ eyes = st.lists(
 )
 
 
+def clearance_mm(rear: Eye, front: Eye, picture_bottom_mm: float) -> float:
+    """How far the ray from the rear eye to the picture's bottom passes over the front eye: by similar triangles."""
+    share = front.distance_mm / rear.distance_mm
+    return picture_bottom_mm * (1.0 - share) + rear.eye_mm * share - front.eye_mm
+
+
 @given(eyes, st.floats(60, 200))
 def test_the_lowest_bottom_just_clears_every_head_in_front(found: list[Eye], clear: float) -> None:
     pairs = [(a, b) for a in found for b in found if b.distance_mm < a.distance_mm - 1.0]
@@ -76,6 +82,10 @@ def test_the_lowest_bottom_just_clears_every_head_in_front(found: list[Eye], cle
     own = [clearance_mm(rear, one, lowest) for one in found if one.distance_mm < rear.distance_mm - 1.0]
     many = least_clearance_mm(np.array([rear.distance_mm, 1000.0]), rear.eye_mm, tuple(found), lowest)
     assert many.tolist() == [pytest.approx(min(own), abs=1e-6), math.inf]
+    for eye, bottom in zip(found, own_bottoms_mm(found, clear_mm=clear), strict=True):
+        fronts = [b for a, b in pairs if a is eye]
+        over = [clearance_mm(eye, one, bottom) for one in fronts]
+        assert min(over) == pytest.approx(clear, abs=1e-3) if fronts else bottom == -math.inf
 
 
 @given(

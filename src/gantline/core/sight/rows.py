@@ -23,15 +23,6 @@ class Eye:
         require_positive(distance_mm=self.distance_mm)
 
 
-def clearance_mm(rear: Eye, front: Eye, picture_bottom_mm: float) -> float:
-    """How far the ray from the rear eye to the picture's bottom passes above the front eye [mm].
-
-    front must be nearer. Source: the ray passes d_j at y_b + (E_i - y_b) d_j / d_i.
-    Raises: OutOfRange if front is not nearer.
-    """
-    return picture_bottom_mm + (rear.eye_mm - picture_bottom_mm) * _share(rear, front) - front.eye_mm
-
-
 def eye_needed_mm(rear: Eye, front: Eye, picture_bottom_mm: float, *, clear_mm: float) -> float:
     """Height the rear eye must have to see the picture's bottom over the front head [mm].
 
@@ -76,7 +67,7 @@ def least_clearance_mm(
     """Least height of the ray to the picture's bottom over all nearer eyes [mm], for many places at once.
 
     Args: distance_mm (n,) of places with their eye at eye_mm; fronts, the eyes that may be in the way.
-    Returns: (n,), infinite where nobody sits nearer.  Source: as clearance_mm.
+    Returns: (n,), infinite where nobody sits nearer.  Source: the ray passes d_j at y_b + (E - y_b) d_j / d.
     """
     least = np.full(distance_mm.shape, np.inf)
     for front in fronts:

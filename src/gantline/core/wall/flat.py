@@ -21,7 +21,6 @@ Array = npt.NDArray[np.float64]
 FEWEST = 4
 THIN_MM = 0.5  # shims thinner than this are none
 SPREAD_MM = 50.0  # readings must span this much both ways
-PLACE_MM = 20.0  # readings nearer than this both ways are of one place
 
 
 @dataclass(frozen=True, kw_only=True)  # no slots: the thin plate is kept once it is solved
@@ -97,7 +96,7 @@ def of_one_place(places_mm: Array, values_mm: Array, within_mm: float) -> tuple[
     return places[count > 0.0], values[count > 0.0]
 
 
-def flatness(readings: Sequence[tuple[float, float, float]], place_mm: float = PLACE_MM) -> Flatness:
+def flatness(readings: Sequence[tuple[float, float, float]], place_mm: float) -> Flatness:
     """The plane through readings (x, y, gap) [mm]; those within place_mm of each other are of one place.
 
     Raises: OutOfRange with fewer than four places, or where all lie on one line.

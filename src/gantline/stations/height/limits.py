@@ -107,11 +107,12 @@ def highest_top_mm(at: Ask) -> float | None:
     tops = neck_tops_mm([at.aside(seat_place, number).eye for number in numbers], at.aside(neck_most))
     if not tops:
         return None
-    close = [number for number, top in zip(numbers, tops, strict=True) if top - min(tops) < NEAR_MM]
+    lowest = min(tops)
+    close = [number for number, top in zip(numbers, tops, strict=True) if top - lowest < NEAR_MM]
     for number in close:
         weigh_seat(at, number, alone=len(close) == 1)
     at(neck_most)
-    return min(tops)
+    return lowest
 
 
 def neck_most(at: Ask) -> float:
