@@ -19,6 +19,7 @@ def test_studs_are_found_by_taps_and_the_one_more_reading_settles_the_doubt(
     expect(page.get_by_text("undecided", exact=True)).to_be_visible()
     unfold(page, "Find the studs")
     page.get_by_role("button", name="nothing found", exact=True).click()
+    expect(page.get_by_text(re.compile("^read here, "))).to_be_visible()
     proposed = page.locator(".stud-next").first.bounding_box()
     assert proposed is not None
     page.get_by_role("button", name="Tap readings on the board").click()

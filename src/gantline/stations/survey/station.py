@@ -36,7 +36,7 @@ SURVEY = Station(
     gist=gist,
     lit=Lit(
         layers=("survey", "readings", "lamps"),
-        dimensions=("survey", "lamps", "datum"),
+        dimensions=("survey", "readings", "lamps", "datum"),
         handles=("survey", "lamps", "height"),
     ),
     tables=tuple(Table(key=one.__name__, question=one) for one in LISTS),
