@@ -14,7 +14,9 @@ from contextlib import contextmanager
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
+from gantline import ending
 from gantline.settings import EVERYWHERE, Settings
+from gantline.strangers import bound_here
 
 if TYPE_CHECKING:
     from fastapi import FastAPI
@@ -22,8 +24,9 @@ if TYPE_CHECKING:
     from gantline.database import PrivateDatabase
 
 LOOK_S = 0.5  # how often the private database is looked after
-GRACE_S = 3  # what requests under way get when the server stops
+GRACE_S = 2  # what requests under way get when the server stops
 LAST_PORT = 65535
+BACKLOG = 1024  # connections that wait to be taken
 LARGEST_MESSAGE = 64 * 1024  # of a feed
 
 
@@ -34,10 +37,12 @@ class StartTrouble(RuntimeError):
 def serve(settings: Settings) -> None:
     """Serve until Ctrl-C, SIGTERM or SIGHUP; whatever was started is stopped.
 
+    A thread that never comes back does not hold it: ending.begin() sees to that.
     Raises: StartTrouble, DatabaseTrouble, each in words.
     """
     for one in (signal.SIGTERM, signal.SIGHUP):
         signal.signal(one, _leave)
+    bound_here(beyond=settings.beyond)
     with bound(settings) as listening, running_database(settings) as url:
         port = listening.getsockname()[1]
         ready = settings.model_copy(update={"database_url": url, "port": port} | _certificate(settings))
@@ -49,6 +54,8 @@ def serve(settings: Settings) -> None:
                     _run(application, ready, listening)
             finally:
                 application.state.engine.dispose()
+    if any(one is not threading.main_thread() and not one.daemon for one in threading.enumerate()):
+        ending.leave()
 
 
 def _leave(number: int, frame: object) -> None:
@@ -76,7 +83,7 @@ def bound(settings: Settings) -> Iterator[socket.socket]:
         made.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             made.bind(place)
-            made.listen(128)
+            made.listen(BACKLOG)
         except (OSError, OverflowError) as error:
             raise StartTrouble(
                 f"Port {settings.port} of {settings.host} cannot be used: {getattr(error, 'strerror', error)}.\n"
@@ -153,6 +160,7 @@ def running_database(settings: Settings) -> Iterator[str]:
         looking = threading.Thread(target=_look_after, args=(private, over), daemon=True)
         try:
             url = private.start()
+            ending.STOPS.append(private.stop)
             looking.start()
             yield url
         finally:
@@ -228,12 +236,24 @@ def own_worker(settings: Settings) -> Iterator[None]:
     # by the environment: a command line can be read by everybody on the machine
     told = os.environ | {
         "GANTLINE_DATABASE_URL": settings.database_url,
-        "GANTLINE_WORK_FOR": str(os.getpid()),
+        "GANTLINE_WORK_FOR": "server",
     }
 
+    def started() -> "subprocess.Popen[bytes]":
+        # its input closes when this process ends, however that comes
+        return subprocess.Popen([sys.executable, "-m", "gantline", "work"], env=told, stdin=subprocess.PIPE)
+
+    # by the main thread: the system's word of a parent's death is of the thread that forked
+    process = started()
+
+    def kill() -> None:
+        process.kill()
+
+    ending.STOPS.append(kill)
+
     def keep() -> None:
+        nonlocal process
         while not over.is_set():
-            process = subprocess.Popen([sys.executable, "-m", "gantline", "work"], env=told)
             while process.poll() is None and not over.wait(LOOK_S):
                 pass
             if over.is_set():
@@ -242,8 +262,8 @@ def own_worker(settings: Settings) -> Iterator[None]:
                     process.wait(timeout=GRACE_S)
                 except subprocess.TimeoutExpired:
                     process.kill()
-            else:
-                over.wait(1.0)
+            elif not over.wait(1.0):
+                process = started()
 
     keeping = threading.Thread(target=keep)
     keeping.start()
@@ -269,6 +289,7 @@ def own_projector(settings: Settings) -> Iterator[tuple[str, ...]]:
 def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -> None:
     import uvicorn
 
+    from gantline.accepting import ListeningServer
     from gantline.api.watch import write_log
     from gantline.sockets import PatientProtocol
     from gantline.sweeping import seldom_swept
@@ -278,17 +299,11 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     if settings.beyond:
         said += "\n" + _how_to_come_in(application, settings)
 
-    class Server(uvicorn.Server):
-        """Says where it is once it is there."""
-
-        async def startup(self, sockets: list[socket.socket] | None = None) -> None:
-            await super().startup(sockets)
-            print(said, flush=True)  # noqa: T201
-
     # uvicorn leaves gracefully at SIGTERM; SIGHUP is the same to us
     signal.signal(signal.SIGHUP, lambda number, frame: os.kill(os.getpid(), signal.SIGTERM))
     how: dict[str, Any] = {
         "http": PatientProtocol,
+        "proxy_headers": False,  # an address is who asks: nobody may say another
         "log_config": None,
         "access_log": False,
         "timeout_graceful_shutdown": GRACE_S,
@@ -298,26 +313,23 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     }
     if settings.processes == 1:
         seldom_swept()
-        Server(uvicorn.Config(application, **how)).run(sockets=[listening])
+        config = uvicorn.Config(application, **how)
+        server = ListeningServer(config, lambda: print(said, flush=True), settings.address(settings.port))  # noqa: T201
+        server.run(sockets=[listening])
         return
-    from uvicorn.supervisors import Multiprocess
+    from gantline.several import Several
 
     # how each process finds its work
     os.environ |= {
         "GANTLINE_DATABASE_URL": settings.database_url,
         "GANTLINE_HOST": settings.host,
         "GANTLINE_PORT": str(settings.port),
+        "GANTLINE_HOSTS": json.dumps(settings.hosts),
         "GANTLINE_PROJECTORS": json.dumps(settings.projectors),
     }
     config = uvicorn.Config(
         "gantline.server:from_environment", factory=True, workers=settings.processes, **how
     )
     print(said, flush=True)  # noqa: T201
-
-    class Several(Multiprocess):
-        """Ends at SIGHUP, too, where uvicorn would begin anew."""
-
-        def handle_hup(self) -> None:
-            self.handle_term()
 
     Several(config, sockets=[listening]).run()

@@ -5,6 +5,8 @@ from typing import Any
 
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
+from gantline.strangers import STRANGERS
+
 LOOK_S = 2.5
 PATIENCE_S = 10.0
 LARGEST_HEAD = 64 * 1024  # bytes
@@ -28,6 +30,8 @@ class PatientProtocol(HttpToolsProtocol):
     def connection_lost(self, exc: Exception | None) -> None:
         """Nobody is there to be looked at."""
         self.looking.cancel()
+        if self.client is not None:
+            STRANGERS.left(self.client)
         super().connection_lost(exc)
 
     def handle_websocket_upgrade(self) -> None:
@@ -38,7 +42,23 @@ class PatientProtocol(HttpToolsProtocol):
     def on_message_begin(self) -> None:
         """A head begins."""
         super().on_message_begin()
-        self.in_head, self.head_bytes = True, 0
+        self.in_head, self.head_bytes, self.head_read = True, 0, 0
+
+    def on_url(self, url: bytes) -> None:
+        """A part of the address."""
+        super().on_url(url)
+        self._count(len(url))
+
+    def on_header(self, name: bytes, value: bytes) -> None:
+        """One line of the head."""
+        super().on_header(name, value)
+        self._count(len(name) + len(value))
+
+    def _count(self, more: int) -> None:
+        """A head that came in one piece is counted as it is read."""
+        self.head_read += more
+        if self.head_read > LARGEST_HEAD:
+            raise ValueError("the head is too long")  # the parser stops, and uvicorn answers 400
 
     def on_headers_complete(self) -> None:
         """It is whole; what follows is counted where it is read."""

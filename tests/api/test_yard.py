@@ -68,7 +68,7 @@ def test_a_version_without_a_card_gets_one_and_a_shops_defaults_make_all_anew(
 def test_a_card_goes_to_where_it_stops_and_undo_brings_the_older_one_back(client: TestClient) -> None:
     job = client.post("/api/jobs", json={"name": "Low room", "value": 2500}).json()
     path = f"/api/jobs/{job['id']}"
-    low = [{"pointer": "/survey/ceiling_mm", "value": 900}]
+    low = [{"pointer": "/survey/ceiling_mm", "value": 1000}]
     client.post(f"{path}/edits", json={"edits": low}, headers={"If-Match": '"1"'})
     card = next(one for one in cards(client)["jobs"] if one["id"] == job["id"])
     assert (card["worst"], card["station"], card["version"]) == ("stop", "height", 2)

@@ -85,7 +85,9 @@ def far(one: Field, value: Any) -> Iterator[Any]:
 
 
 def _as(one: Field, values: list[float]) -> Iterator[Any]:
-    return (round(each) if one.kind == "count" else float(each) for each in values)
+    ends = one.within
+    held = values if ends is None else [ends.nearest(float(each)) for each in values]
+    return (round(each) if one.kind == "count" else float(each) for each in held)
 
 
 def nudged(made: JobPlan, pointer: str, value: Any) -> JobPlan | None:

@@ -117,7 +117,7 @@ def test_wherever_the_tape_is_hooked_figure_and_tape_read_the_same(across: str, 
 
 
 def test_a_wall_too_narrow_for_a_stud_is_measured_from_its_end() -> None:
-    narrow = {"survey__wall_width_mm": 35.0, "survey__stud_first_mm": 120.0}
+    narrow = {"survey__wall_width_mm": 300.0, "survey__stud_first_mm": 310.0}
     made = plan(changed("mill-loft", wall__across_from="stud", **narrow))
     assert made.ask(lattice) is not None
     assert made.ask(across_from) == "left"

@@ -36,7 +36,7 @@ def test_stations_fields_and_codes_are_each_named_once() -> None:
     keys = [one.key for one in FIELDS.values()]
     assert len(keys) == len(set(keys))
     assert list(BY_KEY) == list(CODES)
-    assert len(ALL_CODES) == 2 + sum(len(code) for code in CODES.values())
+    assert len(ALL_CODES) == 4 + sum(len(code) for code in CODES.values())
 
 
 def test_a_shop_that_says_nothing_and_a_job_that_says_nothing_still_draw_every_station() -> None:

@@ -9,6 +9,7 @@ from gantline.compare.materials import bench
 from gantline.compare.payoff import payoff
 from gantline.compare.projectors import projector_table
 from gantline.compare.sizes import size_table
+from gantline.core.budget import COMPARE_STEPS, budget
 from gantline.job.records import RecordKind
 from gantline.plan.plan import JobPlan
 
@@ -16,7 +17,15 @@ Records = Callable[[RecordKind], list[tuple[str, str, dict[str, Any]]]]
 
 
 def compared(what: str, made: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
-    """One comparison of a planned job.  more: measure and state of the floor.  Raises: ValueError for no such name."""
+    """One comparison of a planned job.  more: measure and state of the floor.
+
+    Raises: ValueError for no such name, TooMuchWork past a comparison's steps.
+    """
+    with budget(COMPARE_STEPS):
+        return _compared(what, made, more, records)
+
+
+def _compared(what: str, made: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
     match what:
         case "sizes":
             return size_table(made.ask)

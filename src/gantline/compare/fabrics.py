@@ -11,7 +11,7 @@ from gantline.core.light.lobe import gain_at
 from gantline.core.light.luminance import CONTRAST_BANDS, contrast_band
 from gantline.job.edits import apply
 from gantline.job.model.light import FabricChoice
-from gantline.job.records import RecordKind, edits_from
+from gantline.job.records import RecordKind, stored_edits
 from gantline.plan.ask import Ask
 from gantline.stations.light.findings import Code
 from gantline.stations.light.solve import light_model, seen, state_names
@@ -89,8 +89,9 @@ def fabric_table(at: Ask, records: Sequence[tuple[str, str, Mapping[str, Any]]])
 
 
 def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Trial:
-    one = at.with_job(apply(at.job, edits_from(RecordKind.FABRIC, name, body)))
-    stops = tuple(each.text for each in against(one, "stop", ("light",)))
+    edits, past = stored_edits(RecordKind.FABRIC, name, body, at.job)
+    one = at.with_job(apply(at.job, edits))
+    stops = ((past,) if past else ()) + tuple(each.text for each in against(one, "stop", ("light",)))
     hot = next((each.text for each in against(one, "check", ("light",)) if each.code == Code.HOT_SPOT), "")
     light, placed = one(seen), one(seats)
     seat, luminance, uniformity = "", 0.0, 0.0

@@ -16,9 +16,10 @@ from gantline.core.throw.sizes import Aim, filled_diagonal_mm, panel_widths_mm
 from gantline.core.throw.ways import STANDING_MM, best_place, into_zone, search_grid
 from gantline.core.throw.window import Lens
 from gantline.job.edits import Edit, apply
+from gantline.job.ends import STORED
 from gantline.job.model import Job
 from gantline.job.model.throw import ProjectorPlace as P
-from gantline.job.records import RecordKind, edits_from
+from gantline.job.records import RecordKind, edits_from, stored_edits
 from gantline.job.records.projector import ProjectorRecord
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
@@ -75,11 +76,12 @@ class ProjectorTable:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Trial:
-    """One record in this room, and what its lens is asked for anywhere in it."""
+    """One record in this room, and what its lens is asked for anywhere in it. past: its numbers that are past their ends."""
 
     record: Record
     at: Ask
     wanted: LensCase | None
+    past: str
 
 
 def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
@@ -97,8 +99,9 @@ def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
 
 
 def _try(at: Ask, record: Record) -> Trial:
-    one = at.with_job(apply(at.job, edits_from(RecordKind.PROJECTOR, record[1], record[2], at.job)))
-    return Trial(record=record, at=one, wanted=_anywhere(one))
+    edits, past = stored_edits(RecordKind.PROJECTOR, record[1], record[2], at.job)
+    one = at.with_job(apply(at.job, edits))
+    return Trial(record=record, at=one, wanted=_anywhere(one), past=past)
 
 
 def _anywhere(at: Ask) -> LensCase | None:
@@ -165,16 +168,18 @@ def _standing(tried: Trial) -> Point3 | None:
 
 def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
     (key, name, body), one = tried.record, tried.at
-    about = ProjectorRecord.model_validate(dict(body))
+    about = ProjectorRecord.model_validate(dict(body), context={STORED: True})
     stops, checks = against(one, "stop", AGAINST), against(one, "check", ("throw",))
     light, lead = one(seen), one(main_seat)
     index = one(seats).index(lead) if lead is not None else 0
     mine = next((each for each in one(sights) if each.seat == lead), None)
     luminance = 0.0 if light is None else float(light.luminance[index, 0])
     contrasts = () if light is None else tuple(float(each) for each in light.contrast[index])
-    good = one(fits) and not stops
+    good = one(fits) and not stops and not tried.past
     changes = _changes(at, tried, place)
-    said = stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
+    said = tried.past or (
+        stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
+    )
     return ProjectorRow(
         key=key,
         name=name,
@@ -259,8 +264,8 @@ def _still(at: Ask, changes: tuple[Change, ...]) -> str:
 
 
 def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
-    """Take the projector and put its lens there, in one go."""
-    if place is None or tried.wanted is None:
+    """Take the projector and put its lens there, in one go; not one whose record must be edited first."""
+    if place is None or tried.wanted is None or tried.past:
         return ()
     _, name, record = tried.record
     taken = tuple(

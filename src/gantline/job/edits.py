@@ -41,7 +41,7 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     # what no edit names was checked when the job was read
     touched = {parts(edit.pointer)[0] for edit in edits} | {"known", "sources"}
     checked = {name: getattr(job, name) for name in Job.model_fields if name not in touched}
-    made = read_job(data | checked)
+    made = read_job(data | checked, job)
     _refuse_one_spot(job, made)
     return made
 
@@ -90,7 +90,7 @@ def mark_known(job: Job, pointer: str, known: str | None) -> Job:
     data["known"].pop(pointer, None)
     if known is not None:
         data["known"][pointer] = known
-    return read_job(data)
+    return read_job(data, job)
 
 
 def _set(data: dict[str, Any], edit: Edit) -> None:

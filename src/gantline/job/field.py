@@ -10,9 +10,11 @@ from dataclasses import dataclass, field
 from operator import attrgetter
 from typing import Any, Literal, get_args
 
-from pydantic import BaseModel, ConfigDict
+from pydantic import BaseModel, ConfigDict, GetCoreSchemaHandler
+from pydantic_core import core_schema
 
 from gantline.core.defaults import Default, Shop
+from gantline.job.ends import Ends, numbers_of
 
 FieldKind = Literal["length", "number", "count", "share", "choice", "switch", "text", "list", "value"]
 Value = float | int | str | bool | None
@@ -25,7 +27,7 @@ class Field:
     default: what stands in while it is absent: a shop default, a plain value, or nothing. derived: while absent
     the plan works it out. fact: something of the world that can be measured; anything else is a wish. moves:
     what moves with it, said where it is to be measured. unit: after a number. usual_mm: lengths it usually has; what
-    is typed outside them without a unit is asked back.
+    is typed outside them without a unit is asked back. ends: nearer ones than its kind of number has; within: those that hold.
     """
 
     key: str
@@ -39,11 +41,21 @@ class Field:
     unit: str = ""
     note: str = ""
     usual_mm: tuple[float, float] | None = None
+    ends: Ends | None = None
     name: str = field(default="", init=False)
     part: str = field(default="", init=False)
     pointer: str = field(default="", init=False)
     bit: int = field(default=0, init=False)
     read: Any = field(default=None, init=False)
+    within: Ends | None = field(default=None, init=False)
+
+    def __get_pydantic_core_schema__(
+        self, source: Any, handler: GetCoreSchemaHandler
+    ) -> core_schema.CoreSchema:
+        """The field's own ends are checked with it."""
+        if self.ends is None:
+            return handler(source)
+        return self.ends.__get_pydantic_core_schema__(source, handler)
 
     def standing(self, shop: Shop) -> Any:
         """What stands in while the field is absent; None where nothing does."""
@@ -98,7 +110,7 @@ def bind(root: type[Part]) -> dict[str, Field]:
     """Give every field of a document its pointer, its bit and its reader. Returns them by pointer."""
     found: dict[str, Field] = {}
     for part, base in _parts(root, ""):
-        own = declared(part)
+        own, ends = declared(part), {name: each for name, each, _ in numbers_of(part)}
         for name, one in own.items():
             path = f"{base}/{name}"
             for key, value in (
@@ -107,6 +119,7 @@ def bind(root: type[Part]) -> dict[str, Field]:
                 ("pointer", path),
                 ("bit", 1 << len(found)),
                 ("read", attrgetter(path[1:].replace("/", "."))),
+                ("within", ends.get(name)),
             ):
                 object.__setattr__(one, key, value)
             found[path] = one

@@ -7,6 +7,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from gantline.core.units import Units
+from gantline.job.ends import STORED, strays
 from gantline.job.model import FIELDS, FORMAT, ITEMS, VERSION, Job, JobUnits
 from gantline.job.pointers import parent, with_ids
 from gantline.job.problems import BadDocument, FieldProblem, from_validation
@@ -15,10 +16,31 @@ from gantline.job.upgrades import UPGRADES
 LARGEST_BYTES = 1_000_000
 
 
-def read_job(data: object) -> Job:
+def read_job(data: object, before: Job | None = None) -> Job:
     """A Job from parsed JSON. Texts for lengths count in the job's own unit.
 
+    before: the job it was made from; a number that is past its end there and was not touched may stay.
     Raises: BadDocument naming every field that is wrong.
+    """
+    job = read_stored(data)
+    new = list(strays(job))
+    if new:
+        there = {(one.pointer, one.value) for one in strays(before)} if before is not None else set()
+        new, units = [one for one in new if (one.pointer, one.value) not in there], job.units.to_core()
+        if new:
+            raise BadDocument(
+                [
+                    FieldProblem(one.pointer, one.ends.refusal(one.value, units), str(one.value))
+                    for one in new[:20]
+                ]
+            )
+    return job
+
+
+def read_stored(data: object) -> Job:
+    """A Job that was accepted once: a number that is past its end by now stays as it is, and the plan says so.
+
+    Raises: BadDocument where it cannot be read for another reason.
     """
     if not isinstance(data, dict):
         raise BadDocument([FieldProblem("", "A job file is a JSON object.", "")])
@@ -28,7 +50,7 @@ def read_job(data: object) -> Job:
     except ValidationError:
         units = Units()  # the full check below names the wrong unit
     try:
-        job = Job.model_validate(document, context={"units": units})
+        job = Job.model_validate(document, context={"units": units, STORED: True})
     except ValidationError as error:
         raise from_validation(error, lambda place: with_ids(place, document)) from error
     _check(job)

@@ -1,6 +1,8 @@
-"""Field types of the job file: every length accepts a number in mm or text in any usual form."""
+"""Field types of the job file: every length accepts a number in mm or text in any usual form, and every number has both ends.
 
-import math
+The ends here are those of the kind; a field of the job may have nearer ones of its own.
+"""
+
 from collections.abc import Iterable
 from typing import Annotated, Any
 
@@ -13,7 +15,8 @@ from pydantic import (
 
 from gantline.core.size.aspect import read_aspect
 from gantline.core.typed_length import read_length
-from gantline.core.units import Units, length_text
+from gantline.core.units import Units
+from gantline.job.ends import Ends
 from gantline.job.text import trouble
 
 MILLIMETERS = Units()
@@ -35,28 +38,13 @@ def _read(value: Any, info: ValidationInfo) -> Any:
     return value
 
 
-def _within(low: float, *, above: bool) -> AfterValidator:
-    def check(value: float, info: ValidationInfo) -> float:
-        units = job_units(info)
-        too_small = value <= low if above else value < low
-        if too_small or value > LONGEST_MM or not math.isfinite(value):
-            least = f"more than {length_text(low, units)}" if above else f"{length_text(low, units)} or more"
-            most = length_text(LONGEST_MM, units)
-            raise ValueError(
-                f"This length must be {least} and at most {most}; it reads {length_text(value, units)}."
-            )
-        return value
-
-    return AfterValidator(check)
-
-
 _READ = BeforeValidator(_read, json_schema_input_type=float | str)
-_MM = Field(allow_inf_nan=False, json_schema_extra={"x-unit": "mm"})
-LengthMm = Annotated[float, _within(0.0, above=True), _READ, _MM]  # > 0
-DistanceMm = Annotated[float, _within(0.0, above=False), _READ, _MM]  # >= 0
-PositionMm = Annotated[float, _within(-LONGEST_MM, above=False), _READ, _MM]  # any sign
-StudSpacingMm = Annotated[float, _within(100.0, above=False), _READ, _MM]
-TensionSpacingMm = Annotated[float, _within(5.0, above=False), _READ, _MM]
+_MM = Field(json_schema_extra={"x-unit": "mm"})
+LengthMm = Annotated[float, Ends(0.1, LONGEST_MM, length=True), _READ, _MM]  # something that has an extent
+DistanceMm = Annotated[float, Ends(0.0, LONGEST_MM, length=True), _READ, _MM]
+PositionMm = Annotated[float, Ends(-LONGEST_MM, LONGEST_MM, length=True), _READ, _MM]  # any sign
+StudSpacingMm = Annotated[float, Ends(100.0, 3000.0, length=True), _READ, _MM]
+TensionSpacingMm = Annotated[float, Ends(5.0, 2000.0, length=True), _READ, _MM]
 
 
 def _fit(lines: bool) -> BeforeValidator:
@@ -103,20 +91,20 @@ def _percent(value: Any) -> Any:
 
 _TYPED_NUMBER = BeforeValidator(_number, json_schema_input_type=float | str)
 _TYPED_SHARE = BeforeValidator(_percent, json_schema_input_type=float | str)
-Share = Annotated[float, _TYPED_SHARE, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
-Ratio = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=20.0, allow_inf_nan=False)]
-Reach = Annotated[float, _TYPED_SHARE, Field(ge=0.0, le=3.0, allow_inf_nan=False)]
-Turn = Annotated[float, _TYPED_NUMBER, Field(ge=-30.0, le=30.0, allow_inf_nan=False)]
-Positive = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=10_000_000.0, allow_inf_nan=False)]
-Gain = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=10.0, allow_inf_nan=False)]
-HalfGain = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=90.0, allow_inf_nan=False)]
-Contrast = Annotated[float, _TYPED_NUMBER, Field(gt=1.0, le=10_000_000.0, allow_inf_nan=False)]
-Lux = Annotated[float, _TYPED_NUMBER, Field(ge=0.0, le=100_000.0, allow_inf_nan=False)]
-Lumens = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=100_000.0, allow_inf_nan=False)]
-Mass = Annotated[float, _TYPED_NUMBER, Field(gt=0.0, le=1000.0, allow_inf_nan=False)]
-Pixels = Annotated[int, Field(ge=100, le=20_000)]
-PointCount = Annotated[int, Field(ge=2, le=1000)]
-BarCount = Annotated[int, Field(ge=0, le=8)]
+Share = Annotated[float, Ends(0.0, 1.0), _TYPED_SHARE]
+Ratio = Annotated[float, Ends(0.1, 20.0), _TYPED_NUMBER]
+Reach = Annotated[float, Ends(0.0, 3.0), _TYPED_SHARE]
+Turn = Annotated[float, Ends(-30.0, 30.0), _TYPED_NUMBER]
+Positive = Annotated[float, Ends(0.001, 10_000_000.0), _TYPED_NUMBER]
+Gain = Annotated[float, Ends(0.01, 10.0), _TYPED_NUMBER]
+HalfGain = Annotated[float, Ends(1.0, 90.0), _TYPED_NUMBER]
+Contrast = Annotated[float, Ends(1.1, 10_000_000.0), _TYPED_NUMBER]
+Lux = Annotated[float, Ends(0.0, 100_000.0), _TYPED_NUMBER]
+Lumens = Annotated[float, Ends(1.0, 100_000.0), _TYPED_NUMBER]
+Mass = Annotated[float, Ends(0.01, 1_000.0), _TYPED_NUMBER]
+Pixels = Annotated[int, Ends(100, 20000)]
+PointCount = Annotated[int, Ends(2, 1000)]
+BarCount = Annotated[int, Ends(0, 8)]
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 
 

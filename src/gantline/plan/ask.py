@@ -13,6 +13,7 @@ from operator import attrgetter
 from threading import Lock
 from typing import Any, Concatenate, ParamSpec, TypeVar
 
+from gantline.core.budget import spend
 from gantline.core.defaults import DEFAULTS, Default, Shop
 from gantline.core.units import Units, exact_text, length_text, to_steps, tolerance_text
 from gantline.job.field import Field, Item, field_of
@@ -167,6 +168,7 @@ class Ask:
         if got is None or got.reads & self.changed:
             reads, weighs = self.reads, self.weighs
             self.reads = self.weighs = 0
+            spend(1)
             value = question(self, *args)
             # kept, it would go on noting what is read of it with the Ask it came from
             if type(value) is Thing:

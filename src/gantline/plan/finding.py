@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from gantline.job.field import field_of
-from gantline.job.types import LONGEST_MM
+from gantline.job.model import FIELDS
 from gantline.plan.ask import Ask
 
 Severity = Literal["stop", "check", "note"]
@@ -116,5 +116,5 @@ def noted(find: Find) -> Found:
 
 def _holds(one: Change) -> bool:
     value: Any = one.value
-    length = isinstance(value, float) and one.pointer.endswith("_mm")
-    return not length or 0.0 <= value <= LONGEST_MM
+    ends = FIELDS[one.pointer].within if one.pointer in FIELDS else None
+    return ends is None or not isinstance(value, float) or ends.low <= value <= ends.high

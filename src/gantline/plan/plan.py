@@ -5,8 +5,10 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any
 
+from gantline.core.budget import PLAN_STEPS, TooMuchWork, budget
 from gantline.core.defaults import PLAIN_SHOP, Default, Shop
 from gantline.core.units import length_text
+from gantline.job.ends import strays
 from gantline.job.field import Field, field_of
 from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
@@ -16,6 +18,7 @@ from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Sever
 from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
+from gantline.plan.strays import counted_with, stray_finding, too_much_finding
 from gantline.plan.whole import Plan, StationState, ToMeasure, assumptions_of, cautions_of, panel_of, small
 from gantline.plan.working import WorkingDraft
 
@@ -31,8 +34,13 @@ Built = dict[str, tuple[int, Figure | None]]
 
 @dataclass(kw_only=True)
 class JobPlan:
-    """A job planned: its figures and findings, and all else asked for only when somebody looks."""
+    """A job planned: its figures and findings, and all else asked for only when somebody looks.
 
+    job: as it is stored; ask.job is what the plan counts with, every number within its ends. too_much: why nothing of it
+    was worked out, where that would take more than a plan may.
+    """
+
+    job: Job
     stations: Sequence[Station]
     ask: Ask
     rests: Rests
@@ -41,6 +49,7 @@ class JobPlan:
     to_measure: tuple[ToMeasure, ...] = ()
     states: tuple[StationState, ...] = ()
     next_point: str = ""
+    too_much: str = ""
     built: "Built" = field(default_factory=dict)
     faces: dict[str, Any] = field(default_factory=dict)  # drawn once, by whoever draws them
 
@@ -99,11 +108,33 @@ def plan(
     """Every station of the registry asked for what it shows.
 
     Any valid job gives a plan: what cannot be computed yet, or cannot be at all, is a finding. last: the plan
-    of an earlier state of this job; answers that read nothing that changed since are kept. cures: trying them plans
+    of an earlier state of this job; answers that read nothing that changed since are kept. One that would take more steps than a
+    plan may says so in a Stop, and nothing else of it is worked out. cures: trying them plans
     the job once more for each; without, no finding has any.
     """
-    ask = Ask(job, shop, last.ask if last else None)
-    made = JobPlan(stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
+    try:
+        with budget(PLAN_STEPS):
+            return _planned(job, stations, shop, last, cures=cures)
+    except TooMuchWork as error:
+        # the document stays as it is; what is shown is that of a job of which nothing but the name is known
+        bare = _planned(
+            Job(name=job.name, place=job.place, units=job.units), stations, shop, None, cures=False
+        )
+        bare.job, bare.too_much = job, str(error)
+        stop = too_much_finding(stations, error)
+        bare.findings, bare.next_point = (stop, *bare.findings), stop.text
+        bare.states = tuple(
+            replace(one, worst="stop") if one.key == stop.station else one for one in bare.states
+        )
+        return bare
+
+
+def _planned(
+    job: Job, stations: Sequence[Station], shop: Shop, last: JobPlan | None, *, cures: bool
+) -> JobPlan:
+    past = tuple(strays(job))
+    ask = Ask(counted_with(job, past), shop, last.ask if last else None)
+    made = JobPlan(job=job, stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
     ask.keep_all()
@@ -111,7 +142,8 @@ def plan(
     made.built.update(_figures(made, kept))
     made.figures = {key: one for key, (_, one) in made.built.items() if one is not None}
     made.to_measure = _to_measure(stations, made.figures, ask)
-    found = [one for station in stations for one in _findings(station, made, cures=cures)]
+    found = [stray_finding(stations, one, ask.own_units, cures=cures) for one in past]
+    found += [one for station in stations for one in _findings(station, made, cures=cures)]
     found += [_measure(stations, one) for one in made.to_measure]
     made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
     worst: dict[str, Severity] = {}

@@ -5,6 +5,7 @@ from enum import StrEnum
 
 from gantline.plan.plan import MEASURE
 from gantline.plan.station import Station
+from gantline.plan.strays import PAST_END, TOO_MUCH
 from gantline.stations.align.codes import Code as AlignCode
 from gantline.stations.align.station import ALIGN
 from gantline.stations.frame.findings import Code as FrameCode
@@ -44,4 +45,6 @@ CODES: Mapping[str, type[StrEnum]] = {
     "hang": HangCode,
     "align": AlignCode,
 }
-ALL_CODES = frozenset({MEASURE, SEATS, *(code.value for kind in CODES.values() for code in kind)})
+ALL_CODES = frozenset(
+    {MEASURE, PAST_END, TOO_MUCH, SEATS, *(code.value for kind in CODES.values() for code in kind)}
+)

@@ -5,6 +5,7 @@ The fork server loads `warm` once, so that a child begins with everything it nee
 
 import os
 import resource
+import signal
 import threading
 import time
 from multiprocessing.connection import Connection
@@ -15,6 +16,7 @@ from sqlalchemy.orm import Session
 from sqlalchemy.pool import NullPool
 
 from gantline.core.errors import DesignError
+from gantline.ending import die_with_parent
 from gantline.settings import psycopg_url
 from gantline.work.tasks import TASKS
 
@@ -25,6 +27,7 @@ def run(
     pipe: Connection, url: str, task: str, args: dict[str, Any], seconds: float, megabytes: int, worker: int
 ) -> None:
     """Do it and send what it came to: ("said", share), then ("done", bytes) or ("failed", text)."""
+    die_with_parent(signal.SIGKILL)  # the fork server ends with its worker, and this with the fork server
     size = megabytes * 1024 * 1024
     resource.setrlimit(resource.RLIMIT_AS, (size, size))
     resource.setrlimit(resource.RLIMIT_CPU, (int(seconds) + 1, int(seconds) + 2))

@@ -4,7 +4,7 @@ import asyncio
 import logging
 import multiprocessing
 import os
-import signal
+import sys
 import time
 from dataclasses import dataclass, field
 from multiprocessing import forkserver
@@ -15,12 +15,13 @@ from procrastinate.exceptions import AlreadyEnqueued
 from sqlalchemy import create_engine
 from sqlalchemy.orm import sessionmaker
 
+from gantline import ending
 from gantline.settings import psycopg_url
 from gantline.store import results
 from gantline.work import child
 
 TASK = "gantline-work"
-BEAT_S, LOOK_S, GRACE_S = 1.0, 0.05, 3.0
+BEAT_S, LOOK_S = 1.0, 0.05
 YIELDING = 5
 log = logging.getLogger("gantline.work")
 
@@ -54,19 +55,6 @@ class Queue:
             self.app = None
 
 
-def _end_with_server() -> None:
-    """A worker that a server started ends when that server is gone, however it went."""
-    server = os.environ.get("GANTLINE_WORK_FOR")
-    while server is not None:
-        time.sleep(BEAT_S)
-        try:
-            os.kill(int(server), 0)
-        except ProcessLookupError:
-            os.kill(os.getpid(), signal.SIGTERM)
-            time.sleep(GRACE_S)
-            os._exit(1)  # the database went with the server, and there is nobody left to say goodbye to
-
-
 @dataclass(kw_only=True)
 class Worker:
     """Takes work from the queue, each piece in a child of its own. at_once: pieces at the same time."""
@@ -78,6 +66,8 @@ class Worker:
 
     def run(self) -> None:
         """Until SIGINT or SIGTERM; what is not done by then is left for another worker."""
+        if "GANTLINE_WORK_FOR" in os.environ:  # a server has started it, and holds the other end of its input
+            ending.end_with_server(sys.stdin.fileno())
         os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # of every child: as much memory a thread
         os.nice(YIELDING)  # all that it starts, too: who saves or drags at the same time goes first
         self.processes = multiprocessing.get_context("forkserver")

@@ -8,7 +8,7 @@ import orjson
 from sqlalchemy.orm import Session
 
 from gantline.core.defaults import Shop
-from gantline.job.file import read_job
+from gantline.job.file import read_stored
 from gantline.job.records import RecordKind
 from gantline.plan.plan import JobPlan
 from gantline.plan.working import as_plain
@@ -24,7 +24,7 @@ PLANNED = 0.2  # of a sheet's time
 def _planned(session: Session, args: Mapping[str, Any]) -> tuple[UUID, JobVersionRow, JobPlan]:
     shop_id, shop = shops.the_settings(session)
     version = jobs.version(session, shop_id, UUID(args["job"]), int(args["version"]))
-    return shop_id, version, plan(read_job(version.document), Shop(dict(shop.overrides)))
+    return shop_id, version, plan(read_stored(version.document), Shop(dict(shop.overrides)))
 
 
 def sheet(session: Session, args: Mapping[str, Any], say: Say) -> bytes:

@@ -10,7 +10,7 @@ from starlette.concurrency import run_in_threadpool
 from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
 from gantline.api.deps import DeskDep, DeskRoute, body_of, desk_of
 from gantline.api.schemas.stores import RecordIn, RecordName, RecordOut
-from gantline.job.file import read_job
+from gantline.job.file import read_stored
 from gantline.job.records import RecordKind, read_record, record_from
 from gantline.job.records.files import KEY, key_of, read_json_records, read_records, write_records
 from gantline.store import jobs, shops
@@ -71,7 +71,7 @@ def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Re
 @router.post("/{kind}/from/{job_id}", response_model=RecordOut)
 def keep_from_job(kind: RecordKind, job_id: UUID, body: RecordName, desk: DeskDep) -> Response:
     """Keep what a job holds of a kind as a record of the stores; one of the same name is replaced."""
-    job = read_job(jobs.head(desk.session, desk.shop_id, job_id).document)
+    job = read_stored(jobs.head(desk.session, desk.shop_id, job_id).document)
     made = record_from(kind, job)
     return answer(
         _out(shops.put_record(desk.session, desk.shop_id, kind, key_of(body.name), body.name, made))

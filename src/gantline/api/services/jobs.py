@@ -14,7 +14,7 @@ from gantline.api.services.plans import card, job_out, planned
 from gantline.job.doubts import ask_back
 from gantline.job.edits import Edit, apply
 from gantline.job.field import field_of
-from gantline.job.file import read_job, sparse, write_job_file
+from gantline.job.file import read_job, read_stored, sparse, write_job_file
 from gantline.job.model import Job
 from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
@@ -86,8 +86,10 @@ def _form_name(pointer: str) -> str:
 
 
 def saving(made: JobPlan, what: str, who: str, key: str | None = None) -> jobs.Save:
-    """A version to be saved, with its card."""
-    return jobs.Save(document=sparse(made.ask.job), what=what, who=who, card=stored_card(made), key=key)
+    """A version to be saved, with its card.  Raises: BadDocument where a plan of it would take too much."""
+    if made.too_much:
+        raise BadDocument([FieldProblem("", f"{made.too_much} Nothing was saved.", "")])
+    return jobs.Save(document=sparse(made.job), what=what, who=who, card=stored_card(made), key=key)
 
 
 def stored_card(made: JobPlan) -> dict[str, Any]:
@@ -137,7 +139,7 @@ def edit(
 
 def _saved(desk: Desk, head: JobVersionRow, who: str, make: Change, key: str | None = None) -> dict[str, Any]:
     there = desk.memo.get(head.job_id, head.number)
-    job, what = make(there.made.ask.job if there else read_job(head.document))
+    job, what = make(there.made.job if there else read_stored(head.document))
     made = plan(job, desk.shop, there.made if there else desk.memo.made(head.job_id))
     save = saving(made, what, who, key)
     saved = jobs.save(desk.session, head, save)
@@ -152,7 +154,7 @@ def _differences(
         base = jobs.version(desk.session, desk.shop_id, job_id, conflict.expected)
     except jobs.NoSuchJob:
         return []
-    found = differences(read_job(base.document), read_job(conflict.current["document"]), edits)
+    found = differences(read_stored(base.document), read_stored(conflict.current["document"]), edits)
     return [asdict(one) for one in found]
 
 
@@ -193,7 +195,7 @@ def job_file(desk: Desk, job_id: UUID) -> tuple[str, bytes]:
     """The name and the open job file of a job; of one that cannot be read, what is stored, as it is."""
     head = jobs.head(desk.session, desk.shop_id, job_id)
     try:
-        job = read_job(head.document)
+        job = read_stored(head.document)
     except BadDocument:
         stored = head.document if isinstance(head.document, dict) else {}
         return str(stored.get("name") or "job")[:120], orjson.dumps(head.document, option=orjson.OPT_INDENT_2)

@@ -34,7 +34,7 @@ class PlanEntry:
         plan = self.made.plan
         rest = {name: getattr(plan, name) for name in PLAN_PARTS}
         return {
-            "document": orjson.Fragment(self.made.ask.job.model_dump_json()),
+            "document": orjson.Fragment(self.made.job.model_dump_json()),
             "plan": rest
             | {
                 "figures": [self._piece(one.key, one, there) for one in plan.figures],

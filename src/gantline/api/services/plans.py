@@ -11,7 +11,7 @@ from gantline.api.services.memo import PlanEntry
 from gantline.drawing.marks import Area, Face
 from gantline.drawing.tape import TapeWindow
 from gantline.job.edits import apply
-from gantline.job.file import read_job
+from gantline.job.file import read_stored
 from gantline.plan.figure import Figure
 from gantline.plan.finding import PlanFinding
 from gantline.plan.plan import JobPlan
@@ -28,7 +28,7 @@ CARD_ROLES = ("wall", "floor", "ceiling", "frame", "frame-clash", "picture")
 
 def planned(desk: Desk, version: JobVersionRow) -> JobPlan:
     """A version's plan, fresh: whoever asks may ask on."""
-    return plan(read_job(version.document), desk.shop, desk.memo.made(version.job_id))
+    return plan(read_stored(version.document), desk.shop, desk.memo.made(version.job_id))
 
 
 def drawing(made: JobPlan) -> dict[str, Any]:
@@ -88,7 +88,7 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
     """What edits would change of a version's plan, of what the page shows."""
     before = _kept(desk, job_id, asked.version)
     old = before.made
-    new = plan(apply(old.ask.job, asked.edits), desk.shop, old, cures=False)
+    new = plan(apply(old.job, asked.edits), desk.shop, old, cures=False)
     station = BY_KEY[asked.station]
     changed = [one for one in new.figures.values() if differs(old.figures.get(one.key), one)]
     return {

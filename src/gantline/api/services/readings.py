@@ -9,7 +9,7 @@ from gantline.api.schemas.readings import ReadingName
 from gantline.core.errors import DesignError
 from gantline.core.units import length_text
 from gantline.job.edits import apply
-from gantline.job.file import read_job
+from gantline.job.file import read_stored
 from gantline.job.model import Job
 from gantline.job.readings import Reading, read_csv, use_edits
 from gantline.store import jobs, readings
@@ -20,7 +20,7 @@ CSV_SOURCE = "csv file"
 
 def listed(desk: Desk, job_id: UUID) -> list[dict[str, Any]]:
     """All readings of a job, newest first, in its units."""
-    job = read_job(jobs.head(desk.session, desk.shop_id, job_id).document)
+    job = read_stored(jobs.head(desk.session, desk.shop_id, job_id).document)
     return [_out(row, job) for row in readings.of_job(desk.session, job_id)]
 
 
@@ -32,7 +32,7 @@ def keep(desk: Desk, job_id: UUID, found: Sequence[Reading]) -> dict[str, int]:
 
 def keep_csv(desk: Desk, job_id: UUID, content: bytes) -> dict[str, int]:
     """Keep the readings of a CSV file."""
-    job = read_job(jobs.head(desk.session, desk.shop_id, job_id).document)
+    job = read_stored(jobs.head(desk.session, desk.shop_id, job_id).document)
     first = readings.highest_seq(desk.session, job_id, CSV_SOURCE) + 1
     return keep(desk, job_id, read_csv(content, job.units.to_core(), CSV_SOURCE, first))
 

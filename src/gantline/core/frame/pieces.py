@@ -11,8 +11,10 @@ from enum import StrEnum
 from itertools import pairwise
 from typing import Literal
 
+from gantline.core.budget import bounded
 from gantline.core.errors import OutOfRange, require_positive
 
+MOST_PARTS = 40  # of one piece; more is no board but a heap of offcuts
 LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 
 
@@ -134,11 +136,11 @@ def spliced(
 
     Args: supports, where braces meet it from its end [mm]; clear, how far a joint keeps from them [mm].
     Returns: None where it need not be spliced.
-    Raises: OutOfRange where no place is left for a joint.
+    Raises: OutOfRange where no place is left for a joint, or there would be more than 40 parts.
     """
     if length_mm <= longest_mm:
         return None
-    count = math.ceil(length_mm / longest_mm - 1e-9)
+    count = bounded(math.ceil(length_mm / longest_mm - 1e-9), MOST_PARTS, "parts of one piece", "longest_mm")
     joints: list[float] = []
     at = 0.0
     for part in range(count - 1):

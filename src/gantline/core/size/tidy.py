@@ -4,8 +4,11 @@ import math
 from dataclasses import dataclass
 from fractions import Fraction
 
-from gantline.core.errors import require_positive
+from gantline.core.budget import spend
+from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.size.picture import Picture
+
+MOST_HEIGHTS, A_STEP = 100_000, 20  # one is tried in a twentieth of what a question takes
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -35,7 +38,8 @@ def tidy_sizes(
     Args: wished, the exact picture; grid [mm] > 0, exact; span_share, how far the height may lie
         from the wished one, ends included; ratio_error, the largest |m/n / a - 1| kept.
     Returns: exact ratios first, then by closeness to the wished diagonal, then by |error|; may be
-        empty. edge_error_mm = g (m - a n), + means too wide.  Raises: OutOfRange unless grid > 0.
+        empty. edge_error_mm = g (m - a n), + means too wide.  Raises: OutOfRange unless grid > 0
+        and gives at most 100,000 heights.
     Source: search over all heights n g in the span, width m g with m nearest to a n, both at a tie.
     """
     require_positive(grid=float(grid))
@@ -43,6 +47,10 @@ def tidy_sizes(
     slack = 1e-9 * wished.height_mm
     low = math.ceil((wished.height_mm * (1 - span_share) - slack) / step)
     high = math.floor((wished.height_mm * (1 + span_share) + slack) / step)
+    count = high - low + 1
+    if count > MOST_HEIGHTS:
+        raise OutOfRange(f"this grid gives {count} heights to try", field="tidy_grid_mm", got=step)
+    spend(max(1, count // A_STEP))
     found = [
         _tidy(width, height, off, aspect, step, wished)
         for height in range(max(1, low), high + 1)

@@ -14,6 +14,7 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 
+from gantline.core.budget import spend
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.frame.plates import Spans, kept_off
 
@@ -97,6 +98,7 @@ def readings(
         wide = max(1, math.ceil(run / first_pass_mm - 1e-9))
         fill = max(1, math.ceil(run / wide / spacing_mm - 1e-9))
     total = wide * fill
+    spend(total, "points on a side")
     if total >= MOST_POINTS_A_SIDE:
         raise OutOfRange(
             f"more than {MOST_POINTS_A_SIDE} points on a side", field="spacing_mm", got=spacing_mm

@@ -5,6 +5,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
+from gantline.core.budget import bounded
+
+MOST_JOISTS = 2000  # 100 m of ceiling at the least spacing has 1,000
 STANDS_ON = ("cabinet", "furniture")  # what a cabinet-top projector can stand on
 Point = tuple[float, float, float]
 
@@ -54,7 +57,7 @@ def joist_choices(centres_mm: Sequence[float], lens_mm: float, plate_mm: float) 
 
 def joist_centres(first_mm: float, spacing_mm: float, end_mm: float) -> tuple[float, ...]:
     """Centers of the joists up to the end of the room, along the axis they are counted on [mm]."""
-    count = int(max(0.0, end_mm - first_mm) // spacing_mm) + 1
+    count = bounded(int(max(0.0, end_mm - first_mm) // spacing_mm) + 1, MOST_JOISTS, "joists", "spacing_mm")
     centers = (first_mm + k * spacing_mm for k in range(count))
     return tuple(one for one in centers if one <= end_mm)
 

@@ -13,8 +13,10 @@ from enum import StrEnum
 import numpy as np
 import numpy.typing as npt
 
+from gantline.core.budget import bounded
 from gantline.core.defaults import PLAIN_SHOP, Shop, SurveyDefaults
 from gantline.core.errors import require_positive
+from gantline.core.wall.studs import MOST_STUDS
 
 NOISE_DEFAULTS = {
     "sensor_mm": SurveyDefaults.sensor_mm,
@@ -225,6 +227,7 @@ def _same(one: Fitted, other: Fitted) -> bool:
 def studs_of(first_mm: float, spacing_mm: float, wall_mm: float) -> tuple[float, ...]:
     """Every stud of a lattice on a wall [mm from the left wall end]."""
     low, high = math.ceil(-first_mm / spacing_mm - 1e-9), math.floor((wall_mm - first_mm) / spacing_mm + 1e-9)
+    bounded(high - low + 1, MOST_STUDS, "studs", "stud_spacing_mm")
     return tuple(first_mm + k * spacing_mm for k in range(low, high + 1))
 
 

@@ -3,7 +3,10 @@
 import math
 from dataclasses import dataclass
 
+from gantline.core.budget import bounded
 from gantline.core.errors import require_not_negative, require_positive
+
+MOST_STUDS = 2000  # 100 m of wall at the least spacing has 1,000
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -28,6 +31,7 @@ class StudLattice:
         """Every stud center on the wall, from the left."""
         low = math.ceil(-self.known_mm / self.spacing_mm - 1e-9)
         high = math.floor((self.wall_mm - self.known_mm) / self.spacing_mm + 1e-9)
+        bounded(high - low + 1, MOST_STUDS, "studs", "stud_spacing_mm")
         return tuple(self.known_mm + k * self.spacing_mm for k in range(low, high + 1))
 
     def steps(self, x_mm: float) -> int:

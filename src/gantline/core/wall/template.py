@@ -4,8 +4,10 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from gantline.core.budget import bounded
 from gantline.core.errors import require_not_negative, require_positive
 
+MOST_SHEETS = 2000  # of one row: 100 m on narrow paper
 BESIDE_MM = 40.0  # past the outermost hole of a row
 SCALE_BAR_MM = 100.0
 
@@ -45,6 +47,7 @@ def tiles(
         first, last = min(places) - BESIDE_MM, max(places) + BESIDE_MM
         step = wide_mm - overlap_mm
         count = max(1, math.ceil((last - first - overlap_mm) / step - 1e-9))
+        bounded(count, MOST_SHEETS, "sheets of a template", "wide_mm")
         begin = (first + last - (count * step + overlap_mm)) / 2.0
         for number in range(count):
             left = begin + number * step

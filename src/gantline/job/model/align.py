@@ -5,12 +5,13 @@ from typing import Annotated, Literal
 from pydantic import Field as Limit
 
 from gantline.core.defaults import AlignDefaults
+from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import DistanceMm, Id, Line, Lux, PositionMm, Share, Turn
 
 FIRST = (("frame", "frame, then picture"), ("picture", "picture on the bare wall, then frame"))
 OFF_MM = 600.0
-Outside = Annotated[PositionMm, Limit(ge=-OFF_MM, le=OFF_MM)]
+Outside = Annotated[PositionMm, mm(-OFF_MM, OFF_MM)]
 
 
 class CornerRound(Item):
@@ -115,7 +116,7 @@ class Aligned(Part):
         list[CastPoint], Limit(max_length=4), Field("cast_points", "Points of the cast cross", "list")
     ] = []
     corner_sigma_mm: Annotated[
-        Annotated[float, Limit(gt=0.0, le=20.0)] | None,
+        Annotated[float, Ends(0.01, 20.0)] | None,
         Field("corner_sigma", "A corner reading is good to", default=AlignDefaults.corner_sigma_mm),
     ] = None
     shift_turn: Annotated[Share | None, Field("shift_turn", "Shift, a turn of its knob", "share")] = None

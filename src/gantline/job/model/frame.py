@@ -9,6 +9,7 @@ from gantline.core.defaults import BlankDefaults, FrameDefaults, TrimDefaults
 from gantline.core.frame.boards import DRESSED, Lies, Material
 from gantline.core.frame.pieces import Joint
 from gantline.core.trim.tape import Corner
+from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import BarCount, DistanceMm, Id, LengthMm, Line, Mass, Positive, Share, repeated
 
@@ -42,19 +43,33 @@ FEEDS = (("left", "lower left, from the back"), ("right", "lower right, from the
 class SquareReadings(Part):
     """The built frame on the floor, seen from the front [mm]: four sides and both diagonals."""
 
-    top_mm: Annotated[LengthMm | None, Field("square_top", "Built: top")] = None
-    bottom_mm: Annotated[LengthMm | None, Field("square_bottom", "Built: bottom")] = None
-    left_mm: Annotated[LengthMm | None, Field("square_left", "Built: left side")] = None
-    right_mm: Annotated[LengthMm | None, Field("square_right", "Built: right side")] = None
-    rising_mm: Annotated[LengthMm | None, Field("square_rising", "Built: lower left to upper right")] = None
-    falling_mm: Annotated[LengthMm | None, Field("square_falling", "Built: upper left to lower right")] = None
-    gap_top_left_mm: Annotated[DistanceMm | None, Field("gap_top_left", "Corner gap, top left")] = None
-    gap_top_right_mm: Annotated[DistanceMm | None, Field("gap_top_right", "Corner gap, top right")] = None
-    gap_bottom_left_mm: Annotated[DistanceMm | None, Field("gap_bottom_left", "Corner gap, bottom left")] = (
+    top_mm: Annotated[LengthMm | None, Field("square_top", "Built: top", ends=mm(50.0, 60_000.0))] = None
+    bottom_mm: Annotated[
+        LengthMm | None, Field("square_bottom", "Built: bottom", ends=mm(50.0, 60_000.0))
+    ] = None
+    left_mm: Annotated[LengthMm | None, Field("square_left", "Built: left side", ends=mm(50.0, 60_000.0))] = (
         None
     )
+    right_mm: Annotated[
+        LengthMm | None, Field("square_right", "Built: right side", ends=mm(50.0, 60_000.0))
+    ] = None
+    rising_mm: Annotated[
+        LengthMm | None, Field("square_rising", "Built: lower left to upper right", ends=mm(50.0, 90_000.0))
+    ] = None
+    falling_mm: Annotated[
+        LengthMm | None, Field("square_falling", "Built: upper left to lower right", ends=mm(50.0, 90_000.0))
+    ] = None
+    gap_top_left_mm: Annotated[
+        DistanceMm | None, Field("gap_top_left", "Corner gap, top left", ends=mm(0.0, 200.0))
+    ] = None
+    gap_top_right_mm: Annotated[
+        DistanceMm | None, Field("gap_top_right", "Corner gap, top right", ends=mm(0.0, 200.0))
+    ] = None
+    gap_bottom_left_mm: Annotated[
+        DistanceMm | None, Field("gap_bottom_left", "Corner gap, bottom left", ends=mm(0.0, 200.0))
+    ] = None
     gap_bottom_right_mm: Annotated[
-        DistanceMm | None, Field("gap_bottom_right", "Corner gap, bottom right")
+        DistanceMm | None, Field("gap_bottom_right", "Corner gap, bottom right", ends=mm(0.0, 200.0))
     ] = None
 
 
@@ -62,10 +77,10 @@ class BoughtBoard(Item):
     """A board that was bought and sighted along [mm]."""
 
     id: Id
-    length_mm: Annotated[LengthMm, Field("length", "length")]
-    crook_mm: Annotated[DistanceMm | None, Field("crook", "crook", default=0.0)] = None
-    bow_mm: Annotated[DistanceMm | None, Field("bow", "bow", default=0.0)] = None
-    twist_mm: Annotated[DistanceMm | None, Field("twist", "twist", default=0.0)] = None
+    length_mm: Annotated[LengthMm, Field("length", "length", ends=mm(50.0, 30_000.0))]
+    crook_mm: Annotated[DistanceMm | None, Field("crook", "crook", default=0.0, ends=mm(0.0, 500.0))] = None
+    bow_mm: Annotated[DistanceMm | None, Field("bow", "bow", default=0.0, ends=mm(0.0, 500.0))] = None
+    twist_mm: Annotated[DistanceMm | None, Field("twist", "twist", default=0.0, ends=mm(0.0, 500.0))] = None
 
 
 class BoxPart(Item):
@@ -73,19 +88,17 @@ class BoxPart(Item):
 
     id: Id
     name: Annotated[Line, Field("name", "name", "text")]
-    count: Annotated[Annotated[int, Limit(ge=1, le=10_000)], Field("count", "on the sheet", "count")]
-    spare: Annotated[Annotated[int, Limit(ge=0, le=1000)] | None, Field("spare", "spares", "count", 0)] = None
+    count: Annotated[Annotated[int, Ends(1, 10_000)], Field("count", "on the sheet", "count")]
+    spare: Annotated[Annotated[int, Ends(0, 1000)] | None, Field("spare", "spares", "count", 0)] = None
     stops: Annotated[
         Literal["frame", "tension", "trim", "hang"] | None,
         Field("stops", "waits for it", "choice", "frame", STOPS),
     ] = None
     mass_g: Annotated[
-        Annotated[float, Limit(gt=0.0, le=200_000.0, allow_inf_nan=False)] | None,
+        Annotated[float, Ends(0.01, 200_000.0)] | None,
         Field("mass", "weighs", "number", unit=" g"),
     ] = None
-    found: Annotated[Annotated[int, Limit(ge=0, le=10_000)] | None, Field("found", "in the box", "count")] = (
-        None
-    )
+    found: Annotated[Annotated[int, Ends(0, 10_000)] | None, Field("found", "in the box", "count")] = None
 
 
 class Brace(Item):
@@ -99,23 +112,26 @@ class Blank(Part):
     """How the fabric is cut [mm]."""
 
     grip_mm: Annotated[
-        DistanceMm | None, Field("grip", "Grip past the return", default=BlankDefaults.grip_mm)
+        DistanceMm | None,
+        Field("grip", "Grip past the return", default=BlankDefaults.grip_mm, ends=mm(0.0, 1_000.0)),
     ] = None
-    back_mm: Annotated[DistanceMm | None, Field("return_back", "Return on the back", derived=True)] = None
+    back_mm: Annotated[
+        DistanceMm | None, Field("return_back", "Return on the back", derived=True, ends=mm(0.0, 1_000.0))
+    ] = None
     stretch: Annotated[
-        Annotated[Share, Limit(le=0.5)] | None, Field("stretch", "Stretched on the frame by", "share", 0.0)
+        Annotated[Share, Ends(0.0, 0.5)] | None, Field("stretch", "Stretched on the frame by", "share", 0.0)
     ] = None
     along: Annotated[
         Literal["none", "width", "height"] | None,
         Field("along", "Along the roll", "choice", "none", ALONG),
     ] = None
     turn_deg: Annotated[
-        Annotated[float, Limit(ge=0.0, le=90.0, allow_inf_nan=False)] | None,
+        Annotated[float, Ends(0.0, 90.0)] | None,
         Field("turn", "Turned on the roll", "number", 0.0, unit="°"),
     ] = None
-    layers: Annotated[
-        Annotated[int, Limit(ge=1, le=3)] | None, Field("layers", "Layers of fabric", "count", 1)
-    ] = None
+    layers: Annotated[Annotated[int, Ends(1, 3)] | None, Field("layers", "Layers of fabric", "count", 1)] = (
+        None
+    )
     mass_g_m2: Annotated[
         Positive | None,
         Field("fabric_mass", "Fabric weighs", "number", BlankDefaults.mass_g_m2, unit=" g/m²"),
@@ -131,24 +147,27 @@ class FrameBuild(Part):
     ] = None
     depth_mm: Annotated[
         LengthMm | None,
-        Field("frame_depth", "Frame depth", default=FrameDefaults.frame_depth_mm, fact=True),
+        Field(
+            "frame_depth", "Frame depth", default=FrameDefaults.frame_depth_mm, fact=True, ends=mm(2.0, 500.0)
+        ),
     ] = None
     standoff_mm: Annotated[
-        DistanceMm | None, Field("standoff", "Standoff", default=FrameDefaults.standoff_mm, fact=True)
+        DistanceMm | None,
+        Field("standoff", "Standoff", default=FrameDefaults.standoff_mm, fact=True, ends=mm(0.0, 1_000.0)),
     ] = None
     trim_mm: Annotated[
         DistanceMm | None,
-        Field(
-            "trim",
-            "Trim put on after the fabric, each side",
-            default=0.0,
-        ),
+        Field("trim", "Trim put on after the fabric, each side", default=0.0, ends=mm(0.0, 500.0)),
     ] = None
     board: Annotated[
         Literal["1x2", "1x3", "1x4", "2x2", "2x4"] | None, Field("board", "Board", "choice", "1x3", BOARDS)
     ] = None
-    thick_mm: Annotated[LengthMm | None, Field("board_thick", "Board thickness", derived=True)] = None
-    wide_mm: Annotated[LengthMm | None, Field("board_wide", "Board width", derived=True)] = None
+    thick_mm: Annotated[
+        LengthMm | None, Field("board_thick", "Board thickness", derived=True, ends=mm(2.0, 200.0))
+    ] = None
+    wide_mm: Annotated[
+        LengthMm | None, Field("board_wide", "Board width", derived=True, ends=mm(5.0, 500.0))
+    ] = None
     lies: Annotated[Lies | None, Field("lies", "Board lies", "choice", Lies.FLAT.value, LIES)] = None
     material: Annotated[
         Material | None, Field("wood", "Material", "choice", Material.SOFTWOOD.value, MATERIALS)
@@ -158,15 +177,28 @@ class FrameBuild(Part):
     braces: Annotated[list[Brace], Limit(max_length=8), Field("brace_list", "Braces", "list")] = []
     longest_mm: Annotated[
         LengthMm | None,
-        Field("longest_board", "Longest board or load", default=FrameDefaults.longest_board_mm),
+        Field(
+            "longest_board",
+            "Longest board or load",
+            default=FrameDefaults.longest_board_mm,
+            ends=mm(100.0, 30_000.0),
+        ),
     ] = None
-    fastener_mm: Annotated[LengthMm | None, Field("fastener", "Longest screw into the board")] = None
+    fastener_mm: Annotated[
+        LengthMm | None, Field("fastener", "Longest screw into the board", ends=mm(3.0, 300.0))
+    ] = None
     staple_mm: Annotated[
-        LengthMm | None, Field("staple_leg", "Staple leg", default=FrameDefaults.staple_leg_mm)
+        LengthMm | None,
+        Field("staple_leg", "Staple leg", default=FrameDefaults.staple_leg_mm, ends=mm(2.0, 50.0)),
     ] = None
-    kerf_mm: Annotated[DistanceMm | None, Field("kerf", "Saw kerf", default=FrameDefaults.kerf_mm)] = None
+    kerf_mm: Annotated[
+        DistanceMm | None, Field("kerf", "Saw kerf", default=FrameDefaults.kerf_mm, ends=mm(0.0, 10.0))
+    ] = None
     end_trim_mm: Annotated[
-        DistanceMm | None, Field("end_trim", "Trimmed off each board end", default=FrameDefaults.end_trim_mm)
+        DistanceMm | None,
+        Field(
+            "end_trim", "Trimmed off each board end", default=FrameDefaults.end_trim_mm, ends=mm(0.0, 500.0)
+        ),
     ] = None
     bought: Annotated[
         list[BoughtBoard], Limit(max_length=40), Field("bought_boards", "Boards bought", "list")
@@ -194,18 +226,27 @@ class Backlight(Part):
     there: Annotated[bool | None, Field("backlit", "Backlight", "switch", False)] = None
     inset_mm: Annotated[
         DistanceMm | None,
-        Field("strip_inset", "Strip from the frame's edge", default=TrimDefaults.strip_inset_mm),
+        Field(
+            "strip_inset",
+            "Strip from the frame's edge",
+            default=TrimDefaults.strip_inset_mm,
+            ends=mm(0.0, 2_000.0),
+        ),
     ] = None
     pitch_mm: Annotated[
-        LengthMm | None, Field("strip_pitch", "Cut pitch", default=TrimDefaults.strip_pitch_mm)
+        LengthMm | None,
+        Field("strip_pitch", "Cut pitch", default=TrimDefaults.strip_pitch_mm, ends=mm(5.0, 1_000.0)),
     ] = None
-    reel_mm: Annotated[LengthMm | None, Field("strip_reel", "Reel", default=TrimDefaults.strip_reel_mm)] = (
-        None
-    )
+    reel_mm: Annotated[
+        LengthMm | None,
+        Field("strip_reel", "Reel", default=TrimDefaults.strip_reel_mm, ends=mm(500.0, 100_000.0)),
+    ] = None
     watts_per_m: Annotated[
         Positive | None, Field("strip_watts", "Power", "number", TrimDefaults.strip_w_m, unit=" W/m")
     ] = None
-    spacer_mm: Annotated[DistanceMm | None, Field("spacer", "Spacer strips, thickness", default=0.0)] = None
+    spacer_mm: Annotated[
+        DistanceMm | None, Field("spacer", "Spacer strips, thickness", default=0.0, ends=mm(0.0, 200.0))
+    ] = None
     feed: Annotated[Literal["left", "right"] | None, Field("feed", "Fed from", "choice", "left", FEEDS)] = (
         None
     )
@@ -219,13 +260,15 @@ class Trim(Part):
         Field("border_kind", "Border", "choice", derived=True, choices=BORDERS),
     ] = None
     wrap_mm: Annotated[
-        DistanceMm | None, Field("tape_wrap", "Wrapped round the edge", default=TrimDefaults.tape_wrap_mm)
+        DistanceMm | None,
+        Field("tape_wrap", "Wrapped round the edge", default=TrimDefaults.tape_wrap_mm, ends=mm(0.0, 500.0)),
     ] = None
     corner: Annotated[
         Corner | None, Field("tape_corner", "Corners of the border", "choice", Corner.MITER.value, CORNERS)
     ] = None
     roll_mm: Annotated[
-        LengthMm | None, Field("tape_roll", "Tape on a roll", default=TrimDefaults.tape_roll_mm)
+        LengthMm | None,
+        Field("tape_roll", "Tape on a roll", default=TrimDefaults.tape_roll_mm, ends=mm(500.0, 100_000.0)),
     ] = None
     to_picture: Annotated[
         bool | None, Field("to_picture", "Laid to the projected picture", "switch", False)
@@ -238,12 +281,12 @@ class OwnMaterial(Item):
 
     id: Id
     on_hand: Annotated[
-        Annotated[float, Limit(ge=0.0, le=100_000.0, allow_inf_nan=False)] | None,
+        Annotated[float, Ends(0.0, 100_000.0)] | None,
         Field("on_hand", "on hand", "number", 0.0),
     ] = None
     pack: Annotated[Positive | None, Field("pack", "in a pack", "number", derived=True)] = None
     price: Annotated[
-        Annotated[float, Limit(ge=0.0, le=1_000_000.0, allow_inf_nan=False)] | None,
+        Annotated[float, Ends(0.0, 1_000_000.0)] | None,
         Field("price", "price of a pack", "number"),
     ] = None
     arrived: Annotated[bool | None, Field("arrived", "arrived", "switch", False)] = None
@@ -254,6 +297,6 @@ class Materials(Part):
 
     items: Annotated[list[OwnMaterial], Limit(max_length=100), Field("materials", "Materials", "list")] = []
     quoted: Annotated[
-        Annotated[float, Limit(ge=0.0, le=10_000_000.0, allow_inf_nan=False)] | None,
+        Annotated[float, Ends(0.0, 10_000_000.0)] | None,
         Field("quoted", "Quoted for material", "number"),
     ] = None

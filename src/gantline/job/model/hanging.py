@@ -7,6 +7,7 @@ from pydantic import Field as Limit
 from gantline.core.defaults import WallDefaults
 from gantline.core.wall.loads import FIXINGS, MOST_A_BRACKET, OWN, Base
 from gantline.core.wall.ways import NAMES, Way
+from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import (
     DistanceMm,
@@ -71,12 +72,14 @@ class DryReading(Item):
     """The empty frame hung once [mm]: how much its top stands too high (- too low) at its left and right end, side gaps."""
 
     id: Id
-    left_mm: Annotated[PositionMm, Limit(ge=-100.0, le=100.0), Field("left", "top left too high", fact=True)]
-    right_mm: Annotated[
-        PositionMm, Limit(ge=-100.0, le=100.0), Field("right", "top right too high", fact=True)
-    ]
-    gap_left_mm: Annotated[DistanceMm | None, Field("gap_left", "gap left", fact=True)] = None
-    gap_right_mm: Annotated[DistanceMm | None, Field("gap_right", "gap right", fact=True)] = None
+    left_mm: Annotated[PositionMm, mm(-100.0, 100.0), Field("left", "top left too high", fact=True)]
+    right_mm: Annotated[PositionMm, mm(-100.0, 100.0), Field("right", "top right too high", fact=True)]
+    gap_left_mm: Annotated[
+        DistanceMm | None, Field("gap_left", "gap left", fact=True, ends=mm(0.0, 5_000.0))
+    ] = None
+    gap_right_mm: Annotated[
+        DistanceMm | None, Field("gap_right", "gap right", fact=True, ends=mm(0.0, 5_000.0))
+    ] = None
     who: Annotated[Line | None, Field("who", "who", "text")] = None
     day: Annotated[Line | None, Field("day", "when", "text")] = None
 
@@ -112,7 +115,7 @@ class Hanging(Part):
         Field("fixing", "Fixing", "choice", derived=True, choices=FASTENERS),
     ] = None
     per_bracket: Annotated[
-        Annotated[int, Limit(ge=1, le=MOST_A_BRACKET)] | None,
+        Annotated[int, Ends(1, MOST_A_BRACKET)] | None,
         Field("per_bracket", "Fixings at each upper bracket", "count", 1),
     ] = None
     cover_mm: Annotated[
@@ -123,11 +126,13 @@ class Hanging(Part):
             default=WallDefaults.cover_mm,
             fact=True,
             moves="how long the screws must be",
+            ends=mm(0.0, 300.0),
         ),
     ] = None
-    plate_mm: Annotated[DistanceMm | None, Field("plate", "Bracket plate", default=WallDefaults.plate_mm)] = (
-        None
-    )
+    plate_mm: Annotated[
+        DistanceMm | None,
+        Field("plate", "Bracket plate", default=WallDefaults.plate_mm, ends=mm(0.0, 2_000.0)),
+    ] = None
     drop_mm: Annotated[
         DistanceMm | None,
         Field(
@@ -136,6 +141,7 @@ class Hanging(Part):
             default=WallDefaults.drop_mm,
             fact=True,
             moves="every upper hole, one to one: measure it on the bracket",
+            ends=mm(0.0, 5_000.0),
         ),
     ] = None
     row_offset_mm: Annotated[
@@ -146,20 +152,30 @@ class Hanging(Part):
             default=WallDefaults.row_offset_mm,
             fact=True,
             moves="the lower holes, one to one",
+            ends=mm(0.0, 5_000.0),
         ),
     ] = None
     side_play_mm: Annotated[
         DistanceMm | None,
-        Field("side_play", "Side play, each way", default=WallDefaults.side_play_mm, fact=True),
+        Field(
+            "side_play",
+            "Side play, each way",
+            default=WallDefaults.side_play_mm,
+            fact=True,
+            ends=mm(0.0, 1_000.0),
+        ),
     ] = None
     lift_on_mm: Annotated[
-        DistanceMm | None, Field("lift_on", "Lift-on clearance", default=WallDefaults.lift_on_mm, fact=True)
+        DistanceMm | None,
+        Field(
+            "lift_on", "Lift-on clearance", default=WallDefaults.lift_on_mm, fact=True, ends=mm(0.0, 500.0)
+        ),
     ] = None
     rule: Annotated[
         Literal["share", "fixed"] | None, Field("rule", "Bracket spacing", "choice", "share", RULES)
     ] = None
     spacing_share: Annotated[
-        Annotated[Share, Limit(ge=0.2, le=0.95)] | None,
+        Annotated[Share, Ends(0.2, 0.95)] | None,
         Field("spacing_share", "Share of frame width", "share", WallDefaults.bracket_share),
     ] = None
     spacing_mm: Annotated[
@@ -170,6 +186,7 @@ class Hanging(Part):
             default=WallDefaults.bracket_fixed_mm,
             fact=True,
             moves="how far apart the brackets stand",
+            ends=mm(50.0, 60_000.0),
         ),
     ] = None
 
@@ -179,37 +196,59 @@ class Hanging(Part):
     ] = None
     leaflet_mm: Annotated[
         LengthMm | None,
-        Field("leaflet", "As the leaflet gives it", moves="every upper hole, one to one", fact=True),
+        Field(
+            "leaflet",
+            "As the leaflet gives it",
+            moves="every upper hole, one to one",
+            fact=True,
+            ends=mm(1.0, 60_000.0),
+        ),
     ] = None
-    row_fixed_mm: Annotated[LengthMm | None, Field("row_fixed", "Hole-row distance, if fixed", fact=True)] = (
-        None
-    )
+    row_fixed_mm: Annotated[
+        LengthMm | None, Field("row_fixed", "Hole-row distance, if fixed", fact=True, ends=mm(10.0, 30_000.0))
+    ] = None
     cleat_board_mm: Annotated[
-        LengthMm | None, Field("cleat_board", "Cleat, board", default=WallDefaults.cleat_board_mm, fact=True)
+        LengthMm | None,
+        Field(
+            "cleat_board", "Cleat, board", default=WallDefaults.cleat_board_mm, fact=True, ends=mm(2.0, 300.0)
+        ),
     ] = None
     cleat_point_mm: Annotated[
         DistanceMm | None,
         Field(
-            "cleat_point", "Cleat, long point to frame top", default=WallDefaults.cleat_point_mm, fact=True
+            "cleat_point",
+            "Cleat, long point to frame top",
+            default=WallDefaults.cleat_point_mm,
+            fact=True,
+            ends=mm(0.0, 5_000.0),
         ),
     ] = None
     cleat_screw_mm: Annotated[
         DistanceMm | None,
-        Field("cleat_screw", "Cleat, front edge to its screws", default=WallDefaults.cleat_screw_mm),
+        Field(
+            "cleat_screw",
+            "Cleat, front edge to its screws",
+            default=WallDefaults.cleat_screw_mm,
+            ends=mm(0.0, 5_000.0),
+        ),
     ] = None
     rod_mm: Annotated[
-        LengthMm | None, Field("rod", "Rod, hook to eye", default=WallDefaults.rod_mm, fact=True)
+        LengthMm | None,
+        Field("rod", "Rod, hook to eye", default=WallDefaults.rod_mm, fact=True, ends=mm(2.0, 5_000.0)),
     ] = None
     compress_mm: Annotated[
-        DistanceMm | None, Field("compress", "Bottom mounts pressed in", default=WallDefaults.compress_mm)
+        DistanceMm | None,
+        Field("compress", "Bottom mounts pressed in", default=WallDefaults.compress_mm, ends=mm(0.0, 500.0)),
     ] = None
-    trim_mm: Annotated[DistanceMm | None, Field("height_trim", "Height trim, each way", derived=True)] = None
+    trim_mm: Annotated[
+        DistanceMm | None, Field("height_trim", "Height trim, each way", derived=True, ends=mm(0.0, 500.0))
+    ] = None
     hang_parts: Annotated[
-        Annotated[int, Limit(ge=2, le=12)] | None,
+        Annotated[int, Ends(2, 12)] | None,
         Field("hang_parts", "Hang parts on the top rail", "count", derived=True),
     ] = None
     lower_parts: Annotated[
-        Annotated[int, Limit(ge=2, le=12)] | None,
+        Annotated[int, Ends(2, 12)] | None,
         Field("lower_parts", "Hang parts on the bottom rail", "count", derived=True),
     ] = None
     bottom: Annotated[
@@ -217,7 +256,13 @@ class Hanging(Part):
         Field("bottom", "Bottom held by", "choice", derived=True, choices=BOTTOMS),
     ] = None
     plate_height_mm: Annotated[
-        LengthMm | None, Field("plate_height", "Bracket plate, height", default=WallDefaults.plate_height_mm)
+        LengthMm | None,
+        Field(
+            "plate_height",
+            "Bracket plate, height",
+            default=WallDefaults.plate_height_mm,
+            ends=mm(1.0, 3_000.0),
+        ),
     ] = None
     across_from: Annotated[
         Literal["left", "right", "center", "stud"] | None,
@@ -233,10 +278,19 @@ class Hanging(Part):
     ] = None
     anchor_depth_mm: Annotated[
         DistanceMm | None,
-        Field("anchor_depth", "Its depth there", default=WallDefaults.anchor_depth_mm, fact=True),
+        Field(
+            "anchor_depth",
+            "Its depth there",
+            default=WallDefaults.anchor_depth_mm,
+            fact=True,
+            ends=mm(0.0, 500.0),
+        ),
     ] = None
     anchor_drill_mm: Annotated[
-        DistanceMm | None, Field("anchor_drill", "Its drill", default=WallDefaults.anchor_drill_mm, fact=True)
+        DistanceMm | None,
+        Field(
+            "anchor_drill", "Its drill", default=WallDefaults.anchor_drill_mm, fact=True, ends=mm(0.0, 100.0)
+        ),
     ] = None
     anchor_plugged: Annotated[bool | None, Field("anchor_plugged", "With a plug", "switch", False)] = None
     anchor_shear_n: Annotated[

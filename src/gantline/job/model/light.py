@@ -7,6 +7,7 @@ from pydantic import field_validator
 
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.lobe import FabricKind
+from gantline.job.ends import mm
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import (
     Contrast,
@@ -66,7 +67,7 @@ class FabricChoice(Part):
     acoustic: Annotated[bool | None, Field("acoustic", "Acoustically open", "switch", False, fact=True)] = (
         None
     )
-    roll_mm: Annotated[LengthMm | None, Field("roll", "Roll width")] = None
+    roll_mm: Annotated[LengthMm | None, Field("roll", "Roll width", ends=mm(100.0, 20_000.0))] = None
 
 
 class LightState(Item):

@@ -7,6 +7,7 @@ from pydantic import Field as Limit
 
 from gantline.core.defaults import SizeDefaults
 from gantline.core.size.aspect import ASPECTS
+from gantline.job.ends import Ends, mm
 from gantline.job.field import ClosedModel, Field, Item, Part
 from gantline.job.types import AspectText, DistanceMm, Id, LengthMm
 
@@ -38,9 +39,15 @@ LEADS = (
 class BorderFaces(Part):
     """Border face widths [mm]; 0 is edgeless."""
 
-    side_mm: Annotated[DistanceMm | None, Field("border_side", "Border, each side", default=0.0)] = None
-    top_mm: Annotated[DistanceMm | None, Field("border_top", "Border, top", default=0.0)] = None
-    bottom_mm: Annotated[DistanceMm | None, Field("border_bottom", "Border, bottom", default=0.0)] = None
+    side_mm: Annotated[
+        DistanceMm | None, Field("border_side", "Border, each side", default=0.0, ends=mm(0.0, 2_000.0))
+    ] = None
+    top_mm: Annotated[
+        DistanceMm | None, Field("border_top", "Border, top", default=0.0, ends=mm(0.0, 2_000.0))
+    ] = None
+    bottom_mm: Annotated[
+        DistanceMm | None, Field("border_bottom", "Border, bottom", default=0.0, ends=mm(0.0, 2_000.0))
+    ] = None
 
 
 class RoundedPick(ClosedModel):
@@ -62,7 +69,8 @@ class Content(Part):
 
     shapes: Annotated[list[Shape], Limit(max_length=6), Field("shapes", "Aspect ratios shown", "list")] = []
     lap_mm: Annotated[
-        DistanceMm | None, Field("mask_lap", "Lap of mask panels", default=SizeDefaults.mask_lap_mm)
+        DistanceMm | None,
+        Field("mask_lap", "Lap of mask panels", default=SizeDefaults.mask_lap_mm, ends=mm(0.0, 500.0)),
     ] = None
 
 
@@ -86,25 +94,31 @@ class Size(Part):
         Field("throw_pick", "Within the zoom", "choice", "margin", PICKS),
     ] = None
     angle_deg: Annotated[
-        Annotated[float, Limit(ge=5.0, le=120.0, allow_inf_nan=False)] | None,
+        Annotated[float, Ends(5.0, 120.0)] | None,
         Field("angle", "Viewing angle, main seat", "number", 40.0, unit="°"),
     ] = None
     value_mm: Annotated[
-        Annotated[LengthMm, Limit(ge=100.0)] | None,
+        Annotated[LengthMm, mm(100.0, 60_000.0)] | None,
         Field("lead_value", "Diagonal", default=2540.0, usual_mm=(1050.0, 12000.0)),
     ] = None
     measured_height_mm: Annotated[
-        LengthMm | None, Field("measured_height", "Height measured on the wall", fact=True)
+        LengthMm | None,
+        Field("measured_height", "Height measured on the wall", fact=True, ends=mm(100.0, 60_000.0)),
     ] = None
     measured_rising_mm: Annotated[
-        LengthMm | None, Field("measured_rising", "Diagonal, lower left to upper right", fact=True)
+        LengthMm | None,
+        Field("measured_rising", "Diagonal, lower left to upper right", fact=True, ends=mm(100.0, 60_000.0)),
     ] = None
     measured_falling_mm: Annotated[
-        LengthMm | None, Field("measured_falling", "Diagonal, upper left to lower right", fact=True)
+        LengthMm | None,
+        Field("measured_falling", "Diagonal, upper left to lower right", fact=True, ends=mm(100.0, 60_000.0)),
     ] = None
-    tidy_grid_mm: Annotated[LengthMm | None, Field("tidy_grid", "Round to", derived=True)] = None
+    tidy_grid_mm: Annotated[
+        LengthMm | None, Field("tidy_grid", "Round to", derived=True, ends=mm(0.1, 1_000.0))
+    ] = None
     tidy: Annotated[RoundedPick | None, Field("tidy", "Rounded size", "value")] = None
     border: BorderFaces = BorderFaces()
     overspill_mm: Annotated[
-        DistanceMm | None, Field("overspill", "Overspill, each side", default=SizeDefaults.overspill_mm)
+        DistanceMm | None,
+        Field("overspill", "Overspill, each side", default=SizeDefaults.overspill_mm, ends=mm(0.0, 500.0)),
     ] = None

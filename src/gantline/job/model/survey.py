@@ -9,6 +9,7 @@ from pydantic import field_validator
 
 from gantline.core.defaults import LightDefaults, SeatsDefaults, SurveyDefaults
 from gantline.core.height.ceiling import ONE_ROW_MM
+from gantline.job.ends import mm
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lumens, PositionMm, StudSpacingMm, repeated
 
@@ -38,7 +39,7 @@ class CeilingReading(Item):
     id: Id
     x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
     z_mm: Annotated[DistanceMm | None, Field("z", "from wall")] = None
-    up_mm: Annotated[DistanceMm, Field("up", "up", fact=True)]
+    up_mm: Annotated[DistanceMm, Field("up", "up", fact=True, ends=mm(0.0, 30_000.0))]
 
 
 class FloorReading(Item):
@@ -46,7 +47,7 @@ class FloorReading(Item):
 
     id: Id
     x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
-    down_mm: Annotated[PositionMm, Field("down", "down", fact=True)]
+    down_mm: Annotated[PositionMm, Field("down", "down", fact=True, ends=mm(-3_000.0, 30_000.0))]
 
 
 class Fitting(Item):
@@ -63,7 +64,9 @@ class Fitting(Item):
     y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
     width_mm: Annotated[LengthMm, Field("width", "wide", fact=True)]
     height_mm: Annotated[LengthMm, Field("height", "high", fact=True)]
-    band_mm: Annotated[DistanceMm | None, Field("band", "no drilling within", derived=True)] = None
+    band_mm: Annotated[
+        DistanceMm | None, Field("band", "no drilling within", derived=True, ends=mm(0.0, 2_000.0))
+    ] = None
 
 
 class Box(Item):
@@ -100,10 +103,14 @@ class Seat(Item):
     name: Annotated[Line | None, Field("name", "name", "text")] = None
     x_mm: Annotated[PositionMm, Field("x", "from left", fact=True)]
     from_wall_mm: Annotated[
-        LengthMm, Limit(ge=300.0), Field("from_wall", "from wall", fact=True, usual_mm=(800.0, 30000.0))
+        LengthMm, mm(300.0, 100_000.0), Field("from_wall", "from wall", fact=True, usual_mm=(800.0, 30000.0))
     ]
-    eye_mm: Annotated[LengthMm | None, Field("eye", "eye", default=SeatsDefaults.eye_mm, fact=True)] = None
-    platform_mm: Annotated[DistanceMm | None, Field("platform", "platform", default=0.0, fact=True)] = None
+    eye_mm: Annotated[
+        LengthMm | None, Field("eye", "eye", default=SeatsDefaults.eye_mm, fact=True, ends=mm(300.0, 3_000.0))
+    ] = None
+    platform_mm: Annotated[
+        DistanceMm | None, Field("platform", "platform", default=0.0, fact=True, ends=mm(0.0, 5_000.0))
+    ] = None
     main: Annotated[bool | None, Field("main", "main", "switch", default=False)] = None
 
 
@@ -140,7 +147,7 @@ class GapReading(Item):
     id: Id
     x_mm: Annotated[DistanceMm, Field("x", "from left", fact=True)]
     y_mm: Annotated[DistanceMm, Field("y", "off floor", fact=True)]
-    gap_mm: Annotated[DistanceMm, Limit(le=400.0), Field("gap", "gap", fact=True)]
+    gap_mm: Annotated[DistanceMm, mm(0.0, 400.0), Field("gap", "gap", fact=True)]
 
 
 class Joists(Part):
@@ -151,7 +158,8 @@ class Joists(Part):
         Field("joist_runs", "Joists run", "choice", "to-the-wall", RUNS, fact=True),
     ] = None
     first_mm: Annotated[
-        DistanceMm | None, Field("joist_first", "First joist center", default=406.4, fact=True)
+        DistanceMm | None,
+        Field("joist_first", "First joist center", default=406.4, fact=True, ends=mm(0.0, 60_000.0)),
     ] = None
     spacing_mm: Annotated[StudSpacingMm | None, Field("joist_spacing", "Joist spacing", fact=True)] = None
 
@@ -187,6 +195,7 @@ class Survey(Part):
             fact=True,
             moves="the screen's center and every mark from the left wall end",
             usual_mm=(1200.0, 15000.0),
+            ends=mm(300.0, 60_000.0),
         ),
     ] = None
     ceiling_mm: Annotated[
@@ -198,6 +207,7 @@ class Survey(Part):
             fact=True,
             moves="the highest the frame may go, and the pole",
             usual_mm=(1900.0, 9000.0),
+            ends=mm(1_000.0, 30_000.0),
         ),
     ] = None
     datum_mm: Annotated[
@@ -209,6 +219,7 @@ class Survey(Part):
             fact=True,
             moves="every height marked from it",
             usual_mm=(200.0, 2400.0),
+            ends=mm(0.0, 10_000.0),
         ),
     ] = None
     ceiling_readings: Annotated[
@@ -229,6 +240,7 @@ class Survey(Part):
             default=SurveyDefaults.stud_first_mm,
             fact=True,
             moves=HOLES_IN_WOOD,
+            ends=mm(0.0, 60_000.0),
         ),
     ] = None
     stud_spacing_mm: Annotated[
@@ -243,7 +255,9 @@ class Survey(Part):
     ] = None
     stud_width_mm: Annotated[
         LengthMm | None,
-        Field("stud_width", "Stud width", default=SurveyDefaults.stud_width_mm, fact=True),
+        Field(
+            "stud_width", "Stud width", default=SurveyDefaults.stud_width_mm, fact=True, ends=mm(15.0, 600.0)
+        ),
     ] = None
     stud_readings: Annotated[
         list[StudReading], Limit(max_length=60), Field("stud_readings", "Stud readings", "list")
@@ -257,10 +271,17 @@ class Survey(Part):
         Field("masonry_of", "Masonry of", "choice", "brick", MASONRY, fact=True, moves="which plug holds"),
     ] = None
     course_mm: Annotated[
-        LengthMm | None, Field("course", "Course height, joint to joint", fact=True, usual_mm=(50.0, 400.0))
+        LengthMm | None,
+        Field(
+            "course",
+            "Course height, joint to joint",
+            fact=True,
+            usual_mm=(50.0, 400.0),
+            ends=mm(20.0, 1_000.0),
+        ),
     ] = None
     course_first_mm: Annotated[
-        DistanceMm | None, Field("course_first", "A bed joint above floor", fact=True)
+        DistanceMm | None, Field("course_first", "A bed joint above floor", fact=True, ends=mm(0.0, 30_000.0))
     ] = None
     room_depth_mm: Annotated[
         LengthMm | None,
@@ -270,6 +291,7 @@ class Survey(Part):
             default=SurveyDefaults.room_depth_mm,
             fact=True,
             usual_mm=(1500.0, 40000.0),
+            ends=mm(500.0, 100_000.0),
         ),
     ] = None
     fittings: Annotated[list[Fitting], Limit(max_length=60), Field("fittings", "On the wall", "list")] = []

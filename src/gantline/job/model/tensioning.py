@@ -2,12 +2,11 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field as Limit
-
 from gantline.core.defaults import TensionDefaults
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
+from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Part
 from gantline.job.types import DistanceMm, LengthMm, Line, PointCount, TensionSpacingMm
 
@@ -42,11 +41,14 @@ class Tensioning(Part):
     rail_count: Annotated[PointCount | None, Field("rail_count", "Points on each rail", "count")] = None
     stile_count: Annotated[PointCount | None, Field("stile_count", "Points on each stile", "count")] = None
     overlap_mm: Annotated[
-        DistanceMm | None, Field("overlap", "Fabric past the frame, each side", derived=True)
+        DistanceMm | None,
+        Field("overlap", "Fabric past the frame, each side", derived=True, ends=mm(0.0, 2_000.0)),
     ] = None
     inset_mm: Annotated[
         LengthMm | None,
-        Field("inset", "First point from corner", default=TensionDefaults.corner_inset_mm),
+        Field(
+            "inset", "First point from corner", default=TensionDefaults.corner_inset_mm, ends=mm(1.0, 2_000.0)
+        ),
     ] = None
     school: Annotated[School | None, Field("school", "Sequence", "choice", None, SEQUENCES, derived=True)] = (
         None
@@ -58,15 +60,15 @@ class Tensioning(Part):
         None
     )
     in_step: Annotated[bool | None, Field("in_step", "Opposite sides in step", "switch", True)] = None
-    batch: Annotated[
-        Annotated[int, Limit(ge=1, le=20)] | None, Field("batch", "Points at a time", "count", 1)
-    ] = None
+    batch: Annotated[Annotated[int, Ends(1, 20)] | None, Field("batch", "Points at a time", "count", 1)] = (
+        None
+    )
     corner_pass: Annotated[
-        Annotated[int, Limit(ge=1, le=2)] | None,
+        Annotated[int, Ends(1, 2)] | None,
         Field("corner_pass", "Points at a corner and pass", "count", 2),
     ] = None
     cluster: Annotated[
-        Annotated[int, Limit(ge=1, le=10)] | None,
+        Annotated[int, Ends(1, 10)] | None,
         Field("cluster", "Points of a side with its corner", "count", 1),
     ] = None
     from_end: Annotated[bool | None, Field("from_end", "Along a side from its end", "switch", False)] = None

@@ -7,6 +7,7 @@ from pydantic import Field as Limit
 from gantline.core.defaults import ThrowDefaults
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.signal import PictureFormat as Format
+from gantline.job.ends import Ends, mm
 from gantline.job.field import ClosedModel, Field, Item, Part
 from gantline.job.types import (
     AspectText,
@@ -41,20 +42,40 @@ class BodyMeasures(Part):
     """
 
     width_mm: Annotated[
-        LengthMm | None, Field("body_width", "Body width", default=ThrowDefaults.body_width_mm, fact=True)
+        LengthMm | None,
+        Field(
+            "body_width", "Body width", default=ThrowDefaults.body_width_mm, fact=True, ends=mm(20.0, 3_000.0)
+        ),
     ] = None
     height_mm: Annotated[
-        LengthMm | None, Field("body_height", "Body height", default=ThrowDefaults.body_height_mm, fact=True)
+        LengthMm | None,
+        Field(
+            "body_height",
+            "Body height",
+            default=ThrowDefaults.body_height_mm,
+            fact=True,
+            ends=mm(20.0, 3_000.0),
+        ),
     ] = None
     depth_mm: Annotated[
-        LengthMm | None, Field("body_depth", "Body depth", default=ThrowDefaults.body_depth_mm, fact=True)
+        LengthMm | None,
+        Field(
+            "body_depth", "Body depth", default=ThrowDefaults.body_depth_mm, fact=True, ends=mm(20.0, 3_000.0)
+        ),
     ] = None
     lens_from_left_mm: Annotated[
         DistanceMm | None,
-        Field("body_lens_from_left", "Lens from the body's left side", derived=True, fact=True),
+        Field(
+            "body_lens_from_left",
+            "Lens from the body's left side",
+            derived=True,
+            fact=True,
+            ends=mm(0.0, 3_000.0),
+        ),
     ] = None
     lens_above_base_mm: Annotated[
-        DistanceMm | None, Field("body_lens_above_base", "Lens above the base", derived=True, fact=True)
+        DistanceMm | None,
+        Field("body_lens_above_base", "Lens above the base", derived=True, fact=True, ends=mm(0.0, 3_000.0)),
     ] = None
     lens_to_wall_face_mm: Annotated[
         PositionMm | None,
@@ -66,10 +87,12 @@ class BodyMeasures(Part):
         ),
     ] = None
     plate_right_mm: Annotated[
-        PositionMm | None, Field("plate_right", "Plate right of the lens", default=0.0, fact=True)
+        PositionMm | None,
+        Field("plate_right", "Plate right of the lens", default=0.0, fact=True, ends=mm(-3_000.0, 3_000.0)),
     ] = None
     plate_roomward_mm: Annotated[
-        PositionMm | None, Field("plate_roomward", "Plate behind the lens", default=0.0, fact=True)
+        PositionMm | None,
+        Field("plate_roomward", "Plate behind the lens", default=0.0, fact=True, ends=mm(-3_000.0, 3_000.0)),
     ] = None
     plate_to_axis_mm: Annotated[
         DistanceMm | None,
@@ -93,10 +116,15 @@ class BodyMeasures(Part):
         DistanceMm | None,
         Field("body_vent_top", "Clearance above the body", default=ThrowDefaults.vent_mm, fact=True),
     ] = None
-    foot_spacing_mm: Annotated[LengthMm | None, Field("foot_spacing", "Distance between feet")] = None
-    foot_turn_mm: Annotated[LengthMm | None, Field("foot_turn", "Height per turn of a foot")] = None
+    foot_spacing_mm: Annotated[
+        LengthMm | None, Field("foot_spacing", "Distance between feet", ends=mm(20.0, 3_000.0))
+    ] = None
+    foot_turn_mm: Annotated[
+        LengthMm | None, Field("foot_turn", "Height per turn of a foot", ends=mm(0.1, 50.0))
+    ] = None
     foot_range_mm: Annotated[
-        DistanceMm | None, Field("foot_range", "Range of the feet", default=0.0, fact=True)
+        DistanceMm | None,
+        Field("foot_range", "Range of the feet", default=0.0, fact=True, ends=mm(0.0, 500.0)),
     ] = None
     mass_kg: Annotated[Mass | None, Field("body_mass", "Body mass", "number", unit=" kg")] = None
 
@@ -128,9 +156,9 @@ class CablePoint(Part):
 class PictureFormat(ClosedModel):
     """Lines, pictures per second [Hz], depth per color [bit], and whether with high dynamic range."""
 
-    lines: Annotated[int, Limit(ge=240, le=17_280)]
-    rate_hz: Annotated[float, Limit(gt=0.0, le=1000.0, allow_inf_nan=False)]
-    depth_bits: Annotated[int, Limit(ge=6, le=16)]
+    lines: Annotated[int, Ends(240, 17_280)]
+    rate_hz: Annotated[float, Ends(0.01, 1000.0)]
+    depth_bits: Annotated[int, Ends(6, 16)]
     high_range: bool = False
 
     def to_core(self) -> Format:
@@ -148,8 +176,8 @@ class Link(Item):
     kind: Annotated[LinkKind, Field("kind", "kind", "choice")]
     name: Annotated[Line | None, Field("name", "name", "text")] = None
     carries: Annotated[PictureFormat | None, Field("carries", "carries", "value")] = None
-    length_mm: Annotated[LengthMm | None, Field("length", "length")] = None
-    good_for_mm: Annotated[LengthMm | None, Field("good_for", "good for")] = None
+    length_mm: Annotated[LengthMm | None, Field("length", "length", ends=mm(1.0, 100_000.0))] = None
+    good_for_mm: Annotated[LengthMm | None, Field("good_for", "good for", ends=mm(1.0, 100_000.0))] = None
 
 
 class SignalChain(Part):
@@ -189,11 +217,23 @@ class ProjectorPlace(Part):
     lens_y_mm: Annotated[DistanceMm | None, Field("lens_y", "Lens above floor", derived=True)] = None
     lens_from_wall_mm: Annotated[
         LengthMm | None,
-        Field("lens_from_wall", "Lens from bare wall", derived=True, usual_mm=(150.0, 40000.0)),
+        Field(
+            "lens_from_wall",
+            "Lens from bare wall",
+            derived=True,
+            usual_mm=(150.0, 40000.0),
+            ends=mm(100.0, 100_000.0),
+        ),
     ] = None
     distance_offset_mm: Annotated[
         PositionMm | None,
-        Field("distance_offset", "Measuring point out from the pupil", default=0.0, fact=True),
+        Field(
+            "distance_offset",
+            "Measuring point out from the pupil",
+            default=0.0,
+            fact=True,
+            ends=mm(-2_000.0, 2_000.0),
+        ),
     ] = None
     yaw_deg: Annotated[Turn | None, Field("yaw_deg", "Turned right", "number", 0.0, unit="°")] = None
     pitch_deg: Annotated[Turn | None, Field("pitch_deg", "Tilted up", "number", 0.0, unit="°")] = None

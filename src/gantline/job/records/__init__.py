@@ -1,5 +1,5 @@
 """The shop's own records: fabrics, kits, projectors, fixings. Open JSON: further fields are kept."""
 
-from gantline.job.records.kinds import MODELS, RecordKind, edits_from, read_record, record_from
+from gantline.job.records.kinds import MODELS, RecordKind, edits_from, read_record, record_from, stored_edits
 
-__all__ = ["MODELS", "RecordKind", "edits_from", "read_record", "record_from"]
+__all__ = ["MODELS", "RecordKind", "edits_from", "read_record", "record_from", "stored_edits"]

@@ -2,8 +2,7 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
-
+from gantline.job.ends import Ends
 from gantline.job.records.record import Record
 from gantline.job.types import LengthMm
 
@@ -13,5 +12,5 @@ class BoardRecord(Record):
 
     nominal: Literal["1x2", "1x3", "1x4", "2x2", "2x4"]
     length_mm: LengthMm
-    price: Annotated[float, Field(ge=0.0, le=100_000.0, allow_inf_nan=False)] | None = None
-    count: Annotated[int, Field(ge=0, le=10_000)] | None = None
+    price: Annotated[float, Ends(0.0, 100_000.0)] | None = None
+    count: Annotated[int, Ends(0, 10_000)] | None = None

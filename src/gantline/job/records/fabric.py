@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from gantline.core.light.lobe import FabricKind
+from gantline.job.ends import Ends
 from gantline.job.records.record import Record
 from gantline.job.types import Gain, HalfGain, LengthMm, Line, Positive, Share
 
@@ -24,6 +25,6 @@ class FabricRecord(Record):
     roll_widths_mm: Annotated[list[LengthMm], Field(max_length=20)] = []
     mass_g_m2: Positive | None = None
     along: Literal["none", "width", "height"] | None = None
-    stretch: Annotated[Share, Field(le=0.5)] | None = None
-    layers: Annotated[int, Field(ge=1, le=3)] | None = None
+    stretch: Annotated[Share, Ends(0.0, 0.5)] | None = None
+    layers: Annotated[int, Ends(1, 3)] | None = None
     care: Line = ""

@@ -2,14 +2,13 @@
 
 from typing import Annotated
 
-from pydantic import Field
-
 from gantline.core.wall.loads import Base
 from gantline.core.wall.ways import Way
+from gantline.job.ends import Ends
 from gantline.job.records.record import Record
 from gantline.job.types import DistanceMm, LengthMm, Line, Positive
 
-Count = Annotated[int, Field(ge=2, le=12)]
+Count = Annotated[int, Ends(2, 12)]
 
 
 class FixingRecord(Record):

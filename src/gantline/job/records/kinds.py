@@ -6,10 +6,11 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from gantline.core.units import Units
 from gantline.core.wall.loads import OWN
 from gantline.job.edits import Edit
 from gantline.job.field import Part, declared, field_of
-from gantline.job.model import Job
+from gantline.job.model import FIELDS, Job
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.light import FabricChoice
@@ -135,6 +136,29 @@ def _parts(body: Mapping[str, Any]) -> list[dict[str, Any]]:
         {"id": f"p{at}", **{key: one[key] for key in kept if key in one}}
         for at, one in enumerate(body.get("parts") or (), start=1)
     ]
+
+
+def stored_edits(
+    kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | None = None
+) -> tuple[list[Edit], str]:
+    """The same of a record in the stores, for a comparison: a number past its end by now is counted at the nearest allowed one.
+
+    Returns: the edits, and which numbers of the record are past their ends; empty where none is.
+    """
+    edits, said = [], []
+    units = Units() if job is None else job.units.to_core()
+    for edit in edits_from(kind, name, body, job):
+        field, value = FIELDS.get(edit.pointer), edit.value
+        ends = field.within if field else None
+        if field and ends and isinstance(value, int | float) and not ends.low <= value <= ends.high:
+            low, high, stored = (ends.text(number, units) for number in (*ends.on_tape(units), value))
+            said.append(
+                f"{field.label} is stored as {stored}, and {low} to {high} is allowed: edit the record."
+            )
+            edits.append(edit.model_copy(update={"value": ends.nearest(value)}))
+        else:
+            edits.append(edit)
+    return edits, " ".join(said)
 
 
 def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | None = None) -> list[Edit]:

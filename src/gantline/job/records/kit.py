@@ -13,6 +13,7 @@ from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
+from gantline.job.ends import Ends
 from gantline.job.records.record import Record
 from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, PointCount, Positive, Share
 
@@ -26,11 +27,11 @@ class KitPart(BaseModel):
 
     model_config = ConfigDict(extra="allow", frozen=True)
     name: Annotated[Line, Field(min_length=1)]
-    count: Annotated[int, Field(ge=1, le=10_000)]
-    spare: Annotated[int, Field(ge=0, le=1000)] = 0
+    count: Annotated[int, Ends(1, 10_000)]
+    spare: Annotated[int, Ends(0, 1000)] = 0
     stops: Stops = "frame"
     holds: bool = False
-    mass_g: Annotated[Positive, Field(le=200_000)] | None = None
+    mass_g: Annotated[Positive, Ends(0.01, 200_000.0)] | None = None
 
 
 class KitRecord(Record):
@@ -54,9 +55,9 @@ class KitRecord(Record):
     short_sides_first: bool | None = None
     first_side: Side | None = None
     in_step: bool | None = None
-    batch: Annotated[int, Field(ge=1, le=20)] | None = None
-    corner_pass: Annotated[int, Field(ge=1, le=2)] | None = None
-    cluster: Annotated[int, Field(ge=1, le=10)] | None = None
+    batch: Annotated[int, Ends(1, 20)] | None = None
+    corner_pass: Annotated[int, Ends(1, 2)] | None = None
+    cluster: Annotated[int, Ends(1, 10)] | None = None
     from_end: bool | None = None
     bars: Bars | None = None
     rods_last: bool | None = None
@@ -69,7 +70,7 @@ class KitRecord(Record):
     drop_mm: DistanceMm | None = None
     row_offset_mm: DistanceMm | None = None
     rule: Literal["share", "fixed"] | None = None
-    spacing_share: Annotated[Share, Field(ge=0.2, le=0.95)] | None = None
+    spacing_share: Annotated[Share, Ends(0.2, 0.95)] | None = None
     fixed_spacing_mm: LengthMm | None = None
     side_play_mm: DistanceMm | None = None
     lift_on_mm: DistanceMm | None = None

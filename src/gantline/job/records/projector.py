@@ -10,6 +10,7 @@ from gantline.core.throw.mount import STANDS_ON, usual_mount
 from gantline.core.throw.shift import ReachShape
 from gantline.core.throw.window import TableLine, fit_throw
 from gantline.job.edits import Edit
+from gantline.job.ends import STORED, Ends
 from gantline.job.field import ClosedModel, field_of
 from gantline.job.model import Job
 from gantline.job.model.light import Lighting
@@ -78,8 +79,8 @@ class ProjectorRecord(BodyMeasures, Record):
     contrast: Contrast | None = None
     zoom_long_share: Share | None = None
     age_share: Share | None = None
-    noise_db: Annotated[float, Field(ge=0.0, le=120.0, allow_inf_nan=False)] | None = None
-    price: Annotated[float, Field(ge=0.0, le=10_000_000.0, allow_inf_nan=False)] | None = None
+    noise_db: Annotated[float, Ends(0.0, 120.0)] | None = None
+    price: Annotated[float, Ends(0.0, 10_000_000.0)] | None = None
 
     @field_validator("ratio_high")
     @classmethod
@@ -138,7 +139,7 @@ def projector_edits(name: str, body: dict[str, Any], job: Job | None = None) -> 
     cabinet, where its own place follows from it, and no other does.  Raises: BadDocument for a record that cannot be.
     """
     try:
-        record = ProjectorRecord.model_validate(body)
+        record = ProjectorRecord.model_validate(body, context={STORED: True})
     except ValidationError as error:
         raise from_validation(error) from error
     low, high, offset_mm = record.ratio_low, record.ratio_high, record.distance_offset_mm

@@ -159,13 +159,11 @@ def bottom(at: Ask) -> str:
 
 
 def parts_by_size(at: Ask) -> int:
-    """How many hang parts the top rail wants by the screen's diagonal and mass; each weighs only where it may decide."""
-    frame, mass = at.aside(screen), at.aside(mass_kg)
+    """How many hang parts the top rail wants by the screen's diagonal and mass; the mass weighs only where it may decide."""
+    frame, mass = at(screen), at.aside(mass_kg)
     third = (at.default(WallDefaults.third_size_mm), at.default(WallDefaults.third_mass_kg))
     fourth = (at.default(WallDefaults.fourth_size_mm), at.default(WallDefaults.fourth_mass_kg))
     diagonal = math.hypot(frame.overall_width_mm, frame.overall_height_mm)
-    if any(abs(diagonal - size) < NEAR * size for size, _ in (third, fourth)):
-        at(screen)
     if mass is not None and mass > NEAR * third[1]:
         at(mass_kg)
     return parts_wanted(diagonal, mass, third=third, fourth=fourth)
