@@ -19,6 +19,8 @@ __all__ = ["DURABLE", "FAST", "DatabaseTrouble", "PrivateDatabase", "find_progra
 
 USER = "gantline"
 DATABASE = "gantline"
+RECOVERY_S, LOOK_S = 60.0, 0.1
+DEAD = ("Z", "X")  # killed, and not taken note of by its parent yet
 DURABLE: Sequence[str] = ()
 FAST: Sequence[str] = ("fsync=off", "synchronous_commit=off", "full_page_writes=off")
 
@@ -58,34 +60,37 @@ class PrivateDatabase:
     @property
     def port(self) -> int:
         """The port of the last start, as the running server itself has written it down."""
-        said = self._running()
-        if said:
-            return said[1]
         try:
+            said = self._running()
+            if said:
+                return said[1]
             return int((self.folder / "port").read_text())
         except (OSError, ValueError):
             return 0
 
     def _running(self) -> tuple[int, int] | None:
-        """Process and port of the server's own note, which a kill leaves behind; None where there is none."""
+        """Process and port of the server's own note, which a kill leaves behind; None where there is none.
+
+        Raises: OSError where it cannot be looked at, as when no file can be opened: that says nothing of the server.
+        """
         try:
             lines = (self.data / "postmaster.pid").read_text().splitlines()
             return int(lines[0]), int(lines[3])
-        except (OSError, ValueError, IndexError):
+        except (FileNotFoundError, NotADirectoryError, ValueError, IndexError):
             return None
 
     def alive(self) -> bool:
-        """Whether the server's process is there."""
-        said = self._running()
-        if said is None:
-            return False
+        """Whether the server's process is there; True where that cannot be seen."""
         try:
-            os.kill(said[0], 0)
-        except ProcessLookupError:
+            said = self._running()
+            if said is None:
+                return False
+            state = Path(f"/proc/{said[0]}/stat").read_text().rpartition(")")[2].split()[0]
+        except (FileNotFoundError, ProcessLookupError):
             return False
-        except PermissionError:
-            pass  # somebody else's process: postgres runs as another user
-        return True
+        except OSError:
+            return True
+        return state not in DEAD
 
     def start(self, port: int | None = None) -> str:
         """Start, recovering from a kill if need be, and return the URL. Raises: DatabaseTrouble.
@@ -95,8 +100,8 @@ class PrivateDatabase:
         if not self.data.exists():
             self._create()
         _ = self.url_of("postgres")  # a lost password is said before anything starts
-        if not self._ready():
-            self._forget_stale()
+        self._forget_stale()
+        if not self._recovered():
             port = port or _free_port()
             write(self.folder / "port", str(port), self._uid)
             settings = [
@@ -114,7 +119,7 @@ class PrivateDatabase:
 
     def stop(self) -> None:
         """Stop at once, cleanly; nothing happens if it is not running."""
-        if self._ready():
+        if self.alive():
             self._run("pg_ctl", "-w", "-m", "fast", "-D", str(self.data), "stop")
 
     def kill(self) -> None:
@@ -183,6 +188,15 @@ class PrivateDatabase:
             return False
         asked = ["pg_isready", "-q", "-h", str(self.folder), "-p", str(self.port)]
         return self._call(asked).returncode == 0
+
+    def _recovered(self) -> bool:
+        """Whether a server is there and ready; one that recovers from a kill is waited for, not started beside itself."""
+        until = time.monotonic() + RECOVERY_S
+        while self.alive() and time.monotonic() < until:
+            if self._ready():
+                return True
+            time.sleep(LOOK_S)
+        return False
 
     def _wait(self) -> None:
         for _ in range(200):

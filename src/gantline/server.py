@@ -1,5 +1,6 @@
 """create_app(settings) builds everything the server is; there is no global application."""
 
+from collections import defaultdict
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
@@ -56,7 +57,7 @@ def create_app(settings: Settings) -> FastAPI:
     engine = create_engine(
         psycopg_url(settings.database_url),
         pool_size=settings.threads,  # a thread holds one: nobody waits for a connection with a thread in hand
-        max_overflow=2,  # readiness and the feeds' own questions
+        max_overflow=4,  # readiness, the feeds' own questions, tokens that are looked up
         pool_timeout=5,
         pool_pre_ping=True,
         connect_args={"connect_timeout": 5},
@@ -68,17 +69,20 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
     app.state.news = News(settings.database_url)
     app.state.pairing_at = settings.address(settings.port) if settings.beyond else None
-    app.state.wrong_codes = []
+    app.state.wrong_codes = defaultdict(list)
     app.state.projectors = projectors.of_settings(places(settings.projectors))
     problems.install(app)
     app.add_middleware(
         CompressMiddleware, minimum_size=LEAST_COMPRESSED, zstd_level=3, brotli_quality=2, gzip_level=2
     )
-    app.add_middleware(BodyLimit, largest=settings.largest_body_bytes, photos=MOST_BYTES)
-    if settings.beyond:
+    beyond = settings.beyond
+    app.add_middleware(BodyLimit, largest=settings.largest_body_bytes, photos=MOST_BYTES, outside=beyond)
+    app.add_middleware(Busy, most=settings.waiting, outside=beyond)
+    if beyond:  # before places are counted: a stranger takes none of theirs
         app.add_middleware(Paired, sessions=lambda: app.state.sessions)
-    app.add_middleware(Busy, most=settings.waiting)
-    app.add_middleware(Doors, hosts=[f"[{one}]" if ":" in one else one for one in settings.names])
+    app.add_middleware(
+        Doors, https=beyond, hosts=[f"[{one}]" if ":" in one else one for one in settings.names]
+    )
     app.add_middleware(Watch, numbers=app.state.numbers)
     for module in (
         jobs,

@@ -5,6 +5,7 @@ import signal
 import socket
 import subprocess
 import sys
+import threading
 import time
 from collections.abc import Callable
 from pathlib import Path
@@ -82,6 +83,91 @@ def test_a_database_that_dies_is_started_again(folder: Path) -> None:
         assert private.alive()
     finally:
         running.stop()
+
+
+HANGING = """
+import sys
+from pathlib import Path
+from gantline import server, serving
+from gantline.settings import Settings
+whole = server.create_app
+def hanging(settings):
+    app = whole(settings)
+    def never():
+        while True:
+            pass
+    app.router.routes.insert(0, __import__("starlette.routing", fromlist=["Route"]).Route("/api/never", lambda request: never()))
+    return app
+server.create_app = hanging
+serving.serve(Settings(port=int(sys.argv[1]), data_folder=Path(sys.argv[2]), demo=False, worker=False))
+"""
+
+
+def test_ctrl_c_ends_it_in_five_seconds_whatever_a_thread_does(folder: Path) -> None:
+    port, data = free_port(), folder / "hangs"
+    process = subprocess.Popen(
+        [sys.executable, "-c", HANGING, str(port), str(data)], stdout=subprocess.DEVNULL
+    )
+    address = f"http://127.0.0.1:{port}/api"
+    for _ in range(200):
+        try:
+            httpx2.get(f"{address}/health", timeout=1)
+            break
+        except httpx2.HTTPError:
+            time.sleep(0.1)
+    for _ in range(3):
+        with pytest.raises(httpx2.TimeoutException):
+            httpx2.get(f"{address}/never", timeout=0.5)
+    process.send_signal(signal.SIGINT)
+    began = time.monotonic()
+    process.wait(timeout=10)
+    assert time.monotonic() - began < 5.0
+    assert not PrivateDatabase(data).alive()
+
+
+def below(pid: int) -> set[int]:
+    """All processes that one has started, and those that they have started."""
+    found, left = set[int](), [pid]
+    while left:
+        for path in Path(f"/proc/{left.pop()}/task").glob("*/children"):
+            own = {int(one) for one in path.read_text().split()}
+            found |= own
+            left += own
+    return found
+
+
+def test_nothing_is_left_of_a_server_that_is_killed(folder: Path) -> None:
+    running = Running("--data", str(folder / "killed"), "--no-demo", "--workers", "2", worker=True).start()
+    assert running.process
+    time.sleep(1.5)  # the worker has started what works for it
+    there = below(running.process.pid)
+    assert len(there) >= 5  # two that serve, the worker, its fork server, what keeps track of them
+    running.kill()
+    until = time.monotonic() + 4.0
+    while left := [
+        pid
+        for pid in there
+        if Path(f"/proc/{pid}/cmdline").exists() and Path(f"/proc/{pid}/cmdline").read_bytes()
+    ]:
+        assert time.monotonic() < until, left
+        time.sleep(0.05)
+    running.start().stop()  # and the port is free
+
+
+def test_a_database_that_recovers_is_waited_for(folder: Path) -> None:
+    data = folder / "recovers"
+    private = PrivateDatabase(data)
+    private.start()
+    postmaster = int((data / "data" / "postmaster.pid").read_text().splitlines()[0])
+    os.kill(postmaster, signal.SIGSTOP)  # alive and not ready, as while it recovers
+    awake = threading.Timer(2.0, os.kill, (postmaster, signal.SIGCONT))
+    awake.start()
+    try:
+        assert private.start()
+        assert int((data / "data" / "postmaster.pid").read_text().splitlines()[0]) == postmaster
+    finally:
+        awake.join()
+        private.stop()
 
 
 def test_a_socket_that_does_not_say_what_it_wants_is_closed(new_database: Callable[[], str]) -> None:

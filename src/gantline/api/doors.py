@@ -31,14 +31,18 @@ HEADERS = (
     (b"cross-origin-opener-policy", b"same-origin"),
 )
 
+HSTS = (b"strict-transport-security", b"max-age=31536000")
+
 
 class Doors:
     """Refuses hosts nobody named, and changes and sockets that a page of somewhere else asks for.
 
-    A request without an origin comes from no page: meters and the command line go on.
+    https: browsers are told to come back over HTTPS only. A request without an origin comes from no page: meters and the
+    command line go on.
     """
 
-    def __init__(self, app: ASGIApp, hosts: Iterable[str] = ()) -> None:
+    def __init__(self, app: ASGIApp, hosts: Iterable[str] = (), *, https: bool = False) -> None:
+        self.more = (HSTS,) if https else ()
         self.app, self.hosts = app, frozenset(one.lower() for one in (*OWN_NAMES, *hosts))
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
@@ -50,7 +54,7 @@ class Doors:
         host = headers.get(b"host", "").lower()
         why = self._foreign(scope, headers, host)
         if why is None:
-            await self.app(scope, receive, _with_headers(scope, send))
+            await self.app(scope, receive, _with_headers(scope, send, self.more))
         elif scope["type"] == "websocket":
             await send({"type": "websocket.close", "code": 4403, "reason": why[:120]})
         else:
@@ -73,14 +77,14 @@ def _name_of(host: str) -> str:
     return host[: host.find("]") + 1] if host.startswith("[") else host.partition(":")[0]
 
 
-def _with_headers(scope: Scope, send: Send) -> Send:
+def _with_headers(scope: Scope, send: Send, further: Iterable[tuple[bytes, bytes]] = ()) -> Send:
     asset = scope.get("path", "").startswith("/assets/")
     cache = f"public, max-age={OPEN_TO_ALL_S}, immutable" if asset else "private, no-cache"
 
     async def sent(message: Message) -> None:
         if message["type"] == "http.response.start":
             there = {key.lower() for key, _ in message["headers"]}
-            more = [*HEADERS, (b"cache-control", cache.encode())]
+            more = [*HEADERS, *further, (b"cache-control", cache.encode())]
             message["headers"] = [*message["headers"], *((k, v) for k, v in more if k not in there)]
         await send(message)
 

@@ -73,6 +73,11 @@ def device_of(session: Session, token: str) -> tuple[UUID, str] | None:
     return row.id, row.name
 
 
+def still_paired(session: Session, asked: Sequence[UUID]) -> set[UUID]:
+    """Which of these devices are paired now."""
+    return set(session.scalars(select(DeviceRow.id).where(DeviceRow.id.in_(asked))))
+
+
 def listed(session: Session, shop_id: UUID) -> Sequence[DeviceRow]:
     """All paired devices, the one seen last first."""
     chosen = (

@@ -71,7 +71,7 @@ class Worker:
         os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # of every child: as much memory a thread
         os.nice(YIELDING)  # all that it starts, too: who saves or drags at the same time goes first
         self.processes = multiprocessing.get_context("forkserver")
-        self.processes.set_forkserver_preload(["gantline.work.warm"])
+        self.processes.set_forkserver_preload(["gantline.work.first", "gantline.work.warm"])
         forkserver.ensure_running()  # loads it now, not when somebody waits for the first sheet
         engine = create_engine(psycopg_url(self.url), pool_size=self.at_once + 1, pool_pre_ping=True)
         self.sessions = sessionmaker(engine)

@@ -12,6 +12,7 @@ from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute, desk_of
+from gantline.api.limits import address_of
 from gantline.api.paired import COOKIE
 from gantline.api.schemas.base import Out
 from gantline.job.field import ClosedModel
@@ -20,7 +21,8 @@ from gantline.store import devices
 
 router = APIRouter(prefix="/api", tags=["devices"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 YEAR_S = 365 * 24 * 3600
-TRIES_A_MINUTE = 10
+TRIES_A_MINUTE = 10  # of one address
+MOST_ADDRESSES = 1000
 
 
 class DeviceOut(Out):
@@ -110,14 +112,20 @@ def unpair(device_id: UUID, desk: DeskDep) -> Response:
 )
 async def pair(request: Request, body: PairIn) -> Response:
     """Use a code up: this device is served from now on."""
-    tries: list[float] = request.app.state.wrong_codes
-    now = time.monotonic()
-    tries[:] = [one for one in tries if now - one < 60]
-    if len(tries) >= TRIES_A_MINUTE:
-        raise HTTPException(429, "Too many wrong codes. Wait a minute.", headers={"retry-after": "60"})
-    tries.append(now)
-    token = await run_in_threadpool(_pair, request, body)
-    tries.pop()  # a right one does not count
+    wrong: dict[str, list[float]] = request.app.state.wrong_codes
+    address, now = address_of(request.scope), time.monotonic()
+    try:
+        token = await run_in_threadpool(_pair, request, body)  # a right one always comes in
+    except devices.NoSuchCode:
+        if len(wrong) > MOST_ADDRESSES:
+            wrong.clear()
+        tries = wrong[address] = [one for one in wrong[address] if now - one < 60] + [now]
+        if len(tries) > TRIES_A_MINUTE:
+            del tries[0]
+            raise HTTPException(
+                429, "Too many wrong codes. Wait a minute.", headers={"retry-after": "60"}
+            ) from None
+        raise
     made = answer({"name": body.name, "token": token}, 201)
     made.set_cookie(COOKIE, token, max_age=YEAR_S, path="/", secure=True, httponly=True, samesite="lax")
     return made

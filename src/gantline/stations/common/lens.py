@@ -55,10 +55,13 @@ def is_turned(at: Ask) -> bool:
 
 def mount_kind(at: Ask) -> str:
     """How it is held: as entered, else what its kind of projector usually is."""
-    both = at(ratios)
-    return at.given(P.mount) or usual_mount(
-        hung=at(hung),
-        has_shift=at.field(P.has_shift),
+    given = at.given(P.mount)
+    if given is not None:
+        return given
+    both, hangs = at(ratios), at(hung)
+    return usual_mount(
+        hung=hangs,
+        has_shift=hangs or at.field(P.has_shift),  # of one that hangs it decides nothing
         ratio_high=None if both is None else both[1],
         cabinet_ratio=at.default(ThrowDefaults.cabinet_ratio),
     )
