@@ -12,7 +12,7 @@ import pytest
 from hypothesis import settings
 from sqlalchemy import create_engine
 
-from gantline.database import FAST, PrivateDatabase
+from gantline.database import FAST, ROLE, PrivateDatabase
 from gantline.job.file import read_job_file
 from gantline.job.model import Job
 from gantline.store.migrate import migrate
@@ -69,10 +69,8 @@ def new_database(cluster: PrivateDatabase) -> Callable[[], str]:
 
     def make() -> str:
         name = f"copy_{next(numbers)}"
-        with psycopg.connect(
-            cluster.url_of("postgres").replace("+psycopg", ""), autocommit=True
-        ) as connection:
-            connection.execute(f'CREATE DATABASE "{name}" TEMPLATE gantline')
+        with psycopg.connect(cluster.admin_url_of("postgres"), autocommit=True) as connection:
+            connection.execute(f'CREATE DATABASE "{name}" TEMPLATE gantline OWNER {ROLE}')
         return cluster.url_of(name)
 
     return make

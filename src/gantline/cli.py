@@ -238,10 +238,10 @@ def restore(
 ) -> None:
     """Bring a backup back into an empty folder or an empty database."""
     from gantline import keep
+    from gantline.restore import restore as bring_back
 
     with _in_words(), keep.database(_settings(data_folder=data, database_url=database), new=True) as url:
-        keep.restore(url, file)
-    typer.echo("Everything is back. The next ./start brings it up to date.")
+        typer.echo(bring_back(url, file))
 
 
 @app.command()
@@ -251,13 +251,15 @@ def export(file: Path, data: Data = None, database: Database = None) -> None:
     from sqlalchemy.orm import Session
 
     from gantline import keep
+    from gantline.datafolder import write_private
     from gantline.settings import psycopg_url
     from gantline.store.shops import the_shop
 
     with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
+        keep.check_target(file)
         engine = create_engine(psycopg_url(url))
         with Session(engine) as session:
-            file.write_bytes(keep.open_files(session, the_shop(session)))
+            write_private(file, keep.open_files(session, the_shop(session)))
         engine.dispose()
     typer.echo(str(file))
 

@@ -119,6 +119,16 @@ def write(path: Path, text: str, owner: int | None = None) -> None:
             os.fchown(file.fileno(), owner, -1)
 
 
+def write_private(path: Path, content: bytes) -> None:
+    """Write a file that only its owner may read, whole or not at all.  Raises: OSError."""
+    half = path.with_name(f"{path.name}.half")
+    half.unlink(missing_ok=True)
+    handle = os.open(half, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_NOFOLLOW, 0o600)
+    with os.fdopen(handle, "wb") as file:
+        file.write(content)
+    half.replace(path)
+
+
 def _name(uid: int) -> str:
     try:
         return pwd.getpwuid(uid).pw_name

@@ -11,7 +11,7 @@ from pathlib import Path
 from uuid import UUID
 
 import orjson
-from sqlalchemy import create_engine, inspect
+from sqlalchemy import create_engine
 from sqlalchemy.engine import make_url
 from sqlalchemy.orm import Session
 
@@ -21,6 +21,7 @@ from gantline.job.csv_rows import guarded
 from gantline.job.records import RecordKind
 from gantline.settings import Settings, psycopg_url
 
+NOT_KEPT = ("device", "pairing", "result", "procrastinate_*")
 LEAST_FREE = 500_000_000  # bytes; a database that runs out of disk stops
 
 
@@ -43,7 +44,7 @@ def database(settings: Settings, *, new: bool = False) -> Iterator[str]:
         )
     private = PrivateDatabase(settings.data_folder)
     running = private.alive()
-    url = private.url if running else private.start()
+    url = private.start()  # of one that runs, only who may enter is looked after
     try:
         yield url
     finally:
@@ -56,28 +57,33 @@ def _place(settings: Settings) -> Path:
 
 
 def backup(url: str, file: Path) -> None:
-    """Everything of a database into one file, as of one moment, also while it is used.  Raises: KeepTrouble."""
+    """Everything of a database into one file, as of one moment, also while it is used; nobody else may read it.
+
+    Leaves out: paired devices, which are paired anew, and what can be worked out again.
+    Raises: KeepTrouble.
+    """
+    check_target(file)
     half = file.with_name(f"{file.name}.half")
-    _run("pg_dump", url, "--format=custom", "--no-owner", "--no-privileges", f"--file={half}")
-    half.replace(file)  # a backup that was cut off is never taken for a whole one
-
-
-def restore(url: str, file: Path) -> None:
-    """Bring a backup into an empty database.  Raises: KeepTrouble if it is not empty, or the file is no backup."""
-    engine = create_engine(psycopg_url(url))
+    left_out = [f"--exclude-table-data={name}" for name in NOT_KEPT]
     try:
-        there = inspect(engine).get_table_names()
-    finally:
-        engine.dispose()
-    if there:
-        raise KeepTrouble(
-            "This database is not empty, and a restore overwrites nothing.\n"
-            "Give an empty folder with --data, or an empty database with --database."
+        run_program(
+            "pg_dump", url, "--format=custom", "--no-owner", "--no-privileges", *left_out, f"--file={half}"
         )
-    _run("pg_restore", url, "--single-transaction", "--no-owner", "--no-privileges", str(file))
+        half.replace(file)  # a backup that was cut off is never taken for a whole one
+    finally:
+        half.unlink(missing_ok=True)
 
 
-def _run(program: str, url: str, *arguments: str) -> None:
+def check_target(file: Path) -> None:
+    """That a file can be written there.  Raises: KeepTrouble for a folder, a device, or a folder that is not there."""
+    if file.exists() and not file.is_file():
+        raise KeepTrouble(f"{file} is a folder or a device.\nGive the name of a file to write.")
+    if not file.parent.is_dir():
+        raise KeepTrouble(f"There is no folder {file.parent}.\nMake it, or give another place.")
+
+
+def run_program(program: str, url: str, *arguments: str) -> None:
+    """One of PostgreSQL's programs on a database; files that it makes are its user's alone.  Raises: KeepTrouble."""
     parts = make_url(psycopg_url(url))
     place = [f"--host={parts.host}", f"--port={parts.port or 5432}", f"--username={parts.username}"]
     command = [
@@ -89,7 +95,7 @@ def _run(program: str, url: str, *arguments: str) -> None:
     ]
     # the password goes by the environment: a command line can be read by everybody on the machine
     secret = os.environ | {"PGPASSWORD": parts.password or ""}
-    done = subprocess.run(command, env=secret, capture_output=True, text=True, check=False)  # noqa: S603
+    done = subprocess.run(command, env=secret, capture_output=True, text=True, check=False, umask=0o077)  # noqa: S603
     if done.returncode != 0:
         said = (done.stderr.strip().splitlines() or ["no reason given"])[0]
         raise KeepTrouble(f"{program} did not succeed: {said}\nNothing was changed.")

@@ -24,7 +24,17 @@ def migrate(engine: Engine) -> None:
     """Upgrade to the newest version under an advisory lock."""
     with engine.begin() as connection:
         connection.execute(text("SELECT pg_advisory_xact_lock(:key)"), {"key": MIGRATE_LOCK})
-        command.upgrade(alembic_config(connection), "head")
+        migrate_to(connection)
+
+
+def migrate_to(connection: Connection, revision: str = "head") -> None:
+    """Upgrade to a version in the connection's transaction."""
+    command.upgrade(alembic_config(connection), revision)
+
+
+def revisions() -> list[str]:
+    """Every version of the schema, the first one first."""
+    return [one.revision for one in ScriptDirectory.from_config(alembic_config()).walk_revisions()][::-1]
 
 
 def is_current(engine: Engine) -> bool:

@@ -1,4 +1,4 @@
-"""Loaded by the fork server before anything else, so that it ends with the worker that started it, also while it loads the rest."""
+"""Loaded by the fork server first, so that it ends with the worker that started it, also while it loads the rest."""
 
 import signal
 
