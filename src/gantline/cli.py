@@ -246,22 +246,49 @@ def restore(
 
 @app.command()
 def export(file: Path, data: Data = None, database: Database = None) -> None:
-    """Write the whole shop as a zip of open files: job files, stores, settings, readings."""
+    """Write the whole shop as a zip of open files: jobs with every version, readings and photos, stores, settings."""
     from sqlalchemy import create_engine
     from sqlalchemy.orm import Session
 
     from gantline import keep
-    from gantline.datafolder import write_private
+    from gantline.datafolder import private_file
+    from gantline.openfiles import write_shop
     from gantline.settings import psycopg_url
     from gantline.store.shops import the_shop
 
     with _in_words(), keep.database(_settings(data_folder=data, database_url=database)) as url:
         keep.check_target(file)
         engine = create_engine(psycopg_url(url))
-        with Session(engine) as session:
-            write_private(file, keep.open_files(session, the_shop(session)))
+        with Session(engine) as session, private_file(file) as handle:
+            write_shop(session, the_shop(session), handle)
         engine.dispose()
     typer.echo(str(file))
+
+
+@app.command("import")
+def import_shop(
+    file: Annotated[Path, typer.Argument(exists=True, dir_okay=False)],
+    data: Data = None,
+    database: Database = None,
+) -> None:
+    """Read an exported shop into an empty installation; devices are paired anew."""
+    from sqlalchemy import create_engine
+    from sqlalchemy.orm import Session
+
+    from gantline import keep
+    from gantline.openfiles import read_shop
+    from gantline.settings import psycopg_url
+    from gantline.store.migrate import migrate
+
+    with _in_words(), keep.database(_settings(data_folder=data, database_url=database), new=True) as url:
+        engine = create_engine(psycopg_url(url))
+        try:
+            migrate(engine)
+            with Session(engine) as session, session.begin():
+                count = read_shop(session, file)
+        finally:
+            engine.dispose()
+    typer.echo(f"{count} jobs are here now. Pair each device again.")
 
 
 @app.command()

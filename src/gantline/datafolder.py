@@ -9,7 +9,10 @@ import os
 import pwd
 import stat
 import subprocess
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
+from typing import IO
 
 MARKER = "gantline-database"
 MARKED = "The private database of Gantline. Do not change anything in here by hand.\n"
@@ -119,14 +122,18 @@ def write(path: Path, text: str, owner: int | None = None) -> None:
             os.fchown(file.fileno(), owner, -1)
 
 
-def write_private(path: Path, content: bytes) -> None:
-    """Write a file that only its owner may read, whole or not at all.  Raises: OSError."""
+@contextmanager
+def private_file(path: Path) -> Iterator[IO[bytes]]:
+    """A file that only its owner may read, there whole at the end or not at all.  Raises: OSError."""
     half = path.with_name(f"{path.name}.half")
     half.unlink(missing_ok=True)
     handle = os.open(half, os.O_WRONLY | os.O_CREAT | os.O_EXCL | os.O_NOFOLLOW, 0o600)
-    with os.fdopen(handle, "wb") as file:
-        file.write(content)
-    half.replace(path)
+    try:
+        with os.fdopen(handle, "wb") as file:
+            yield file
+        half.replace(path)
+    finally:
+        half.unlink(missing_ok=True)
 
 
 def _name(uid: int) -> str:

@@ -1,24 +1,17 @@
 """Backups that come back: the whole database in PostgreSQL's own format, and a shop as a zip of open files."""
 
-import io
 import os
 import shutil
 import subprocess
-import zipfile
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
-from uuid import UUID
 
-import orjson
 from sqlalchemy import create_engine
 from sqlalchemy.engine import make_url
-from sqlalchemy.orm import Session
 
 from gantline.database import PrivateDatabase, find_programs, postgres_user
 from gantline.datafolder import check_content, place_of
-from gantline.job.csv_rows import guarded
-from gantline.job.records import RecordKind
 from gantline.settings import Settings, psycopg_url
 
 NOT_KEPT = ("device", "pairing", "result", "procrastinate_*")
@@ -99,41 +92,6 @@ def run_program(program: str, url: str, *arguments: str) -> None:
     if done.returncode != 0:
         said = (done.stderr.strip().splitlines() or ["no reason given"])[0]
         raise KeepTrouble(f"{program} did not succeed: {said}\nNothing was changed.")
-
-
-def open_files(session: Session, shop_id: UUID) -> bytes:
-    """The whole shop as a zip of open files: every job's file, the stores, the settings, the readings."""
-    from gantline.store import jobs, readings, shops
-
-    out, names = io.BytesIO(), set[str]()
-    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as pack:
-        lines = ["job,source,seq,what,x_mm,value_mm,taken_at"]
-        for row in jobs.heads(session, shop_id):
-            called = _file_name(str(row.document.get("name") or "job"), names)
-            pack.writestr(f"jobs/{called}.job.json", orjson.dumps(row.document, option=orjson.OPT_INDENT_2))
-            for one in reversed(readings.of_job(session, row.job_id)):
-                x = "" if one.x_mm is None else f"{one.x_mm:.3f}"
-                cells = (guarded(called), one.source, str(one.seq), one.what, x, f"{one.value_mm:.3f}")
-                lines.append(",".join((*cells, one.taken_at.isoformat())))
-        pack.writestr("readings.csv", "\r\n".join(lines) + "\r\n")
-        for kind in RecordKind:
-            found = shops.named_records(session, shop_id, kind)
-            listed = [{"key": key, "name": name, "body": body} for key, name, body in found]
-            pack.writestr(f"stores/{kind}.json", orjson.dumps(listed, option=orjson.OPT_INDENT_2))
-        own = shops.the_settings(session)[1].overrides
-        pack.writestr("settings.json", orjson.dumps({"values": dict(own)}, option=orjson.OPT_INDENT_2))
-    return out.getvalue()
-
-
-def _file_name(name: str, taken: set[str]) -> str:
-    bare = "".join(letter if letter.isalnum() or letter in " .-_" else "_" for letter in name).strip(" .")[
-        :80
-    ]
-    found, number = bare or "job", 2
-    while found.lower() in taken:
-        found, number = f"{bare} {number}", number + 1
-    taken.add(found.lower())
-    return found
 
 
 def doctor(settings: Settings) -> Iterator[tuple[bool, str]]:

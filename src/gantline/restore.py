@@ -23,7 +23,7 @@ from gantline.store.migrate import migrate_to, revisions
 
 VERSION = "alembic_version"
 # in an order in which what a row names is there before it; devices are paired anew, and results are worked out again
-TABLES = ("shop", "job", "job_version", "record", "setting", "reading", "cast", "photo", "removed")
+TABLES = ("shop", "job", "job_version", "record", "setting", "reading", "cast", "photo")
 COPY = re.compile(rb'COPY public\.(\w+) \(([\w", ]+)\) FROM stdin;\n')
 END = b"\\.\n"
 

@@ -1,6 +1,7 @@
 """create_app(settings) builds everything the server is; there is no global application."""
 
-from collections import defaultdict
+import asyncio
+from collections import Counter
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
@@ -19,7 +20,7 @@ from starlette_compress import CompressMiddleware
 from gantline import __version__
 from gantline.api import problems
 from gantline.api.doors import Doors
-from gantline.api.limits import BodyLimit, Busy
+from gantline.api.limits import BodyLimit, Busy, Tries
 from gantline.api.news import News
 from gantline.api.paired import Paired
 from gantline.api.routes import (
@@ -43,8 +44,10 @@ from gantline.sweeping import seldom_swept
 from gantline.vision.reading import MOST_BYTES
 from gantline.work.queue import Queue
 
+PAIRING_TRIES, CAST_TRIES = 10, 20  # wrong codes of one address in a minute
+PHOTOS_AT_ONCE = 3  # taken in at the same time, at most 25 MB each
 OWN_PAGES = ("docs", "pair")
-LONGEST_PATH = 300
+LONGEST_PATH, LONGEST_NAME = 300, 255
 LEAST_COMPRESSED = 12_000  # bytes; the answer of a drag is quicker as it is
 
 
@@ -68,8 +71,10 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.readers = sessionmaker(engine.execution_options(isolation_level="AUTOCOMMIT"))
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
     app.state.news = News(settings.database_url)
+    app.state.photos_at_once = asyncio.Semaphore(PHOTOS_AT_ONCE)
     app.state.pairing_at = settings.address(settings.port) if settings.beyond else None
-    app.state.wrong_codes = defaultdict(list)
+    app.state.wrong_codes, app.state.wrong_casts = Tries(PAIRING_TRIES), Tries(CAST_TRIES)
+    app.state.asked_projectors = Counter[str]()
     app.state.projectors = projectors.of_settings(places(settings.projectors))
     problems.install(app)
     app.add_middleware(
@@ -140,6 +145,6 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
         if path in OWN_PAGES:
             return FileResponse(folder / f"{path}.html", headers={"cache-control": "no-cache"})
         file = folder / path
-        if path and "/" not in path and file.is_file():
+        if path and "/" not in path and len(path.encode(errors="replace")) <= LONGEST_NAME and file.is_file():
             return FileResponse(file)
         return FileResponse(index, headers={"cache-control": "no-cache"})

@@ -1,5 +1,6 @@
 """Cast, photos and the trainer over HTTP."""
 
+import time
 from typing import Any
 
 import cv2
@@ -63,8 +64,18 @@ def test_a_code_that_joins_nothing_says_where_the_code_stands(client: TestClient
     assert "It stands at Align, under Cast" in missing.json()["detail"]
 
 
-def test_a_photo_is_kept_gray_and_without_what_the_camera_wrote(
-    client: TestClient, job: dict[str, Any]
+def read_by_worker(client: TestClient, path: str) -> Any:
+    """A photo's reading, followed until a worker has it."""
+    for _ in range(200):
+        answer = client.get(f"{path}/reading")
+        if answer.status_code != 202:
+            return answer
+        time.sleep(0.1)
+    raise AssertionError(path)
+
+
+def test_a_photo_is_unpacked_by_a_worker_alone_and_kept_gray_without_what_the_camera_wrote(
+    client: TestClient, job: dict[str, Any], worker: None
 ) -> None:
     path = f"/api/jobs/{job['id']}/photos"
     plain = small()
@@ -73,25 +84,44 @@ def test_a_photo_is_kept_gray_and_without_what_the_camera_wrote(
     marked = plain[:2] + b"\xff\xe1" + (len(note) + 2).to_bytes(2, "big") + note + plain[2:]
     kept = client.post(path, content=marked, headers=JPEG)
     assert kept.status_code == 201
-    again = client.get(f"{path}/{kept.json()['id']}")
+    one = f"{path}/{kept.json()['id']}"
+    assert client.get(one).status_code == 404  # as it was sent it is shown to nobody
+    assert read_by_worker(client, one).status_code == 200
+    again = client.get(one)
     assert again.headers["content-type"] == "image/jpeg"
     assert b"latitude" not in again.content
     image = cv2.imdecode(np.frombuffer(again.content, dtype=np.uint8), cv2.IMREAD_UNCHANGED)
     assert image is not None
     assert image.shape == (1200, 1600)
+    assert client.delete(one, headers={"gantline-who": "Oda Brink"}).status_code == 204
+    assert "was removed by Oda Brink" in client.get(one).json()["detail"]
+    assert [row["removed_by"] for row in client.get(path).json()] == ["Oda Brink"]
 
 
 def test_what_is_no_photo_is_refused_and_another_jobs_is_not_found(
-    client: TestClient, job: dict[str, Any]
+    client: TestClient, job: dict[str, Any], worker: None
 ) -> None:
     path = f"/api/jobs/{job['id']}/photos"
     assert (
         client.post(path, content=b"GIF89a", headers=JPEG).json()["detail"]
         == "A JPEG or a PNG is wanted here."
     )
-    assert "broken" in client.post(path, content=small()[:4000], headers=JPEG).json()["detail"]
     assert client.post(path, content=small(), headers={"content-type": "text/plain"}).status_code == 415
     assert client.post(path, content=b"\xff" * (26 * 2**20), headers=JPEG).status_code == 413
+    huge = cv2.imencode(".jpg", np.zeros((9500, 9500), dtype=np.uint8))[1].tobytes()
+    for content, why in (
+        (small()[:4000], "broken"),
+        (huge, "more pixels"),
+        (
+            huge[:2] + b"\xff" + huge[2:],
+            "more pixels",
+        ),  # a fill byte is legal, and no head of our own making is asked
+        (b"\xff\xd8\xff" + b"\x00" * 4000, "does not say how large"),
+    ):
+        one = f"{path}/{client.post(path, content=content, headers=JPEG).json()['id']}"
+        refused = read_by_worker(client, one)
+        assert (refused.status_code, why in refused.json()["detail"]) == (422, True), refused.text
+        assert client.get(f"{one}/reading").status_code == 404  # and nothing of it is kept
     kept = client.post(path, content=small(), headers=JPEG).json()["id"]
     other = client.post("/api/jobs", json={"name": "another", "start": "diagonal", "value": "100"}).json()
     missing = client.get(f"/api/jobs/{other['id']}/photos/{kept}")

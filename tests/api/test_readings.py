@@ -79,8 +79,49 @@ def test_readings_go_into_the_survey_as_measured_and_replace_their_place(
         ).json()
         assert [one["x_mm"] for one in used["document"]["survey"]["ceiling_readings"]] == [0, 900]
         assert sorted(one["x_mm"] for one in used["document"]["survey"]["stud_readings"]) == [310, 716]
-    send(3, "ceiling", 9999, 0)  # the same number again: the first stays
+    send(3, "ceiling", 1236, 0)  # the same again is the same
+    body = {"readings": [{"source": "m", "seq": 3, "what": "ceiling", "x_mm": 0, "value_mm": 9999}]}
+    refused = client.post(path, json=body)
+    assert (refused.status_code, "The next free number is 6." in refused.json()["detail"]) == (422, True)
     assert 9999 not in [one["value_mm"] for one in client.get(path).json()]
+    unknown = client.post(
+        f"{path}/use", json={"readings": [{"source": "n", "seq": 9}]}, headers={"If-Match": '"4"'}
+    )
+    assert unknown.json()["detail"] == "There is no reading 9 of n."
+
+
+def test_a_removed_reading_leaves_who_and_when_and_the_number_says_so(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    path = f"/api/jobs/{job['id']}/readings"
+    client.post(path, json={"readings": [{"source": "m", "seq": 1, "what": "wall-width", "value_mm": 4700}]})
+    client.post(f"{path}/use", json={"readings": [{"source": "m", "seq": 1}]}, headers={"If-Match": '"1"'})
+    assert client.delete(f"{path}/m/1", headers={"gantline-who": "Oda Brink"}).status_code == 204
+    gone = client.get(path).json()[0]
+    assert (gone["value_mm"], gone["removed_by"], gone["removed_at"] is not None) == (None, "Oda Brink", True)
+    now = client.get(f"/api/jobs/{job['id']}").json()
+    assert (now["version"], now["document"]["survey"]["wall_width_mm"]) == (3, 4700)
+    said = [one["text"] for one in now["plan"]["findings"] if one["code"] == "reading-removed"]
+    assert said == [
+        "Wall width: this comes from reading 1 of m, which was removed. Measure again if it matters."
+    ]
+    again = client.delete(f"{path}/m/1")
+    assert "was removed by Oda Brink" in again.json()["detail"]
+
+
+def test_every_reading_is_reached_however_many_there_are(client: TestClient, job: dict[str, Any]) -> None:
+    path = f"/api/jobs/{job['id']}/readings"
+    for first in range(1, 1201, 400):
+        rows = [{"source": "m", "seq": seq, "value_mm": seq} for seq in range(first, first + 400)]
+        assert client.post(path, json={"readings": rows}).json()["new"] == 400
+    seen = [
+        one["seq"] for after in (0, 500, 1000) for one in client.get(path, params={"after": after}).json()
+    ]
+    assert sorted(seen) == list(range(1, 1201))
+    use = client.post(
+        f"{path}/use", json={"readings": [{"source": "m", "seq": 1}]}, headers={"If-Match": '"1"'}
+    )
+    assert "say no place" in use.json()["detail"]  # the oldest one is found
 
 
 def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(
@@ -99,6 +140,17 @@ def test_the_feed_answers_hello_acks_what_is_stored_and_refuses_nonsense(
         assert say({"source": "m", "hello": True}) == {"last": 1}  # 2 is missing
         assert say({"source": "m", "seq": 4, "value_mm": "far"})["refused"] == 4
         assert "text" in say([1, 2])
+        # a meter that counts from 1 again: nothing it took is lost, and nothing comes twice
+        for _ in range(2):
+            assert say({"source": "m", "seq": 1, "value_mm": 6}) == {"ack": 1, "kept_as": 4}
+        assert say({"source": "m", "seq": 1, "value_mm": 5}) == {"ack": 1}
+        for text in ('{"source": "m", "seq": NaN, "value_mm": 1}', '{"source": "m\\u0000", "hello": true}',
+            '{"source": "m", "seq": 9, "value_mm": "\\ud800"}', "null", '{"seq": [1], "hello": {}}'):  # fmt: skip
+            socket.send_text(text)
+            answer = socket.receive_json()
+            assert (answer["refused"] in (None, 9), bool(answer["text"])) == (True, True)
+    values = [one["value_mm"] for one in client.get(f"/api/jobs/{job['id']}/readings").json()]
+    assert sorted(values) == [5, 6, 7]
 
 
 def test_a_meter_and_a_server_killed_at_any_moment_lose_and_double_nothing(folder: Path) -> None:

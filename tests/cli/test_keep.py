@@ -90,9 +90,9 @@ def test_a_backup_restored_into_an_empty_folder_is_the_same_to_the_last_row(
     finally:
         private.stop()
     with zipfile.ZipFile(io.BytesIO(packed.read_bytes())) as pack:
-        jobs = [read_job_file(pack.read(name)).name for name in pack.namelist() if name.startswith("jobs/")]
+        jobs = [read_job_file(pack.read(name)).name for name in pack.namelist() if name.endswith(".job.json")]
         assert sorted(jobs) == ["Basement den", "Mill loft", "Narrow lounge", "Parish hall"]
-        assert b"meter,1,datum,,1200.000" in pack.read("readings.csv")
+        assert b"meter,1,datum,,,1200.000" in pack.read("readings.csv")
         assert len(pack.read("stores/fabric.json")) > 1000
 
 

@@ -4,6 +4,7 @@ Against: a stranger in the same network who fills places or sends slowly, and a 
 """
 
 import asyncio
+import time
 from collections import Counter
 
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -20,6 +21,7 @@ SLOWEST_BYTES_S = 100_000  # a photo gets as long as it takes at this pace
 OUTSIDE_BYTES = 2_000  # a code and a name
 OUTSIDE, OUTSIDE_PAIRING, PAIRING_AN_ADDRESS = 40, 4, 2
 PAIRING = "/api/pair"
+MOST_ADDRESSES = 1000
 
 
 class Busy:
@@ -62,6 +64,23 @@ class Busy:
         if scope["path"] != PAIRING:
             return [("outside", OUTSIDE)]
         return [("pairing", OUTSIDE_PAIRING), (f"pairing {address_of(scope)}", PAIRING_AN_ADDRESS)]
+
+
+class Tries:
+    """Wrong codes of each address in the last minute: past the most, its further ones are refused for a while."""
+
+    def __init__(self, most: int) -> None:
+        self.most = most
+        self.by_address: dict[str, list[float]] = {}
+
+    def wrong(self, scope: Scope) -> bool:
+        """Count one; whether there are too many."""
+        now, address = time.monotonic(), address_of(scope)
+        if len(self.by_address) > MOST_ADDRESSES:
+            self.by_address.clear()
+        lately = [one for one in self.by_address.get(address, ()) if now - one < 60.0]
+        self.by_address[address] = [*lately[-self.most :], now]
+        return len(lately) >= self.most
 
 
 class BodyLimit:

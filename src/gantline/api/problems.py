@@ -12,6 +12,7 @@ from fastapi.exceptions import RequestValidationError
 from pydantic import BaseModel, ValidationError
 from sqlalchemy.exc import OperationalError, SQLAlchemyError
 from starlette.exceptions import HTTPException
+from starlette.requests import ClientDisconnect
 
 from gantline.core.errors import DesignError
 from gantline.job.problems import BadDocument, FieldProblem, from_validation
@@ -37,10 +38,14 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "projector-refuses": (409, "The projector says no"),
     "photo-untrusted": (422, "Not a photo that can be read"),
     "no-such-code": (422, "Not a good code"),
+    "name-taken": (422, "This name is taken"),
+    "another-edit": (409, "Another edit under this key"),
+    "another-value": (422, "Another value under this number"),
     "no-such-work": (404, "No such work"),
     "work-failed": (422, "This could not be made"),
     "too-large": (413, "Too large"),
 }
+LEFT = 499
 DEFAULT = (422, "This cannot be")
 
 
@@ -134,6 +139,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(RequestValidationError, _on_request)
     app.add_exception_handler(ValidationError, _on_validation)
     app.add_exception_handler(HTTPException, _on_http)
+    app.add_exception_handler(ClientDisconnect, _on_left)
     app.add_exception_handler(OperationalError, _on_database)
     app.add_exception_handler(SQLAlchemyError, _on_unknown)
     app.add_exception_handler(Exception, _on_unknown)
@@ -184,6 +190,11 @@ def _on_http(request: Request, exc: Exception) -> Response:
     response = problem(request, f"http-{exc.status_code}", exc.status_code, str(exc.detail), str(exc.detail))
     response.headers.update(exc.headers or {})
     return response
+
+
+def _on_left(request: Request, exc: Exception) -> Response:
+    """Nobody reads this answer: who asked went in the middle of the request, which is no error of ours."""
+    return problem(request, "left", LEFT, "Left", "The rest of this request did not come.")
 
 
 def _on_database(request: Request, exc: Exception) -> Response:

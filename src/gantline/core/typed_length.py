@@ -59,7 +59,9 @@ def read_length(text: str, units: Units) -> TypedLength:
     Returns: TypedLength [mm], any sign.  Raises: UnreadableLength, saying what was understood.
     Leaves out: arithmetic ("8' + 3"), and thousands separators, which it refuses as ambiguous.
     """
-    shown = text.strip()[:LONGEST_TEXT]
+    shown = (
+        text.strip()[:LONGEST_TEXT].encode("utf-8", "replace").decode()
+    )  # a half character cannot be quoted back
     if not shown or len(text) > LONGEST_TEXT:
         raise UnreadableLength(
             "A length is missing here: write 98 1/2, 8' 2 1/2\", 2.5 m or 2500.", typed=shown

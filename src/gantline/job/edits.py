@@ -14,6 +14,7 @@ from gantline.job.model.survey import Survey, one_spot
 from gantline.job.pointers import END, parent, parts
 from gantline.job.problems import BadDocument, FieldProblem
 
+KEPT_BESIDE = ("known", "sources")  # how fields are known, and from which record they come
 Pointer = Annotated[str, Field(min_length=1, max_length=200, pattern=r"^(/[^/\x00-\x1f]+)+$")]
 # strict: lax parsing would read 0 as false and "113" as a number of millimeters
 Scalar = StrictBool | StrictInt | StrictFloat | StrictStr | None
@@ -94,6 +95,14 @@ def mark_known(job: Job, pointer: str, known: str | None) -> Job:
 
 
 def _set(data: dict[str, Any], edit: Edit) -> None:
+    if parts(edit.pointer)[0] in KEPT_BESIDE:
+        raise BadDocument(
+            [
+                FieldProblem(
+                    edit.pointer, "This is kept beside the fields: say it with the edit of a field.", ""
+                )
+            ]
+        )
     holder, key = parent(data, edit.pointer)
     value, place = deepcopy(edit.value), edit.pointer
     if isinstance(holder, list):

@@ -4,7 +4,7 @@ import zlib
 from collections.abc import Sequence
 from typing import Annotated, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import BaseModel, Field, ValidationError
 
 from gantline.core.units import Units
 from gantline.job.csv_rows import read_rows
@@ -31,6 +31,7 @@ What = Literal[
 STUD = "stud-"
 Source = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[A-Za-z0-9 ._-]+$")]
 MOST_ROWS = 500
+REMOVED = ", which was removed"
 
 
 class Reading(ClosedModel):
@@ -47,6 +48,23 @@ class Reading(ClosedModel):
     x_mm: PositionMm | None = None
     y_mm: PositionMm | None = None
     value_mm: PositionMm
+
+
+class Hello(BaseModel):
+    """How a feed begins: which source speaks."""
+
+    source: Source
+    hello: bool
+
+
+def named(reading: Reading) -> str:
+    """What the job says of where a number came from."""
+    return f"reading {reading.seq} of {reading.source}"
+
+
+def gone(source: str) -> str:
+    """The same once the reading was removed."""
+    return f"{source}{REMOVED}"
 
 
 def read_csv(content: bytes, units: Units, source: str, first_seq: int) -> list[Reading]:
@@ -79,7 +97,7 @@ def _row(row: dict[str, str], line: int, units: Units, source: str, seq: int) ->
 
 
 def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
-    """The edits that put readings into the survey.
+    """The edits that put readings into the survey, each with the reading it comes from.
 
     A reading at a place that has one already replaces it. `distance` readings are left to people.
     """
@@ -99,19 +117,27 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
     }
     for one in readings:
         if one.what in single:
-            out.append(Edit(pointer=single[one.what].pointer, value=one.value_mm, known="measured"))
+            out.append(
+                Edit(
+                    pointer=single[one.what].pointer, value=one.value_mm, known="measured", source=named(one)
+                )
+            )
         elif one.what.startswith(STUD):
             value = {"id": _id(one), "x_mm": one.value_mm, "kind": one.what.removeprefix(STUD)}
             there = any(each.id == value["id"] for each in job.survey.stud_readings)
             pointer = field_of(Survey.stud_readings).pointer
-            out.append(Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value))
+            out.append(
+                Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value, source=named(one))
+            )
         elif one.what == "gap":
             if one.x_mm is None or one.y_mm is None:
                 continue  # a gap without its place says nothing
             value = {"id": _id(one), "x_mm": one.x_mm, "y_mm": one.y_mm, "gap_mm": one.value_mm}
             there = any(each.id == value["id"] for each in job.survey.gaps)
             pointer = field_of(Survey.gaps).pointer
-            out.append(Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value))
+            out.append(
+                Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value, source=named(one))
+            )
         elif one.what in lists:
             field, name = lists[one.what]
             x = one.x_mm or 0.0
@@ -120,7 +146,9 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
                 isinstance(each.value, dict) and each.value.get("id") == at for each in out
             )
             value = {"id": at, "x_mm": x, name: one.value_mm}
-            out.append(Edit(pointer=f"{field.pointer}/{at if there else '-'}", value=value))
+            out.append(
+                Edit(pointer=f"{field.pointer}/{at if there else '-'}", value=value, source=named(one))
+            )
     return out
 
 

@@ -86,7 +86,8 @@ def _percent(value: Any) -> Any:
     try:
         return float(bare) / 100.0
     except ValueError:
-        raise ValueError(f"“{value.strip()[:30]}” is no percentage: write 55 or 55 %.") from None
+        said = value.strip()[:30].encode("utf-8", "replace").decode()
+        raise ValueError(f"“{said}” is no percentage: write 55 or 55 %.") from None
 
 
 _TYPED_NUMBER = BeforeValidator(_number, json_schema_input_type=float | str)

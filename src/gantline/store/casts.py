@@ -4,6 +4,7 @@ import secrets
 from uuid import UUID
 
 from sqlalchemy import delete, func, select
+from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -22,12 +23,13 @@ class NoSuchCast(DesignError):
 
 def of_job(session: Session, shop_id: UUID, job_id: UUID) -> CastRow:
     """The row of a job, made when it is first asked for."""
-    found = session.scalar(select(CastRow).where(CastRow.job_id == job_id))
+    named = select(CastRow).where(CastRow.job_id == job_id)
+    found = session.scalar(named)
     if found is None:
         code = "".join(secrets.choice(LETTERS) for _ in range(LONG))
-        found = CastRow(job_id=job_id, shop_id=shop_id, code=code, pattern="corners", u=0.5, v=0.5)
-        session.add(found)
-        session.flush()
+        row = {"job_id": job_id, "shop_id": shop_id, "code": code, "pattern": "corners", "u": 0.5, "v": 0.5}
+        session.execute(insert(CastRow).values(row).on_conflict_do_nothing())  # two pages may ask at once
+        found = session.scalars(named).one()
     return found
 
 

@@ -14,17 +14,25 @@ from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
 from gantline.store.models import DeviceRow, PairingRow
+from gantline.store.names import alike
 
 LETTERS = "23456789ABCDEFGHJKMNPQRSTVWXYZ"  # none that is read as another
 CODE_LENGTH = 8  # 30^8: with few tries a minute and a short life nobody guesses one
 CODE_LASTS = timedelta(minutes=15)
 MOST_DEVICES = 200
+RESERVED = ("office",)  # whoever saves at the server itself
 
 
 class NoSuchCode(DesignError):
     """A pairing code that was never given, was used, or is too old."""
 
     code = "no-such-code"
+
+
+class NameTaken(DesignError):
+    """A name that another device has, or one that reads like it."""
+
+    code = "name-taken"
 
 
 class NoSuchDevice(DesignError):
@@ -46,9 +54,15 @@ def pair(session: Session, code: str, name: str) -> str:
     """Use a code up and return the device's token, which is shown to nobody again.
 
     Args: code, with or without its dash, in letters of either size; name, under which this device saves.
-    Raises: NoSuchCode, or DesignError when there are too many devices.
+    Raises: NoSuchCode, NameTaken, or DesignError when there are too many devices.
     """
     letters = "".join(one for one in code.upper() if one.isalnum())
+    named = select(PairingRow.shop_id).where(
+        PairingRow.code_digest == _digest(letters), PairingRow.until >= func.now()
+    )
+    shop_id = session.scalar(named)
+    if shop_id is not None:  # a code is not used up by a name that cannot be had
+        _check_name(session, shop_id, name)
     used = session.execute(
         delete(PairingRow)
         .where(PairingRow.code_digest == _digest(letters), PairingRow.until >= func.now())
@@ -59,8 +73,18 @@ def pair(session: Session, code: str, name: str) -> str:
     if (session.scalar(select(func.count()).select_from(DeviceRow)) or 0) >= MOST_DEVICES:
         raise DesignError(f"{MOST_DEVICES} devices are paired already. Unpair one that is not used any more.")
     token = secrets.token_urlsafe(32)
-    session.add(DeviceRow(shop_id=used[0], name=name, token_digest=_digest(token)))
+    session.add(DeviceRow(shop_id=used[0], name=name, alike=alike(name), token_digest=_digest(token)))
     return token
+
+
+def _check_name(session: Session, shop_id: UUID, name: str) -> None:
+    """That no other device is called so: its name is who saves.  Raises: NameTaken."""
+    same = select(DeviceRow.id).where(DeviceRow.shop_id == shop_id, DeviceRow.alike == alike(name))
+    if not alike(name) or alike(name) in RESERVED or session.scalar(same) is not None:
+        raise NameTaken(
+            f"A device is called {name} already, or the name reads like another. Choose another one.",
+            field="name",
+        )
 
 
 def device_of(session: Session, token: str) -> tuple[UUID, str] | None:

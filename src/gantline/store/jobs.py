@@ -37,6 +37,12 @@ class VersionConflict(DesignError):
         self.differences: list[dict[str, str]] = []
 
 
+class AnotherEdit(DesignError):
+    """A key that names an edit was used for another one."""
+
+    code = "another-edit"
+
+
 class NothingToUndo(DesignError):
     """There is no earlier (or, for redo, later) version to bring back."""
 
@@ -45,13 +51,16 @@ class NothingToUndo(DesignError):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Save:
-    """One version to be saved. card: what the yard shows of it, made with its plan; key: names the edit."""
+    """One version to be saved. card: what the yard shows of it, made with its plan; key: names the edit, digest: what it was.
+    as_built: whether it says something that was built or read."""
 
     document: dict[str, Any]
     what: str
     who: str
     card: dict[str, Any] | None = None
     key: str | None = None
+    digest: str | None = None
+    as_built: bool | None = None
 
 
 def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
@@ -69,6 +78,7 @@ def create(session: Session, shop_id: UUID, save: Save) -> JobVersionRow:
         who=save.who,
         document=save.document,
         card=save.card,
+        as_built=save.as_built,
     )
     session.add(first)
     session.flush()
@@ -223,6 +233,7 @@ def _append(
     made = JobVersionRow(
         job_id=job_id, number=number, shop_id=shop_id, parent=parent, stands_for=stands_for or number,
         what=save.what, who=save.who, document=save.document, card=save.card, edit_key=save.key,
+        edit_digest=save.digest, as_built=save.as_built,
     )  # fmt: skip
     session.add(made)
     session.flush()  # the time of saving comes back with the row

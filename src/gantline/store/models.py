@@ -14,6 +14,7 @@ from sqlalchemy import (
     String,
     Text,
     UniqueConstraint,
+    false,
     func,
 )
 from sqlalchemy.dialects.postgresql import JSONB
@@ -35,21 +36,25 @@ class Base(DeclarativeBase):
 
 
 class ShopRow(Base):
-    """A firm."""
+    """A firm. The one that everybody works in has the key "own"."""
 
     __tablename__ = "shop"
+    key: Mapped[str | None] = mapped_column(String(20), unique=True)
     id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
     name: Mapped[str] = mapped_column(String(120))
 
 
 class JobRow(Base):
-    """A job: only its head, the number of its newest version. Saving moves the head by one."""
+    """A job: only its head, the number of its newest version. Saving moves the head by one. binned_at: since when, and by
+    whom, it lies in the bin; null while it is in the yard."""
 
     __tablename__ = "job"
     id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     head: Mapped[int]
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    binned_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    binned_by: Mapped[str | None] = mapped_column(String(120))
 
 
 # by itself, since a search that reads whole documents takes a second over 10,000 jobs
@@ -60,7 +65,8 @@ class JobVersionRow(Base):
     """One saved state of a job; never changed. `stands_for` is the version whose state this is: its
     own number, or the one an undo or redo brought back. `parent` is the state it was made from. `card` is
     what the yard shows of it; null: made when it is shown. `edit_key` names the edit it was saved by: sent again,
-    it is answered by this version."""
+    it is answered by this version, if it is the same: edit_digest. as_built: whether it says something that was built
+    or read; null: not known."""
 
     __tablename__ = "job_version"
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
@@ -74,6 +80,8 @@ class JobVersionRow(Base):
     document: Mapped[dict[str, Any]] = mapped_column(JSONB)
     card: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
     edit_key: Mapped[str | None] = mapped_column(String(64))
+    edit_digest: Mapped[str | None] = mapped_column(String(64))
+    as_built: Mapped[bool | None]
     found_by: Mapped[str] = mapped_column(Text, Computed(NAME_AND_PLACE, persisted=True))
     __table_args__ = (
         ForeignKeyConstraint(["job_id", "stands_for"], ["job_version.job_id", "job_version.number"]),
@@ -93,7 +101,11 @@ class RecordRow(Base):
 
 
 class ReadingRow(Base):
-    """One reading of an instrument; never changed. A source numbers its readings, so none comes twice."""
+    """One reading of an instrument; never changed. A source numbers its readings, so none comes twice.
+
+    who: by whom it came; sent_as: the number it came under, where that was taken by another value. One that was removed
+    keeps its number, and by whom and when that was; its values are gone.
+    """
 
     __tablename__ = "reading"
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
@@ -103,12 +115,17 @@ class ReadingRow(Base):
     what: Mapped[str] = mapped_column(String(20))
     x_mm: Mapped[float | None]
     y_mm: Mapped[float | None]
-    value_mm: Mapped[float]
+    value_mm: Mapped[float | None]
     taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    who: Mapped[str | None] = mapped_column(String(120))
+    sent_as: Mapped[int | None]
+    removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    removed_by: Mapped[str | None] = mapped_column(String(120))
 
 
 class CastRow(Base):
-    """What a projector shows for a job: the pattern, and where its cross stands, shares of the panel from the upper left."""
+    """What a projector shows for a job: the pattern, and where its cross stands, shares of the panel from the upper
+    left."""
 
     __tablename__ = "cast"
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
@@ -120,13 +137,17 @@ class CastRow(Base):
 
 
 class PhotoRow(Base):
-    """A photo of the lit screen: a gray JPEG, without place or maker; never changed."""
+    """A photo of the lit screen: a gray JPEG, without place or maker. raw: as it was sent, until a worker has read
+    it. One that was removed keeps by whom and when, and nothing to see."""
 
     __tablename__ = "photo"
     id: Mapped[UUID] = mapped_column(primary_key=True)
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), index=True)
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     content: Mapped[bytes]
+    raw: Mapped[bool] = mapped_column(server_default=false())
+    removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    removed_by: Mapped[str | None] = mapped_column(String(120))
     taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
@@ -160,15 +181,18 @@ class ResultRow(Base):
 
 
 class DeviceRow(Base):
-    """A phone, tablet or other computer that was paired: its name is who saves, its token is kept as a digest."""
+    """A phone, tablet or other computer that was paired: its name is who saves, its token is kept as a digest. alike:
+    what its name is compared by."""
 
     __tablename__ = "device"
     id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     name: Mapped[str] = mapped_column(String(60))
+    alike: Mapped[str] = mapped_column(String(60))
     token_digest: Mapped[str] = mapped_column(String(64), unique=True)
     paired_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
     seen_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    __table_args__ = (UniqueConstraint("shop_id", "alike"),)
 
 
 class PairingRow(Base):

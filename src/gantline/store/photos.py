@@ -1,8 +1,11 @@
-"""Photos: rows of their own, never changed."""
+"""Photos: rows of their own. What was sent stays as it is until a worker has read it; then only gray levels are left
+of it."""
 
+from collections.abc import Sequence
+from datetime import datetime, timedelta
 from uuid import UUID, uuid4
 
-from sqlalchemy import func, select
+from sqlalchemy import Row, delete, func, select, update
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -10,6 +13,7 @@ from gantline.store.models import PhotoRow
 from gantline.store.readings import TooMany
 
 MOST = 60  # a job
+UNREAD = timedelta(hours=1)  # one that was sent and never read
 
 
 class NoSuchPhoto(DesignError):
@@ -19,19 +23,59 @@ class NoSuchPhoto(DesignError):
 
 
 def keep(session: Session, shop_id: UUID, job_id: UUID, content: bytes) -> UUID:
-    """Keep a photo; its id.  Raises: TooMany."""
-    there = session.scalar(select(func.count()).select_from(PhotoRow).where(PhotoRow.job_id == job_id)) or 0
-    if there >= MOST:
-        raise TooMany(f"A job keeps at most {MOST} photos.")
+    """Keep a photo as it was sent; its id. Those of this job that nobody had read are forgotten.  Raises: TooMany."""
+    old = PhotoRow.raw & (func.now() - PhotoRow.taken_at > UNREAD)
+    session.execute(delete(PhotoRow).where(PhotoRow.job_id == job_id, old))
+    here = (
+        select(func.count())
+        .select_from(PhotoRow)
+        .where(PhotoRow.job_id == job_id, PhotoRow.removed_at.is_(None))
+    )
+    if (session.scalar(here) or 0) >= MOST:
+        raise TooMany(f"A job keeps at most {MOST} photos. Remove some first.")
     made = uuid4()
-    session.add(PhotoRow(id=made, job_id=job_id, shop_id=shop_id, content=content))
+    session.add(PhotoRow(id=made, job_id=job_id, shop_id=shop_id, content=content, raw=True))
     session.flush()
     return made
 
 
-def content(session: Session, job_id: UUID, photo_id: UUID) -> bytes:
-    """The JPEG.  Raises: NoSuchPhoto."""
-    found = session.scalar(select(PhotoRow.content).where(PhotoRow.id == photo_id, PhotoRow.job_id == job_id))
-    if found is None:
+def content(session: Session, job_id: UUID, photo_id: UUID, *, raw: bool = False) -> bytes:
+    """The JPEG. raw: also one that was not read yet, as it was sent, for whoever reads it.
+
+    Raises: NoSuchPhoto, also for one that was removed, saying by whom and when.
+    """
+    named = select(PhotoRow).where(PhotoRow.id == photo_id, PhotoRow.job_id == job_id)
+    found = session.scalar(named)
+    if found is None or (found.raw and not raw):
         raise NoSuchPhoto("This job has no such photo.", field="photo")
-    return found
+    if found.removed_at is not None:
+        when = f"{found.removed_at:%Y-%m-%d}"
+        raise NoSuchPhoto(f"This photo was removed by {found.removed_by} on {when}.", field="photo")
+    return found.content
+
+
+def now_read(session: Session, photo_id: UUID, plain: bytes) -> None:
+    """Only gray levels are left of a photo."""
+    session.execute(update(PhotoRow).where(PhotoRow.id == photo_id).values(content=plain, raw=False))
+
+
+def refuse(session: Session, photo_id: UUID) -> None:
+    """One that is no photo, or is not trusted when it is first read, is not kept."""
+    session.execute(delete(PhotoRow).where(PhotoRow.id == photo_id, PhotoRow.raw))
+
+
+def remove(session: Session, job_id: UUID, photo_id: UUID, who: str) -> None:
+    """Take a photo away; who and when stay.  Raises: NoSuchPhoto."""
+    content(session, job_id, photo_id, raw=True)
+    gone = {"content": b"", "raw": False, "removed_at": func.now(), "removed_by": who}
+    session.execute(update(PhotoRow).where(PhotoRow.id == photo_id).values(gone))
+
+
+def listed(
+    session: Session, job_id: UUID
+) -> Sequence[Row[tuple[UUID, datetime, int, datetime | None, str | None]]]:
+    """Id, when, size in bytes, and of a removed one when and by whom, of every photo of a job; the newest first."""
+    size = func.length(PhotoRow.content)
+    rows = select(PhotoRow.id, PhotoRow.taken_at, size, PhotoRow.removed_at, PhotoRow.removed_by)
+    chosen = rows.where(PhotoRow.job_id == job_id, ~PhotoRow.raw)
+    return session.execute(chosen.order_by(PhotoRow.taken_at.desc(), PhotoRow.id)).all()

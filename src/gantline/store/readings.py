@@ -1,9 +1,10 @@
 """Readings: kept once, whatever is sent twice."""
 
 from collections.abc import Sequence
+from typing import Any
 from uuid import UUID
 
-from sqlalchemy import func, select
+from sqlalchemy import func, select, tuple_, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -21,19 +22,93 @@ class TooMany(DesignError):
     code = "too-many"
 
 
-def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Reading]) -> int:
-    """Store readings; one whose source and number are there already is left as it was. Returns how many were new."""
+class AnotherValue(DesignError):
+    """A number that a source has used for another reading."""
+
+    code = "another-value"
+
+
+def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Reading], who: str) -> int:
+    """Store readings; one that is there already with the same value is left as it was. Returns how many were new.
+
+    Raises: TooMany, AnotherValue where a number is taken by another value; then none is stored.
+    """
     if not readings:
         return 0
+    _check_room(session, job_id, len(readings))
+    rows = [{"job_id": job_id, "shop_id": shop_id, "who": who, **one.model_dump()} for one in readings]
+    made = session.execute(
+        insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.source, ReadingRow.seq)
+    )
+    new = {tuple(one) for one in made}
+    for one in readings:
+        if (one.source, one.seq) not in new:
+            _refuse_another(session, job_id, one)
+    _tell(session, job_id, bool(new))
+    return len(new)
+
+
+def keep_one(session: Session, shop_id: UUID, job_id: UUID, reading: Reading, who: str) -> int:
+    """Store a reading of a feed and return the number it is kept under: its own, or the next free one of its source where
+    that is taken by another value, as by a meter that counts from 1 again. Sent again, it is the same one.  Raises:
+    TooMany.
+    """
+    try:
+        with session.begin_nested():
+            keep(session, shop_id, job_id, [reading], who)
+    except AnotherValue:
+        same = [getattr(ReadingRow, name) == value for name, value in _values(reading).items()]
+        again = select(ReadingRow.seq).where(
+            ReadingRow.job_id == job_id,
+            ReadingRow.source == reading.source,
+            ReadingRow.sent_as == reading.seq,
+            *same,
+        )
+        there = session.scalar(again)
+        if there is not None:
+            return there
+        number = next_seq(session, job_id, reading.source)
+        row = {
+            "job_id": job_id,
+            "shop_id": shop_id,
+            "who": who,
+            **reading.model_dump(),
+            "seq": number,
+            "sent_as": reading.seq,
+        }
+        session.execute(insert(ReadingRow).values(row))
+        _tell(session, job_id, True)
+        return number
+    return reading.seq
+
+
+def _check_room(session: Session, job_id: UUID, more: int) -> None:
     there = select(func.count()).select_from(ReadingRow).where(ReadingRow.job_id == job_id)
-    if (session.scalar(there) or 0) + len(readings) > MOST:
+    if (session.scalar(there) or 0) + more > MOST:
         raise TooMany(f"A job keeps at most {MOST} readings. Start another job, or send fewer.")
-    rows = [{"job_id": job_id, "shop_id": shop_id, **one.model_dump()} for one in readings]
-    made = session.execute(insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.seq))
-    new = len(made.all())
+
+
+def _values(reading: Reading) -> dict[str, Any]:
+    return reading.model_dump(include={"what", "x_mm", "y_mm", "value_mm"})
+
+
+def _refuse_another(session: Session, job_id: UUID, reading: Reading) -> None:
+    """Raises: AnotherValue where the number is taken by another value."""
+    row = session.get_one(ReadingRow, (job_id, reading.source, reading.seq))
+    if any(getattr(row, name) != value for name, value in _values(reading).items()):
+        free = next_seq(session, job_id, reading.source)
+        was = "a reading that was removed" if row.removed_at is not None else f"{row.value_mm:g} mm"
+        raise AnotherValue(
+            f"Reading {reading.seq} of {reading.source} is {was}, and {reading.value_mm:g} mm was sent under the same number. "
+            f"The next free number is {free}.",
+            field="readings",
+            got=reading.seq,
+        )
+
+
+def _tell(session: Session, job_id: UUID, new: bool) -> None:
     if new:
         session.execute(select(func.pg_notify(CHANNEL, f"{job_id} readings")))  # told when it is committed
-    return new
 
 
 def last_seq(session: Session, job_id: UUID, source: str) -> int:
@@ -51,12 +126,55 @@ def last_seq(session: Session, job_id: UUID, source: str) -> int:
     return last
 
 
-def of_job(session: Session, job_id: UUID) -> Sequence[ReadingRow]:
-    """All readings of a job, newest first."""
+def of_job(
+    session: Session, job_id: UUID, *, after: int = 0, most: int | None = None
+) -> Sequence[ReadingRow]:
+    """The readings of a job, newest first. after: how many are passed over; most: how many are wanted, None for all."""
     chosen = select(ReadingRow).where(ReadingRow.job_id == job_id)
-    return session.scalars(
-        chosen.order_by(ReadingRow.taken_at.desc(), ReadingRow.source, ReadingRow.seq.desc()).limit(500)
-    ).all()
+    newest = chosen.order_by(ReadingRow.taken_at.desc(), ReadingRow.source, ReadingRow.seq.desc())
+    return session.scalars(newest.offset(after).limit(most)).all()
+
+
+def count(session: Session, job_id: UUID) -> int:
+    """How many readings a job has."""
+    return (
+        session.scalar(select(func.count()).select_from(ReadingRow).where(ReadingRow.job_id == job_id)) or 0
+    )
+
+
+def named(session: Session, job_id: UUID, names: Sequence[tuple[str, int]]) -> Sequence[ReadingRow]:
+    """Readings by source and number, the oldest first.
+
+    Raises: DesignError naming one that is not there, or was removed.
+    """
+    place = tuple_(ReadingRow.source, ReadingRow.seq)
+    chosen = select(ReadingRow).where(ReadingRow.job_id == job_id, place.in_(names))
+    rows = session.scalars(chosen.order_by(ReadingRow.taken_at, ReadingRow.source, ReadingRow.seq)).all()
+    there = {(row.source, row.seq): row for row in rows}
+    for source, seq in names:
+        row = there.get((source, seq))
+        if row is None:
+            raise DesignError(f"There is no reading {seq} of {source}.", field="readings")
+        if row.removed_at is not None:
+            raise DesignError(
+                f"Reading {seq} of {source} was removed by {row.removed_by} on {row.removed_at:%Y-%m-%d}.",
+                field="readings",
+            )
+    return rows
+
+
+def remove(session: Session, job_id: UUID, source: str, seq: int, who: str) -> None:
+    """Take a reading away: its values go, its number and by whom and when that was stay.  Raises: DesignError."""
+    named(session, job_id, [(source, seq)])
+    gone = {"value_mm": None, "x_mm": None, "y_mm": None, "removed_at": func.now(), "removed_by": who}
+    this = (ReadingRow.job_id == job_id, ReadingRow.source == source, ReadingRow.seq == seq)
+    session.execute(update(ReadingRow).where(*this).values(gone))
+    _tell(session, job_id, True)
+
+
+def next_seq(session: Session, job_id: UUID, source: str) -> int:
+    """The next number of a source that is free, after all it has used."""
+    return highest_seq(session, job_id, source) + 1
 
 
 def highest_seq(session: Session, job_id: UUID, source: str) -> int:

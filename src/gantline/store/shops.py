@@ -15,7 +15,8 @@ from gantline.store.models import RecordRow, SettingRow, ShopRow
 
 FIRST_SHOP = "Ninefold Rooms"
 SEED_LOCK = 0x6A9
-FIRST = select(ShopRow.id).limit(1)
+OWN = "own"  # the key of the shop that everybody works in
+FIRST = select(ShopRow.id).where(ShopRow.key == OWN)
 
 
 MOST_RECORDS = 2000  # of one kind
@@ -44,7 +45,7 @@ def the_shop(session: Session) -> UUID:
         own.execute(select(func.pg_advisory_xact_lock(SEED_LOCK)))
         found = own.scalar(FIRST)
         if found is None:
-            shop = ShopRow(name=FIRST_SHOP)
+            shop = ShopRow(key=OWN, name=FIRST_SHOP)
             own.add(shop)
             own.flush()
             found = shop.id
@@ -53,7 +54,7 @@ def the_shop(session: Session) -> UUID:
 
 # as text: every request begins with it, and building it anew took longer than asking
 SETTINGS = """
-    SELECT shop.id, (SELECT json_object_agg(key, value) FROM setting WHERE setting.shop_id = shop.id) FROM shop LIMIT 1
+    SELECT shop.id, (SELECT json_object_agg(key, value) FROM setting WHERE setting.shop_id = shop.id) FROM shop WHERE key = 'own'
 """
 
 

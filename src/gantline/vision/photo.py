@@ -5,7 +5,9 @@ inner edges, as lines through the steps from dark border to fabric, give its cor
 Leaves out: a bend that one term does not tell, a frame that is no rectangle.
 """
 
+import io
 import math
+import warnings
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -344,37 +346,49 @@ def _bent(points: Array, bend: float, shape: tuple[int, ...]) -> Array:
     return found
 
 
-def read_gray(content: bytes, *, most: int) -> Image:
-    """A JPEG or PNG as gray levels.  Raises: Untrusted for another format, a broken file, or one beyond most bytes."""
+def check_kind(content: bytes, *, most: int) -> None:
+    """That a file may be a photo, by its first bytes and its size alone: nothing is unpacked.  Raises: Untrusted."""
     if len(content) > most:
         raise Untrusted(f"The photo is larger than {most // 2**20} MB.", field="photo")
     if not content.startswith((b"\xff\xd8\xff", b"\x89PNG\r\n\x1a\n")):
         raise Untrusted("A JPEG or a PNG is wanted here.", field="photo")
-    if _pixels(content) > MOST_PIXELS:  # a small file must not unpack to gigabytes
+
+
+def read_gray(content: bytes, *, most: int) -> Image:
+    """A JPEG or PNG as gray levels, unpacked here: only in a process that has an end to its time and memory.
+
+    Against: a small file that unpacks to gigabytes. How large it is says the decoder's own reading of its head; one that says
+    nothing is refused.  Raises: Untrusted for another format, a broken file, or one beyond most bytes.
+    """
+    check_kind(content, most=most)
+    wide, high = _size(content)
+    if wide * high > MOST_PIXELS:
         raise Untrusted("The photo has more pixels than are read: at most 80 million.", field="photo")
     image = cv2.imdecode(np.frombuffer(content, dtype=np.uint8), cv2.IMREAD_GRAYSCALE)
-    if image is None or image.size < 200_000:
+    if image is None or image.size < 200_000 or image.size != wide * high:
         raise Untrusted("This photo is broken, or too small to be read.", field="photo")
     gray: Image = np.asarray(image, dtype=np.uint8)
     return gray
+
+
+def _size(content: bytes) -> tuple[int, int]:
+    """Width and height [px] by its head, with nothing unpacked.  Raises: Untrusted where it has none."""
+    from PIL import Image as Picture
+
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter(
+                "ignore", Picture.DecompressionBombWarning
+            )  # how large it may be is said above
+            with Picture.open(io.BytesIO(content), formats=("JPEG", "PNG")) as head:
+                return head.size
+    except (OSError, ValueError, SyntaxError, Picture.DecompressionBombError) as error:
+        raise Untrusted(
+            "This photo is broken: its head does not say how large it is.", field="photo"
+        ) from error
 
 
 def kept_jpeg(image: Image) -> bytes:
     """The same as a JPEG that holds nothing but gray levels."""
     _, made = cv2.imencode(".jpg", image, [cv2.IMWRITE_JPEG_QUALITY, QUALITY])
     return bytes(made.tobytes())
-
-
-def _pixels(content: bytes) -> int:
-    """How many pixels a PNG or JPEG says it has, read from its head; 0 where it says nothing."""
-    if content.startswith(b"\x89PNG"):
-        return int.from_bytes(content[16:20], "big") * int.from_bytes(content[20:24], "big")
-    at = 2
-    while at + 9 <= len(content) and content[at] == 0xFF:
-        kind = content[at + 1]
-        if 0xC0 <= kind <= 0xCF and kind not in (0xC4, 0xC8, 0xCC):  # a frame's head: height, then width
-            return int.from_bytes(content[at + 5 : at + 7], "big") * int.from_bytes(
-                content[at + 7 : at + 9], "big"
-            )
-        at += 2 + int.from_bytes(content[at + 2 : at + 4], "big")
-    return 0

@@ -65,14 +65,27 @@ def compare(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
 
 
 def photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
-    """One photo read against one version as JSON.  args: job, version, photo, frame (eight numbers by hand, or none)."""
+    """One photo read against one version as JSON.  args: job, version, photo, frame (eight numbers by hand, or none).
+
+    Here it is unpacked for the first time: of what is read, gray levels are kept; what is no photo is not.
+    """
     from gantline.store import photos
-    from gantline.vision.reading import reading
+    from gantline.vision.photo import Untrusted, kept_jpeg, read_gray
+    from gantline.vision.reading import MOST_BYTES, reading
 
     _, _, made = _planned(session, args)
     say(PLANNED)
-    content = photos.content(session, UUID(args["job"]), UUID(args["photo"]))
-    return orjson.dumps(reading(made.ask, content, args.get("frame")), default=as_plain)
+    key = UUID(args["photo"])
+    content = photos.content(session, UUID(args["job"]), key, raw=True)
+    try:
+        plain = kept_jpeg(read_gray(content, most=MOST_BYTES))
+    except Untrusted:
+        photos.refuse(session, key)
+        session.commit()
+        raise
+    photos.now_read(session, key, plain)
+    session.commit()
+    return orjson.dumps(reading(made.ask, plain, args.get("frame")), default=as_plain)
 
 
 TASKS: Mapping[str, Task] = {"sheet": sheet, "compare": compare, "photo": photo}

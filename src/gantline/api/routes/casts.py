@@ -4,7 +4,7 @@ from typing import Annotated, Any, Literal
 from uuid import UUID
 
 import numpy as np
-from fastapi import APIRouter, Path, Response
+from fastapi import APIRouter, HTTPException, Path, Request, Response
 from pydantic import Field
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
@@ -85,10 +85,20 @@ def end_cast(job_id: UUID, desk: DeskDep) -> None:
     casts.end(desk.session, job_id)
 
 
-@router.get("/cast/{code}", response_model=CastOut)
-def cast_by_code(code: Code, desk: DeskDep) -> Response:
-    """What the page that was joined by this code shows."""
-    return answer(_out(desk, casts.by_code(desk.session, desk.shop_id, code)))
+@router.get(
+    "/cast/{code}", response_model=CastOut, responses={429: {"$ref": "#/components/responses/TooOften"}}
+)
+def cast_by_code(code: Code, request: Request, desk: DeskDep) -> Response:
+    """What the page that was joined by this code shows. Guesses of one address are held back."""
+    try:
+        row = casts.by_code(desk.session, desk.shop_id, code)
+    except casts.NoSuchCast:
+        if request.app.state.wrong_casts.wrong(request.scope):
+            raise HTTPException(
+                429, "Too many wrong codes. Wait a minute.", headers={"retry-after": "60"}
+            ) from None
+        raise
+    return answer(_out(desk, row))
 
 
 def _out(desk: Desk, row: CastRow) -> dict[str, Any]:

@@ -1,6 +1,5 @@
 """Pairing: a code made at the office, shown as QR, used once by a phone or tablet; the list of what is paired."""
 
-import time
 from datetime import datetime
 from typing import Annotated
 from uuid import UUID
@@ -12,7 +11,6 @@ from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute, desk_of
-from gantline.api.limits import address_of
 from gantline.api.paired import COOKIE
 from gantline.api.schemas.base import Out
 from gantline.job.field import ClosedModel
@@ -21,8 +19,6 @@ from gantline.store import devices
 
 router = APIRouter(prefix="/api", tags=["devices"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 YEAR_S = 365 * 24 * 3600
-TRIES_A_MINUTE = 10  # of one address
-MOST_ADDRESSES = 1000
 
 
 class DeviceOut(Out):
@@ -112,16 +108,10 @@ def unpair(device_id: UUID, desk: DeskDep) -> Response:
 )
 async def pair(request: Request, body: PairIn) -> Response:
     """Use a code up: this device is served from now on."""
-    wrong: dict[str, list[float]] = request.app.state.wrong_codes
-    address, now = address_of(request.scope), time.monotonic()
     try:
         token = await run_in_threadpool(_pair, request, body)  # a right one always comes in
     except devices.NoSuchCode:
-        if len(wrong) > MOST_ADDRESSES:
-            wrong.clear()
-        tries = wrong[address] = [one for one in wrong[address] if now - one < 60] + [now]
-        if len(tries) > TRIES_A_MINUTE:
-            del tries[0]
+        if request.app.state.wrong_codes.wrong(request.scope):
             raise HTTPException(
                 429, "Too many wrong codes. Wait a minute.", headers={"retry-after": "60"}
             ) from None

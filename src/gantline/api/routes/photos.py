@@ -1,5 +1,6 @@
 """Photos of the lit screen: kept gray and without place, read by a worker into the eight corner readings."""
 
+from datetime import datetime
 from typing import Annotated, Any
 from uuid import UUID
 
@@ -7,12 +8,12 @@ from fastapi import APIRouter, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
-from gantline.api.deps import DeskDep, DeskRoute, body_of, desk_of
+from gantline.api.deps import DeskDep, DeskRoute, Who, body_of, desk_of
 from gantline.api.desk import Desk
 from gantline.api.door import UNDER_WAY, Question, question, through
 from gantline.api.schemas.base import Out
 from gantline.store import jobs, photos
-from gantline.vision.photo import kept_jpeg, read_gray
+from gantline.vision.photo import check_kind
 from gantline.vision.reading import MOST_BYTES, PhotoReading
 
 router = APIRouter(prefix="/api/jobs", tags=["photos"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
@@ -33,6 +34,16 @@ class PhotoOut(Out):
     id: UUID
 
 
+class PhotoRowOut(Out):
+    """One of a job's photos."""
+
+    id: UUID
+    taken_at: datetime
+    bytes: int
+    removed_at: datetime | None
+    removed_by: str | None
+
+
 @router.post(
     "/{job_id}/photos",
     response_model=PhotoOut,
@@ -41,17 +52,33 @@ class PhotoOut(Out):
     dependencies=[body_of("image/jpeg", "image/png")],
 )
 async def keep_photo(job_id: UUID, request: Request) -> Response:
-    """Keep a photo, a JPEG or PNG of at most 25 MB: as gray levels, without what a camera writes beside them."""
-    content = await request.body()
-    return await run_in_threadpool(_keep, request, job_id, content)
+    """Keep a photo, a JPEG or PNG of at most 25 MB, and read it next: then it is kept as gray levels, without what a camera
+    writes beside them. One that is not read is forgotten."""
+    async with request.app.state.photos_at_once:  # the others wait with their bytes still on the way
+        content = await request.body()
+        return await run_in_threadpool(_keep, request, job_id, content)
 
 
 def _keep(request: Request, job_id: UUID, content: bytes) -> Response:
-    image = read_gray(content, most=MOST_BYTES)
-    plain = kept_jpeg(image)
+    check_kind(content, most=MOST_BYTES)
     with desk_of(request.app.state) as desk:
         jobs.head(desk.session, desk.shop_id, job_id)
-        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, plain)}, 201)
+        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, content)}, 201)
+
+
+@router.get("/{job_id}/photos", response_model=list[PhotoRowOut])
+def list_photos(job_id: UUID, desk: DeskDep) -> Response:
+    """The photos of a job, the newest first; of those that were removed, by whom and when."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    keys = ("id", "taken_at", "bytes", "removed_at", "removed_by")
+    return answer([dict(zip(keys, row, strict=True)) for row in photos.listed(desk.session, job_id)])
+
+
+@router.delete("/{job_id}/photos/{photo_id}", status_code=204)
+def remove_photo(job_id: UUID, photo_id: UUID, desk: DeskDep, who: Who) -> None:
+    """Take a photo away; by whom and when stays. Backups forget it when they are rotated away."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    photos.remove(desk.session, job_id, photo_id, who)
 
 
 @router.get(
@@ -71,7 +98,7 @@ async def read(job_id: UUID, photo_id: UUID, request: Request, frame: Frame = No
 
     def asked(desk: Desk) -> Question:
         version = jobs.head(desk.session, desk.shop_id, job_id)
-        photos.content(desk.session, job_id, photo_id)
+        photos.content(desk.session, job_id, photo_id, raw=True)
         args = {"job": str(job_id), "version": version.number, "photo": str(photo_id), "frame": frame}
         return question(desk, "photo", args)
 

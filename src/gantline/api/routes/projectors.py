@@ -1,9 +1,11 @@
 """Projectors at a distance: only those that the server's settings list, asked only when somebody taps."""
 
-from collections.abc import Mapping
+from collections import Counter
+from collections.abc import AsyncIterator, Mapping
+from contextlib import asynccontextmanager
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Depends, Request, Response
+from fastapi import APIRouter, Depends, HTTPException, Request, Response
 from pydantic import Field
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
@@ -19,6 +21,7 @@ from gantline.job.field import ClosedModel
 from gantline.job.types import Line
 
 router = APIRouter(prefix="/api/projectors", tags=["projectors"], responses=PROBLEM_ANSWERS)
+AT_ONCE = 4  # who ask one projector at the same time
 
 
 class NoSuchProjector(ProjectorTrouble):
@@ -78,21 +81,43 @@ async def names(projectors: Listed) -> Response:
     return answer(list(projectors))
 
 
+@asynccontextmanager
+async def place(request: Request, name: str) -> AsyncIterator[Projector]:
+    """One of the few places for those who ask a projector: one that is silent holds no more.
+
+    Raises: NoSuchProjector, HTTPException 503 where all are taken.
+    """
+    found = by_name(request.app.state.projectors, name)
+    taken: Counter[str] = request.app.state.asked_projectors
+    if taken[name] >= AT_ONCE:
+        raise HTTPException(
+            503,
+            f"{name} is being asked already and has not answered yet. Try again in a moment.",
+            headers={"retry-after": "2"},
+        )
+    taken[name] += 1
+    try:
+        yield found
+    finally:
+        taken[name] -= 1
+
+
 @router.get("/{name}", response_model=ProjectorState)
-async def state(name: Line, projectors: Listed) -> Response:
+async def state(name: Line, request: Request) -> Response:
     """What a projector says of itself now."""
-    return answer(await by_name(projectors, name).state())
+    async with place(request, name) as projector:
+        return answer(await projector.state())
 
 
 @router.put("/{name}", response_model=ProjectorState)
-async def set_them(name: Line, body: SettingsIn, projectors: Listed) -> Response:
+async def set_them(name: Line, body: SettingsIn, request: Request) -> Response:
     """Set power, light, input, lens memory, zoom or shift, and say what it came to."""
-    found = by_name(projectors, name)
-    return answer(await found.set([(one.what, one.value) for one in body.settings]))
+    async with place(request, name) as projector:
+        return answer(await projector.set([(one.what, one.value) for one in body.settings]))
 
 
 @router.post("/{name}/turn", response_model=ProjectorState)
-async def turn(name: Line, body: TurnIn, projectors: Listed) -> Response:
+async def turn(name: Line, body: TurnIn, request: Request) -> Response:
     """Make a move of the lens from where it stands now."""
-    found = by_name(projectors, name)
-    return answer(await found.set([turned(await found.state(), body.what, body.by)]))
+    async with place(request, name) as projector:
+        return answer(await projector.set([turned(await projector.state(), body.what, body.by)]))

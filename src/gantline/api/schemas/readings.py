@@ -37,12 +37,17 @@ class KeptCount(Out):
 
 
 class ReadingOut(Out):
-    """One stored reading, in the job's units."""
+    """One stored reading, in the job's units, and by whom it came. Of one that was removed only its number is left, and by whom
+    and when that was."""
 
     source: str
     seq: int
     what: str
     x: str
+    y: str
     value: str
-    value_mm: float
+    value_mm: float | None
     taken_at: datetime
+    who: str
+    removed_at: datetime | None
+    removed_by: str

@@ -1,5 +1,6 @@
 """Jobs made, changed, listed: a saved version always carries its card."""
 
+import hashlib
 import logging
 from collections.abc import Callable, Sequence
 from dataclasses import asdict, replace
@@ -11,6 +12,7 @@ import orjson
 from gantline.api.desk import Desk
 from gantline.api.schemas.jobs import NewJob
 from gantline.api.services.plans import card, job_out, planned
+from gantline.job.built import built_in
 from gantline.job.doubts import ask_back
 from gantline.job.edits import Edit, apply
 from gantline.job.field import field_of
@@ -85,11 +87,11 @@ def _form_name(pointer: str) -> str:
     return f"/{NAMES.get(pointer, pointer.strip('/'))}"
 
 
-def saving(made: JobPlan, what: str, who: str, key: str | None = None) -> jobs.Save:
+def saving(made: JobPlan, what: str, who: str) -> jobs.Save:
     """A version to be saved, with its card.  Raises: BadDocument where a plan of it would take too much."""
     if made.too_much:
         raise BadDocument([FieldProblem("", f"{made.too_much} Nothing was saved.", "")])
-    return jobs.Save(document=sparse(made.job), what=what, who=who, card=stored_card(made), key=key)
+    return jobs.Save(document=sparse(made.job), what=what, who=who, card=stored_card(made))
 
 
 def stored_card(made: JobPlan) -> dict[str, Any]:
@@ -124,24 +126,47 @@ def edit(
         after = apply(job, edits)
         return after, describe(job, after, edits)
 
-    before = jobs.saved_by(desk.session, desk.shop_id, job_id, key) if key else None
+    named = None if key is None else (key, _digest(expected, edits))
+    before = _saved_by(desk, job_id, named)
     if before is not None:
         return job_out(desk, before)
     try:
-        return _saved(desk, jobs.edited(desk.session, desk.shop_id, job_id, expected), who, edited, key)
+        return _saved(desk, jobs.edited(desk.session, desk.shop_id, job_id, expected), who, edited, named)
     except jobs.VersionConflict as conflict:
-        before = jobs.saved_by(desk.session, desk.shop_id, job_id, key) if key else None
+        before = _saved_by(desk, job_id, named)
         if before is not None:  # the same edit, sent twice at once
             return job_out(desk, before)
         conflict.differences = _differences(desk, job_id, conflict, edits)
         raise
 
 
-def _saved(desk: Desk, head: JobVersionRow, who: str, make: Change, key: str | None = None) -> dict[str, Any]:
+def _digest(expected: int, edits: Sequence[Edit]) -> str:
+    said = [expected, [one.model_dump(mode="json") for one in edits]]
+    return hashlib.sha256(orjson.dumps(said, option=orjson.OPT_SORT_KEYS)).hexdigest()
+
+
+def _saved_by(desk: Desk, job_id: UUID, named: tuple[str, str] | None) -> JobVersionRow | None:
+    """The version that an edit made, by its key and what it was.  Raises: AnotherEdit under the same key."""
+    if named is None:
+        return None
+    found = jobs.saved_by(desk.session, desk.shop_id, job_id, named[0])
+    if found is not None and found.edit_digest not in (None, named[1]):
+        raise jobs.AnotherEdit(
+            "This Idempotency-Key was used for another edit. Nothing was saved; send it with a new key."
+        )
+    return found
+
+
+def _saved(
+    desk: Desk, head: JobVersionRow, who: str, make: Change, named: tuple[str, str] | None = None
+) -> dict[str, Any]:
     there = desk.memo.get(head.job_id, head.number)
-    job, what = make(there.made.job if there else read_stored(head.document))
+    old = there.made.job if there else read_stored(head.document)
+    job, what = make(old)
     made = plan(job, desk.shop, there.made if there else desk.memo.made(head.job_id))
-    save = saving(made, what, who, key)
+    save = replace(saving(made, what, who), as_built=built_in(old, job))
+    if named is not None:
+        save = replace(save, key=named[0], digest=named[1])
     saved = jobs.save(desk.session, head, save)
     return job_out(desk, saved, made)
 

@@ -8,7 +8,9 @@ from gantline.core.defaults import SurveyDefaults
 from gantline.core.height.profile import Profile
 from gantline.core.wall.find import Kind
 from gantline.job.field import field_of
+from gantline.job.model import FIELDS, Job
 from gantline.job.model.survey import Survey
+from gantline.job.readings import REMOVED
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, found, noted
 from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, seat_places, wall_mm
@@ -36,6 +38,7 @@ class Code(StrEnum):
     CEILING_UNDER_FLOOR = "ceiling-under-floor"
     SEAT_TOO_NEAR = "seat-too-near"
     SEATS_ON_ONE_SPOT = "seats-on-one-spot"
+    READING_REMOVED = "reading-removed"
 
 
 @found
@@ -167,4 +170,25 @@ def seats_on_one_spot(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.SEATS_ON_ONE_SPOT, severity="check", text=text, subject=subject)
 
 
-FINDINGS = (studs, undecided, stray_readings, readings, upside_down, seats_in_screen, seats_on_one_spot)
+@noted
+def removed_readings(at: Ask) -> Iterator[Finding]:
+    """A number whose reading was removed since: it stays, and it can no longer be looked up."""
+    sources = at.given(Job.sources) or {}
+    for pointer, source in sources.items():
+        if source.endswith(REMOVED):
+            field = FIELDS.get(pointer) or FIELDS.get(pointer.rpartition("/")[0])
+            label = field.label if field else "A number"
+            text = f"{label}: this comes from {source}. Measure again if it matters."
+            yield Finding(code=Code.READING_REMOVED, severity="note", text=text, subject=pointer)
+
+
+FINDINGS = (
+    removed_readings,
+    studs,
+    undecided,
+    stray_readings,
+    readings,
+    upside_down,
+    seats_in_screen,
+    seats_on_one_spot,
+)
