@@ -241,7 +241,8 @@ def restore(
     from gantline.restore import restore as bring_back
 
     with _in_words(), keep.database(_settings(data_folder=data, database_url=database), new=True) as url:
-        typer.echo(bring_back(url, file))
+        secret = _settings().backup_passphrase
+        typer.echo(bring_back(url, file, secret.get_secret_value() if secret else ""))
 
 
 @app.command()
@@ -343,6 +344,7 @@ def serve(
     data: Data = None,
     database: Database = None,
     no_demo: Annotated[bool, typer.Option("--no-demo", help="leave an empty database empty")] = False,
+    no_backups: Annotated[bool, typer.Option("--no-backups", help="make no backup at night")] = False,
     workers: Annotated[int | None, typer.Option(min=1, max=64, help="server processes side by side")] = None,
     host: Annotated[str | None, typer.Option(help="name or address other machines reach this one by")] = None,
     certificate: Annotated[Path | None, typer.Option(help="PEM file, with --host")] = None,
@@ -357,5 +359,6 @@ def serve(
             _settings(
                 port=port, data_folder=data, database_url=database, demo=demo, processes=workers,
                 host=host, certificate=certificate, certificate_key=certificate_key,
+                nightly=False if no_backups else None,
             )
         )  # fmt: skip

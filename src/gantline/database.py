@@ -12,7 +12,8 @@ import socket
 import subprocess
 import tempfile
 import time
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from pathlib import Path
 
 from gantline.datafolder import DatabaseTrouble, adopt, write
@@ -147,6 +148,23 @@ class PrivateDatabase:
             self._wait()
         self._set_up(DATABASE)
         return self.url
+
+    @contextmanager
+    def trial(self) -> Iterator[str]:
+        """An empty database beside the one that is used, for a backup to be tried in: its URL, while this lasts."""
+        import psycopg
+
+        name = f"trial_{secrets.token_hex(6)}"
+        with psycopg.connect(self.admin_url_of("postgres"), autocommit=True) as connection:
+            for (left,) in connection.execute(
+                "SELECT datname FROM pg_database WHERE datname LIKE 'trial\\_%'"
+            ).fetchall():
+                connection.execute(f'DROP DATABASE IF EXISTS "{left}"')  # of a trial that was cut off
+            connection.execute(f'CREATE DATABASE "{name}" OWNER {ROLE}')
+            try:
+                yield self.url_of(name)
+            finally:
+                connection.execute(f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)')
 
     def stop(self) -> None:
         """Stop at once, cleanly; nothing happens if it is not running."""

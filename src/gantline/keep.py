@@ -14,7 +14,7 @@ from gantline.database import PrivateDatabase, find_programs, postgres_user
 from gantline.datafolder import check_content, place_of
 from gantline.settings import Settings, psycopg_url
 
-NOT_KEPT = ("device", "pairing", "result", "procrastinate_*")
+NOT_KEPT = ("backup", "device", "pairing", "result", "procrastinate_*")
 LEAST_FREE = 500_000_000  # bytes; a database that runs out of disk stops
 
 

@@ -8,8 +8,8 @@ else. Leaves out: a file made to break pg_restore itself, which runs without a d
 
 import re
 import subprocess
-from collections.abc import Generator
-from contextlib import closing
+from collections.abc import Generator, Iterator
+from contextlib import closing, contextmanager
 from pathlib import Path
 
 import psycopg
@@ -17,9 +17,12 @@ from sqlalchemy import Connection, create_engine, inspect
 from sqlalchemy.exc import SQLAlchemyError
 
 from gantline.database import find_programs
+from gantline.datafolder import private_file
 from gantline.keep import KeepTrouble
+from gantline.sealed import NotOpened, is_sealed, unseal
 from gantline.settings import psycopg_url
 from gantline.store.migrate import migrate_to, revisions
+from gantline.store.models import Base
 
 VERSION = "alembic_version"
 # in an order in which what a row names is there before it; devices are paired anew, and results are worked out again
@@ -28,12 +31,31 @@ COPY = re.compile(rb'COPY public\.(\w+) \(([\w", ]+)\) FROM stdin;\n')
 END = b"\\.\n"
 
 
-def restore(url: str, file: Path) -> str:
+@contextmanager
+def opened(file: Path, passphrase: str) -> Iterator[Path]:
+    """A sealed backup plain, beside it and for its owner alone, while this lasts.  Raises: KeepTrouble."""
+    if not passphrase:
+        raise KeepTrouble(f"{file} is sealed.\nGive its passphrase in GANTLINE_BACKUP_PASSPHRASE.")
+    plain = file.with_name(f".{file.name}.opened")
+    try:
+        with file.open("rb") as sealed, private_file(plain) as handle:
+            unseal(sealed, handle, passphrase)
+        yield plain
+    except NotOpened as error:
+        raise KeepTrouble(f"{error}\nNothing was changed.") from error
+    finally:
+        plain.unlink(missing_ok=True)
+
+
+def restore(url: str, file: Path, passphrase: str = "") -> str:
     """Bring a backup into an empty database, in one transaction; of an earlier version, into its schema, then migrated.
 
-    Returns: what is to be said of it.
+    Returns: what is to be said of it. passphrase: of a sealed one.
     Raises: KeepTrouble if the database is not empty, or the file is no backup that this program knows.
     """
+    if is_sealed(file):
+        with opened(file, passphrase) as plain:
+            return restore(url, plain)
     engine = create_engine(psycopg_url(url))
     try:
         with engine.begin() as connection:
@@ -46,8 +68,8 @@ def restore(url: str, file: Path) -> str:
             there = inspect(connection)
             for table in TABLES:
                 if there.has_table(table):
-                    plain = {one["name"] for one in there.get_columns(table) if not one.get("computed")}
-                    _copy(connection, file, table, plain)
+                    columns = {one["name"] for one in there.get_columns(table) if not one.get("computed")}
+                    _copy(connection, file, table, columns)
             migrate_to(connection)
     except (SQLAlchemyError, psycopg.Error) as error:
         said = str(getattr(error, "orig", None) or error).splitlines()[0]
@@ -68,6 +90,14 @@ def _version(file: Path) -> str:
     if found[0] not in known:
         raise KeepTrouble("This backup was made by a newer Gantline.\nUpdate Gantline, then restore it.")
     return found[0]
+
+
+def rows_of(file: Path) -> Generator[bytes, None, None]:
+    """Every row that a restore would bring back, as text: to see that a backup can be read.  Raises: KeepTrouble."""
+    _version(file)
+    for table in TABLES:
+        columns = {one.name for one in Base.metadata.tables[table].columns}
+        yield from (line for _, line in _rows(file, table, columns))
 
 
 def _copy(connection: Connection, file: Path, table: str, columns: set[str]) -> None:

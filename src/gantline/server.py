@@ -24,6 +24,7 @@ from gantline.api.limits import BodyLimit, Busy, Tries
 from gantline.api.news import News
 from gantline.api.paired import Paired
 from gantline.api.routes import (
+    binned,
     casts,
     compare,
     devices,
@@ -72,6 +73,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.numbers, app.state.queue = Numbers(), Queue(settings.database_url)
     app.state.news = News(settings.database_url)
     app.state.photos_at_once = asyncio.Semaphore(PHOTOS_AT_ONCE)
+    app.state.nightly = settings.nightly
     app.state.pairing_at = settings.address(settings.port) if settings.beyond else None
     app.state.wrong_codes, app.state.wrong_casts = Tries(PAIRING_TRIES), Tries(CAST_TRIES)
     app.state.asked_projectors = Counter[str]()
@@ -91,6 +93,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.add_middleware(Watch, numbers=app.state.numbers)
     for module in (
         jobs,
+        binned,
         compare,
         readings,
         casts,

@@ -14,7 +14,7 @@ from contextlib import contextmanager
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
 
-from gantline import ending
+from gantline import ending, nightly
 from gantline.settings import EVERYWHERE, Settings
 from gantline.strangers import bound_here
 
@@ -45,12 +45,13 @@ def serve(settings: Settings) -> None:
     bound_here(beyond=settings.beyond)
     with bound(settings) as listening, running_database(settings) as url:
         port = listening.getsockname()[1]
-        ready = settings.model_copy(update={"database_url": url, "port": port} | _certificate(settings))
+        told = {"database_url": url, "port": port, "outside": bool(settings.database_url)}
+        ready = settings.model_copy(update=told | _certificate(settings))
         with own_projector(ready) as listed:
             ready = ready.model_copy(update={"projectors": listed})
             application = _prepared(ready)
             try:
-                with own_worker(ready):
+                with own_worker(ready), nightly.running(ready):
                     _run(application, ready, listening)
             finally:
                 application.state.engine.dispose()
@@ -325,6 +326,8 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
         "GANTLINE_HOST": settings.host,
         "GANTLINE_PORT": str(settings.port),
         "GANTLINE_HOSTS": json.dumps(settings.hosts),
+        "GANTLINE_DATA_FOLDER": str(settings.data_folder),
+        "GANTLINE_OUTSIDE": str(settings.outside).lower(),
         "GANTLINE_PROJECTORS": json.dumps(settings.projectors),
     }
     config = uvicorn.Config(

@@ -3,7 +3,7 @@
 from pathlib import Path
 from typing import Literal
 
-from pydantic import Field, field_validator
+from pydantic import Field, SecretStr, field_validator
 from pydantic_settings import BaseSettings, SettingsConfigDict
 
 HERE = ("127.0.0.1", "localhost", "::1")
@@ -20,7 +20,8 @@ class Settings(BaseSettings):
     worked on at once, each with one connection; waiting: requests under way before more are sent away. worker: one is
     run beside the server; processes: how many serve. log: lines or json, or off for none but warnings. projectors: those that
     may be asked and set, each as name=host:port; no other address is ever connected to. Without any, the demo brings a
-    simulated one.
+    simulated one. nightly: a backup is made each night, into `backups`, sealed by backup_passphrase where one is given.
+    most_gigabytes: how large the database may grow. outside: the database is not the private one.
     """
 
     model_config = SettingsConfigDict(env_prefix="GANTLINE_", frozen=True, extra="ignore")
@@ -41,6 +42,17 @@ class Settings(BaseSettings):
     processes: int = Field(default=1, ge=1, le=64)
     log: Literal["lines", "json", "off"] = "off"
     projectors: tuple[str, ...] = ()
+    nightly: bool = True
+    backups: Path | None = None
+    backup_passphrase: SecretStr | None = None
+    most_gigabytes: float = Field(default=50.0, gt=0.0)
+    outside: bool = False
+
+    @property
+    def backup_folder(self) -> Path:
+        """Where nightly backups are: beside the data folder, where nothing else is said."""
+        place = self.data_folder.absolute()
+        return self.backups or place.with_name(f"{place.name}-backups")
 
     @property
     def beyond(self) -> bool:

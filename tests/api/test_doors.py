@@ -2,10 +2,15 @@
 
 import csv
 import io
+import socket
 import threading
+import time
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
 
+import httpx2
 import pytest
 from starlette.testclient import TestClient
 from starlette.websockets import WebSocketDisconnect
@@ -17,6 +22,7 @@ from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Ready
 from gantline.stations import plan
 from tests.conftest import demo_job
+from tests.running import Running
 
 JSON = {"content-type": "application/json"}
 BIG, HALF = "9" * 400, r"\ud800"
@@ -84,6 +90,15 @@ def test_what_goes_out_is_kept_from_other_pages_and_compressed(client: TestClien
         ("PUT", "/api/stores/fabric/f", '{"name": "F", "body": {"gain": 1, "a\\u0000": 1}}', "json", "(U+0000)"),
         ("POST", "/api/stores/fabric/file/csv", f"name,gain\n{'a' * 140_000},1\n", "csv", "This line cannot be read"),
         ("GET", "/" + "a" * 5000, "", "json", "nothing at this address"),
+        ("POST", "/api/jobs", f'{{"name": "x", "value": "{HALF}"}}', "json", "is not part of a length"),
+        ("POST", "/api/jobs/file", f'{{"name": "x", "survey": {{"wall_width_mm": "{HALF}"}}}}', "json", ""),
+        ("POST", "{job}/edits", f'{{"edits": [{{"pointer": "/size/value_mm", "value": "{HALF}"}}]}}', "json", ""),
+        ("POST", "{job}/edits", '{"edits": [{"pointer": "/known", "value": null, "known": "measured"}]}', "json", "kept beside"),
+        ("POST", "{job}/edits", '{"edits": [{"pointer": "/sources", "value": ["x"]}]}', "json", "kept beside"),
+        ("POST", "{job}/edits", '{"edits": [{"pointer": "/survey", "value": null}]}', "json", ""),
+        ("POST", "{job}/edits", '{"edits": [{"pointer": "/survey/seats", "value": [{"id": null}]}]}', "json", ""),
+        ("POST", "{job}/readings", f'{{"readings": [{{"source": "m", "seq": 1, "value_mm": "{HALF}"}}]}}', "json", ""),
+        ("POST", "/api/pair", f'{{"code": "{HALF}", "name": "x"}}', "json", ""),
     ],
 )  # fmt: skip
 def test_what_cannot_be_kept_is_refused_and_named(
@@ -96,6 +111,51 @@ def test_what_cannot_be_kept_is_refused_and_named(
     assert 400 <= answer.status_code < 500, answer.text
     assert answer.headers["content-type"] == "application/problem+json"
     assert said in answer.text
+
+
+def test_a_name_of_a_page_may_be_as_long_as_a_browser_sends_it(client: TestClient) -> None:
+    assert client.get("/" + "a" * 299).status_code in (200, 404)  # no file has so long a name
+
+
+def test_twenty_pages_that_ask_at_once_what_a_job_casts_get_one_code(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    with ThreadPoolExecutor(20) as pool:
+        asked = [pool.submit(client.get, f"/api/jobs/{job['id']}/cast") for _ in range(20)]
+    assert {one.result().status_code for one in asked} == {200}
+    assert len({one.result().json()["code"] for one in asked}) == 1
+
+
+def test_guesses_of_a_cast_code_are_held_back_and_a_key_names_one_edit(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    assert [client.get(f"/api/cast/GUES{number:02d}").status_code for number in range(22)] == [404] * 20 + [
+        429
+    ] * 2
+    path, headers = f"/api/jobs/{job['id']}/edits", {"if-match": '"1"', "idempotency-key": "one-edit-1"}
+    edits = [{"edits": [{"pointer": "/notes", "value": text}]} for text in ("first", "second")]
+    answers = [client.post(path, json=one, headers=headers) for one in (edits[0], edits[0], edits[1])]
+    assert [one.status_code for one in answers] == [200, 200, 409]
+    assert answers[2].json()["type"] == "/problems/another-edit"
+
+
+def test_who_leaves_in_the_middle_of_a_body_is_no_error(new_database: Callable[[], str]) -> None:
+    running = Running("--database", new_database(), "--no-demo").start()
+    try:
+        for path in ("jobs", "jobs/file", "jobs/00000000-0000-4000-8000-000000000000/photos"):
+            with socket.create_connection(("127.0.0.1", running.port)) as half:
+                kind = "image/jpeg" if path.endswith("photos") else "application/json"
+                head = f"POST /api/{path} HTTP/1.1\r\nhost: 127.0.0.1\r\ncontent-type: {kind}\r\ncontent-length: 900\r\n\r\n{{"
+                half.sendall(head.encode())
+                time.sleep(0.3)
+        with socket.create_connection(("127.0.0.1", running.port)) as long:
+            long.sendall(b"GET /api/health HTTP/1.1\r\nhost: 127.0.0.1\r\nx: " + b"y" * 100_000 + b"\r\n\r\n")
+            assert long.recv(100).startswith(b"HTTP/1.1 400")
+        counted = httpx2.get(f"{running.address}/api/metrics").text
+    finally:
+        running.stop()
+    assert 'status="500"' not in counted
+    assert 'status="499"' in counted
 
 
 def test_a_cell_is_no_formula_and_a_name_no_hole(client: TestClient) -> None:

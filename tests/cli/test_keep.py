@@ -2,10 +2,12 @@
 
 import io
 import os
+import re
 import subprocess
 import zipfile
 from collections.abc import Callable
 from pathlib import Path
+from uuid import UUID, uuid4
 
 import httpx2
 import psycopg
@@ -17,10 +19,13 @@ from typer.testing import CliRunner
 
 from gantline.cli import app
 from gantline.database import FAST, ROLE, PrivateDatabase, find_programs
+from gantline.demo.world import load
 from gantline.job.file import read_job_file
 from gantline.server import create_app
 from gantline.settings import Settings, psycopg_url
+from gantline.store import photos
 from gantline.store.migrate import migrate, migrate_to, revisions
+from gantline.store.models import JobRow
 from tests.running import Running
 
 runner = CliRunner()
@@ -94,6 +99,91 @@ def test_a_backup_restored_into_an_empty_folder_is_the_same_to_the_last_row(
         assert sorted(jobs) == ["Basement den", "Mill loft", "Narrow lounge", "Parish hall"]
         assert b"meter,1,datum,,,1200.000" in pack.read("readings.csv")
         assert len(pack.read("stores/fabric.json")) > 1000
+
+
+def shop_with_everything(url: str) -> None:
+    """The sample jobs, one with readings (one removed), versions, a photo, a cast; one in the bin."""
+    made = create_app(Settings(database_url=url))
+    with made.state.sessions.begin() as session:
+        load(session)
+    with TestClient(made, base_url="http://127.0.0.1", headers={"gantline-who": "Oda Brink"}) as client:
+        first, second = (one["id"] for one in client.get("/api/jobs").json()["jobs"][:2])
+        rows = [
+            {"source": "m", "seq": seq, "what": "gap", "x_mm": 500, "y_mm": 600 + seq, "value_mm": 20}
+            for seq in (1, 2)
+        ]
+        client.post(f"/api/jobs/{first}/readings", json={"readings": rows}).raise_for_status()
+        client.delete(f"/api/jobs/{first}/readings/m/2").raise_for_status()
+        edits = {"edits": [{"pointer": "/place", "value": "=HYPERLINK(1)"}]}
+        client.post(f"/api/jobs/{first}/edits", json=edits, headers={"if-match": '"1"'}).raise_for_status()
+        client.put(f"/api/jobs/{first}/cast", json={"pattern": "grid"}).raise_for_status()
+        client.delete(f"/api/jobs/{second}", headers={"if-match": '"1"'}).raise_for_status()
+        client.put("/api/settings", json={"values": {"ceiling_mm": 2500}}).raise_for_status()
+    with made.state.sessions.begin() as session:
+        row = session.get_one(JobRow, UUID(first))
+        photos.now_read(
+            session, photos.keep(session, row.shop_id, row.id, b"\xff\xd8\xff sent"), b"\xff\xd8\xff gray"
+        )
+        photos.remove(
+            session, row.id, photos.keep(session, row.shop_id, row.id, b"\xff\xd8\xff sent"), "Oda Brink"
+        )
+    made.state.engine.dispose()
+
+
+def test_what_is_exported_is_imported_and_exported_again_alike(
+    tmp_path: Path, new_database: Callable[[], str], cluster: PrivateDatabase
+) -> None:
+    url, empty = new_database(), plain_database(cluster, "imported")
+    shop_with_everything(url)
+    first, again = tmp_path / "one.zip", tmp_path / "two.zip"
+    assert runner.invoke(app, ["export", str(first), "--database", url]).exit_code == 0
+    done = runner.invoke(app, ["import", str(first), "--database", empty])
+    assert (done.exit_code, "4 jobs are here" in done.stdout) == (0, True), done.stderr
+    assert runner.invoke(app, ["export", str(again), "--database", empty]).exit_code == 0
+    with zipfile.ZipFile(first) as one, zipfile.ZipFile(again) as two:
+        assert one.namelist() == two.namelist()
+        assert len([name for name in one.namelist() if "/versions/" in name]) == 5
+        assert all(one.read(name) == two.read(name) for name in one.namelist())
+    was, now = everything(url), everything(empty)
+    shops_ = [re.findall(r"[0-9a-f-]{36}", one["shop"][0])[0] for one in (was, now)]
+    was = {name: sorted(row.replace(*shops_) for row in rows) for name, rows in was.items()}
+    for table in ("reading", "photo", "setting", "record", "cast", "job"):
+        assert was[table] == now[table] != []
+    assert (
+        "not" in runner.invoke(app, ["import", str(first), "--database", empty]).stderr
+    )  # never over what is there
+
+
+@pytest.mark.parametrize(
+    ("spoilt", "said"),
+    [
+        ({"shop.json": b"{}"}, "newer Gantline"),
+        ({"shop.json": None}, "no shop.json"),
+        ({"jobs/Mill loft/versions/00001.json": b"[" * 100_000}, "cannot be read"),
+        ({"jobs/Mill loft/versions/00001.json": b'{"number": 1}'}, "cannot be read"),
+        ({"jobs/Mill loft/job.json": b'{"id": "../../etc"}'}, "cannot be read"),
+        ({"settings.json": b" " * (65 * 2**20)}, "larger than 64 MB"),
+    ],
+)
+def test_a_file_that_is_no_export_is_refused_and_leaves_nothing(
+    tmp_path: Path,
+    new_database: Callable[[], str],
+    cluster: PrivateDatabase,
+    spoilt: dict[str, bytes | None],
+    said: str,
+) -> None:
+    url, empty = new_database(), plain_database(cluster, f"spoilt-{uuid4()}")
+    shop_with_everything(url)
+    good, bad = tmp_path / "good.zip", tmp_path / "bad.zip"
+    assert runner.invoke(app, ["export", str(good), "--database", url]).exit_code == 0
+    with zipfile.ZipFile(good) as one, zipfile.ZipFile(bad, "w", zipfile.ZIP_DEFLATED) as two:
+        for name in one.namelist():
+            content = spoilt.get(name, one.read(name))
+            if content is not None:
+                two.writestr(name, content)
+    done = runner.invoke(app, ["import", str(bad), "--database", empty])
+    assert (done.exit_code, said in done.stderr) == (1, True), done.stderr
+    assert everything(empty)["job"] == []
 
 
 def test_a_backup_that_cannot_be_is_said_in_words(tmp_path: Path, new_database: Callable[[], str]) -> None:

@@ -11,7 +11,7 @@ from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
 from gantline.demo.world import JOB_FILES, load
-from gantline.store import jobs, shops
+from gantline.store import binned, jobs, shops
 from gantline.store.jobs import NothingToUndo, Save, VersionConflict
 from gantline.store.migrate import alembic_config
 from gantline.store.models import JobVersionRow
@@ -92,8 +92,19 @@ def test_the_sample_world_loads_once_and_only_into_an_empty_shop(sessions: sessi
         assert load(session) == 0
         shop = shops.the_shop(session)
         assert [row.document["name"] for row in jobs.heads(session, shop)] != []
-        jobs.remove(session, shop, jobs.heads(session, shop)[0].job_id, 1)
+        gone = jobs.heads(session, shop)[0].job_id
+        binned.put(session, shop, gone, 1, "Oda Brink")
         assert len(jobs.heads(session, shop)) == len(JOB_FILES) - 1
+        with pytest.raises(jobs.NoSuchJob):
+            jobs.head(session, shop, gone)
+        assert [(one.id, one.binned_by) for one in binned.listed(session, shop)] == [(gone, "Oda Brink")]
+        binned.bring_back(session, shop, gone)
+        assert (len(jobs.heads(session, shop)), binned.forget_old(session)) == (len(JOB_FILES), 0)
+        binned.put(session, shop, gone, 1, "Oda Brink")
+        session.execute(
+            text("UPDATE job SET binned_at = now() - interval '31 days' WHERE binned_at IS NOT NULL")
+        )
+        assert (binned.forget_old(session), binned.count(session, shop)) == (1, 0)
 
 
 def test_the_one_shop_is_made_once_however_many_ask_first(sessions: sessionmaker[Session]) -> None:

@@ -5,14 +5,16 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Select, and_, delete, func, null, select, update
+from sqlalchemy import Select, and_, func, null, select, update
 from sqlalchemy.orm import Session, defer
 
 from gantline.core.errors import DesignError
 from gantline.store.models import JobRow, JobVersionRow
 
 PLAINLY = {"synchronize_session": False}  # no job is in the session that would have to follow
-THERE = "SELECT 1 FROM job WHERE id = %s AND shop_id = %s"  # as text: every drag asks it
+THERE = (
+    "SELECT 1 FROM job WHERE id = %s AND shop_id = %s AND binned_at IS NULL"  # as text: every drag asks it
+)
 
 
 class NoSuchJob(DesignError):
@@ -155,7 +157,8 @@ def _found(chosen: Select[JobVersionRow], search: str) -> Select[JobVersionRow]:
 
 def _heads(shop_id: UUID) -> Select[JobVersionRow]:
     join = and_(JobVersionRow.job_id == JobRow.id, JobVersionRow.number == JobRow.head)
-    return select(JobVersionRow).join(JobRow, join).where(JobRow.shop_id == shop_id)
+    here = (JobRow.shop_id == shop_id, JobRow.binned_at.is_(None))
+    return select(JobVersionRow).join(JobRow, join).where(*here)
 
 
 def versions(session: Session, shop_id: UUID, job_id: UUID) -> Sequence[JobVersionRow]:
@@ -205,13 +208,6 @@ def undoable(session: Session, now: JobVersionRow) -> bool:
     return _version(session, now, now.stands_for).parent is not None
 
 
-def remove(session: Session, shop_id: UUID, job_id: UUID, expected: int) -> None:
-    """Delete a job with all its versions. Raises: NoSuchJob, VersionConflict."""
-    gone = delete(JobRow).where(JobRow.id == job_id, JobRow.shop_id == shop_id, JobRow.head == expected)
-    if session.execute(gone.returning(JobRow.id)).scalar() is None:
-        raise VersionConflict(head(session, shop_id, job_id), expected)
-
-
 def _version(session: Session, now: JobVersionRow, number: int) -> JobVersionRow:
     return now if number == now.number else session.get_one(JobVersionRow, (now.job_id, number))
 
@@ -226,7 +222,8 @@ def _append(
     stands_for: int | None,
 ) -> JobVersionRow:
     number, job_id, shop_id = expected + 1, before.job_id, before.shop_id
-    moved = update(JobRow).where(JobRow.id == job_id, JobRow.head == expected).values(head=number)
+    here = (JobRow.id == job_id, JobRow.head == expected, JobRow.binned_at.is_(None))
+    moved = update(JobRow).where(*here).values(head=number)
     if session.execute(moved.returning(JobRow.id), execution_options=PLAINLY).scalar() is None:
         session.expire_all()  # what was read before may be gone by now
         raise VersionConflict(head(session, shop_id, job_id), expected)

@@ -5,6 +5,7 @@ from typing import Any
 from uuid import UUID, uuid4
 
 from sqlalchemy import (
+    BigInteger,
     Computed,
     DateTime,
     ForeignKey,
@@ -202,3 +203,17 @@ class PairingRow(Base):
     code_digest: Mapped[str] = mapped_column(String(64), primary_key=True)
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     until: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+
+
+class BackupRow(Base):
+    """A backup that was made by itself. tested: restored, or read where it cannot be; trouble: why there is none, or none that
+    is good."""
+
+    __tablename__ = "backup"
+    made_at: Mapped[datetime] = mapped_column(
+        DateTime(timezone=True), primary_key=True, server_default=func.now()
+    )
+    file: Mapped[str] = mapped_column(Text)
+    bytes: Mapped[int] = mapped_column(BigInteger)
+    tested: Mapped[str] = mapped_column(String(20))
+    trouble: Mapped[str] = mapped_column(Text)

@@ -6,7 +6,7 @@ from datetime import timedelta
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Connection, delete, func, or_, select, text, update
+from sqlalchemy import ColumnElement, Connection, delete, func, or_, select, text, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -14,6 +14,7 @@ from gantline.store.models import ResultRow
 
 WAITING, WORKING, DONE, FAILED = "waiting", "working", "done", "failed"
 SILENT = timedelta(seconds=6)  # a worker that says nothing for so long is gone
+AHEAD = timedelta(seconds=2)  # how far two clocks are apart
 UNASKED = timedelta(seconds=12)  # nobody waits any more
 KEPT = timedelta(days=2)
 MOST_KEPT = 500
@@ -51,7 +52,7 @@ def ask(session: Session, shop_id: UUID, key: str, task: str, args: Mapping[str,
 
 def look(session: Session, key: str) -> Asked | None:
     """The result again, and that somebody still waits for it; None where it was given up."""
-    silent = func.now() - ResultRow.beat_at > SILENT
+    silent = is_silent()
     asked = (
         update(ResultRow)
         .where(ResultRow.key == key)
@@ -71,9 +72,15 @@ def look(session: Session, key: str) -> Asked | None:
     return Asked(key=key, state=state, progress=progress, trouble=trouble, content=content, stuck=stuck)
 
 
+def is_silent() -> ColumnElement[bool]:
+    """Whether nobody works on a result: its worker said nothing for a while, or its last word is from a time to come, as when the
+    clock was put back."""
+    return or_(func.now() - ResultRow.beat_at > SILENT, ResultRow.beat_at - func.now() > AHEAD)
+
+
 def claim(session: Session, key: str) -> tuple[str, dict[str, Any]] | None:
     """Task and arguments for the worker that takes it; None where another has it or nobody wants it."""
-    free = or_(ResultRow.state == WAITING, func.now() - ResultRow.beat_at > SILENT)
+    free = or_(ResultRow.state == WAITING, is_silent())
     taken = (
         update(ResultRow)
         .where(ResultRow.key == key, ResultRow.state.in_((WAITING, WORKING)), free)
@@ -121,5 +128,6 @@ def put_back(session: Session, key: str) -> None:
 
 def has_worker(connection: Connection) -> bool:
     """Whether a worker has said lately that it is there."""
-    there = "SELECT EXISTS (SELECT 1 FROM procrastinate_workers WHERE now() - last_heartbeat < interval '30 seconds')"
+    lately = "now() - last_heartbeat BETWEEN interval '-5 seconds' AND interval '30 seconds'"
+    there = f"SELECT EXISTS (SELECT 1 FROM procrastinate_workers WHERE {lately})"  # noqa: S608 - nothing of it is given
     return bool(connection.scalar(text(there)))

@@ -17,7 +17,7 @@ from sqlalchemy.orm import sessionmaker
 
 from gantline import ending
 from gantline.settings import psycopg_url
-from gantline.store import results
+from gantline.store import results, upkeep
 from gantline.work import child
 
 TASK = "gantline-work"
@@ -75,6 +75,7 @@ class Worker:
         forkserver.ensure_running()  # loads it now, not when somebody waits for the first sheet
         engine = create_engine(psycopg_url(self.url), pool_size=self.at_once + 1, pool_pre_ping=True)
         self.sessions = sessionmaker(engine)
+        self._in_session(upkeep.clear_queue)
         app = procrastinate.App(
             connector=procrastinate.PsycopgConnector(conninfo=_plain(self.url), max_size=4)
         )

@@ -1,5 +1,7 @@
 """Whether the server is there, whether it can do its work, and what it has done."""
 
+from dataclasses import asdict
+from datetime import UTC, datetime
 from typing import Literal
 
 from fastapi import APIRouter, Request, Response
@@ -10,6 +12,7 @@ from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.schemas.base import Out
 from gantline.store.migrate import is_current
 from gantline.store.results import has_worker
+from gantline.store.upkeep import last_backup
 
 router = APIRouter(prefix="/api", tags=["health"], responses=PROBLEM_ANSWERS)
 
@@ -49,6 +52,25 @@ def _ready(request: Request) -> dict[str, bool]:
             return {"database": True, "migrated": current, "worker": current and has_worker(connection)}
     except Exception:  # whatever keeps the database from answering is the answer
         return {"database": False, "migrated": False, "worker": False}
+
+
+class Backups(Out):
+    """Backups that are made by themselves: whether they are, the last good one and how it was tested, what went wrong
+    since; late: none is younger than a week."""
+
+    nightly: bool
+    at: datetime | None
+    tested: str
+    trouble: str
+    late: bool
+
+
+@router.get("/backups", response_model=Backups)
+def backups(request: Request) -> Response:
+    """How old the last backup is that was made at night, and whether it came back when it was tried."""
+    with request.app.state.sessions() as session:
+        found = last_backup(session, datetime.now(UTC))
+    return answer({"nightly": request.app.state.nightly, **asdict(found)})
 
 
 @router.get("/metrics", response_class=Response)

@@ -24,7 +24,7 @@ from gantline.job.edits import apply, mark_known
 from gantline.job.file import read_job_file
 from gantline.job.model import Job
 from gantline.job.records import RecordKind, edits_from
-from gantline.store import jobs, shops
+from gantline.store import binned, jobs, shops
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 FILE_BODY: dict[str, Any] = {
@@ -42,7 +42,8 @@ def list_jobs(
     """A page of the shop's jobs, the one saved last first; search: part of a name or a place."""
     rows = jobs.heads(desk.session, desk.shop_id, search=search, after=after, most=most)
     total = jobs.count(desk.session, desk.shop_id, search)
-    return answer({"jobs": service.cards(desk, rows), "total": total})
+    in_bin = binned.count(desk.session, desk.shop_id) if after == 0 else 0
+    return answer({"jobs": service.cards(desk, rows), "total": total, "binned": in_bin})
 
 
 @router.post("", response_model=JobOut, status_code=201)
@@ -77,9 +78,9 @@ def read_job_by_id(job_id: UUID, desk: DeskDep) -> Response:
 
 
 @router.delete("/{job_id}", status_code=204)
-def delete_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion) -> None:
-    """Delete a job with all its versions."""
-    jobs.remove(desk.session, desk.shop_id, job_id, expected)
+def delete_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion, who: Who) -> None:
+    """Put a job into the bin, where it waits 30 days with all its versions."""
+    binned.put(desk.session, desk.shop_id, job_id, expected, who)
 
 
 @router.post("/{job_id}/edits", response_model=JobOut)

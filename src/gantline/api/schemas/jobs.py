@@ -82,10 +82,11 @@ class JobCard(Out):
 
 
 class JobList(Out):
-    """One page of jobs, the one saved last first, of how many there are."""
+    """One page of jobs, the one saved last first, of how many there are; with the first page, how many lie in the bin."""
 
     jobs: list[JobCard]
     total: int
+    binned: int
 
 
 class JobOut(Out):

@@ -10,6 +10,7 @@ from gantline.core.defaults.align import AlignDefaults
 from gantline.core.defaults.default import Default, checked, named
 from gantline.core.defaults.frame import BlankDefaults, FrameDefaults, TrimDefaults
 from gantline.core.defaults.height import HeightDefaults
+from gantline.core.defaults.keep import KeepDefaults
 from gantline.core.defaults.light import LightDefaults
 from gantline.core.defaults.seats import SeatsDefaults
 from gantline.core.defaults.size import SizeDefaults
@@ -33,6 +34,7 @@ DEFAULTS = named(
     TensionDefaults,
     TripDefaults,
     AlignDefaults,
+    KeepDefaults,
 )
 
 
@@ -69,6 +71,7 @@ __all__ = [
     "Default",
     "FrameDefaults",
     "HeightDefaults",
+    "KeepDefaults",
     "LightDefaults",
     "SeatsDefaults",
     "Shop",

@@ -25,6 +25,15 @@ def upgrade() -> None:
     op.add_column("reading", sa.Column("sent_as", sa.Integer(), nullable=True))
     op.add_column("reading", sa.Column("who", sa.String(120), nullable=True))
     op.alter_column("reading", "value_mm", existing_type=sa.Float(), nullable=True)
+    op.create_table(
+        "backup",
+        sa.Column("made_at", WHEN, server_default=sa.func.now(), nullable=False),
+        sa.Column("file", sa.Text(), nullable=False),
+        sa.Column("bytes", sa.BigInteger(), nullable=False),
+        sa.Column("tested", sa.String(20), nullable=False),
+        sa.Column("trouble", sa.Text(), nullable=False),
+        sa.PrimaryKeyConstraint("made_at", name="pk_backup"),
+    )
     _one_shop()
     _one_name_a_device()
 
@@ -58,6 +67,7 @@ def _one_name_a_device() -> None:
 
 
 def downgrade() -> None:
+    op.drop_table("backup")
     op.drop_constraint("uq_device_shop_id_alike", "device")
     op.drop_column("device", "alike")
     op.drop_constraint("uq_shop_key", "shop")
