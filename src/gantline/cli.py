@@ -295,10 +295,10 @@ def import_shop(
 @app.command()
 def doctor(data: Data = None, database: Database = None) -> None:
     """Say what of this installation is well and what is not. Changes nothing; exit code 1 if something is wrong."""
-    from gantline import keep
+    from gantline.doctor import doctor as looked_at
 
     well = True
-    for good, text in keep.doctor(_settings(data_folder=data, database_url=database)):
+    for good, text in looked_at(_settings(data_folder=data, database_url=database)):
         typer.echo(f"{'ok     ' if good else 'wrong  '} {text}")
         well = well and good
     if not well:

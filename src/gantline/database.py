@@ -57,6 +57,14 @@ class PrivateDatabase:
         self.folder = adopt(folder, self.as_user)
         self.options = options
 
+    @classmethod
+    def seen(cls, folder: Path) -> "PrivateDatabase":
+        """One that is only looked at: its folder is left as it is."""
+        found = cls.__new__(cls)
+        found.as_user = postgres_user() if os.geteuid() == 0 else None
+        found.programs, found.folder, found.options = find_programs(), folder, DURABLE
+        return found
+
     @property
     def data(self) -> Path:
         """PostgreSQL's data folder."""

@@ -1,17 +1,15 @@
 """Backups that come back: the whole database in PostgreSQL's own format, and a shop as a zip of open files."""
 
 import os
-import shutil
 import subprocess
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
-from sqlalchemy import create_engine
 from sqlalchemy.engine import make_url
 
 from gantline.database import PrivateDatabase, find_programs, postgres_user
-from gantline.datafolder import check_content, place_of
+from gantline.datafolder import place_of
 from gantline.settings import Settings, psycopg_url
 
 NOT_KEPT = ("backup", "device", "pairing", "result", "procrastinate_*")
@@ -31,7 +29,7 @@ def database(settings: Settings, *, new: bool = False) -> Iterator[str]:
     if settings.database_url:
         yield settings.database_url
         return
-    if not new and not (_place(settings) / "data").exists():
+    if not new and not (place(settings) / "data").exists():
         raise KeepTrouble(
             f"There is no database in {settings.data_folder}.\nGive the folder it is in with --data."
         )
@@ -45,7 +43,8 @@ def database(settings: Settings, *, new: bool = False) -> Iterator[str]:
             private.stop()
 
 
-def _place(settings: Settings) -> Path:
+def place(settings: Settings) -> Path:
+    """Where the private database is, or would be."""
     return place_of(settings.data_folder, None if os.geteuid() else postgres_user())
 
 
@@ -92,55 +91,3 @@ def run_program(program: str, url: str, *arguments: str) -> None:
     if done.returncode != 0:
         said = (done.stderr.strip().splitlines() or ["no reason given"])[0]
         raise KeepTrouble(f"{program} did not succeed: {said}\nNothing was changed.")
-
-
-def doctor(settings: Settings) -> Iterator[tuple[bool, str]]:
-    """What of an installation is well and what is not, each with what to do; changes nothing."""
-    try:
-        yield True, f"PostgreSQL's programs are in {find_programs()}."
-    except RuntimeError as error:
-        yield False, f"{error}"
-        return
-    pages = settings.web_folder / "index.html"
-    yield (
-        pages.exists(),
-        "The pages are built." if pages.exists() else "The pages are not built: run ./start.",
-    )
-    if settings.database_url:
-        yield from _database_state(settings.database_url)
-        return
-    folder = _place(settings)
-    if not folder.exists() or not any(folder.iterdir()):
-        yield True, f"{folder} is empty: the next start makes a database there."
-        return
-    try:
-        check_content(folder)
-        private = PrivateDatabase(folder)  # one of ours: nothing is made
-    except RuntimeError as error:
-        yield False, f"{error}"
-        return
-    free = shutil.disk_usage(private.folder).free
-    yield free > LEAST_FREE, f"{free // 1_000_000} MB are free where {private.folder} is."
-    for left in sorted(private.folder.glob("data.new-*")):
-        yield False, f"{left} is left of a start that was cut off. Delete it; nothing uses it."
-    if not private.alive():
-        yield True, "The database does not run: ./start starts it."
-        return
-    try:
-        yield from _database_state(private.url)
-    except RuntimeError as error:
-        yield False, f"{error}"
-
-
-def _database_state(url: str) -> Iterator[tuple[bool, str]]:
-    from gantline.store.migrate import is_current
-
-    engine = create_engine(psycopg_url(url), connect_args={"connect_timeout": 3})
-    try:
-        current = is_current(engine)
-        old = "The database is of another version: ./start brings it up to date if it is older."
-        yield current, "The database answers and is up to date." if current else old
-    except Exception as error:
-        yield False, f"The database does not answer: {str(error).splitlines()[0]}"
-    finally:
-        engine.dispose()

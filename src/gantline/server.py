@@ -1,6 +1,7 @@
 """create_app(settings) builds everything the server is; there is no global application."""
 
 import asyncio
+import hashlib
 from collections import Counter
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
@@ -19,6 +20,7 @@ from starlette_compress import CompressMiddleware
 
 from gantline import __version__
 from gantline.api import problems
+from gantline.api.allowance import Allowance, room_of
 from gantline.api.doors import Doors
 from gantline.api.limits import BodyLimit, Busy, Tries
 from gantline.api.news import News
@@ -83,12 +85,17 @@ def create_app(settings: Settings) -> FastAPI:
         CompressMiddleware, minimum_size=LEAST_COMPRESSED, zstd_level=3, brotli_quality=2, gzip_level=2
     )
     beyond = settings.beyond
+    folder = None if settings.outside else settings.data_folder
+    app.add_middleware(Allowance, room=room_of(engine, folder, settings.most_gigabytes))
     app.add_middleware(BodyLimit, largest=settings.largest_body_bytes, photos=MOST_BYTES, outside=beyond)
     app.add_middleware(Busy, most=settings.waiting, outside=beyond)
     if beyond:  # before places are counted: a stranger takes none of theirs
         app.add_middleware(Paired, sessions=lambda: app.state.sessions)
     app.add_middleware(
-        Doors, https=beyond, hosts=[f"[{one}]" if ":" in one else one for one in settings.names]
+        Doors,
+        https=beyond,
+        build=_build(settings.web_folder),
+        hosts=[f"[{one}]" if ":" in one else one for one in settings.names],
     )
     app.add_middleware(Watch, numbers=app.state.numbers)
     for module in (
@@ -120,6 +127,15 @@ def from_environment() -> FastAPI:
     application = create_app(settings)
     seldom_swept()
     return application
+
+
+def _build(folder: Path) -> str:
+    """Which pages these are: the program's version, and a digest of the page that names all its files."""
+    try:
+        digest = hashlib.sha256((folder / "index.html").read_bytes()).hexdigest()[:12]
+    except OSError:
+        digest = "none"
+    return f"{__version__}-{digest}"
 
 
 def _life(threads: int) -> Lifespan[FastAPI]:

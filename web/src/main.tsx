@@ -6,6 +6,7 @@ import { Refused } from './api/client'
 import { CastPage } from './cast/CastPage'
 import { JobPage } from './shell/JobPage'
 import './shell/theme.css'
+import { Updated } from './shell/Updated'
 import { Trainer } from './trainer/Trainer'
 import { Yard } from './yard/Yard'
 
@@ -32,6 +33,7 @@ if (root)
             <Route path="/jobs/:jobId/:station?" element={<JobPage />} />
           </Routes>
         </BrowserRouter>
+        <Updated />
       </QueryClientProvider>
     </StrictMode>,
   )

@@ -18,7 +18,9 @@ PROBLEM_ANSWERS: dict[int | str, dict[str, Any]] = {
         (415, "OtherKind"),
         (422, "Refused"),
         (428, "VersionMissing"),
+        (429, "TooOften"),
         (503, "Away"),
+        (507, "Full"),
     )
 }
 

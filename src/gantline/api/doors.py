@@ -31,18 +31,21 @@ HEADERS = (
     (b"cross-origin-opener-policy", b"same-origin"),
 )
 
+BUILD = b"gantline-build"  # a page that is open over an upgrade sees by it that there is a newer one
 HSTS = (b"strict-transport-security", b"max-age=31536000")
 
 
 class Doors:
     """Refuses hosts nobody named, and changes and sockets that a page of somewhere else asks for.
 
-    https: browsers are told to come back over HTTPS only. A request without an origin comes from no page: meters and the
-    command line go on.
+    https: browsers are told to come back over HTTPS only; build: which pages are served. A request without an origin comes
+    from no page: meters and the command line go on.
     """
 
-    def __init__(self, app: ASGIApp, hosts: Iterable[str] = (), *, https: bool = False) -> None:
-        self.more = (HSTS,) if https else ()
+    def __init__(
+        self, app: ASGIApp, hosts: Iterable[str] = (), *, https: bool = False, build: str = ""
+    ) -> None:
+        self.more = ((BUILD, build.encode()), *((HSTS,) if https else ()))
         self.app, self.hosts = app, frozenset(one.lower() for one in (*OWN_NAMES, *hosts))
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:

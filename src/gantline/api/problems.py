@@ -46,6 +46,7 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "too-large": (413, "Too large"),
 }
 LEFT = 499
+DISK_FULL = "53100"  # PostgreSQL's word for it
 DEFAULT = (422, "This cannot be")
 
 
@@ -107,6 +108,7 @@ RESPONSES: dict[str, Any] = {
         ("VersionMissing", "If-Match is missing"),
         ("TooOften", "Too many tries; Retry-After says when again"),
         ("Away", "The database is out of reach"),
+        ("Full", "No room: the disk is full, or the installation as large as it may be"),
     )
 }
 
@@ -198,6 +200,10 @@ def _on_left(request: Request, exc: Exception) -> Response:
 
 
 def _on_database(request: Request, exc: Exception) -> Response:
+    if getattr(getattr(exc, "orig", None), "sqlstate", "") == DISK_FULL:
+        log.error("the disk of the database is full")
+        return problem(request, "no-room", 507, "No room",
+            "The server's disk is full. Nothing was saved; make room on it, then try again.")  # fmt: skip
     log.warning("database out of reach: %s", type(exc).__name__)
     return problem(request, "database-away", 503, "The database is out of reach",
         "The database does not answer. Nothing was saved; try again in a moment.")  # fmt: skip

@@ -1,5 +1,6 @@
 import createClient, { type MaybeOptionalInit } from 'openapi-fetch'
 import type { PathsWithMethod, RequiredKeysOf } from 'openapi-typescript-helpers'
+import { seenBuild } from './build'
 import type { components, paths } from './schema.generated'
 
 type Schemas = components['schemas']
@@ -43,9 +44,9 @@ export type Difference = Schemas['DifferenceOut']
 export type KnownWord = 'measured' | 'decided' | 'assumed'
 export type RecordKind = Schemas['TakeRecord']['kind']
 
-const client = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) })
+const client = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request).then(seenBuild) })
 
-/** The server did not answer, or its database did not: worth another try, nothing typed is lost. */
+/** The server did not answer, its database did not, or there is no room: worth another try, nothing typed is lost. */
 export class ServerAway extends Error {}
 
 /** The server answered with a problem document. */
@@ -83,6 +84,7 @@ const unwrapped = async (send: () => Promise<Answer>): Promise<unknown> => {
   }
   if (answer.response.ok) return answer.data
   const isProblem = answer.response.headers.get('content-type')?.includes('problem+json')
+  if (answer.response.status === 507 && isProblem) throw new ServerAway((answer.error as Problem).detail)
   if (answer.response.status >= 500 || !isProblem) throw new ServerAway('The server does not answer.')
   throw new Refused(answer.error as Problem)
 }

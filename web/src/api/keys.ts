@@ -15,5 +15,8 @@ export const keys = {
   projector: ['projector'] as const,
   trainer: ['trainer'] as const,
   devices: ['devices'] as const,
+  bin: ['bin'] as const,
+  backups: ['backups'] as const,
+  photos: (id: string) => ['photos', id] as const,
   sheets: ['sheets'] as const,
 }

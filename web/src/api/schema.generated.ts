@@ -4,6 +4,90 @@
  */
 
 export interface paths {
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Backups
+         * @description How old the last backup is that was made at night, and whether it came back when it was tried.
+         */
+        get: operations["backups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bin
+         * @description What lies in the bin, what was put there last first.
+         */
+        get: operations["list_bin"];
+        put?: never;
+        post?: never;
+        /**
+         * Empty Bin
+         * @description Delete everything in the bin for good.
+         */
+        delete: operations["empty_bin"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete For Good
+         * @description Delete a job in the bin with all that belongs to it; only a backup still has it.
+         */
+        delete: operations["delete_for_good"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin/{job_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Job Back
+         * @description Put a job back into the yard, as it was.
+         */
+        post: operations["bring_job_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cast/{code}": {
         parameters: {
             query?: never;
@@ -13,7 +97,7 @@ export interface paths {
         };
         /**
          * Cast By Code
-         * @description What the page that was joined by this code shows.
+         * @description What the page that was joined by this code shows. Guesses of one address are held back.
          */
         get: operations["cast_by_code"];
         put?: never;
@@ -164,7 +248,7 @@ export interface paths {
         post?: never;
         /**
          * Delete Job
-         * @description Delete a job with all its versions.
+         * @description Put a job into the bin, where it waits 30 days with all its versions.
          */
         delete: operations["delete_job"];
         options?: never;
@@ -347,11 +431,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * List Photos
+         * @description The photos of a job, the newest first; of those that were removed, by whom and when.
+         */
+        get: operations["list_photos"];
         put?: never;
         /**
          * Keep Photo
-         * @description Keep a photo, a JPEG or PNG of at most 25 MB: as gray levels, without what a camera writes beside them.
+         * @description Keep a photo, a JPEG or PNG of at most 25 MB, and read it next: then it is kept as gray levels, without what a camera
+         *     writes beside them. One that is not read is forgotten.
          */
         post: operations["keep_photo"];
         delete?: never;
@@ -374,7 +463,11 @@ export interface paths {
         get: operations["get_photo"];
         put?: never;
         post?: never;
-        delete?: never;
+        /**
+         * Remove Photo
+         * @description Take a photo away; by whom and when stays. Backups forget it when they are rotated away.
+         */
+        delete: operations["remove_photo"];
         options?: never;
         head?: never;
         patch?: never;
@@ -449,13 +542,13 @@ export interface paths {
         };
         /**
          * List Readings
-         * @description All readings of a job, newest first, in the job's units.
+         * @description Readings of a job, newest first, in the job's units, `most` of them past the first `after`.
          */
         get: operations["list_readings"];
         put?: never;
         /**
          * Send Readings
-         * @description Keep readings; those already there are left as they were.
+         * @description Keep readings; those already there are left as they were. Another value under a known number is refused.
          */
         post: operations["send_readings"];
         delete?: never;
@@ -499,6 +592,26 @@ export interface paths {
          */
         post: operations["use_readings"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/{source}/{seq}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Reading
+         * @description Take a reading away; its number stays, and by whom and when that was. Numbers that came from it stay in the survey.
+         */
+        delete: operations["remove_reading"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1083,6 +1196,23 @@ export interface components {
             watts_per_m: number | null;
         };
         /**
+         * Backups
+         * @description Backups that are made by themselves: whether they are, the last good one and how it was tested, what went wrong
+         *     since; late: none is younger than a week.
+         */
+        Backups: {
+            /** At */
+            at: string | null;
+            /** Late */
+            late: boolean;
+            /** Nightly */
+            nightly: boolean;
+            /** Tested */
+            tested: string;
+            /** Trouble */
+            trouble: string;
+        };
+        /**
          * Bars
          * @description When the center bars go in.
          * @enum {string}
@@ -1101,6 +1231,35 @@ export interface components {
         Bench: {
             cutting: components["schemas"]["Cutting"];
             materials: components["schemas"]["MaterialList"];
+        };
+        /**
+         * BinnedOut
+         * @description A job in the bin: who put it there and when, and until when it waits.
+         */
+        BinnedOut: {
+            /**
+             * Binned At
+             * Format: date-time
+             */
+            binned_at: string;
+            /** Binned By */
+            binned_by: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+            /** Versions */
+            versions: number;
         };
         /**
          * Blank
@@ -2858,9 +3017,11 @@ export interface components {
         };
         /**
          * JobList
-         * @description One page of jobs, the one saved last first, of how many there are.
+         * @description One page of jobs, the one saved last first, of how many there are; with the first page, how many lie in the bin.
          */
         JobList: {
+            /** Binned */
+            binned: number;
             /** Jobs */
             jobs: components["schemas"]["JobCard"][];
             /** Total */
@@ -3722,6 +3883,28 @@ export interface components {
             width_px: number;
         };
         /**
+         * PhotoRowOut
+         * @description One of a job's photos.
+         */
+        PhotoRowOut: {
+            /** Bytes */
+            bytes: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Removed At */
+            removed_at: string | null;
+            /** Removed By */
+            removed_by: string | null;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /**
          * PictureFormat
          * @description Lines, pictures per second [Hz], depth per color [bit], and whether with high dynamic range.
          */
@@ -4282,9 +4465,14 @@ export interface components {
         };
         /**
          * ReadingOut
-         * @description One stored reading, in the job's units.
+         * @description One stored reading, in the job's units, and by whom it came. Of one that was removed only its number is left, and by whom
+         *     and when that was.
          */
         ReadingOut: {
+            /** Removed At */
+            removed_at: string | null;
+            /** Removed By */
+            removed_by: string;
             /** Seq */
             seq: number;
             /** Source */
@@ -4297,11 +4485,15 @@ export interface components {
             /** Value */
             value: string;
             /** Value Mm */
-            value_mm: number;
+            value_mm: number | null;
             /** What */
             what: string;
+            /** Who */
+            who: string;
             /** X */
             x: string;
+            /** Y */
+            y: string;
         };
         /**
          * ReadingRow
@@ -5548,6 +5740,15 @@ export interface components {
                 "application/problem+json": components["schemas"]["Problem"];
             };
         };
+        /** @description No room: the disk is full, or the installation as large as it may be */
+        Full: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
         /** @description Not there */
         Missing: {
             headers: {
@@ -5619,6 +5820,204 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    backups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Backups"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    list_bin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BinnedOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    empty_bin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    delete_for_good: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    bring_job_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     cast_by_code: {
         parameters: {
             query?: never;
@@ -5653,8 +6052,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     list_devices: {
@@ -5689,8 +6092,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     make_code: {
@@ -5725,8 +6132,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     unpair: {
@@ -5761,8 +6172,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     health: {
@@ -5797,8 +6212,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     list_jobs: {
@@ -5837,8 +6256,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     create_job: {
@@ -5879,8 +6302,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     import_job_file: {
@@ -5922,8 +6349,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     read_job_by_id: {
@@ -5960,8 +6391,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     delete_job: {
@@ -5969,6 +6404,7 @@ export interface operations {
             query?: never;
             header?: {
                 "if-match"?: string | null;
+                "gantline-who"?: string;
             };
             path: {
                 job_id: string;
@@ -5998,8 +6434,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     cut_and_buy: {
@@ -6045,8 +6485,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     cast_of_job: {
@@ -6083,8 +6527,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     set_cast: {
@@ -6125,8 +6573,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     end_cast: {
@@ -6161,8 +6613,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     edit_job: {
@@ -6207,8 +6663,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     compare_fabrics: {
@@ -6254,8 +6714,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     export_job_file: {
@@ -6290,8 +6754,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     map_floor: {
@@ -6340,8 +6808,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     mark_field_known: {
@@ -6385,8 +6857,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     what_to_measure: {
@@ -6432,8 +6908,54 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    list_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoRowOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     keep_photo: {
@@ -6477,8 +6999,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     get_photo: {
@@ -6516,8 +7042,55 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    remove_photo: {
+        parameters: {
+            query?: never;
+            header?: {
+                "gantline-who"?: string;
+            };
+            path: {
+                job_id: string;
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     read: {
@@ -6566,8 +7139,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     preview_edits: {
@@ -6608,8 +7185,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     compare_projectors: {
@@ -6655,13 +7236,20 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     list_readings: {
         parameters: {
-            query?: never;
+            query?: {
+                after?: number;
+                most?: number;
+            };
             header?: never;
             path: {
                 job_id: string;
@@ -6693,14 +7281,20 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     send_readings: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "gantline-who"?: string;
+            };
             path: {
                 job_id: string;
             };
@@ -6735,8 +7329,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     send_csv: {
@@ -6744,6 +7342,7 @@ export interface operations {
             query?: never;
             header?: {
                 "content-type"?: string;
+                "gantline-who"?: string;
             };
             path: {
                 job_id: string;
@@ -6779,8 +7378,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     use_readings: {
@@ -6824,8 +7427,56 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    remove_reading: {
+        parameters: {
+            query?: never;
+            header?: {
+                "gantline-who"?: string;
+            };
+            path: {
+                job_id: string;
+                source: string;
+                seq: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     redo_job: {
@@ -6865,8 +7516,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     view_from_seat: {
@@ -6906,8 +7561,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     get_sheet: {
@@ -6954,8 +7613,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     compare_sizes: {
@@ -7001,8 +7664,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     take_record: {
@@ -7046,8 +7713,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     undo_job: {
@@ -7087,8 +7758,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     list_versions: {
@@ -7125,8 +7800,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     metrics: {
@@ -7159,8 +7838,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     pair: {
@@ -7203,6 +7886,8 @@ export interface operations {
             429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     names: {
@@ -7237,8 +7922,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     state: {
@@ -7275,8 +7964,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     set_them: {
@@ -7317,8 +8010,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     turn: {
@@ -7359,8 +8056,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     ready: {
@@ -7395,6 +8096,8 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: {
                 headers: {
@@ -7404,6 +8107,8 @@ export interface operations {
                     "application/json": components["schemas"]["Ready"];
                 };
             };
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     get_settings: {
@@ -7438,8 +8143,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     put_settings: {
@@ -7478,8 +8187,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     list_sheets: {
@@ -7514,8 +8227,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     list_records: {
@@ -7552,8 +8269,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     export_records: {
@@ -7589,8 +8310,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     import_records: {
@@ -7635,8 +8360,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     keep_from_job: {
@@ -7678,8 +8407,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     get_record: {
@@ -7717,8 +8450,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     put_record: {
@@ -7760,8 +8497,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     delete_record: {
@@ -7797,8 +8538,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     rooms: {
@@ -7833,8 +8578,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     answered: {
@@ -7873,8 +8622,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     follow_work: {
@@ -7911,8 +8664,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
     give_up_work: {
@@ -7947,8 +8704,12 @@ export interface operations {
             422: components["responses"]["Refused"];
             /** @description Precondition Required */
             428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
             /** @description Service Unavailable */
             503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
         };
     };
 }

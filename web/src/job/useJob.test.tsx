@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { seenBuild } from '../api/build'
 import { Refused } from '../api/client'
 import { keepPending, readPending } from './pending'
 import { useJob } from './useJob'
@@ -123,10 +124,10 @@ test('while the server is away edits are kept, in order, and saved when it is ba
   const server = serverOf(['away'])
   const { result } = await open()
   await act(() => result.current.edit(edit('kept')))
-  expect(result.current.away).toBe(true)
+  expect(result.current.away).toBe('The server does not answer.')
   expect(result.current.waiting).toBe(1)
   expect(readPending('j')).toMatchObject([{ base: 1, edits: edit('kept') }])
-  await waitFor(() => expect(result.current.away).toBe(false), { timeout: 4000 })
+  await waitFor(() => expect(result.current.away).toBe(''), { timeout: 4000 })
   expect(server.saved()).toBe(2)
   expect(readPending('j')).toEqual([])
   // the answer may have been lost after the save: the same edit comes under the same name
@@ -180,4 +181,14 @@ test('a drag sends edits on a version, one request at a time, and shows what tha
   expect(result.current.shown?.drawing.side.marks).toEqual([{ key: 'y', moved: true }, { key: 'z' }])
   await act(() => result.current.edit(edit('4')))
   expect(result.current.shown?.plan.figures).toHaveLength(2)
+})
+
+// last: a page never forgets that there are newer pages
+test('what a later server refuses an older page stays kept for the new page', async () => {
+  const problem = { detail: 'Field required.', status: 422, type: '/problems/bad-request', errors: [] }
+  serverOf([{ status: 422, body: problem }])
+  const { result } = await open()
+  for (const build of ['1-a', '2-b']) seenBuild(new Response(null, { headers: { 'gantline-build': build } }))
+  await act(() => result.current.edit(edit('typed on the old page')))
+  expect(readPending('j')).toMatchObject([{ edits: edit('typed on the old page') }])
 })

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { newerBuild } from '../api/build'
 import {
   ask,
   type Difference,
@@ -31,7 +32,7 @@ export const useJob = (id: string) => {
     queryFn: () => ask.get('/api/jobs/{job_id}', { params: { path: { job_id: id } } }),
   })
   const [preview, setPreview] = useState<PreviewOut | null>(null)
-  const [away, setAway] = useState(false)
+  const [away, setAway] = useState('') // why it is, empty while the server answers
   const [conflict, setConflict] = useState<Conflict | null>(null)
   const [waiting, setWaiting] = useState(() => readPending(id).length)
   const saved = query.data
@@ -100,12 +101,12 @@ export const useJob = (id: string) => {
         })
         late ||= lost.current
         lost.current = false
-        setAway(false)
+        setAway('')
       } catch (error) {
         setPreview(null)
         if (error instanceof ServerAway) {
           // kept safely: whoever waits may go on, the change is saved when the server is back
-          setAway(true)
+          setAway(error.message)
           lost.current = true
           for (const one of waiters.current) one?.resolve()
           waiters.current = waiters.current.map(() => null)
@@ -115,6 +116,12 @@ export const useJob = (id: string) => {
           // it stays kept until somebody says what is to become of it
           const now = error.problem.current as { version: number; who: string; what: string }
           setConflict({ version: now.version, who: now.who, what: now.what, differences: error.problem.differences ?? [] })
+          waiters.current[0]?.resolve()
+          waiters.current[0] = null
+          break
+        }
+        if (error instanceof Refused && newerBuild()) {
+          // an older page may ask in a way that is no longer understood: it stays kept, and the new page sends it again
           waiters.current[0]?.resolve()
           waiters.current[0] = null
           break
@@ -141,7 +148,7 @@ export const useJob = (id: string) => {
   )
 
   useEffect(() => {
-    if (saved && waiting > 0 && !away && !conflict) void pump()
+    if (saved && waiting > 0 && !away && !conflict && !newerBuild()) void pump()
   }, [saved, waiting, away, conflict, pump])
 
   useEffect(() => {
@@ -150,7 +157,7 @@ export const useJob = (id: string) => {
       if (readPending(id).length > 0) void pump()
       else
         void ask.get('/api/ready').then(
-          () => setAway(false),
+          () => setAway(''),
           () => undefined,
         )
     }, RETRY_MS)
@@ -181,7 +188,7 @@ export const useJob = (id: string) => {
           const found = await ask.post('/api/jobs/{job_id}/preview', { params: { path: { job_id: id } }, body })
           if (state.live && newest.current?.version === version) setPreview(found)
         } catch (error) {
-          if (error instanceof ServerAway) setAway(true)
+          if (error instanceof ServerAway) setAway(error.message)
         } finally {
           state.busy = false
         }
@@ -196,7 +203,7 @@ export const useJob = (id: string) => {
       try {
         await own(() => ask.post(path, { params: match() }))
       } catch (error) {
-        if (error instanceof ServerAway) setAway(true)
+        if (error instanceof ServerAway) setAway(error.message)
         else if (error instanceof Refused && error.problem.type.endsWith('version-conflict')) void query.refetch()
       }
     },

@@ -27,7 +27,7 @@ export const Notices = () => {
   if (away)
     return (
       <div role="alert" className="border-stop border-l-[6px] bg-stop-ground px-4 py-2">
-        <strong className="text-stop">The server does not answer.</strong>{' '}
+        <strong className="text-stop">{away}</strong>{' '}
         {waiting > 0
           ? `What you typed is kept here (${waiting} to save) and saved as soon as it is back.`
           : 'The page tries again by itself.'}

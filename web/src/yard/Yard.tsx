@@ -13,6 +13,8 @@ import { Num, Rich } from '../parts/Num'
 import { KeysHelp } from '../shell/KeysHelp'
 import { TopBar } from '../shell/TopBar'
 import { useCommands } from '../shell/useCommands'
+import { BackupNote } from './BackupNote'
+import { Bin } from './Bin'
 import { LittleWall } from './LittleWall'
 import { NewJob } from './NewJob'
 
@@ -66,6 +68,7 @@ export const Yard = () => {
   const [making, setMaking] = useState(false)
   const [help, setHelp] = useState(false)
   const [devices, setDevices] = useState(false)
+  const [bin, setBin] = useState(false)
   const [search, setSearch] = useState('')
   const [box, size] = useSize<HTMLElement>()
   const client = useQueryClient()
@@ -88,6 +91,7 @@ export const Yard = () => {
   useCommands({ create: () => setMaking(true) })
   const cards = list.data?.pages.flatMap((one) => one.jobs) ?? []
   const total = list.data?.pages[0]?.total ?? 0
+  const binned = list.data?.pages[0]?.binned ?? 0
   const scale = scaleOf(cards, size.width - 48)
   return (
     <div className="flex min-h-full flex-col">
@@ -109,6 +113,11 @@ export const Yard = () => {
             <Link to="/trainer" className={`grid place-items-center max-[520px]:hidden ${buttonLook('plain', 'bar')}`}>
               Trainer
             </Link>
+            {binned > 0 && (
+              <Button size="bar" onClick={() => setBin(true)}>
+                Bin <span className="text-quiet">{binned}</span>
+              </Button>
+            )}
             <Button size="bar" onClick={() => setDevices(true)}>
               Devices
             </Button>
@@ -128,6 +137,7 @@ export const Yard = () => {
             {read.error instanceof Refused ? <FileTrouble refused={read.error} /> : 'the server does not answer.'}
           </div>
         )}
+        <BackupNote />
         {list.isError && <p role="alert">The server does not answer. This page tries again by itself.</p>}
         {list.isSuccess && total === 0 && (
           <p className="mt-16 text-center text-lead">
@@ -144,6 +154,7 @@ export const Yard = () => {
         )}
       </main>
       <NewJob open={making} onClose={() => setMaking(false)} onMade={made} />
+      <Bin open={bin} onClose={() => setBin(false)} />
       <Devices open={devices} onClose={() => setDevices(false)} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />
     </div>

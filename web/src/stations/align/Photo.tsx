@@ -1,6 +1,9 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { ask, type PhotoReading } from '../../api/client'
+import { keys } from '../../api/keys'
 import { useThisJob } from '../../job/context'
+import { Button } from '../../parts/Button'
 import { FilePick } from '../../parts/FilePick'
 import { said, Trouble } from '../../parts/Trouble'
 
@@ -50,6 +53,11 @@ export const Photo = ({ onRead }: PhotoProps) => {
       setBusy(false)
     }
   }
+  const forget = (key: string) => {
+    if (key !== photo) return
+    setPhoto('')
+    setFound(null)
+  }
   return (
     <div className="pb-2">
       <FilePick label="Photo of the lit screen" accept="image/jpeg,image/png" size="bar" onPick={(file) => void pick(file)}>
@@ -72,7 +80,57 @@ export const Photo = ({ onRead }: PhotoProps) => {
           Read to ± {found.sigma_mm.toFixed(1)} mm, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
         </p>
       )}
+      <Photos id={id} shown={photo} onRemoved={forget} />
     </div>
+  )
+}
+
+const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+
+/** The photos that are kept with the job; one is taken away by a tap, and who did it stays. */
+const Photos = ({ id, shown, onRemoved }: { id: string; shown: string; onRemoved: (key: string) => void }) => {
+  const client = useQueryClient()
+  const list = useQuery({
+    queryKey: [...keys.photos(id), shown],
+    queryFn: () => ask.get('/api/jobs/{job_id}/photos', { params: { path: { job_id: id } } }),
+    enabled: id !== '',
+  })
+  const remove = useMutation({
+    mutationFn: (key: string) =>
+      ask.delete('/api/jobs/{job_id}/photos/{photo_id}', { params: { path: { job_id: id, photo_id: key } } }),
+    onSuccess: (_, key) => {
+      onRemoved(key)
+      void client.invalidateQueries({ queryKey: keys.photos(id) })
+    },
+  })
+  const rows = list.data ?? []
+  if (!rows.length) return null
+  return (
+    <details>
+      <summary className="min-h-10 cursor-pointer py-2 text-smallall">
+        {rows.length === 1 ? 'One photo' : `${rows.length} photos`} kept with this job
+      </summary>
+      <ul>
+        {rows.map((one) => (
+          <li key={one.id} className="flex min-h-10 items-center gap-2 text-smallall">
+            <span className="flex-1">
+              {WHEN.format(new Date(one.taken_at))}
+              {one.removed_at && <span className="text-quiet"> · removed by {one.removed_by}</span>}
+            </span>
+            {!one.removed_at && (
+              <Button
+                look="remove"
+                aria-label={`Remove the photo of ${WHEN.format(new Date(one.taken_at))}`}
+                onClick={() => remove.mutate(one.id)}
+              >
+                ×
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Trouble text={said(remove.error)} />
+    </details>
   )
 }
 

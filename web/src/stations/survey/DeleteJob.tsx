@@ -7,7 +7,7 @@ import { Button } from '../../parts/Button'
 import { Sheet } from '../../parts/Sheet'
 import { said, Trouble } from '../../parts/Trouble'
 
-/** Deleting asks once, and says what goes with it. */
+/** Deleting asks once, and says where it goes. */
 export const DeleteJob = ({ job }: { job: JobOut }) => {
   const [asking, setAsking] = useState(false)
   const client = useQueryClient()
@@ -31,7 +31,7 @@ export const DeleteJob = ({ job }: { job: JobOut }) => {
         open={asking}
         onClose={() => setAsking(false)}
         title={`Delete ${job.document.name}?`}
-        describe={`All ${job.version} versions go with it, and cannot be brought back. Export the job file first to keep a copy.`}
+        describe={`It waits in the bin for 30 days with all ${job.version} versions. The yard brings it back in one tap.`}
       >
         <Trouble text={said(remove.error)} />
         <div className="mt-5 flex justify-end gap-3">

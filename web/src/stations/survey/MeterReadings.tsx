@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
 import { ask, type JobOut } from '../../api/client'
 import { keys } from '../../api/keys'
 import { useThisJob } from '../../job/context'
@@ -27,9 +28,19 @@ export const MeterReadings = ({ job }: { job: JobOut }) => {
   const { putReadings } = useThisJob()
   useNews(job.id)
   const params = { path: { job_id: job.id } }
+  const [after, setAfter] = useState(0)
   const list = useQuery({
-    queryKey: keys.readings(job.id),
-    queryFn: () => ask.get('/api/jobs/{job_id}/readings', { params }),
+    queryKey: [...keys.readings(job.id), after],
+    queryFn: () => ask.get('/api/jobs/{job_id}/readings', { params: { ...params, query: { after, most: SHOWN + 1 } } }),
+    placeholderData: (before) => before,
+  })
+  const remove = useMutation({
+    mutationFn: ({ source, seq }: { source: string; seq: number }) =>
+      ask.delete('/api/jobs/{job_id}/readings/{source}/{seq}', { params: { path: { job_id: job.id, source, seq } } }),
+    onSuccess: () => {
+      void client.invalidateQueries({ queryKey: keys.readings(job.id) })
+      void client.invalidateQueries({ queryKey: keys.job(job.id) }) // a number that came from it says so
+    },
   })
   const send = useMutation({
     mutationFn: (chosen: File) =>
@@ -42,10 +53,10 @@ export const MeterReadings = ({ job }: { job: JobOut }) => {
     onSuccess: () => client.invalidateQueries({ queryKey: keys.readings(job.id) }),
   })
   const rows = list.data ?? []
-  const usable = rows.filter((row) => USABLE.has(row.what)).slice(0, SHOWN)
+  const usable = rows.slice(0, SHOWN).filter((row) => USABLE.has(row.what) && !row.removed_at)
   return (
     <div>
-      {rows.length === 0 && (
+      {rows.length === 0 && after === 0 && (
         <p className="pb-1 text-quiet text-smallall">
           None yet. A meter sends them over the feed; a file has the columns what, x, value.
         </p>
@@ -60,8 +71,12 @@ export const MeterReadings = ({ job }: { job: JobOut }) => {
                 {row.source} {row.seq}
               </span>
             </span>
-            <Num text={row.value} className="text-body" />
-            {USABLE.has(row.what) && (
+            {row.removed_at ? (
+              <span className="text-fine text-quiet">removed by {row.removed_by}</span>
+            ) : (
+              <Num text={row.value} className="text-body" />
+            )}
+            {USABLE.has(row.what) && !row.removed_at && (
               <Button
                 aria-label={`Use ${row.what} ${row.seq}`}
                 onClick={() => void putReadings([{ source: row.source, seq: row.seq }])}
@@ -69,18 +84,25 @@ export const MeterReadings = ({ job }: { job: JobOut }) => {
                 Use
               </Button>
             )}
+            {!row.removed_at && (
+              <Button look="remove" aria-label={`Remove reading ${row.source} ${row.seq}`} onClick={() => remove.mutate(row)}>
+                ×
+              </Button>
+            )}
           </li>
         ))}
       </ul>
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <FilePick label="Readings file" accept=".csv,text/csv" onPick={send.mutate}>
           Import CSV
         </FilePick>
         {usable.length > 1 && (
           <Button onClick={() => void putReadings(usable.map(({ source, seq }) => ({ source, seq })))}>Use all shown</Button>
         )}
+        {after > 0 && <Button onClick={() => setAfter(Math.max(0, after - SHOWN))}>Newer</Button>}
+        {rows.length > SHOWN && <Button onClick={() => setAfter(after + SHOWN)}>Older</Button>}
       </div>
-      <Trouble text={said(send.error)} />
+      <Trouble text={said(send.error ?? remove.error)} />
     </div>
   )
 }

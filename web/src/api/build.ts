@@ -1,0 +1,26 @@
+import { useSyncExternalStore } from 'react'
+
+/** Which pages the server has: said with every answer. Other ones than at the first answer: it was updated meanwhile. */
+let first = ''
+let newest = ''
+const listeners = new Set<() => void>()
+
+/** Looks at an answer, and hands it on. */
+export const seenBuild = (answer: Response): Response => {
+  const build = answer.headers.get('gantline-build') ?? ''
+  if (build && build !== newest) {
+    first ||= build
+    newest = build
+    for (const tell of listeners) tell()
+  }
+  return answer
+}
+
+const subscribe = (tell: () => void) => {
+  listeners.add(tell)
+  return () => listeners.delete(tell)
+}
+
+/** The newer pages' name, empty while this page is the newest. */
+export const newerBuild = (): string => (newest === first ? '' : newest)
+export const useNewerBuild = (): string => useSyncExternalStore(subscribe, newerBuild)

@@ -1,0 +1,14 @@
+import { expect, test } from 'vitest'
+import { isSafe } from './Updated'
+
+test('a page is not reloaded while somebody types or chooses', () => {
+  expect(isSafe(document)).toBe(true)
+  const field = document.body.appendChild(document.createElement('input'))
+  field.focus()
+  expect(isSafe(document)).toBe(false)
+  field.remove()
+  const open = document.body.appendChild(document.createElement('div'))
+  open.setAttribute('role', 'dialog')
+  expect(isSafe(document)).toBe(false)
+  open.remove()
+})
