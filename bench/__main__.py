@@ -15,6 +15,7 @@ from bench import (
     photo,
     plans,
     roundtrip,
+    storm,
     studs,
     tables,
     users,
@@ -36,7 +37,7 @@ PARTS = {
     "align": align,
     "load": load,
 }
-LONG = {"faults": faults, "fuzz": fuzz, "holes": holes, "photo": photo, "users": users}
+LONG = {"storm": storm, "faults": faults, "fuzz": fuzz, "holes": holes, "photo": photo, "users": users}
 
 
 def main() -> None:

@@ -3,6 +3,7 @@
 import os
 import random
 import shutil
+import signal
 import sys
 import tempfile
 import threading
@@ -11,14 +12,94 @@ from pathlib import Path
 from statistics import median
 
 import httpx2
+import psycopg
 from tests.api.test_kill import kill_postgres, save_until_it_breaks
 from tests.running import Running
 
+from gantline.database import PrivateDatabase
+
 ROUNDS = int(os.environ.get("GANTLINE_ROUNDS", "500"))
+ALONE = int(os.environ.get("GANTLINE_ALONE", "200"))  # rounds of each victim by itself
+
+
+def _alone(victim: str) -> tuple[str, str, str]:
+    """The server, the parent of two servers, or the worker killed by itself: what is left over, what is lost."""
+    folder = Path(tempfile.mkdtemp(prefix="gantline-bench-", dir="/var/tmp"))
+    folder.chmod(0o755)
+    data = folder / "shop"
+    several = ("--workers", "2") if victim == "parent" else ()
+    server = Running("--data", str(data), "--no-demo", *several, worker=True).start()
+    job = httpx2.post(f"{server.address}/api/jobs", json={"name": "Kill", "value": 2000}).json()
+    version, lost, failed, most = job["version"], 0, 0, 0
+    try:
+        for _ in range(ALONE):
+            told: list[int] = []
+            saver = threading.Thread(target=save_until_it_breaks, args=(server, job["id"], version, told))
+            saver.start()
+            time.sleep(random.uniform(0.2, 0.5))
+            assert server.process
+            if victim == "worker":
+                for pid in _workers(server.process.pid):
+                    os.kill(pid, signal.SIGKILL)
+                time.sleep(0.3)
+                server.kill()  # the saver ends with it
+            else:
+                server.kill()
+            saver.join()
+            try:
+                server.start()
+            except RuntimeError:
+                failed += 1
+                server.start()
+            most = max(most, _connections(data))
+            now = httpx2.get(f"{server.address}/api/jobs/{job['id']}").json()
+            lost += bool(told) and now["version"] < told[-1]
+            version = now["version"]
+    finally:
+        server.stop()
+        shutil.rmtree(folder, ignore_errors=True)
+    left = [pid for pid in _ours(data) if pid != os.getpid()]
+    return (
+        f"{ALONE} kills of the {victim} alone",
+        f"{lost} lost, {failed} starts failed, {len(left)} processes left, at most {most} database connections",
+        "0, 0, 0",
+    )
+
+
+def _workers(server: int) -> list[int]:
+    children = Path(f"/proc/{server}/task/{server}/children").read_text().split()
+    threads = [
+        one for path in Path(f"/proc/{server}/task").glob("*/children") for one in path.read_text().split()
+    ]
+    return [int(pid) for pid in {*children, *threads} if b"work" in Path(f"/proc/{pid}/cmdline").read_bytes()]
+
+
+def _connections(data: Path) -> int:
+    with psycopg.connect(PrivateDatabase(data).admin_url_of("postgres")) as connection:
+        found = connection.execute(
+            "SELECT count(*) FROM pg_stat_activity WHERE datname = 'gantline'"
+        ).fetchone()
+        return int(found[0]) if found else 0
+
+
+def _ours(data: Path) -> list[int]:
+    """Processes whose command or environment names a data folder."""
+    found = []
+    for path in Path("/proc").glob("[0-9]*"):
+        try:
+            if str(data).encode() in path.joinpath("cmdline").read_bytes():
+                found.append(int(path.name))
+        except OSError:
+            continue
+    return found
 
 
 def rows() -> list[tuple[str, str, str]]:
-    """The server, the database or both killed while somebody saves."""
+    """The server, the database or both killed while somebody saves; then each by itself."""
+    return [*_together(), *(_alone(victim) for victim in ("server", "parent", "worker"))]
+
+
+def _together() -> list[tuple[str, str, str]]:
     folder = Path(tempfile.mkdtemp(prefix="gantline-bench-", dir="/var/tmp"))
     folder.chmod(0o755)
     data = folder / "shop"

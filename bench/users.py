@@ -13,11 +13,13 @@ from pathlib import Path
 import httpx2
 from tests.running import Running
 
-from bench.plans import quantile
+from bench.plans import pace, quantile
+from bench.processes import below, cpu_s, memory_mb, open_files, postgres_of
 from gantline.demo.world import JOB_FILES, job_bytes
 
 USERS = int(os.environ.get("GANTLINE_USERS", "200"))
 SECONDS = float(os.environ.get("GANTLINE_SECONDS", "60"))
+SOAK_S = float(os.environ.get("GANTLINE_SOAK", "0"))  # an hour is 3600
 PAUSE_S = 2.0
 AS_JSON = {"content-type": "application/json"}
 # of 500 acts; one sheet in 500 is timed apart
@@ -164,24 +166,56 @@ async def _sheet(client: httpx2.AsyncClient, path: str) -> float:
     return time.perf_counter() - began
 
 
+def _soak(port: int, data: Path, ours: int) -> list[tuple[str, str, str]]:
+    """Twenty users for a long time: memory, open files and connections at a tenth of it, and at its end."""
+    global USERS, SECONDS  # noqa: PLW0603 - the same users, fewer and longer
+    USERS, SECONDS = 20, SOAK_S / 10.0
+    asyncio.run(_users(port))
+    first = memory_mb(below(ours)), open_files(below(ours)), len(postgres_of(data))
+    SECONDS = SOAK_S * 0.9
+    _, faults = asyncio.run(_users(port))
+    last = memory_mb(below(ours)), open_files(below(ours)), len(postgres_of(data))
+    return [
+        (
+            f"a soak of {SOAK_S / 60.0:.0f} minutes at 20 users",
+            f"memory {first[0]:.0f} to {last[0]:.0f} MB, open files {first[1]} to {last[1]}, database processes {first[2]} to "
+            f"{last[2]}; {len(faults)} errors",
+            "within 10 %, constant, 0 errors",
+        )
+    ]
+
+
 def rows() -> list[tuple[str, str, str]]:
     """Two server processes and one worker on this machine, who also plays the users."""
     folder = Path(tempfile.mkdtemp(prefix="gantline-bench-", dir="/var/tmp"))
     folder.chmod(0o755)
     server = Running("--data", str(folder / "shop"), "--workers", "2", worker=True).start()
+    assert server.process
+    ours = server.process.pid
     try:
+        pace_ms = pace()
+        before = cpu_s(below(ours)), cpu_s(postgres_of(folder / "shop")), time.process_time()
         taken, faults = asyncio.run(_users(server.port))
+        after = cpu_s(below(ours)), cpu_s(postgres_of(folder / "shop")), time.process_time()
+        soaked = _soak(server.port, folder / "shop", ours) if SOAK_S else []
         health, sheets = asyncio.run(_sheets(server.address))
     finally:
         server.stop()
         shutil.rmtree(folder, ignore_errors=True)
     acts = sum(len(one) for one in taken.values())
+    each = [(b - a) * 1e3 / acts for a, b in zip(before, after, strict=True)]
     said = "; ".join(
         f"{act} {quantile(taken[act], 0.95):.0f} ms" for act in ("list", "open", "re-plan", "save")
     )
     for one in sorted(set(faults))[:5]:
         print(one)
     return [
+        *soaked,
+        (
+            f"processor time an act, at 100,000 squares in {pace_ms:.1f} ms",
+            f"servers and worker {each[0]:.1f} ms, database {each[1]:.1f} ms, users {each[2]:.1f} ms",
+            "servers and database 11 ms",
+        ),
         (
             f"{USERS} users with {PAUSE_S:g} s between their acts, {SECONDS:g} s, {acts} acts, two servers",
             f"p95 {said}; {len(faults)} errors",

@@ -25,7 +25,7 @@ LATE = """
 """
 RELEASED = datetime(2026, 11, 1, tzinfo=UTC)  # a clock that says an earlier time is wrong
 WITHOUT_RIGHTS = (
-    "Make one without: CREATE ROLE gantline_app LOGIN PASSWORD '…'; ALTER DATABASE {database} OWNER TO gantline_app; "
+    "Run there: CREATE ROLE gantline_app LOGIN PASSWORD '…'; ALTER DATABASE {database} OWNER TO gantline_app; "
     "then hand its tables over, and give Gantline that role's URL."
 )
 

@@ -33,7 +33,7 @@ def test_jobs_are_searched_by_name_and_place_and_come_in_pages(client: TestClien
     )
     assert [len(first["jobs"]), len(second["jobs"])] == [3, 2]
     assert not {one["id"] for one in first["jobs"]} & {one["id"] for one in second["jobs"]}
-    assert cards(client, search="nowhere") == {"jobs": [], "total": 0}
+    assert cards(client, search="nowhere") == {"jobs": [], "total": 0, "binned": 0}
 
 
 def test_the_list_plans_nothing_once_every_version_has_its_card(

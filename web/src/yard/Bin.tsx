@@ -46,7 +46,9 @@ export const Bin = ({ open, onClose }: { open: boolean; onClose: () => void }) =
             <span className="min-w-48 flex-1 leading-tight">
               <span className="block">{one.name}</span>
               <span className="block text-quiet text-small">
-                Deleted by {one.binned_by}, waits until {DAY.format(new Date(one.until))}
+                Deleted by {one.binned_by}
+                <br />
+                Waits until {DAY.format(new Date(one.until))}
               </span>
             </span>
             <Button aria-label={`Bring back ${one.name}`} onClick={() => back.mutate(one.id)}>
