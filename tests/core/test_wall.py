@@ -11,12 +11,14 @@ from gantline.core.wall.brackets import BracketPair, BracketRule, place_by_rule,
 from gantline.core.wall.loads import (
     FIXINGS,
     drill_depth_mm,
+    in_backer,
     load_of,
     row_shares,
     screw_length_mm,
     utilization,
 )
 from gantline.core.wall.marks import hole_rows_mm, holes, level_tolerance_mm, mark
+from gantline.core.wall.screws import sold_length_mm
 from gantline.core.wall.studs import StudLattice
 
 INCH = 25.4
@@ -125,7 +127,14 @@ def test_loads_are_those_worked_by_hand() -> None:
     assert sum(pulls) == pytest.approx(1)
     assert sum(x * one for x, one in zip([0, 1000, 2000, 3000], pulls, strict=True)) == pytest.approx(1200)
     screw = FIXINGS["screw-6"]
-    assert screw_length_mm(screw, plate_mm=3, cover_mm=12.5) == 55.5
+    # every layer counts: a bracket's plate; a cleat's board; a ledger's; and a backer holds with its own 18 mm, drywall behind it
+    assert screw_length_mm(screw, through_mm=(3, 12.5)) == 55.5
+    assert screw_length_mm(screw, through_mm=(18, 12.5)) == 70.5
+    assert screw_length_mm(screw, through_mm=(38, 12.5)) == 90.5
+    assert screw_length_mm(in_backer(screw, 18), through_mm=(3,)) == 21
+    assert (sold_length_mm(70.5, None, inches=False), sold_length_mm(21, 33.5, inches=False)) == (80, 25)
+    assert sold_length_mm(55.5, None, inches=True) == pytest.approx(2.5 * 25.4)
+    assert sold_length_mm(34, 33.5, inches=False) is None
     assert (drill_depth_mm(screw, cover_mm=12.5), drill_depth_mm(FIXINGS["plug-brick"], cover_mm=10)) == (
         52.5,
         70.0,

@@ -108,6 +108,7 @@ def test_a_kits_spacing_on_studs_is_kept_or_refused_aloud(spacing: float) -> Non
         "/survey/wall_width_mm": 150 * INCH, "/survey/stud_first_mm": 11 * INCH, "/survey/stud_spacing_mm": 16 * INCH,
         "/survey/fittings": [], "/size/lead": "diagonal", "/size/value_mm": 113 * INCH, "/size/aspect": "16:9",
         "/wall/side_play_mm": 6 * INCH, "/wall/rule": "fixed", "/wall/spacing_mm": spacing * INCH, "/height/centre_x_mm": None,
+        "/wall/per_bracket": 2,  # in a backer a screw holds with half a stud's depth
     }  # fmt: skip
     job = edited(changed("mill-loft", size__tidy=None), wall)
     made, found = plan(job), findings(job).get("kit-spacing")

@@ -111,6 +111,7 @@ PENS: Mapping[str, Pen] = {
     "source": Pen(Screen("", fill="brass"), Paper(weight=0.35, fill="#fff"), (4, 1.2)),
     "lens": Pen(Screen("velvet", 2, fill="chalk"), Paper(fill="#000"), (9, 1.8), LENS),
     "lens-out": Pen(Screen("velvet", 2, fill="stop"), Paper(), (9, 1.8), LENS),
+    "cleat": Pen(Screen("wood-edge", 4), Paper(weight=0.5), layer=("CLEAT", 30), always=True),
     "hole": Pen(Screen("chalk", 2), Paper(weight=0.35, fill="#fff"), (6, 1.5), HOLES, always=True),
     "hole-refused": Pen(
         Screen("stop", 3, fill="stop 30"),

@@ -9,7 +9,7 @@ from gantline.plan.ask import Ask
 from gantline.sheets.pdf import render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.stations.common import way
-from gantline.stations.wall import drilling, fixing
+from gantline.stations.wall import bought_fixing, drilling
 from gantline.stations.wall.datum import hooked_across, hooked_up
 from gantline.stations.wall.flat import shims
 from gantline.stations.wall.told import facts
@@ -44,10 +44,9 @@ class HoleLine:
 def drilling_sheet(ready: Ready) -> bytes:
     """Order, marks, bit, depth, fixing, checks."""
     at = ready.made.ask
-    one = at(fixing)
     values = ready.common | {
         "holes": list(_holes(at)),
-        "fixing": one,
+        "fixing_name": at(bought_fixing),
         "each": at.field(Hanging.per_bracket),
         "torque": at.given(Hanging.torque) or "",
         "read_back": [

@@ -6,7 +6,7 @@ import io
 from gantline.core.units import Units, length_text, plain
 from gantline.job.csv_rows import guarded
 from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
-from gantline.stations.wall import drilling
+from gantline.stations.wall import cleat_edge, drilling
 
 COLUMNS = (
     "hole",
@@ -20,7 +20,9 @@ COLUMNS = (
 
 
 def marks_csv(ready: Ready) -> bytes:
-    """One line a hole; each column twice, in mm and as read on the tape. Only the heading without holes.
+    """One line a hole, and one for each end of a cleat's edge line; each column twice, in mm and as read on the tape.
+
+    Only the heading without holes.
 
     A hole that a Stop refuses has the reason and no marks.
     """
@@ -42,6 +44,13 @@ def marks_csv(ready: Ready) -> bytes:
         why = stopped.get(one.hole.key, "")
         cells = [cell for value in values for cell in _cells(None if why else value, ready.units)]
         writer.writerow([f"{one.hole.row} {one.hole.side}", guarded(plain(why)), *cells])
+    line = ready.made.ask(cleat_edge)
+    if line is not None:
+        stop = " ".join(dict.fromkeys(stopped.values()))
+        for name, x in (("left", line.left_mm), ("right", line.right_mm)):
+            here = (x, None, None, line.from_datum_mm, None, None)
+            cells = [cell for value in here for cell in _cells(None if stop else value, ready.units)]
+            writer.writerow([f"cleat front edge, {name} end", guarded(plain(stop)), *cells])
     return out.getvalue().encode()
 
 

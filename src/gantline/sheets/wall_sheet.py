@@ -22,7 +22,7 @@ HUNG = (("way", "Way of hanging"), ("bracket_name", "Brackets"), ("screws", "Scr
 HEIGHTS = (
     ("datum", "Datum line above floor"),
     ("frame_top", "Frame top above floor"),
-    ("drop", "Drop, hole to frame top"),
+    ("hole_drop", "Drop, hole to frame top"),
 )
 WALL_HIGH = 118.0
 

@@ -123,6 +123,58 @@ class WallDefaults:
     screw_4_pull_n = Default(
         350.0, "N", 10.0, 5000.0, "pull-out of a 4.2 mm wood screw in softwood", "cautious; the packet rules"
     )
+    screw_5_shear_n = Default(
+        350.0,
+        "N",
+        10.0,
+        5000.0,
+        "shear on a 5 mm (#10) wood screw in softwood",
+        "as the next thinner one that is known",
+    )
+    screw_5_pull_n = Default(
+        350.0,
+        "N",
+        10.0,
+        5000.0,
+        "pull-out of a 5 mm (#10) wood screw in softwood",
+        "as the next thinner one that is known",
+    )
+    backer_shear_n = Default(
+        300.0,
+        "N",
+        10.0,
+        5000.0,
+        "shear on a wood screw in a backer of 18 mm plywood",
+        "cautious; half a stud's depth holds",
+    )
+    backer_pull_n = Default(
+        200.0,
+        "N",
+        10.0,
+        5000.0,
+        "pull-out of a wood screw in a backer of 18 mm plywood",
+        "cautious; half a stud's depth holds",
+    )
+    backer_mm = Default(
+        18.0,
+        "mm",
+        9.0,
+        60.0,
+        "backer board over the studs",
+        "plywood, screwed to every stud",
+        spread=2.0,
+        spread_source="boards",
+    )
+    ledger_board_mm = Default(
+        38.0,
+        "mm",
+        12.0,
+        100.0,
+        "board a ledger frame is built of",
+        "a two-by on the wall",
+        spread=4.0,
+        spread_source="boards",
+    )
     screw_6_shear_n = Default(
         700.0, "N", 10.0, 5000.0, "shear on a 6 mm wood screw in softwood", "cautious; the packet rules"
     )

@@ -21,12 +21,20 @@ class CleatPlace:
 
 
 def cleat_over_studs(
-    studs_mm: Sequence[float], center_mm: float, *, frame_mm: float, inset_mm: float, beyond_mm: float
+    studs_mm: Sequence[float],
+    center_mm: float,
+    *,
+    frame_mm: float,
+    inset_mm: float,
+    beyond_mm: float,
+    length_mm: float | None = None,
+    count: int | None = None,
 ) -> CleatPlace | None:
     """The longest wall piece over studs on which the screen still comes to its center.
 
     Args: studs, centers that may be drilled, rising [mm]; center, of the screen [mm]; frame, its width [mm]; inset, what the
-        frame's ends leave to corner joints [mm]; beyond, past the outer studs [mm].
+        frame's ends leave to corner joints [mm]; beyond, past the outer studs [mm]; length, of a piece that is there [mm]: it is
+        set even about its studs; count, how many studs it is to cross.
     Returns: None where fewer than two studs serve. The piece spans its outer studs and so much more at each end; the screen's
         center may lie half the total float from its middle, float = length free on the frame less the piece.
     Raises: OutOfRange.
@@ -38,6 +46,13 @@ def cleat_over_studs(
     for first in range(len(studs_mm)):
         for last in range(first + FEWEST - 1, len(studs_mm)):
             left, right = studs_mm[first] - beyond_mm, studs_mm[last] + beyond_mm
+            if count is not None and last - first + 1 != count:
+                continue
+            if length_mm is not None:
+                middle = (studs_mm[first] + studs_mm[last]) / 2.0
+                if right - left > length_mm + ROUNDING_MM:
+                    continue  # its ends would split
+                left, right = middle - length_mm / 2.0, middle + length_mm / 2.0
             play = (room - (right - left)) / 2.0
             off = abs((left + right) / 2.0 - center_mm)
             if play < 0.0 or off > play + ROUNDING_MM:

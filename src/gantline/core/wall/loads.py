@@ -6,10 +6,10 @@ Leaves out: friction, bending of the rail, screws in end grain. The packet or th
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
-from gantline.core.errors import require_positive
+from gantline.core.errors import require_not_negative, require_positive
 
 G_M_S2 = 9.81
 
@@ -35,8 +35,9 @@ class Fixing:
 
 
 FIXINGS: Mapping[str, Fixing] = {
-    "screw-4": Fixing(name="4.2 mm wood screw", base=Base.WOOD, depth_mm=32.0, drill_mm=2.5),
-    "screw-6": Fixing(name="6 mm wood screw", base=Base.WOOD, depth_mm=40.0, drill_mm=4.0),
+    "screw-4": Fixing(name="4 mm (#8) wood screw", base=Base.WOOD, depth_mm=32.0, drill_mm=2.5),
+    "screw-5": Fixing(name="5 mm (#10) wood screw", base=Base.WOOD, depth_mm=40.0, drill_mm=3.0),
+    "screw-6": Fixing(name="6 mm (#14) wood screw", base=Base.WOOD, depth_mm=40.0, drill_mm=4.0),
     "plug-board": Fixing(
         name="plastic plug in board", base=Base.BOARD, depth_mm=12.5, drill_mm=8.0, plugged=True
     ),
@@ -128,12 +129,26 @@ def down_mm(height_mm: float, drop_mm: float, row_offset_mm: float | None) -> fl
     return height_mm - (drop_mm if row_offset_mm is None else row_offset_mm)
 
 
-def screw_length_mm(fixing: Fixing, *, plate_mm: float, cover_mm: float) -> float:
-    """The least length of a screw [mm]: plate, what it goes through (drywall, plaster; of an anchor in board the board), and
-    its depth in what holds (behind the board: what the anchor needs to spread)."""
-    if fixing.base is Base.BOARD:
-        return plate_mm + fixing.depth_mm + SPREAD_MM
-    return plate_mm + cover_mm + fixing.depth_mm
+def screw_length_mm(fixing: Fixing, *, through_mm: Sequence[float]) -> float:
+    """The least length of a screw [mm]: every layer it passes, and its depth in what holds (behind a board: what the anchor needs
+    to spread).
+
+    Args: through, the layers from its head on [mm]: a bracket's plate or the board of a cleat or ledger, then drywall or plaster,
+        unless that is what holds.  Raises: OutOfRange for a layer below none.
+    """
+    for layer in through_mm:
+        require_not_negative(layer_mm=layer)
+    return sum(through_mm) + fixing.depth_mm + (SPREAD_MM if fixing.base is Base.BOARD else 0.0)
+
+
+def in_backer(fixing: Fixing, backer_mm: float) -> Fixing:
+    """A wood screw in a backer board: it holds with the board's own thickness, and behind that are drywall and a cavity.
+
+    Leaves out: a stud that happens to be behind it.
+    """
+    if fixing.base is not Base.WOOD:
+        return fixing
+    return replace(fixing, depth_mm=min(fixing.depth_mm, backer_mm))
 
 
 def drill_depth_mm(fixing: Fixing, *, cover_mm: float) -> float:

@@ -109,7 +109,15 @@ class Hanging(Part):
     ] = None
     fixing: Annotated[
         Literal[
-            "screw-4", "screw-6", "plug-board", "metal-board", "toggle", "plug-brick", "plug-block", "own"
+            "screw-4",
+            "screw-5",
+            "screw-6",
+            "plug-board",
+            "metal-board",
+            "toggle",
+            "plug-brick",
+            "plug-block",
+            "own",
         ]
         | None,
         Field("fixing", "Fixing", "choice", derived=True, choices=FASTENERS),
@@ -222,6 +230,27 @@ class Hanging(Part):
             fact=True,
             ends=mm(0.0, 5_000.0),
         ),
+    ] = None
+    cleat_length_mm: Annotated[
+        LengthMm | None,
+        Field("cleat_length", "Wall piece, length", ends=mm(100.0, 60_000.0)),
+    ] = None
+    cleat_studs: Annotated[
+        Annotated[int, Ends(2, 39)] | None, Field("cleat_studs", "Wall piece over so many studs", "count")
+    ] = None
+    ledger_board_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "ledger_board",
+            "Ledger, board",
+            default=WallDefaults.ledger_board_mm,
+            fact=True,
+            ends=mm(5.0, 300.0),
+        ),
+    ] = None
+    backer_mm: Annotated[
+        LengthMm | None,
+        Field("backer", "Backer board", default=WallDefaults.backer_mm, fact=True, ends=mm(5.0, 100.0)),
     ] = None
     cleat_screw_mm: Annotated[
         DistanceMm | None,

@@ -17,7 +17,7 @@ from gantline.stations.common import way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.survey import lattice
-from gantline.stations.wall.loads import ALLOWED, loads_at
+from gantline.stations.wall.loads import allowed_of, loads_at
 from gantline.stations.wall.solve import rule, usable_mm
 from gantline.stations.wall.told import free_studs
 from gantline.stations.wall.way import cleat_place, every_stud, on_cleat, row_offset_mm
@@ -52,9 +52,11 @@ def candidates(at: Ask) -> tuple[Candidate, ...]:
     return tuple(sorted(found, key=lambda one: not one.serves))
 
 
-def _each(at: Ask, key: str, places: tuple[float, ...], *, bevel: bool = False) -> float | None:
+def _each(
+    at: Ask, key: str, places: tuple[float, ...], *, bevel: bool = False, backer: bool = False
+) -> float | None:
     """How much is used of the fixing that carries most, at such places; None while the mass is not known."""
-    allowed = [at.default(one) for one in ALLOWED[key]]
+    allowed = at(allowed_of, key, backer)
     there = at(loads_at, places, None if bevel else at(row_offset_mm), bevel, bevel)
     return max((utilization(one.load, *allowed) for one in there), default=None)
 
@@ -123,7 +125,7 @@ def _cleat(at: Ask) -> Iterator[Candidate]:
 def _backer(at: Ask) -> Iterator[Candidate]:
     behind = [x for x in at(free_studs) if abs(x - at(centre_x_mm)) <= at(usable_mm) / 2.0]
     ends = _by_rule(at)
-    share = _each(at, "screw-6", ends)
+    share = _each(at, "screw-6", ends, backer=True)
     fits = len(behind) >= FEWEST and bool(ends) and (share is None or share <= 1.0)
     why = f"{len(behind)} studs to screw it to; brackets then go where the rule says{_used(share)}"
     cost = "a board to cut and paint; the screen stands farther off the wall"

@@ -33,4 +33,6 @@ class Code(StrEnum):
     LEAFLET = "leaflet-height"
     CEILING = "hole-above-ceiling"
     LOOSE = "bottom-loose"
+    STANDOFF = "standoff-differs"
+    NO_SCREW = "no-screw-sold"
     ROWS_FIXED = "rows-below-frame"

@@ -84,7 +84,9 @@ def _height(at: Ask, row: str, rows: tuple[float, float | None]) -> Expr:
     if y is not None and drilled_y_mm(at(facts), row) is not None:
         return term("drilled row", y)
     if row == "upper" or offset is None:
-        return term("frame top", at(placement).top_mm) - term("drop", at(drop_mm))
+        drop = at(drop_mm)
+        top = term("frame top", at(placement).top_mm)
+        return top - term("drop", drop) if drop >= 0.0 else top + term("holes above the frame top", -drop)
     apart = term("overall height", at(screen).overall_height_mm) - term("hole-row spacing", offset)
     return term("upper row", rows[0]) - apart
 

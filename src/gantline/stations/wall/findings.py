@@ -23,7 +23,7 @@ from gantline.stations.wall.choice_findings import CHOICE_FINDINGS
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.fact_findings import FACT_FINDINGS
 from gantline.stations.wall.flat_findings import FLAT_FINDINGS
-from gantline.stations.wall.loads import fixing, used
+from gantline.stations.wall.loads import fixing, fixing_name, used
 from gantline.stations.wall.solve import (
     choice,
     drilling,
@@ -180,7 +180,7 @@ def loads(at: Ask) -> Iterator[Finding]:
     share = at(used)
     if share is not None and share > 1.0:
         each = at.field(Hanging.per_bracket)
-        text = f"Each {one.name} would carry {100.0 * share:.0f} % of what it may. Use more of them, or stronger ones."
+        text = f"Each {at(fixing_name)} would carry {100.0 * share:.0f} % of what it may. Use more of them, or stronger ones."
         more = math.ceil(each * share)
         fix = (
             (cure(f"Use {more} at each upper bracket", (Hanging.per_bracket, more)),)

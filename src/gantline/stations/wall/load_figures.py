@@ -1,7 +1,8 @@
 """What the fixings carry, how long they must be and how deep they are drilled."""
 
 from gantline.core.defaults import WallDefaults
-from gantline.core.wall.loads import G_M_S2, drill_depth_mm, screw_length_mm
+from gantline.core.wall.loads import G_M_S2, SPREAD_MM, Base, drill_depth_mm
+from gantline.core.wall.screws import WOOD_SCREWS
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
@@ -9,10 +10,17 @@ from gantline.plan.working import Expr, most, term
 from gantline.stations.frame import mass_kg
 from gantline.stations.wall.loads import (
     allowed_n,
+    by_inches,
     fixing,
     fixing_key,
+    fixing_name,
     hole_loads,
+    layers,
+    least_mm,
     levers_mm,
+    longest_mm,
+    on_backer,
+    screw_sold,
     used_by_hole,
     worst,
 )
@@ -24,7 +32,7 @@ LOAD_FIGURES = Figures()
 @LOAD_FIGURES.other("fixing", "Fixing", "", "a 6 mm screw into wood, a plug into brick", Hanging.fixing)
 def which_fixing(at: Ask) -> Display:
     """What goes into the holes."""
-    return Display(at(fixing_key), text=at(fixing).name, how="a 6 mm screw into wood, a plug into brick")
+    return Display(at(fixing_key), text=at(fixing_name), how="a 6 mm screw into wood, a plug into brick")
 
 
 @LOAD_FIGURES.other(
@@ -82,18 +90,45 @@ def used_share(at: Ask) -> Display | None:
     return Display(made.value, made, f"{100.0 * made.value:.0f} %")
 
 
-@LOAD_FIGURES.length("screw_least", "Screws at least", "plate, cover and the depth it needs")
+@LOAD_FIGURES.length("screw_least", "Screws at least", "every layer it passes, and the depth it needs")
 def screw_least(at: Ask) -> Display:
     """How long."""
-    plate, cover = at.field(Hanging.plate_mm), at.field(Hanging.cover_mm)
-    value = screw_length_mm(at(fixing), plate_mm=plate, cover_mm=cover)
-    return Display(value, how="bracket plate + drywall or plaster + depth in what holds")
+    one, passed = at(fixing), at(layers)
+    made: Expr = term(passed[0].name, passed[0].thick_mm)
+    for layer in passed[1:]:
+        made = made + term(layer.name, layer.thick_mm)
+    made = made + term("depth in the backer" if at(on_backer) else "depth in what holds", one.depth_mm)
+    if one.base is Base.BOARD:
+        made = made + term("room to spread behind", SPREAD_MM)
+    return Display(made.value, made)
 
 
-@LOAD_FIGURES.other("drill", "Drill", "", "the fixing's own, to its depth")
+@LOAD_FIGURES.other("screw_sold", "Screw to buy", "", "the shortest sold that is long enough")
+def screw_to_buy(at: Ask) -> Display | None:
+    """By the name it is sold under."""
+    sold, most_mm = at(screw_sold), at(longest_mm)
+    if sold is None:
+        return None
+    if not sold:
+        return Display(None, text="none is sold that fits", how="a longer one comes out behind the board")
+    behind = "" if most_mm is None else f"; past {at.text(most_mm)} it reaches the cavity"
+    return Display(sold, text=sold, how=f"at least {at.text(at(least_mm))}{behind}")
+
+
+@LOAD_FIGURES.other("drill", "Drill", "", "0.65 of a screw's diameter, or the fixing's own, to its depth")
 def drill(at: Ask) -> Display:
     """Its size, and where the stop on the drill is set."""
-    one = at(fixing)
-    deep = at.text(drill_depth_mm(one, cover_mm=at.field(Hanging.cover_mm)))
-    text = f"{one.drill_mm:g} mm, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
-    return Display(text, text=text, how="set the stop on the drill to this depth from the wall's face")
+    one, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
+    cover = 0.0 if at(on_backer) else at.field(Hanging.cover_mm)
+    deep = at.text(drill_depth_mm(one, cover_mm=cover))
+    bit = f"{one.drill_mm:g} mm"
+    if size is not None:
+        bit = size.bit_inch if at(by_inches) else f"{size.bit_metric_mm:g} mm"
+    text = f"{bit}, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
+    into = ""
+    if one.base is Base.BOARD:
+        into = ". The hole opens into the cavity: look for cables and pipes first"
+    elif at(on_backer):
+        into = ". No deeper: behind the backer is a cavity where cables may run"
+    face = "the backer's face" if at(on_backer) else "the wall's face"
+    return Display(text + into, text=text + into, how=f"set the stop on the drill to this depth from {face}")

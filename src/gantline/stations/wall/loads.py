@@ -10,20 +10,23 @@ from gantline.core.wall.loads import (
     Fixing,
     Load,
     down_mm,
+    in_backer,
     load_of,
     middle_out_mm,
     row_shares,
+    screw_length_mm,
     utilization,
 )
-from gantline.core.wall.ways import KINDS
-from gantline.job.model.frame import FrameBuild
+from gantline.core.wall.screws import INCH_MM, WOOD_SCREWS, sold_length_mm
+from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import way
+from gantline.stations.common import frame_depth_mm, standoff_mm, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
+from gantline.stations.survey import lattice
 from gantline.stations.wall.solve import pair, spacing_asked_mm, usable_mm
 from gantline.stations.wall.told import facts
 from gantline.stations.wall.way import (
@@ -39,6 +42,7 @@ from gantline.stations.wall.way import (
 
 ALLOWED: dict[str, tuple[Default, Default]] = {
     "screw-4": (WallDefaults.screw_4_shear_n, WallDefaults.screw_4_pull_n),
+    "screw-5": (WallDefaults.screw_5_shear_n, WallDefaults.screw_5_pull_n),
     "screw-6": (WallDefaults.screw_6_shear_n, WallDefaults.screw_6_pull_n),
     "plug-board": (WallDefaults.plug_board_shear_n, WallDefaults.plug_board_pull_n),
     "metal-board": (WallDefaults.metal_board_shear_n, WallDefaults.metal_board_pull_n),
@@ -71,11 +75,17 @@ def fixing_key(at: Ask) -> str:
     return "plug-block" if at.field(Survey.masonry) == "block" else "plug-brick"
 
 
+def on_backer(at: Ask) -> bool:
+    """Whether brackets are screwed to a backer board, not to the studs behind it."""
+    return at(lattice) is not None and at.field(Hanging.fix_to) == "backer"
+
+
 def fixing(at: Ask) -> Fixing:
-    """The fixing: one that is known, or the one that the job describes."""
+    """The fixing: one that is known, or the one that the job describes; in a backer it holds with the board's thickness."""
     key = at(fixing_key)
     if key != OWN:
-        return FIXINGS[key]
+        known = FIXINGS[key]
+        return in_backer(known, at.field(Hanging.backer_mm)) if at(on_backer) else known
     return Fixing(
         name=at.field(Hanging.anchor_name),
         base=Base(at.field(Hanging.anchor_base)),
@@ -85,13 +95,96 @@ def fixing(at: Ask) -> Fixing:
     )
 
 
+def fixing_name(at: Ask) -> str:
+    """What the fixing is called where the job is: a wood screw by its gauge or its millimeters."""
+    size = WOOD_SCREWS.get(at(fixing_key))
+    if size is None:
+        return at(fixing).name
+    return f"{size.gauge if at(by_inches) else f'{size.metric} mm'} wood screw"
+
+
+def by_inches(at: Ask) -> bool:
+    """Whether screws and bits are bought by the inch here."""
+    return at.units.unit_mm == INCH_MM
+
+
 def allowed_n(at: Ask) -> tuple[float, float]:
     """What it may carry, shear and pull-out [N]."""
     key = at(fixing_key)
     if key == OWN:
         return at.field(Hanging.anchor_shear_n), at.field(Hanging.anchor_pull_n)
-    shear, pull = ALLOWED[key]
-    return at.default(shear), at.default(pull)
+    return at(allowed_of, key, at(on_backer))
+
+
+def allowed_of(at: Ask, key: str, backer: bool) -> tuple[float, float]:
+    """The same of a known fixing, in a stud or in a backer: there it never carries more than in a stud, and less where the board
+    is thinner than the 18 mm its allowables are of."""
+    shear, pull = (at.default(one) for one in ALLOWED[key])
+    if not backer or FIXINGS[key].base is not Base.WOOD:
+        return shear, pull
+    thin = min(1.0, at.field(Hanging.backer_mm) / WallDefaults.backer_mm.value)
+    return (
+        min(shear, thin * at.default(WallDefaults.backer_shear_n)),
+        min(pull, thin * at.default(WallDefaults.backer_pull_n)),
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Layer:
+    """What a screw passes before it holds: its name and thickness [mm]."""
+
+    name: str
+    thick_mm: float
+
+
+def layers(at: Ask) -> tuple[Layer, ...]:
+    """Every layer from the screw's head to what holds: a plate or a board, then what covers the studs or the masonry.
+
+    A backer lies on the drywall: its screws pass the plate alone. What an anchor holds in is no layer.
+    """
+    boards = {
+        Way.CLEAT: ("cleat's wall piece", Hanging.cleat_board_mm),
+        Way.LEDGER: ("ledger board", Hanging.ledger_board_mm),
+    }
+    name, field = boards.get(at(way), ("bracket plate", Hanging.plate_mm))
+    first = Layer(name=name, thick_mm=at.field(field))
+    if at(fixing).base is Base.BOARD or at(on_backer):
+        return (first,)
+    return first, Layer(name="drywall or plaster", thick_mm=at.field(Hanging.cover_mm))
+
+
+def longest_mm(at: Ask) -> float | None:
+    """The longest screw that does not come out in a cavity [mm]; None where nothing is behind what holds."""
+    if not at(on_backer):
+        return None
+    head = sum(one.thick_mm for one in at(layers))
+    return head + at.field(Hanging.backer_mm) + at.field(Hanging.cover_mm)
+
+
+def least_mm(at: Ask) -> float:
+    """The least length of a screw [mm]."""
+    return screw_length_mm(at(fixing), through_mm=[one.thick_mm for one in at(layers)])
+
+
+def screw_sold(at: Ask) -> str | None:
+    """The screw by the name it is sold under, as #10 × 2 1/2″ or 5 × 70.
+
+    Returns: empty where none that is sold fits, None where the fixing is no wood screw.
+    """
+    size = WOOD_SCREWS.get(at(fixing_key))
+    if size is None:
+        return None
+    inches = at(by_inches)
+    long = sold_length_mm(at(least_mm), at(longest_mm), inches=inches)
+    if long is None:
+        return ""
+    return f"{size.gauge} × {at.text(long)}" if inches else f"{size.metric} × {long:g}"
+
+
+def bought_fixing(at: Ask) -> str:
+    """What is bought for the holes: a wood screw by its size, anything else by its name."""
+    sold = at(screw_sold)
+    return f"wood screws {sold}" if sold else at(fixing_name)
 
 
 def top_places_mm(at: Ask) -> tuple[float, ...]:
@@ -115,7 +208,7 @@ def levers_mm(at: Ask) -> tuple[float, float]:
 
 def levers_to_mm(at: Ask, offset: float | None) -> tuple[float, float]:
     """The same for a lower row so far from the frame's height, or none."""
-    out = middle_out_mm(at.field(FrameBuild.standoff_mm), at.field(FrameBuild.depth_mm))
+    out = middle_out_mm(at(standoff_mm), at(frame_depth_mm))
     drop = at(part_drop_mm) if offset is None else 0.0
     return out, down_mm(at(screen).overall_height_mm, drop, offset)
 

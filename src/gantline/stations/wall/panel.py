@@ -7,7 +7,7 @@ from gantline.stations.common import lift_on_mm
 from gantline.stations.wall.choose import candidates
 from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.flat import gap_readings
-from gantline.stations.wall.loads import fixing, used
+from gantline.stations.wall.loads import fixing_name, used
 from gantline.stations.wall.way import on_cleat, trim_mm
 
 
@@ -36,7 +36,7 @@ def _flat(at: Ask) -> str:
 
 def _load(at: Ask) -> str:
     share = at(used)
-    return at(fixing).name if share is None else f"{at(fixing).name}, {100.0 * share:.0f} % used"
+    return at(fixing_name) if share is None else f"{at(fixing_name)}, {100.0 * share:.0f} % used"
 
 
 def _datum(at: Ask) -> str:
@@ -77,6 +77,8 @@ PANEL = (
             "cleat_right",
             "cleat_edge",
             "cleat_play",
+            "cleat_studs",
+            "cleat_length",
             "cleat_board",
             "cleat_point",
             "cleat_screw",
@@ -101,10 +103,13 @@ PANEL = (
             "anchor_pull",
             "per_bracket",
             "screw_least",
+            "screw_sold",
             "drill",
             "torque",
             "cover",
             "plate",
+            "backer",
+            "ledger_board",
         ),
         widget="take-anchor",
         gist=_load,
@@ -125,6 +130,7 @@ PANEL = (
             "lower_holes",
             "row_fixed",
             "rows_apart",
+            "hole_drop",
             "rod",
             "compress",
             "bottom",

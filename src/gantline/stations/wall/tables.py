@@ -13,6 +13,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Change
 from gantline.stations.common import way_words
 from gantline.stations.wall.choose import candidates
+from gantline.stations.wall.cleat_line import CleatRow, cleat_row
 from gantline.stations.wall.datum import hooked_across, hooked_up, up_from
 from gantline.stations.wall.dry import corrections
 from gantline.stations.wall.flat import clashing, flat, shims
@@ -57,10 +58,11 @@ class FactRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MarkTable:
-    """Every hole, and what was drilled or refused."""
+    """Every hole, what was drilled or refused, and the line of a cleat."""
 
     rows: tuple[MarkRow, ...]
     facts: tuple[FactRow, ...]
+    cleat: CleatRow | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -210,7 +212,9 @@ def marks(at: Ask) -> MarkTable | None:
     )
     if found is None and not told:
         return None
-    return MarkTable(rows=tuple(_row(at, one) for one in (found.marks if found else ())), facts=told)
+    return MarkTable(
+        rows=tuple(_row(at, one) for one in (found.marks if found else ())), facts=told, cleat=at(cleat_row)
+    )
 
 
 def tape(at: Ask) -> Tape | None:

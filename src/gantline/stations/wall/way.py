@@ -51,6 +51,8 @@ def cleat_place(at: Ask) -> CleatPlace | None:
         frame_mm=at(screen).overall_width_mm,
         inset_mm=at.default(WallDefaults.rail_inset_mm),
         beyond_mm=at.default(WallDefaults.cleat_beyond_mm),
+        length_mm=at.given(Hanging.cleat_length_mm),
+        count=at.given(Hanging.cleat_studs),
     )
 
 
@@ -75,6 +77,11 @@ def cabinet_top_mm(at: Ask) -> float | None:
         if kind in UNDER and box.low[0] < middle + half and box.high[0] > middle - half
     ]
     return max(tops, default=None)
+
+
+def part_drop_given(at: Ask) -> bool:
+    """Whether the drop was entered, so that a cleat's boards do not say where its line is."""
+    return at.given(Hanging.drop_mm) is not None
 
 
 def part_drop_mm(at: Ask) -> float:

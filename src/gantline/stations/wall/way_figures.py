@@ -7,13 +7,12 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.wall.cleat import CleatPlace
 from gantline.core.wall.loads import OWN
 from gantline.core.wall.ways import Way
-from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
-from gantline.stations.common import lift_on_mm, way
+from gantline.stations.common import lift_on_mm, standoff_mm, way
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
 from gantline.stations.wall.datum import across_from, up_from
@@ -212,7 +211,7 @@ def pads(at: Ask) -> Display | None:
     """At both bottom corners, as thick as what stands off above."""
     if at(bottom) not in ("pads", "strips"):
         return None
-    value = at.field(FrameBuild.standoff_mm)
+    value = at(standoff_mm)
     return Display(value, term("standoff", value), how="at both bottom corners, all alike")
 
 
@@ -279,6 +278,18 @@ def cleat_edge(at: Ask) -> Display | None:
     way_word = "above" if made.value >= 0.0 else "below"
     label = f"Wall piece's front edge {way_word} datum"
     return Display(abs(made.value), size(made) if made.value < 0.0 else made, label=label)
+
+
+@WAY_FIGURES.length("hole_drop", "Drop, hole to frame top", "the part's drop, less a rod")
+def hole_drop(at: Ask) -> Display:
+    """From the upper holes up to the frame's top, or down to it."""
+    value = at(drop_mm)
+    made = term("drop of the part", at(part_drop_mm))
+    if at(way) is Way.RODS:
+        made = made - term("rod", at.field(Hanging.rod_mm))
+    if value < 0.0:
+        return Display(-value, size(made), label="Drop, frame top to holes above it")
+    return Display(value, made)
 
 
 @WAY_FIGURES.length("rows_apart", "Hole row to hole row", "frame height less the row spacing, or fixed")

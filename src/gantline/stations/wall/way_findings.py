@@ -5,13 +5,15 @@ from collections.abc import Iterator
 from gantline.core.defaults import WallDefaults
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
+from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, found, noted
-from gantline.stations.common import way
+from gantline.stations.common import carrier_mm, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.survey import room
 from gantline.stations.wall.codes import Code
+from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
 from gantline.stations.wall.solve import drilling, pair
 from gantline.stations.wall.way import (
     bottom,
@@ -109,6 +111,37 @@ def loose(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.LOOSE, severity="check", text=text, subject=subject, cures=fix)
 
 
+@noted
+def carrier(at: Ask) -> Iterator[Finding]:
+    """A standoff that is not the board of the cleat or ledger: the top stands off by that board whatever is written."""
+    board, given = at(carrier_mm), at.given(FrameBuild.standoff_mm)
+    if board is None or given is None or abs(board - given) <= max(1.0, at.step_mm):
+        return
+    what = "cleat" if at(way) is Way.CLEAT else "ledger"
+    text = (
+        f"The frame's top stands off the wall by the {what}'s board, {at.text(board)}; the standoff says "
+        f"{at.text(given)}, and pads of that make the screen lean."
+    )
+    fix = (cure(f"Set the standoff to {at.text(board)}", (FrameBuild.standoff_mm, at.near(board))),)
+    subject = field_of(FrameBuild.standoff_mm).pointer
+    yield Finding(code=Code.STANDOFF, severity="check", text=text, subject=subject, cures=fix)
+
+
+@found
+def no_screw(at: Ask) -> Iterator[Finding]:
+    """A backer so thin, or layers so thick, that no screw that is sold holds and stays out of the cavity."""
+    if at(screw_sold) != "":
+        return
+    most = at(longest_mm)
+    behind = (
+        ""
+        if most is None
+        else f", and past {at.text(most)} one comes out in the cavity, where cables may run"
+    )
+    text = f"No screw that is sold fits: it needs {at.text(at(least_mm))}{behind}. Use a thicker board, or another fixing."
+    yield Finding(code=Code.NO_SCREW, severity="stop", text=text, subject=field_of(Hanging.fixing).pointer)
+
+
 @found
 def rows_high(at: Ask) -> Iterator[Finding]:
     """A fixed distance of the rows that the frame is too low for."""
@@ -119,4 +152,4 @@ def rows_high(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.ROWS_FIXED, severity="stop", text=text, subject=subject)
 
 
-WAY_FINDINGS = (parts, wire, leaflet, above, loose, rows_high)
+WAY_FINDINGS = (parts, wire, leaflet, above, loose, carrier, no_screw, rows_high)

@@ -1,0 +1,69 @@
+"""Wood screws and their bits as they are sold: by gauge and fractions of an inch, or by millimeters.
+
+Source: the usual assortments of the trade; a bit for softwood is about 0.65 of the screw's diameter.
+Leaves out: head and drive, and hardwood, which wants a wider bit.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from gantline.core.errors import require_positive
+
+INCH_MM = 25.4
+SOLD_MM = (
+    25.0,
+    30.0,
+    35.0,
+    40.0,
+    45.0,
+    50.0,
+    60.0,
+    70.0,
+    80.0,
+    90.0,
+    100.0,
+    120.0,
+    140.0,
+    160.0,
+    180.0,
+    200.0,
+)
+SOLD_IN = (1.0, 1.25, 1.5, 1.75, 2.0, 2.5, 3.0, 3.5, 4.0, 5.0, 6.0, 8.0)
+BIT_SHARE = 0.65
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WoodScrew:
+    """A size of screw: its diameter [mm], what it is called in either system, and the bits for it [mm]."""
+
+    diameter_mm: float
+    metric: str
+    gauge: str
+    bit_metric_mm: float
+    bit_inch_mm: float
+    bit_inch: str
+
+
+WOOD_SCREWS: Mapping[str, WoodScrew] = {
+    "screw-4": WoodScrew(
+        diameter_mm=4.2, metric="4", gauge="#8", bit_metric_mm=2.5, bit_inch_mm=7 / 64 * INCH_MM, bit_inch="7⁄64″"
+    ),
+    "screw-5": WoodScrew(
+        diameter_mm=5.0, metric="5", gauge="#10", bit_metric_mm=3.0, bit_inch_mm=INCH_MM / 8, bit_inch="1⁄8″"
+    ),
+    "screw-6": WoodScrew(
+        diameter_mm=6.0, metric="6", gauge="#14", bit_metric_mm=4.0, bit_inch_mm=5 / 32 * INCH_MM, bit_inch="5⁄32″"
+    ),
+}  # fmt: skip
+
+
+def sold_length_mm(least_mm: float, longest_mm: float | None, *, inches: bool) -> float | None:
+    """The shortest screw that is sold and long enough [mm]; None where there is none, or each would come out behind.
+
+    Args: least, what it must have [mm]; longest, what it may have before it comes out where it must not [mm], None for no limit;
+        inches: sold by the inch.  Raises: OutOfRange.
+    """
+    require_positive(least_mm=least_mm)
+    lengths = tuple(one * INCH_MM for one in SOLD_IN) if inches else SOLD_MM
+    found = next((one for one in lengths if one >= least_mm - 1e-6), None)
+    return None if found is None or (longest_mm is not None and found > longest_mm + 1e-6) else found
