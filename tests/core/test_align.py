@@ -41,7 +41,11 @@ def straight(cabinet: bool) -> Pose:
 def free(cabinet: bool, start: Pose, *, held: bool = True) -> Freedom:
     priors = {"turn_deg": 2.0, "ratio_share": 0.05, "shift_share": 0.05, "place_mm": 20.0}
     return freedom(
-        zoom=not cabinet, shift=not cabinet, ratio=start.ratio, **(priors if held else dict.fromkeys(priors))
+        zoom=not cabinet,
+        shift_h=not cabinet,
+        shift_v=not cabinet,
+        ratio=start.ratio,
+        **(priors if held else dict.fromkeys(priors)),
     )
 
 

@@ -89,8 +89,23 @@ def test_the_list_of_materials_is_merged_priced_and_held_against_the_quote() -> 
     assert rows["glue"].cost == 6.0
     assert found.cost == pytest.approx(29.9 + 6.0)
     assert found.left == pytest.approx(60.0 - 35.9)
-    assert rows["fabric"].needed.endswith(" m")
     assert rows["pocket-screws"].buy == "1 × 50"
+    # sold by the tenth of a yard, priced by the yard: 3.2 yd at 20
+    sold = {"__materials__items__-": {"id": "fabric", "price": 20.0}}
+    fabric = next(
+        row for row in bench(made("basement-den", **sold).ask, BOARDS).materials.rows if row.key == "fabric"
+    )
+    assert (fabric.needed, fabric.price_of, fabric.cost) == ("3.2 yd", "yd", 64.0)
+    # one board left over at 2.00, the others new at 9.00: the list costs what the bench does
+    left_over = {"nominal": "1x3", "length_mm": 2440.0}
+    stores = [
+        ("board", "left over", left_over | {"price": 2.0, "count": 1}),
+        ("board", "new", left_over | {"price": 9.0}),
+    ]
+    both = bench(made("narrow-lounge", __frame__build="timber", __frame__board="1x3").ask, stores)
+    lines = [row for row in both.materials.rows if row.key.startswith("board-1x3")]
+    assert [row.price for row in lines] == [2.0, 9.0]
+    assert sum(row.cost or 0.0 for row in lines) == pytest.approx(both.cutting.price)
     late = made("basement-den", **{"__materials__items__-": {"id": "border", "arrived": False}})
     assert said(late, "material-waiting") == "Ordered and not here yet: border. Trimming waits."
 

@@ -11,7 +11,7 @@ from tests.made import JOBS
 
 MOST_ROWS = 12
 # fields that a widget shows, or that only belong to records
-ELSEWHERE = {"units", "known", "tidy", "format"}
+ELSEWHERE = {"units", "known", "tidy", "format", "steps_done"}
 
 
 def test_every_panel_row_is_a_figure_and_every_field_stands_in_some_panel() -> None:

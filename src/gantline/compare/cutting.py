@@ -126,30 +126,24 @@ def stocks(nominal: str, boards: Boards) -> tuple[list[Stock], bool]:
 
 
 def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Boards) -> CutGroup:
-    there, priced = stocks(nominal, boards)
-    if not priced:  # the least wood, where nobody said what it costs
-        there = [
-            Stock(key=one.key, length_mm=one.length_mm, price=one.length_mm / 1000.0, count=one.count)
-            for one in there
-        ]
+    stored, priced = stocks(nominal, boards)
+    # a board that is longer than what can be carried, or was said to be had, is not bought
+    longest = at.given(FrameBuild.longest_mm)
+    there = [board for board in stored if longest is None or board.length_mm <= longest + 0.5]
+    if not there:
+        shortest, most = at.text(min(board.length_mm for board in stored)), at.text(longest or 0.0)
+        text = (
+            f"Every board in the stores is longer than the longest board or load, {most}: the shortest is {shortest}. Add a "
+            "shorter board at Stores, or carry a longer one."
+        )
+        return _no_group(nominal, name, priced, text)
     kerf, trim = at.field(FrameBuild.kerf_mm), at.field(FrameBuild.end_trim_mm)
-    shown_name = nominal.replace("x", "×")
     try:
         made = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
     except CannotCut as error:
-        return CutGroup(
-            board=shown_name,
-            name=name,
-            boards=(),
-            price=0.0,
-            priced=priced,
-            proven=False,
-            gap=0.0,
-            trouble=_trouble(at, error),
-            others=(),
-        )
+        return _no_group(nominal, name, priced, _trouble(at, error))
     return CutGroup(
-        board=shown_name,
+        board=nominal.replace("x", "×"),
         name=name,
         boards=tuple(_board(at, one) for one in made.boards),
         price=round(made.price, 2) if priced else 0.0,
@@ -158,6 +152,21 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
         gap=made.gap,
         trouble="",
         others=tuple(_others(at, wanted, there, made, priced, (kerf, trim))),
+    )
+
+
+def _no_group(nominal: str, name: str, priced: bool, trouble: str) -> CutGroup:
+    """A group that cannot be cut, and why."""
+    return CutGroup(
+        board=nominal.replace("x", "×"),
+        name=name,
+        boards=(),
+        price=0.0,
+        priced=priced,
+        proven=False,
+        gap=0.0,
+        trouble=trouble,
+        others=(),
     )
 
 

@@ -17,14 +17,15 @@ from gantline.job.model.frame import Blank, BoxPart, FrameBuild, Materials, OwnM
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.common import way
-from gantline.stations.frame import joints, roll_cut, timber
+from gantline.stations.common import standoff_mm, way
+from gantline.stations.frame import blank, joints, pocket_screw, roll_cut, timber
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
-from gantline.stations.wall import drilling, fixing, fixings_top
+from gantline.stations.wall import bought_fixing, by_inches, drilling, fixings_top
 from gantline.stations.wall.flat import pack
 from gantline.stations.wall.way import bottom, cleat_place, hang_parts
 
+YARD_MM = 914.4
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
     Hold.SPRING: "springs",
@@ -37,7 +38,8 @@ ITEM_NAMES = {
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MaterialRow:
-    """One line of the list; amounts as text with their unit. state: buy, ordered, here."""
+    """One line of the list; amounts as text with their unit. price_of: what a price is of, a pack or a unit. state: buy,
+    ordered, here."""
 
     key: str
     name: str
@@ -47,6 +49,7 @@ class MaterialRow:
     packs: int
     buy: str
     price: float | None
+    price_of: str
     cost: float | None
     why: str
     state: str
@@ -109,6 +112,7 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
                 packs=line.packs,
                 buy=_buy(line.packs, bought.pack or need.pack, need.unit),
                 price=bought.price,
+                price_of="pack" if need.priced is None else need.unit,
                 cost=None if line.cost is None else round(line.cost, 2),
                 why=need.why,
                 state=state,
@@ -142,20 +146,38 @@ def _board_key(board: str, long: float) -> str:
     return f"board-{board.replace('×', 'x')}-{round(long)}"
 
 
-def _boards(cut: Cutting) -> Iterator[Need]:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Boards:
+    """Boards of one name, length and price, as they are bought; price None: nobody said what they cost."""
+
+    key: str
+    name: str
+    count: int
+    price: float | None
+    why: str
+
+
+def _bought_boards(cut: Cutting) -> Iterator[_Boards]:
+    """A line for each length, and where one length has two prices, a line for each price."""
     for group in cut.groups:
-        counts = Counter((one.length_mm, one.length) for one in group.boards)
-        for (long, text), count in sorted(counts.items()):
-            name = f"board {group.board}, {text}"
-            yield Need(key=_board_key(group.board, long), name=name, amount=count, why=group.name)
+        counts = Counter((board.length_mm, board.length, board.price) for board in group.boards)
+        prices = Counter(long for long, _, _ in counts)
+        for (long, text, price), count in sorted(counts.items()):
+            key, name = _board_key(group.board, long), f"board {group.board}, {text}"
+            if prices[long] > 1 and group.priced:
+                key, name = f"{key}-{round(100.0 * price)}", f"{name}, at {price:.2f}"
+            yield _Boards(
+                key=key, name=name, count=count, price=price if group.priced else None, why=group.name
+            )
+
+
+def _boards(cut: Cutting) -> Iterator[Need]:
+    for boards in _bought_boards(cut):
+        yield Need(key=boards.key, name=boards.name, amount=boards.count, why=boards.why)
 
 
 def _board_price(cut: Cutting, key: str) -> float | None:
-    for group in cut.groups:
-        for one in group.boards if group.priced else ():
-            if _board_key(group.board, one.length_mm) == key:
-                return one.price
-    return None
+    return next((boards.price for boards in _bought_boards(cut) if boards.key == key), None)
 
 
 def _frame(at: Ask) -> Iterator[Need]:
@@ -164,7 +186,10 @@ def _frame(at: Ask) -> Iterator[Need]:
         if not at(timber):
             yield Need(key="kit", name=at.field(FrameBuild.name) or "frame kit", amount=1, why="frame")
         return
-    yield Need(key="pocket-screws", name="pocket screws", amount=made.screws, pack=50, why="frame joints")
+    long = at(pocket_screw)
+    if long is not None:
+        name = f"pocket screws, {at.text(long) if at(by_inches) else f'{long:.0f} mm'}"
+        yield Need(key="pocket-screws", name=name, amount=made.screws, pack=50, why="frame joints")
     yield Need(key="l-plates", name="flat L plates", amount=made.corner_plates, pack=4, why="frame corners")
     if made.brace_plates:
         yield Need(key="t-plates", name="flat T plates", amount=made.brace_plates, pack=4, why="braces")
@@ -174,13 +199,9 @@ def _frame(at: Ask) -> Iterator[Need]:
 
 
 def _fabric(at: Ask) -> Iterator[Need]:
-    cut, hold = at(roll_cut) if at(timber) else None, Hold(at.field(Tensioning.hold))
-    if cut is not None and cut.fits:
-        metres = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm)) * at.field(
-            Blank.layers
-        )
-        name = f"{at.field(Tensioning.fabric) or 'fabric'}, off the roll"
-        yield Need(key="fabric", name=name, amount=metres, unit="m", pack=0.1, why="fabric blank")
+    hold = Hold(at.field(Tensioning.hold))
+    if at(timber):
+        yield _off_the_roll(at)
     points = at(tension_points)
     if isinstance(points, str) or not at(timber):  # a kit brings its own
         return
@@ -194,6 +215,25 @@ def _fabric(at: Ask) -> Iterator[Need]:
         pack=1000.0 if staples else 10.0,
         why="tension, with spares",
     )
+
+
+def _off_the_roll(at: Ask) -> Need:
+    """The fabric in meters or yards; without a roll width, its longer side along the roll."""
+    cut, step = at(roll_cut), at.default(BlankDefaults.roll_step_mm)
+    name = f"{at.field(Tensioning.fabric) or 'fabric'}, off the roll"
+    if cut is None:
+        across, along = sorted(at(blank))
+        name = f"{name} at least {at.text(across)} wide"
+    else:
+        along = cut.along_mm
+    layers = at.field(Blank.layers)
+    if at(by_inches):
+        yards = math.ceil(along / YARD_MM * 10.0 - 1e-9) / 10.0 * layers
+        return Need(
+            key="fabric", name=name, amount=yards, unit="yd", pack=0.1, priced=1.0, why="fabric blank"
+        )
+    meters = metres_to_order(along, step) * layers
+    return Need(key="fabric", name=name, amount=meters, unit="m", pack=0.1, priced=1.0, why="fabric blank")
 
 
 def _trim(at: Ask) -> Iterator[Need]:
@@ -228,7 +268,7 @@ def _hang(at: Ask) -> Iterator[Need]:
     if at(timber) or not in_the_box:
         yield _hangs_by(at)
     lower = sum(1 for one in found.holes if one.row == "lower")
-    screws = at.field(Hanging.screws) or at(fixing).name
+    screws = at.field(Hanging.screws) or at(bought_fixing)
     yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
     for thick, count in at(pack).items():
         yield Need(
@@ -240,7 +280,7 @@ def _hang(at: Ask) -> Iterator[Need]:
             if at(bottom) == "pads"
             else "hook-and-loop strips for the bottom corners"
         )
-        name = f"{what}, {at.text(at.field(FrameBuild.standoff_mm))} thick"
+        name = f"{what}, {at.text(at(standoff_mm))} thick"
         yield Need(key="wall-pads", name=name, amount=2, pack=2, why="hanging")
 
 

@@ -9,13 +9,15 @@ from gantline.core.errors import require_not_negative, require_positive
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Need:
-    """So much of an item. unit: empty for pieces. why: which step it is for."""
+    """So much of an item. unit: empty for pieces. pack: the step it is sold in; priced: how much of it a price is of (None:
+    of a pack), as a meter of fabric that is cut by the tenth. why: which step it is for."""
 
     key: str
     name: str
     amount: float
     unit: str = ""
     pack: float = 1.0
+    priced: float | None = None
     why: str = ""
 
 
@@ -57,6 +59,7 @@ def merged(needs: Iterable[Need]) -> tuple[Need, ...]:
             amount=before.amount + one.amount,
             unit=before.unit,
             pack=before.pack,
+            priced=before.priced,
             why=why,
         )
     return tuple(found.values())
@@ -69,12 +72,13 @@ def line_of(need: Need, have: Bought) -> Line:
     require_not_negative(on_hand=have.on_hand)
     missing = max(0.0, need.amount - have.on_hand)
     packs = math.ceil(missing / pack - 1e-9)
+    times = packs if need.priced is None else packs * pack / need.priced
     return Line(
         need=need,
         on_hand=have.on_hand,
         missing=missing,
         packs=packs,
-        cost=None if have.price is None else packs * have.price,
+        cost=None if have.price is None else times * have.price,
         arrived=have.arrived,
     )
 

@@ -10,11 +10,11 @@ from gantline.drawing.layers import WALL_SHEET
 from gantline.drawing.marks import Dimension, Face, Handle, Label, Lanes, Mark, MarkRests
 from gantline.drawing.pens import PENS
 from gantline.drawing.refused import crossed_out
-from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.plan import JobPlan
 from gantline.plan.rests import Rests
 from gantline.plan.station import Draw, FaceName, Station
+from gantline.stations.common import standoff_mm
 from gantline.stations.frame.edge_marks import BESIDE_MM, OVER_MM, lowest_mm, section_mm
 from gantline.stations.frame.edge_marks import WALL_MM as WALL_EDGE_MM
 from gantline.stations.height import fits, placement, rect_of_frame
@@ -141,7 +141,7 @@ def _top(at: Ask) -> Face:
 
 def _edge(at: Ask) -> Face:
     deep, inner = at(section_mm)
-    plane = at.field(FrameBuild.standoff_mm) + deep
+    plane = at(standoff_mm) + deep
     return Face(
         name="edge",
         summary=f"Section through the top edge, frame {at.text(deep)} deep and {at.text(inner)} wide, fabric {at.text(plane)} "

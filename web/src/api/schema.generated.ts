@@ -1566,8 +1566,8 @@ export interface components {
         };
         /**
          * CastPoint
-         * @description A point of the bare wall: where the cast cross was lit, shares of the panel from its upper left, and what the tape read
-         *     there [mm from the left wall end, above the floor].
+         * @description A point of the bare wall: where the cast cross was lit, shares of the panel from its upper left, and what the
+         *     tape read there [mm from the left wall end, above the floor].
          */
         CastPoint: {
             /** Id */
@@ -1720,6 +1720,24 @@ export interface components {
             value: string;
         };
         /**
+         * CleatRow
+         * @description The same in the job's texts.
+         */
+        CleatRow: {
+            /** Board */
+            board: string;
+            /** Edge */
+            edge: string;
+            /** Left */
+            left: string;
+            /** Length */
+            length: string;
+            /** Right */
+            right: string;
+            /** Studs */
+            studs: string[];
+        };
+        /**
          * CodeOut
          * @description A code that pairs one device: to be typed at `address`, or scanned. qr: a data URI of an SVG.
          */
@@ -1751,8 +1769,9 @@ export interface components {
         };
         /**
          * CornerRound
-         * @description The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and up or down;
-         *     minus inside. *_bow: how far an edge's middle stands outside the line of its corners. photo: the one they were read from.
+         * @description The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and
+         *     up or down; minus inside. *_bow: how far an edge's middle stands outside the line of its corners. photo: the one
+         *     they were read from.
          */
         CornerRound: {
             /** Bl X Mm */
@@ -2616,8 +2635,9 @@ export interface components {
         };
         /**
          * HangReading
-         * @description The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital level; side
-         *     gaps; top against a plumb line at the bottom, + the top leans in; the diagonals' distance where they cross; margins.
+         * @description The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital
+         *     level, or the height of both ends above a floor that is known to be level; frame to both wall ends; top against a
+         *     plumb line at the bottom, + the top leans in; the diagonals' distance where they cross; margins.
          */
         HangReading: {
             /** Crossing Mm */
@@ -2628,6 +2648,10 @@ export interface components {
             gap_left_mm: number | null;
             /** Gap Right Mm */
             gap_right_mm: number | null;
+            /** Height Left Mm */
+            height_left_mm: number | null;
+            /** Height Right Mm */
+            height_right_mm: number | null;
             /** Id */
             id: string;
             /** Level Deg */
@@ -2688,14 +2712,20 @@ export interface components {
             anchor_pull_n: number | null;
             /** Anchor Shear N */
             anchor_shear_n: number | null;
+            /** Backer Mm */
+            backer_mm: number | null;
             /** Bottom */
             bottom: ("latches" | "pads" | "strips" | "free") | null;
             /** Cleat Board Mm */
             cleat_board_mm: number | null;
+            /** Cleat Length Mm */
+            cleat_length_mm: number | null;
             /** Cleat Point Mm */
             cleat_point_mm: number | null;
             /** Cleat Screw Mm */
             cleat_screw_mm: number | null;
+            /** Cleat Studs */
+            cleat_studs: number | null;
             /** Compress Mm */
             compress_mm: number | null;
             /** Cover Mm */
@@ -2715,13 +2745,15 @@ export interface components {
             /** Fix To */
             fix_to: ("studs" | "backer" | "anchors") | null;
             /** Fixing */
-            fixing: ("screw-4" | "screw-6" | "plug-board" | "metal-board" | "toggle" | "plug-brick" | "plug-block" | "own") | null;
+            fixing: ("screw-4" | "screw-5" | "screw-6" | "plug-board" | "metal-board" | "toggle" | "plug-brick" | "plug-block" | "own") | null;
             /** Hang Parts */
             hang_parts: number | null;
             /** Height By */
             height_by: ("drop" | "less" | "cabinet") | null;
             /** Leaflet Mm */
             leaflet_mm: number | null;
+            /** Ledger Board Mm */
+            ledger_board_mm: number | null;
             /** Lift On Mm */
             lift_on_mm: number | null;
             /** Lower Holes */
@@ -3473,9 +3505,10 @@ export interface components {
         };
         /**
          * MarkTable
-         * @description Every hole, and what was drilled or refused.
+         * @description Every hole, what was drilled or refused, and the line of a cleat.
          */
         MarkTable: {
+            cleat: components["schemas"]["CleatRow"] | null;
             /** Facts */
             facts: components["schemas"]["FactRow"][];
             /** Rows */
@@ -3565,7 +3598,8 @@ export interface components {
         };
         /**
          * MaterialRow
-         * @description One line of the list; amounts as text with their unit. state: buy, ordered, here.
+         * @description One line of the list; amounts as text with their unit. price_of: what a price is of, a pack or a unit. state: buy,
+         *     ordered, here.
          */
         MaterialRow: {
             /** Buy */
@@ -3586,6 +3620,8 @@ export interface components {
             packs: number;
             /** Price */
             price: number | null;
+            /** Price Of */
+            price_of: string;
             /** State */
             state: string;
             /** Why */
@@ -5149,9 +5185,13 @@ export interface components {
         };
         /**
          * Steps
-         * @description Every step, and where the tape hooks.
+         * @description Every step, how many of them are done, what follows the last one, and where the tape hooks.
          */
         Steps: {
+            /** After */
+            after: string;
+            /** Done */
+            done: number;
             /** Hooks */
             hooks: string;
             /** Rows */
@@ -5442,6 +5482,8 @@ export interface components {
             short_sides_first: boolean | null;
             /** Spacing Mm */
             spacing_mm: number | null;
+            /** Steps Done */
+            steps_done: number | null;
             /** Stile Count */
             stile_count: number | null;
             /** Stile Part */

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, type MouseEvent, type PointerEvent, useId, useMemo, useRef, useState } from 'react'
 import type { Dimension, Face, FloorMap, Handle, Label, Mark, Panel } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Num, Rich } from '../parts/Num'
@@ -23,10 +23,11 @@ type BoardProps = {
   shape?: string
   now?: ReadonlySet<number>
   done?: ReadonlySet<number>
+  onPoint?: (point: number) => void
 }
 
 /** The to-scale scene of one face: always live, handled directly. */
-export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }: BoardProps) => {
+export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', onPoint }: BoardProps) => {
   const [box, size] = useSize<HTMLDivElement>()
   const frozen = useRef<Sheet | null>(null)
   const job = useThisJob()
@@ -77,6 +78,7 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '' }
           return <path key={mark.key} className="dim" d={place.d} />
         })}
       </svg>
+      {onPoint && <PointTap marks={shown} sheet={sheet} onPoint={onPoint} />}
       <Numbers marks={shown} sheet={sheet} now={now} />
       {said.map((mark) => (
         <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={narrow} room={room} />
@@ -128,6 +130,29 @@ const useShift = (live: { key: string; x: number; y: number } | null, handles: H
     dxPx: (live.x - handle.origin[0]) * handle.scale[0] * sheet.pxPerMm,
     dyPx: sheet.up * (handle.origin[1] - live.y) * handle.scale[1] * sheet.pxPerMm,
   }
+}
+
+const FINGER_PX = 26
+
+/** A tap near a point of the fabric goes to its step; with keys the steps have their own. */
+const PointTap = ({ marks, sheet, onPoint }: { marks: readonly Mark[]; sheet: Sheet; onPoint: (point: number) => void }) => {
+  const tapped = (event: MouseEvent<HTMLButtonElement>) => {
+    const box = event.currentTarget.getBoundingClientRect()
+    let nearest = FINGER_PX
+    let point: number | null = null
+    for (const mark of marks) {
+      if (mark.kind !== 'dot' || !mark.key.startsWith('point-')) continue
+      const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] })
+      const far = Math.hypot(event.clientX - box.left - xPx, event.clientY - box.top - yPx)
+      if (far > nearest) continue
+      nearest = far
+      point = Number(mark.key.slice('point-'.length))
+    }
+    if (point !== null) onPoint(point)
+  }
+  return (
+    <button type="button" tabIndex={-1} aria-label="Go to the step of a point" className="absolute inset-0" onClick={tapped} />
+  )
 }
 
 const BESIDE: Record<string, readonly [number, number]> = {

@@ -41,6 +41,7 @@ export const ALWAYS: ReadonlySet<string> = new Set([
   'behind',
   'seat',
   'seat-main',
+  'cleat',
   'hole',
   'hole-refused',
   'band-hit',

@@ -58,11 +58,11 @@ const NAMES: Record<Shown, string> = {
 }
 
 const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
-  const { look, step } = useThisJob()
+  const { look, step, edit } = useThisJob()
   const { plan } = job
   const { station, strip } = panel
   const [side, setSide] = useState<Shown | null>(null)
-  const [at, setAt] = useState(0)
+  const [at, setAt] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
   const [shape, showShape] = useState('')
   const [tap, setTap] = useState<Tap | null>(null)
@@ -71,8 +71,15 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const face: FaceName = shown === 'floor' || shown === 'seat' ? 'top' : shown
   // the back shows the fabric's points, and the front has none of them
   const lit = plan.panels.find((one) => one.station === litOf(shown, station)) ?? panel
-  const last = Math.max(0, (plan.tables.steps?.rows.length ?? 0) - 1)
-  const reached = Math.min(at, last)
+  // what is done is kept with the job: a reload, or a second phone, stands at the same point
+  const count = plan.tables.steps?.rows.length ?? 0
+  const kept = plan.tables.steps?.done ?? 0
+  const reached = Math.min(at ?? kept, count)
+  const stepDone = () => {
+    if (reached >= count) return
+    setAt(reached + 1)
+    if (reached + 1 > kept) void edit([{ pointer: '/tension/steps_done', value: reached + 1 }])
+  }
   const [now, done] = useSteps(plan, reached)
   const keys = plan.stations.map((one) => one.key)
   const looked = ['size', 'throw', 'align'].includes(station) ? shape : ''
@@ -87,7 +94,10 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     setSide(null)
     void go(`/jobs/${job.id}/${next}`)
   }
-  const stepBy = (by: number) => setAt(Math.min(Math.max(0, reached + by), last))
+  const jumpTo = (point: number) => {
+    const found = plan.tables.steps?.rows.findIndex((row) => [...row.numbers, ...row.partners].includes(point)) ?? -1
+    if (found >= 0) setAt(found)
+  }
   useCommands({
     yard: () => void go('/'),
     nextStation: () => move(1),
@@ -96,8 +106,8 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
       const faces = facesAt(station)
       setSide(faces[(faces.indexOf(shown) + 1) % faces.length] ?? 'front')
     },
-    nextStep: () => stepBy(1),
-    lastStep: () => stepBy(-1),
+    nextStep: stepDone,
+    lastStep: () => setAt(Math.max(0, reached - 1)),
     undo: () => void step('undo'),
     redo: () => void step('redo'),
   })
@@ -135,13 +145,22 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
                 {shown === 'floor' && <FloorFace job={job} plan={plan} face={job.drawing.top} panel={panel} />}
                 {shown === 'seat' && <SeatFace job={job} plan={plan} />}
                 {shown === face && (
-                  <Board key={shown} face={job.drawing[face]} panel={lit} now={now} done={done} ghosts={ghosts} shape={looked} />
+                  <Board
+                    key={shown}
+                    face={job.drawing[face]}
+                    panel={lit}
+                    now={now}
+                    done={done}
+                    ghosts={ghosts}
+                    shape={looked}
+                    onPoint={station === 'tension' ? jumpTo : undefined}
+                  />
                 )}
               </div>
               <div
                 className={`shrink-0 border-seam border-t ${isTall(strip, plan) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
               >
-                <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} />
+                <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} onDone={stepDone} />
               </div>
             </main>
             <aside

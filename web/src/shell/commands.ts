@@ -9,7 +9,7 @@ export const COMMANDS = {
   nextStation: { keys: 'j', label: 'Down the rope: next station', scope: 'job' },
   lastStation: { keys: 'k', label: 'Up the rope: station before', scope: 'job' },
   flip: { keys: 'o', label: 'Next face of the board', scope: 'job' },
-  nextStep: { keys: '.', label: 'Next step of the tension order', scope: 'job' },
+  nextStep: { keys: '.', label: 'Step of the tension order done, next one', scope: 'job' },
   lastStep: { keys: ',', label: 'Step before', scope: 'job' },
   undo: { keys: 'mod+z', label: 'Undo', scope: 'job' },
   redo: { keys: 'mod+shift+z', label: 'Redo', scope: 'job' },

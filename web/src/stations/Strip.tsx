@@ -9,13 +9,21 @@ import { StepStrip } from './tension/StepStrip'
 import { ThrowStrip } from './throw/ThrowStrip'
 import { BorderStrip } from './trim/BorderStrip'
 
-type StripProps = { job: JobOut; plan: Plan; strip: string; at: number; onStep: (at: number) => void }
+type StripProps = { job: JobOut; plan: Plan; strip: string; at: number; onStep: (at: number) => void; onDone: () => void }
 
 /** What stands below the board at a station. */
-export const Strip = ({ job, plan, strip, at, onStep }: StripProps) => {
+export const Strip = ({ job, plan, strip, at, onStep, onDone }: StripProps) => {
   switch (strip) {
     case 'steps':
-      return <StepStrip steps={plan.tables.steps?.rows ?? []} at={at} onStep={onStep} />
+      return (
+        <StepStrip
+          steps={plan.tables.steps?.rows ?? []}
+          after={plan.tables.steps?.after ?? ''}
+          at={at}
+          onStep={onStep}
+          onDone={onDone}
+        />
+      )
     case 'sizes':
       return <SizeStrip job={job} />
     case 'light':

@@ -54,20 +54,26 @@ test('the size table takes a size, sorts by what is tapped, and says why one can
   expect(edit).toHaveBeenCalledWith([{ pointer: '/size/value_mm', value: 2794 }])
 })
 
-test('a step says where, which points, what the tape reads, and the last one has no next', () => {
+test('a step says where, which points, what the tape reads; the last one is done too, and a look over the face follows', () => {
   const steps = [
     { number: 1, part: 'Corners', place: 'top left corner', action: 'hook', numbers: [1, 60], said: '1, 60', partners: [], partner_place: '', tapes: [{ edge: 'top rail', numbers: [1], readings: ['50\u00a0mm'], run: false }, { edge: 'left stile', numbers: [60], readings: ['50\u00a0mm'], run: false }], who: '', reason: 'why' },
     { number: 2, part: 'Fill', place: 'bottom', action: 'staple', numbers: [9, 8, 7], partners: [21, 22, 23], said: '7 to 9 with 21 to 23', partner_place: 'top', tapes: [{ edge: 'bottom rail', numbers: [9, 7], readings: ['300\u00a0mm', '360\u00a0mm'], run: true }], who: 'both at once', reason: '' },
   ] // biome-ignore format: two steps by hand
-  const onStep = vi.fn()
-  const { rerender } = render(<StepStrip steps={steps as unknown as StepRow[]} at={0} onStep={onStep} />)
+  const onDone = vi.fn()
+  const strip = (at: number) => (
+    <StepStrip steps={steps as unknown as StepRow[]} after="Two lift the frame." at={at} onStep={vi.fn()} onDone={onDone} />
+  )
+  const { rerender } = render(strip(0))
   expect(screen.getByText(/top left corner/).textContent).toContain('1, 60')
   expect((screen.getByRole('button', { name: 'Step before' }) as HTMLButtonElement).disabled).toBe(true)
   fireEvent.click(screen.getByRole('button', { name: 'Done, next' }))
-  expect(onStep).toHaveBeenCalledWith(1)
-  rerender(<StepStrip steps={steps as unknown as StepRow[]} at={1} onStep={onStep} />)
+  expect(onDone).toHaveBeenCalledTimes(1)
+  rerender(strip(1))
   expect(screen.getByText(/bottom and top/).textContent).toContain('7 to 9 with 21 to 23')
-  expect((screen.getByRole('button', { name: 'Done, next' }) as HTMLButtonElement).disabled).toBe(true)
+  fireEvent.click(screen.getByRole('button', { name: 'Done, look over' }))
+  expect(onDone).toHaveBeenCalledTimes(2)
+  rerender(strip(2))
+  expect(screen.getByText('Look over the face').parentElement?.textContent).toContain('Two lift the frame.')
 })
 
 test('a thing of the survey is removed by its own id and the main seat is marked', () => {

@@ -39,10 +39,11 @@ class Freedom:
 
 
 def freedom(
-    *, zoom: bool, shift: bool, turn_deg: float | None, ratio_share: float | None, shift_share: float | None,
+    *, zoom: bool, shift_h: bool, shift_v: bool, turn_deg: float | None, ratio_share: float | None, shift_share: float | None,
     place_mm: float | None, ratio: float,
 ) -> Freedom:  # fmt: skip
-    """Three turns; zoom or the distance; shift or the lens's place: never both of a pair, they are the same to the picture.
+    """Three turns; zoom or the distance; shift or the lens's place, sideways and up each for itself: never both of a pair, they
+    are the same to the picture.
 
     Args: spreads of the prior, None for free; ratio, that the share of zoom is of.
     """
@@ -52,7 +53,7 @@ def freedom(
         found["ratio"] = None if ratio_share is None else ratio_share * ratio
     else:
         found["distance_mm"] = place_mm
-    for own, place in (("shift_h", "lens_x_mm"), ("shift_v", "lens_y_mm")):
+    for own, place, shift in (("shift_h", "lens_x_mm", shift_h), ("shift_v", "lens_y_mm", shift_v)):
         found[own if shift else place] = shift_share if shift else place_mm
     return Freedom(spread=found)
 

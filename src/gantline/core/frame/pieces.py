@@ -198,6 +198,31 @@ def joinery(braces: int, *, screws_an_end: int, screws_a_plate: int) -> Joinery:
     )
 
 
+# thickness of the board up to which a pocket screw is taken, and its length [mm]; both by the tenth of an inch they are sold in
+POCKET_SCREWS_MM = (
+    (12.8, 25.4),
+    (15.9, 31.75),
+    (19.1, 31.75),
+    (25.5, 38.1),
+    (31.8, 50.8),
+    (38.2, 63.5),
+    (44.5, 76.2),
+)
+POCKET_LEAST_MM = 12.0
+
+
+def pocket_screw_mm(thick_mm: float) -> float | None:
+    """Length of a pocket screw for a board of this thickness [mm]; None for a board that is too thin or too thick for one.
+
+    Source: the usual table of pocket joinery: 1 1/4 in for 3/4 in stock, 2 1/2 in for 1 1/2 in. Leaves out: hardwood,
+    which wants a fine thread.
+    """
+    require_positive(thick_mm=thick_mm)
+    if thick_mm < POCKET_LEAST_MM:
+        return None
+    return next((long for most, long in POCKET_SCREWS_MM if thick_mm <= most), None)
+
+
 def too_long_mm(fastener_mm: float, through_mm: float, clear_mm: float) -> float:
     """By how much a screw, brad or staple leg is too long for what it goes through [mm]; 0 or less: it is short enough."""
     return fastener_mm - (through_mm - clear_mm)

@@ -39,7 +39,7 @@ class SixReadings:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Suspect:
-    """A reading that may be wrong, and what the other five and the plan make of it [mm]. misfit: smaller is likelier."""
+    """A reading that may be wrong, and what the other five alone make of it [mm]. misfit: smaller is likelier."""
 
     name: str
     read_mm: float
@@ -52,13 +52,15 @@ class SquareCheck:
     """What the readings say.
 
     closure_mm: d₂ computed from the others less d₂ as read; agrees: within six sigmas. lean_mm: how far the top stands to
-    the right of the bottom. width_mm, height_mm: means of the sides. sides_differ_mm: top less bottom, right less left.
-    suspects: likeliest first, where the readings do not agree.
+    the right of the bottom. diagonals_differ_mm: rising less falling, what a tape shows. width_mm, height_mm: means
+    of the sides. sides_differ_mm: top less bottom, right less left. suspects: likeliest first, where the readings do
+    not agree.
     """
 
     closure_mm: float
     agrees: bool
     lean_mm: float
+    diagonals_differ_mm: float
     width_mm: float
     height_mm: float
     sides_differ_mm: tuple[float, float]
@@ -80,7 +82,7 @@ def check_square(
         the diagonals of a frame that is not trued yet usually are.
     Raises: OutOfRange where the readings make no quadrilateral at all.
     """
-    others = _falling(*read.values[:5])
+    others = _sixth(read, "falling")
     if others is None:
         raise OutOfRange(
             "these readings make no frame: a diagonal is longer than its sides reach",
@@ -99,6 +101,7 @@ def check_square(
         closure_mm=closure,
         agrees=agrees,
         lean_mm=lean * high,
+        diagonals_differ_mm=read.rising_mm - read.falling_mm,
         width_mm=wide,
         height_mm=high,
         sides_differ_mm=(read.top_mm - read.bottom_mm, read.right_mm - read.left_mm),
@@ -106,28 +109,52 @@ def check_square(
     )
 
 
-def _falling(top: float, bottom: float, left: float, right: float, rising: float) -> float | None:
-    """The falling diagonal of the quadrilateral on the rising one; None where a triangle does not close."""
-    # bottom left at the origin, top right on the u axis; top left above the line, bottom right below
-    u1 = (left**2 - top**2 + rising**2) / (2.0 * rising)
-    u2 = (bottom**2 - right**2 + rising**2) / (2.0 * rising)
-    over, under = left**2 - u1**2, bottom**2 - u2**2
-    if over < 0.0 or under < 0.0:
+# the base on which the other four of five readings stand: for each reading that is dropped, the base, the two sides of
+# the triangle to one end of what is dropped, the two to its other end, and whether both triangles lie on one side of it
+_BASES = {
+    "top": ("bottom", ("left", "falling"), ("rising", "right"), True),
+    "bottom": ("top", ("left", "rising"), ("falling", "right"), True),
+    "left": ("right", ("bottom", "rising"), ("falling", "top"), True),
+    "right": ("left", ("bottom", "falling"), ("rising", "top"), True),
+    "rising": ("falling", ("left", "bottom"), ("top", "right"), False),
+    "falling": ("rising", ("left", "top"), ("bottom", "right"), False),
+}
+
+
+def _sixth(read: SixReadings, dropped: str) -> float | None:
+    """What the other five readings make of the sixth [mm]; None where they make no frame."""
+    lengths = dict(zip(NAMES, read.values, strict=True))
+    on, first, second, same_side = _BASES[dropped]
+    base = lengths[on]
+    start = _apex(base, *(lengths[name] for name in first))
+    end = _apex(base, *(lengths[name] for name in second))
+    if start is None or end is None:
         return None
-    return math.hypot(u1 - u2, math.sqrt(over) + math.sqrt(under))
+    return math.hypot(start[0] - end[0], start[1] - end[1] if same_side else start[1] + end[1])
+
+
+def _apex(base: float, near: float, far: float) -> tuple[float, float] | None:
+    """Where a triangle on a base has its third corner: along the base and above it; None where it does not close."""
+    along = (near**2 - far**2 + base**2) / (2.0 * base)
+    squared = near**2 - along**2
+    return None if squared < 0.0 else (along, math.sqrt(squared))
 
 
 def _suspects(
     read: SixReadings, plan: tuple[float, float], spreads: tuple[float, float, float]
 ) -> tuple[Suspect, ...]:
-    """Each reading dropped in turn, the shape fitted to the other five and the plan; the smallest misfit first."""
-    found = []
+    """Each reading dropped in turn, the shape fitted to the other five and the plan; the smallest misfit first.
+
+    The plan tells which reading is likeliest wrong; what it should read is of the other five alone.
+    """
+    suspects = []
     for dropped, name in enumerate(NAMES):
-        shape, misfit = _fitted(read.values, plan, spreads, dropped)
-        found.append(
-            Suspect(name=name, read_mm=read.values[dropped], implied_mm=_six(shape)[dropped], misfit=misfit)
-        )
-    return tuple(sorted(found, key=lambda one: one.misfit))
+        implied = _sixth(read, name)
+        if implied is None:
+            continue
+        misfit = _misfit(read.values, plan, spreads, dropped)
+        suspects.append(Suspect(name=name, read_mm=read.values[dropped], implied_mm=implied, misfit=misfit))
+    return tuple(sorted(suspects, key=lambda suspect: suspect.misfit))
 
 
 def _six(shape: Sequence[float]) -> tuple[float, ...]:
@@ -146,9 +173,9 @@ def _six(shape: Sequence[float]) -> tuple[float, ...]:
     return tuple(math.dist(a, b) for a, b in pairs)
 
 
-def _fitted(
+def _misfit(
     read: Sequence[float], plan: tuple[float, float], spreads: tuple[float, float, float], dropped: int
-) -> tuple[tuple[float, ...], float]:
+) -> float:
     wide, high = plan
     sigma, side_spread, diagonal_spread = spreads
     planned = (wide, wide, high, high)
@@ -164,7 +191,7 @@ def _fitted(
     from scipy.optimize import least_squares  # slow to import, needed only here
 
     solved = least_squares(residuals, start, method="lm")
-    return tuple(float(one) for one in solved.x), float(2.0 * solved.cost)
+    return float(2.0 * solved.cost)
 
 
 def rival_of(name: str) -> bool:
@@ -173,8 +200,9 @@ def rival_of(name: str) -> bool:
 
 
 def pushes(check: SquareCheck, allowed_mm: float) -> str:
-    """Which way the top goes to true the frame: left, right, or empty where the lean is allowed."""
-    if abs(check.lean_mm) <= allowed_mm:
+    """Which way the top goes to true the frame: left, right, or empty where the diagonals are alike within what is
+    allowed."""
+    if abs(check.diagonals_differ_mm) <= allowed_mm:
         return ""
     return "left" if check.lean_mm > 0.0 else "right"
 

@@ -11,12 +11,16 @@ from gantline.job.types import DistanceMm, Id, Line, Lux, PositionMm, Share, Tur
 
 FIRST = (("frame", "frame, then picture"), ("picture", "picture on the bare wall, then frame"))
 OFF_MM = 600.0
+GAP_MM = 20_000.0  # a screen hangs anywhere along the longest wall
 Outside = Annotated[PositionMm, mm(-OFF_MM, OFF_MM)]
+Gap = Annotated[PositionMm, mm(-OFF_MM, GAP_MM)]
+Height = Annotated[DistanceMm, mm(0.0, GAP_MM)]
 
 
 class CornerRound(Item):
-    """The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and up or down;
-    minus inside. *_bow: how far an edge's middle stands outside the line of its corners. photo: the one they were read from."""
+    """The picture's corners read once [mm]: how far each stands outside the corner of the viewable area, sideways and
+    up or down; minus inside. *_bow: how far an edge's middle stands outside the line of its corners. photo: the one
+    they were read from."""
 
     id: Id
     tl_x_mm: Annotated[Outside | None, Field("tl_x", "top left, sideways", fact=True)] = None
@@ -37,8 +41,8 @@ class CornerRound(Item):
 
 
 class CastPoint(Item):
-    """A point of the bare wall: where the cast cross was lit, shares of the panel from its upper left, and what the tape read
-    there [mm from the left wall end, above the floor]."""
+    """A point of the bare wall: where the cast cross was lit, shares of the panel from its upper left, and what the
+    tape read there [mm from the left wall end, above the floor]."""
 
     id: Id
     u: Annotated[Share, Field("u", "across the light", "share")]
@@ -48,16 +52,21 @@ class CastPoint(Item):
 
 
 class HangReading(Item):
-    """The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital level; side
-    gaps; top against a plumb line at the bottom, + the top leans in; the diagonals' distance where they cross; margins."""
+    """The screen as it hangs, read once [mm]: right end of the top rail over its left end, or degrees of a digital
+    level, or the height of both ends above a floor that is known to be level; frame to both wall ends; top against a
+    plumb line at the bottom, + the top leans in; the diagonals' distance where they cross; margins."""
 
     id: Id
     level_mm: Annotated[Outside | None, Field("level", "right end higher by", fact=True)] = None
     level_deg: Annotated[Turn | None, Field("level_deg", "or degrees, right end up", "number", fact=True)] = (
         None
     )
-    gap_left_mm: Annotated[Outside | None, Field("gap_left", "gap left", fact=True)] = None
-    gap_right_mm: Annotated[Outside | None, Field("gap_right", "gap right", fact=True)] = None
+    height_left_mm: Annotated[Height | None, Field("height_left", "left end off the floor", fact=True)] = None
+    height_right_mm: Annotated[Height | None, Field("height_right", "right end off the floor", fact=True)] = (
+        None
+    )
+    gap_left_mm: Annotated[Gap | None, Field("gap_left", "frame to left wall end", fact=True)] = None
+    gap_right_mm: Annotated[Gap | None, Field("gap_right", "frame to right wall end", fact=True)] = None
     plumb_left_mm: Annotated[Outside | None, Field("plumb_left", "top leans in, left", fact=True)] = None
     plumb_right_mm: Annotated[Outside | None, Field("plumb_right", "top leans in, right", fact=True)] = None
     crossing_mm: Annotated[

@@ -87,4 +87,7 @@ class Tensioning(Part):
     numbers: Annotated[
         Literal["points", "pairs"] | None, Field("numbers", "Numbers count", "choice", "points", NUMBERS)
     ] = None
+    steps_done: Annotated[
+        Annotated[int, Ends(0, 4_000)] | None, Field("steps_done", "Steps done", "count", 0)
+    ] = None
     people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

@@ -31,6 +31,7 @@ from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.throw import in_front, projected
 
+LEAST_LEVER_MM = 20.0  # a lens at the very rear turns the body under a finger
 LEAST = 4  # readings
 # panel corners go anticlockwise from lower left; readings clockwise from upper left
 TOP_TO_BOTTOM = (3, 2, 1, 0)
@@ -47,8 +48,8 @@ class Aim:
 
 
 def frame_lean_mm(at: Ask) -> float:
-    """How far the viewable area's top stands to the right of its bottom [mm], by the diagonals of the built frame; 0 while they
-    are not read, or do not close."""
+    """How far the viewable area's top stands to the right of its bottom [mm], by the diagonals of the built frame; 0
+    while they are not read, or do not close."""
     built, own = at(built_square), at(screen)
     return 0.0 if built is None else built.lean_mm * own.picture.height_mm / own.overall_height_mm
 
@@ -101,10 +102,11 @@ def free(at: Ask) -> Freedom | None:
     pose, both = at(straight), at(ratios)
     if pose is None or both is None:
         return None
-    shift = at.field(P.has_shift) and at.field(P.shift_up) + at.field(P.shift_down) > 0.0
+    shift = at.field(P.has_shift)
     return freedom(
         zoom=both[0] < both[1],
-        shift=shift,
+        shift_h=shift and at.field(P.shift_side) > 0.0,
+        shift_v=shift and at.field(P.shift_up) + at.field(P.shift_down) > 0.0,
         turn_deg=at.default(AlignDefaults.turn_sigma_deg),
         ratio_share=at.default(AlignDefaults.zoom_sigma),
         shift_share=at.default(AlignDefaults.shift_sigma),
@@ -114,10 +116,11 @@ def free(at: Ask) -> Freedom | None:
 
 
 def hands(at: Ask) -> Hands:
-    """What a hand can set on this projector."""
+    """What a hand can set on this projector. Its rear is as far from the lens as the body is deep, less what of it
+    stands before the lens toward the wall."""
     feet = at.given(B.foot_spacing_mm)
     return Hands(
-        rear_mm=at.field(B.depth_mm),
+        rear_mm=max(at.field(B.depth_mm) - at.field(B.lens_to_wall_face_mm), LEAST_LEVER_MM),
         across_mm=feet or at.field(B.width_mm),
         along_mm=feet or at.field(B.depth_mm),
         foot_turn_mm=None if at(hung) else at.given(B.foot_turn_mm),
@@ -177,7 +180,8 @@ def misfits(at: Ask) -> bool:
 
 
 def leaning(at: Ask) -> Alignment | None:
-    """The pose whose misfit a frame out of square explains; None where its diagonals were read: that is taken in already."""
+    """The pose whose misfit a frame out of square explains; None where its diagonals were read: that is taken in
+    already."""
     found, alarm = at(aligned), at.default(AlignDefaults.corner_alarm)
     if not isinstance(found, Alignment) or at(built_square) is not None:
         return None

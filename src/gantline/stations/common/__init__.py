@@ -1,5 +1,13 @@
 """What several stations ask before any of them: fabric plane, lens, and how they say moves."""
 
+from gantline.stations.common.board import (
+    board_mm,
+    board_section,
+    carrier_mm,
+    frame_depth_mm,
+    standoff_mm,
+    timber,
+)
 from gantline.stations.common.fabric import fabric_plane_mm
 from gantline.stations.common.hanging import lift_on_mm, way
 from gantline.stations.common.lens import (
@@ -17,8 +25,12 @@ from gantline.stations.common.lens import (
 from gantline.stations.common.words import from_afar, percent, shift_text, way_words
 
 __all__ = [
+    "board_mm",
+    "board_section",
+    "carrier_mm",
     "distance_offset_mm",
     "fabric_plane_mm",
+    "frame_depth_mm",
     "from_afar",
     "hung",
     "is_turned",
@@ -32,6 +44,8 @@ __all__ = [
     "ratios",
     "shift_reach",
     "shift_text",
+    "standoff_mm",
+    "timber",
     "way",
     "way_words",
 ]

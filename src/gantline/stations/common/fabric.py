@@ -1,9 +1,9 @@
 """Where the fabric is."""
 
-from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
+from gantline.stations.common.board import frame_depth_mm, standoff_mm
 
 
 def fabric_plane_mm(at: Ask) -> float:
     """Bare wall to fabric [mm]: standoff + frame depth."""
-    return at.field(FrameBuild.depth_mm) + at.field(FrameBuild.standoff_mm)
+    return at(frame_depth_mm) + at(standoff_mm)

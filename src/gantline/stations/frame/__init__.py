@@ -12,6 +12,7 @@ from gantline.stations.frame.solve import (
     mass_kg,
     parts,
     pieces,
+    pocket_screw,
 )
 
 __all__ = [
@@ -26,6 +27,7 @@ __all__ = [
     "parts",
     "pieces",
     "plate_spans",
+    "pocket_screw",
     "roll_cut",
     "square",
     "timber",

@@ -1,14 +1,15 @@
 """How far the fabric goes past the frame, its blank, and how it lies on the roll."""
 
 from gantline.core.defaults import BlankDefaults
-from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_roll
+from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_roll, turned_size_mm
 from gantline.core.free_floor import Foot, free_place
 from gantline.core.tension.holds import Hold
-from gantline.job.model.frame import Blank, FrameBuild
+from gantline.job.model.frame import Blank
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
+from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame.board import board_section, outer_mm, timber
 from gantline.stations.survey import box_solids, seat_places, wall_mm
 
@@ -29,7 +30,7 @@ def wrap(at: Ask) -> Wrap | None:
     if not at(wrapped):
         return None
     return Wrap(
-        edge_mm=at.field(FrameBuild.depth_mm),
+        edge_mm=at(frame_depth_mm),
         back_mm=at(return_mm),
         grip_mm=at.field(Blank.grip_mm),
         least_mm=at.default(BlankDefaults.blank_overlap_mm),
@@ -67,9 +68,10 @@ def roll_cut(at: Ask) -> RollCut | None:
 
 
 def work_area_mm(at: Ask) -> tuple[float, float]:
-    """Clean floor that laying out the blank takes [mm], longer side first."""
+    """Clean floor that laying out the blank takes as it is cut from the roll, turned or not [mm], longer side first."""
     more = 2.0 * at.default(BlankDefaults.work_around_mm)
-    long, short = sorted((side + more for side in at(blank)), reverse=True)
+    sides = turned_size_mm(*at(blank), at.field(Blank.turn_deg))
+    long, short = sorted((side + more for side in sides), reverse=True)
     return long, short
 
 

@@ -1,16 +1,12 @@
 """What the frame is built of: timber or a kit, the board as it lies, its outside."""
 
-from gantline.core.frame.boards import DRESSED, Lies, Section, section
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
+from gantline.stations.common import board_mm, board_section, timber
 from gantline.stations.size import screen
 
+__all__ = ["board_mm", "board_section", "edge_mm", "outer_mm", "timber", "trim_fits"]
 LEAST_MM = 100.0  # a frame smaller than this is none
-
-
-def timber(at: Ask) -> bool:
-    """Whether the frame is built of boards."""
-    return at.field(FrameBuild.build) == "timber"
 
 
 def trim_fits(at: Ask) -> bool:
@@ -29,15 +25,3 @@ def outer_mm(at: Ask) -> tuple[float, float]:
 def edge_mm(at: Ask) -> float:
     """From the overall edge to the frame that is built [mm]."""
     return (at(screen).overall_width_mm - at(outer_mm)[0]) / 2.0
-
-
-def board_mm(at: Ask) -> tuple[float, float]:
-    """Thickness and width of the board [mm]: as measured, else dressed."""
-    thick, wide = DRESSED[at.field(FrameBuild.board)]
-    own_thick, own_wide = at.given(FrameBuild.thick_mm), at.given(FrameBuild.wide_mm)
-    return (thick if own_thick is None else own_thick, wide if own_wide is None else own_wide)
-
-
-def board_section(at: Ask) -> Section:
-    """The board as it stands in the frame."""
-    return section(*at(board_mm), Lies(at.field(FrameBuild.lies)))

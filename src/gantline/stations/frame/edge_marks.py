@@ -8,6 +8,7 @@ from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
+from gantline.stations.common import frame_depth_mm, standoff_mm
 from gantline.stations.frame.blank import return_mm, wrapped
 from gantline.stations.frame.board import board_section, timber
 from gantline.stations.size import screen
@@ -19,7 +20,7 @@ KIT_FACE_MM = 40.0
 
 def section_mm(at: Ask) -> tuple[float, float]:
     """How deep and how high the frame is in the section [mm]; a kit's profile is drawn as its border is wide."""
-    depth = at.field(FrameBuild.depth_mm)
+    depth = at(frame_depth_mm)
     if at(timber):
         return depth, at(board_section).in_plane_mm
     return depth, max(at(screen).border.top_mm, KIT_FACE_MM)
@@ -34,7 +35,7 @@ def lowest_mm(at: Ask) -> float:
 
 def solids(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The wall and the board."""
-    low, off = -at(lowest_mm), at.field(FrameBuild.standoff_mm)
+    low, off = -at(lowest_mm), at(standoff_mm)
     deep, inner = at(section_mm)
     yield Area(key="edge-wall", role="ceiling", layer="base", points=rectangle(-WALL_MM, low, 0.0, OVER_MM))
     yield Line(key="edge-face", role="back-wall", layer="base", points=((0.0, low), (0.0, OVER_MM)))
@@ -46,7 +47,7 @@ def solids(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def cloth(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The fabric down the front, round the edge and up the back, with what is cut off; a staple and its leg."""
-    low, off = -at(lowest_mm), at.field(FrameBuild.standoff_mm)
+    low, off = -at(lowest_mm), at(standoff_mm)
     front = off + at(section_mm)[0] + CLOTH_MM
     path: list[Point] = [(front, low), (front, CLOTH_MM)]
     if at(wrapped):
@@ -76,7 +77,7 @@ def cloth(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def measures(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Standoff, depth, the border's face, the return, the board."""
-    off, low = at.field(FrameBuild.standoff_mm), -at(lowest_mm)
+    off, low = at(standoff_mm), -at(lowest_mm)
     deep, inner = at(section_mm)
     wanted = [
         ("edge-standoff", "x", 0.0, off, low, -1, 1, "Standoff"),

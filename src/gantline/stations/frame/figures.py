@@ -12,6 +12,7 @@ from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, most, root, size, square, term
+from gantline.stations.common import carrier_mm, frame_depth_mm, standoff_mm
 from gantline.stations.frame.blank import blank, overlap_mm, return_mm, roll_cut, work_area_mm, wrap, wrapped
 from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber
 from gantline.stations.frame.built import readings
@@ -52,6 +53,20 @@ _when_timber("kerf", "Saw kerf", FrameBuild.kerf_mm, "mm")
 _when_timber("end_trim", "Trimmed off each board end", FrameBuild.end_trim_mm, "mm")
 
 
+@FIGURES.length("frame_depth", "Frame depth", "the board as it lies, or the kit's sheet", FrameBuild.depth_mm)
+def depth(at: Ask) -> Display:
+    """Wall side to fabric."""
+    by_board = at(timber) and at.given(FrameBuild.depth_mm) is None
+    return Display(at(frame_depth_mm), how="the board as it lies", forced=by_board, typed=True)
+
+
+@FIGURES.length("standoff", "Standoff", "the board that carries it, or the bracket", FrameBuild.standoff_mm)
+def standoff(at: Ask) -> Display:
+    """Bare wall to the frame's back."""
+    by_board = at(carrier_mm) is not None and at.given(FrameBuild.standoff_mm) is None
+    return Display(at(standoff_mm), how="the board of the cleat or ledger", forced=by_board, typed=True)
+
+
 @FIGURES.length("board_thick", "Board thickness", DRESSED, FrameBuild.thick_mm)
 def board_thick(at: Ask) -> Display | None:
     """As measured, else dressed."""
@@ -85,7 +100,7 @@ def _length(key: str, label: str, role: Role) -> None:
     @FIGURES.length(key, label, "geometry of the joints")
     def cut(at: Ask) -> Display | None:
         """What each of them is cut to."""
-        if not at(timber) or isinstance(at.aside(pieces), str) or (role == "brace" and not at(brace_count)):
+        if not at(timber) or isinstance(at(pieces), str) or (role == "brace" and not at(brace_count)):
             return None
         whole = at(outer_mm)[0 if role == "rail" else 1]
         made: Expr = term("outside width" if role == "rail" else "outside height", whole)
@@ -151,7 +166,7 @@ def kit_mass(at: Ask) -> Display | None:
 def joint_count(at: Ask) -> Display | None:
     """Screws and plates."""
     found = at(joints)
-    if found is None or isinstance(at.aside(pieces), str):
+    if found is None or isinstance(at(pieces), str):
         return None
     each = at.default(FrameDefaults.screws_an_end)
     text = f"{found.board_ends}, {found.screws} screws"

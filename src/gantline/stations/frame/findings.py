@@ -15,12 +15,14 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity, cure, found, noted
+from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame.blank import laid_out, roll_cut, work_area_mm
 from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
     brace_count,
     pieces,
+    pocket_screw,
     rail_sag_mm,
     splices,
     stile_sag_mm,
@@ -56,6 +58,7 @@ class Code(StrEnum):
     STILE_BOWS = "stile-bows"
     SPLICED = "spliced"
     FASTENER = "fastener-too-long"
+    NO_POCKET = "no-pocket-screw"
     ROLL = "roll-cut"
     WORK_AREA = "work-area"
     NOT_SQUARE = "frame-not-square"
@@ -84,7 +87,7 @@ def built_of(at: Ask) -> Iterator[Finding]:
         yield Finding(
             code=Code.PIECES, severity="stop", text=f"The frame cannot be built: {made}.", subject=subject
         )
-    depth, deep = at.field(FrameBuild.depth_mm), at(board_section).deep_mm
+    depth, deep = at(frame_depth_mm), at(board_section).deep_mm
     if at(timber) and at.given(FrameBuild.board) is not None and abs(depth - deep) > max(1.0, at.step_mm):
         text = (
             f"The board is {at.text(deep)} deep as it lies; the frame depth says {at.text(depth)}. The fabric's plane, "
@@ -179,6 +182,21 @@ def fasteners(at: Ask) -> Iterator[Finding]:
             yield Finding(code=Code.FASTENER, severity="stop", text=text, subject=subject)
 
 
+@noted
+def no_pocket(at: Ask) -> Iterator[Finding]:
+    """A board that takes no pocket screw."""
+    if not at(timber) or at(pocket_screw) is not None:
+        return
+    thick = at.text(at(board_mm)[0])
+    text = (
+        f"A board {thick} thick takes no pocket screws: join the pieces with glue and plates, and screws no longer than the "
+        "board is thick."
+    )
+    yield Finding(
+        code=Code.NO_POCKET, severity="check", text=text, subject=field_of(FrameBuild.thick_mm).pointer
+    )
+
+
 @found
 def fabric(at: Ask) -> Iterator[Finding]:
     """A blank that does not come from the roll, or needs more floor than there is."""
@@ -246,8 +264,8 @@ def _square(at: Ask, check: SquareCheck) -> Iterator[Finding]:
     push = pushes(check, most)
     if push:
         text = (
-            f"The frame leans: push the top {at.text(abs(check.lean_mm))} to the {push}, seen from the front, against the "
-            "bottom. Then measure both diagonals again."
+            f"The diagonals differ by {at.text(abs(check.diagonals_differ_mm))}, {at.text(most)} is allowed: push the top "
+            f"{at.text(abs(check.lean_mm))} to the {push}, seen from the front, against the bottom. Then measure both again."
         )
         subject = field_of(SquareReadings.rising_mm).pointer
         yield Finding(code=Code.NOT_SQUARE, severity="stop", text=text, subject=subject)
@@ -260,18 +278,23 @@ def _square(at: Ask, check: SquareCheck) -> Iterator[Finding]:
             text = f"The {longer} is {at.text(abs(off))} longer than the {shorter}: equal diagonals alone are not square."
             severity: Severity = "stop"
             yield Finding(code=Code.NOT_SQUARE, severity=severity, text=text, subject=field_of(field).pointer)
+    yield from _off_plan(at)
+
+
+def _off_plan(at: Ask) -> Iterator[Finding]:
+    """Every side that is farther from the plan than cutting explains, by its name."""
     spread = 2.0 * at.default(FrameDefaults.side_spread_mm)
-    for name, plan in zip(("top", "left"), at(planned_mm), strict=True):
-        mean = check.width_mm if name == "top" else check.height_mm
-        if abs(mean - plan) > spread:
-            side = "wide" if name == "top" else "high"
-            text = (
-                f"The frame is {at.text(mean)} {side}, planned {at.text(plan)}: a cut or a reading is off. All later marks "
-                "follow what was measured."
-            )
-            yield Finding(
-                code=Code.SIDE_OFF, severity="check", text=text, subject=field_of(READ_BY_NAME[name]).pointer
-            )
+    wide, high = at(planned_mm)
+    for name, plan in (("top", wide), ("bottom", wide), ("left", high), ("right", high)):
+        field = READ_BY_NAME[name]
+        read = at.given(field)
+        if read is None or abs(read - plan) <= spread:
+            continue
+        text = (
+            f"{SPOKEN[name].capitalize()} is {at.text(read)} long, planned {at.text(plan)}: its cut or its reading is off. "
+            "All later marks follow what was measured."
+        )
+        yield Finding(code=Code.SIDE_OFF, severity="check", text=text, subject=field_of(field).pointer)
 
 
 @found
@@ -306,4 +329,4 @@ def waiting(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.WAITING, severity="check", text=text, subject=subject)
 
 
-FINDINGS = (box, waiting, built_of, stiffness, set_back, splicing, fasteners, fabric, squareness)
+FINDINGS = (box, waiting, built_of, stiffness, set_back, splicing, fasteners, no_pocket, fabric, squareness)

@@ -15,6 +15,7 @@ from gantline.core.frame.pieces import (
     even_places,
     frame_pieces,
     joinery,
+    pocket_screw_mm,
     spliced,
 )
 from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_mm, sag_rows, wood_kg
@@ -24,7 +25,7 @@ from gantline.job.model.frame import Blank, BoxPart, FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame.blank import blank
-from gantline.stations.frame.board import board_section, outer_mm, timber
+from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber
 
 LINE_TENSIONS: dict[Hold, Default] = {
     Hold.STAPLE: TensionDefaults.line_hand_n_m,
@@ -172,6 +173,11 @@ def joints(at: Ask) -> Joinery | None:
         screws_an_end=round(at.default(FrameDefaults.screws_an_end)),
         screws_a_plate=round(at.default(FrameDefaults.screws_a_plate)),
     )
+
+
+def pocket_screw(at: Ask) -> float | None:
+    """Length of the pocket screws [mm], by the board's thickness; None where the board takes none."""
+    return pocket_screw_mm(at(board_mm)[0])
 
 
 def timber_kg(at: Ask) -> float | None:

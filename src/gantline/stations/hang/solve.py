@@ -46,6 +46,8 @@ def merged(readings: list[HangReading], wide_mm: float) -> Read:
             found["level_mm"] = one.level_mm
         elif one.level_deg is not None:
             found["level_mm"] = level_of_deg(one.level_deg, wide_mm)
+        elif one.height_left_mm is not None and one.height_right_mm is not None:
+            found["level_mm"] = one.height_right_mm - one.height_left_mm
     return Read(**found)
 
 

@@ -20,7 +20,8 @@ PICTURE = (
 AFTER = "Read the corners at Align and correct the projector by what is missed"
 PULL = "Pull at every bracket and latch; then let go one hand at a time"
 SAID = (
-    ("level_mm", "right end over left"), ("level_deg", "level"), ("gap_left_mm", "gap left"), ("gap_right_mm", "gap right"),
+    ("level_mm", "right end over left"), ("level_deg", "level"), ("height_left_mm", "left end"), ("height_right_mm", "right end"),
+    ("gap_left_mm", "to left wall end"), ("gap_right_mm", "to right wall end"),
     ("plumb_left_mm", "top in, left"), ("plumb_right_mm", "top in, right"), ("crossing_mm", "diagonals apart"),
     ("margin_left_mm", "margin left"), ("margin_right_mm", "margin right"), ("margin_top_mm", "margin top"),
     ("margin_bottom_mm", "margin bottom"),

@@ -18,7 +18,7 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
-from gantline.stations.common import fabric_plane_mm
+from gantline.stations.common import fabric_plane_mm, standoff_mm
 from gantline.stations.height.limits import behind, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
 from gantline.stations.size import aspect, screen
@@ -137,7 +137,7 @@ def hidden(at: Ask) -> Iterator[Finding]:
         out = box.high[2] - plane
         if not hung.place.covers(hung.top_mm, **size) or at_most(out, 0.0):
             continue
-        wanted = at.up(at.field(FrameBuild.standoff_mm) + out)
+        wanted = at.up(at(standoff_mm) + out)
         yield Finding(
             code=Code.BEHIND_TOO_DEEP,
             severity="stop",

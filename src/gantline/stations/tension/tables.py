@@ -10,6 +10,11 @@ from gantline.stations.common.words import runs
 from gantline.stations.tension.solve import tension_steps, written_numbers
 
 HOOKS = "Tape hooks: rails on the left corner, stiles on the top corner, seen from the back."
+LOOK = (
+    "Every point holds. Two lift the frame upright: look along the whole face in side light, at the four corners first, before "
+    "trim or an outer frame hides the edge. A crease or a wave points to the hold that is too loose or too tight: open that "
+    "one alone, and read both diagonals again."
+)
 ENDS_ONLY = 4  # more readings than this are a run, told by its ends
 
 
@@ -48,9 +53,11 @@ class StepRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Steps:
-    """Every step, and where the tape hooks."""
+    """Every step, how many of them are done, what follows the last one, and where the tape hooks."""
 
     rows: tuple[StepRow, ...]
+    done: int
+    after: str
     hooks: str
 
 
@@ -60,7 +67,12 @@ def steps(at: Ask) -> Steps | None:
     if not found:
         return None
     people = at.field(Tensioning.people)
-    return Steps(rows=tuple(_row(at, one, people) for one in found), hooks=HOOKS)
+    return Steps(
+        rows=tuple(_row(at, step, people) for step in found),
+        done=min(at.field(Tensioning.steps_done), len(found)),
+        after=LOOK,
+        hooks=HOOKS,
+    )
 
 
 def _said(at: Ask, step: TensionStep) -> str:

@@ -7,6 +7,7 @@ from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, found, noted
+from gantline.stations.common import standoff_mm
 from gantline.stations.trim.solve import border_kind, faces_mm, rolls, strip
 
 
@@ -44,7 +45,7 @@ def light(at: Ask) -> Iterator[Finding]:
         yield Finding(
             code=Code.STRIP, severity="stop", text=f"No backlight like this: {one}.", subject=subject
         )
-    spacer, standoff = at.field(Backlight.spacer_mm), at.field(FrameBuild.standoff_mm)
+    spacer, standoff = at.field(Backlight.spacer_mm), at(standoff_mm)
     if one is not None and spacer > standoff:
         text = (
             f"The light's spacer strips hold the frame {at.text(spacer)} off the wall; the standoff says "

@@ -111,7 +111,7 @@ test('any reading of the hung screen is kept by itself, each check says its move
   const edit = shown(Hung, { hang: HANG })
   expect(screen.getByText('Right bracket 3 mm down in its slot.')).toBeTruthy()
   expect(screen.getByText(/within tolerance/)).toBeTruthy()
-  const box = screen.getByRole('textbox', { name: 'Gap to the left reference' })
+  const box = screen.getByRole('textbox', { name: 'Frame to the left wall end' })
   fireEvent.change(box, { target: { value: '500' } })
   fireEvent.keyDown(box, { key: 'Enter' })
   const kept = { pointer: '/hang/readings/-', value: { gap_left_mm: '500', day: expect.any(String) } }

@@ -7,6 +7,8 @@ import { Cell, Line, Table } from '../../parts/Table'
 import { said, Trouble } from '../../parts/Trouble'
 
 type Kept = JobOut['document']['materials']['items']
+const PRICE_OF: Record<string, string> = { m: 'a meter', yd: 'a yard' }
+
 type Field = 'on_hand' | 'pack' | 'price' | 'arrived'
 const STATES = { buy: 'to buy', ordered: 'ordered', here: 'here' } as const
 const NEXT = { buy: false, ordered: true, here: null } as const
@@ -62,9 +64,9 @@ export const MaterialsTable = ({ list, kept }: { list: Bench['materials']; kept:
             </Cell>
             <Cell className="whitespace-nowrap text-body">{row.buy}</Cell>
             <Cell>
-              <Typing label={`${row.name}, price of a pack`} text={money(row.price)} save={(text) => set(row, 'price', text)} />
+              <Typing label={`${row.name}, price of ${PRICE_OF[row.price_of] ?? 'a pack'}`} text={money(row.price)} save={(text) => set(row, 'price', text)} />
             </Cell>
-            <Cell className="text-body">{money(row.cost)}</Cell>
+            <Cell className="whitespace-nowrap text-body">{money(row.cost)}</Cell>
             <Cell className="text-quiet">{row.why}</Cell>
             <Cell>
               <Button

@@ -10,15 +10,22 @@ const GROUPS = [
   {
     name: 'Level',
     cells: [
-      { name: 'level_mm', label: 'Right end higher than left by (minus: lower)', hint: 'right end higher' },
-      { name: 'level_deg', label: 'Or degrees of a digital level, right end up', hint: 'or °' },
+      { name: 'level_mm', label: 'Right end higher than left by (minus: lower)', hint: 'right end higher by' },
+      { name: 'level_deg', label: 'Or degrees of a digital level, right end up', hint: 'or degrees' },
     ],
   },
   {
-    name: 'Center',
+    name: 'Or both ends above the floor or the datum line',
     cells: [
-      { name: 'gap_left_mm', label: 'Gap to the left reference', hint: 'gap left' },
-      { name: 'gap_right_mm', label: 'Gap to the right reference', hint: 'gap right' },
+      { name: 'height_left_mm', label: 'Left end above the floor or the datum line', hint: 'left end' },
+      { name: 'height_right_mm', label: 'Right end above the floor or the datum line', hint: 'right end' },
+    ],
+  },
+  {
+    name: 'Center, frame to the ends of the wall',
+    cells: [
+      { name: 'gap_left_mm', label: 'Frame to the left wall end', hint: 'to the left end' },
+      { name: 'gap_right_mm', label: 'Frame to the right wall end', hint: 'to the right end' },
     ],
   },
   {
@@ -35,7 +42,7 @@ const GROUPS = [
     ],
   },
   {
-    name: 'Fabric margins',
+    name: 'Border seen from the front, frame edge to picture edge',
     cells: [
       { name: 'margin_left_mm', label: 'Fabric margin left', hint: 'left' },
       { name: 'margin_right_mm', label: 'Fabric margin right', hint: 'right' },
@@ -84,15 +91,18 @@ export const Hung = ({ plan }: StationProps) => {
           <legend className="text-quiet text-small">{group.name}</legend>
           <div className="flex gap-1">
             {group.cells.map(({ name, label, hint }) => (
-              <input
-                key={name}
-                aria-label={label}
-                placeholder={hint}
-                value={draft[name] ?? ''}
-                onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
-                onKeyDown={(event) => event.key === 'Enter' && void keep()}
-                className="min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-2 text-body"
-              />
+              <div key={name} className="min-w-0 flex-1">
+                <p aria-hidden className="truncate text-fine text-quiet">
+                  {hint}
+                </p>
+                <input
+                  aria-label={label}
+                  value={draft[name] ?? ''}
+                  onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
+                  onKeyDown={(event) => event.key === 'Enter' && void keep()}
+                  className="min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-2 text-body"
+                />
+              </div>
             ))}
           </div>
         </fieldset>

@@ -2,11 +2,12 @@ import type { StepRow } from '../../api/client'
 import { Button } from '../../parts/Button'
 import { Num } from '../../parts/Num'
 
-type StepStripProps = { steps: readonly StepRow[]; at: number; onStep: (at: number) => void }
+type StepStripProps = { steps: readonly StepRow[]; after: string; at: number; onStep: (at: number) => void; onDone: () => void }
 
 /** Which corner next: one step of the tension order at a time, large. */
-export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
+export const StepStrip = ({ steps, after, at, onStep, onDone }: StepStripProps) => {
   const step = steps[at]
+  if (steps.length > 0 && !step) return <After text={after} onBack={() => onStep(steps.length - 1)} />
   if (!step) return <p className="flex h-full items-center px-4 text-quiet">No order yet: the frame cannot take its points.</p>
   return (
     <div className="flex min-h-[150px] items-center gap-4 px-4 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
@@ -46,15 +47,22 @@ export const StepStrip = ({ steps, at, onStep }: StepStripProps) => {
           ))}
         </div>
       )}
-      <Button
-        look="main"
-        size="step"
-        className="max-[820px]:flex-1"
-        disabled={at === steps.length - 1}
-        onClick={() => onStep(at + 1)}
-      >
-        Done, next
+      <Button look="main" size="step" className="max-[820px]:flex-1" onClick={onDone}>
+        {at === steps.length - 1 ? 'Done, look over' : 'Done, next'}
       </Button>
     </div>
   )
 }
+
+/** What follows the last point. */
+const After = ({ text, onBack }: { text: string; onBack: () => void }) => (
+  <div className="flex min-h-[150px] items-center gap-4 px-4 py-2 max-[820px]:flex-wrap max-[820px]:gap-3">
+    <Button size="step" onClick={onBack}>
+      Step before
+    </Button>
+    <div className="min-w-64 flex-1 max-[820px]:order-first max-[820px]:basis-full" aria-live="polite">
+      <p className="font-bold text-mark leading-tight">Look over the face</p>
+      <p className="text-body">{text}</p>
+    </div>
+  </div>
+)
