@@ -257,7 +257,7 @@ def test_the_workshops_sheets_say_every_cut_every_part_and_what_to_buy() -> None
     assert "37 pocket" not in shopping
     assert "1 × 50" in shopping
     rows = list(csv.DictReader(io.StringIO(SHEETS["materials"].make(made).decode())))
-    assert {one["item"]: one["needed"] for one in rows}["pocket screws"] == "16"
+    assert {one["item"]: one["needed"] for one in rows}['pocket screws, 2 1/2"'] == "16"
     assert sum(float(one["cost"] or 0) for one in rows) == pytest.approx(66.9)
     box, _ = words(
         SHEETS["box-check"].make(ready("narrow-lounge", Edit(pointer="/frame/parts/p9/found", value=60)))

@@ -212,3 +212,24 @@ def test_the_tape_hooks_on_the_edge_that_is_there_before_the_trim() -> None:
     ends = [drawn[f"point-{tops['trimmed'][at].number}"] for at in (0, -1)]
     left, right = (one.at[0] for one in ends if isinstance(one, Dot))
     assert left + right == pytest.approx(number(trimmed, "overall_width"))  # still in the middle of the frame
+
+
+def test_a_seat_moved_by_a_sixteenth_of_an_inch_is_no_second_row() -> None:
+    sofa = demo_job("narrow-lounge").model_dump(mode="json")["survey"]["seats"]
+    sofa[0]["from_wall_mm"] -= 25.4 / 16
+    stool = {"id": "s9", "name": "Stool", "x_mm": 150.0, "from_wall_mm": 1525.0}
+    for sitting in (sofa, [*sofa, stool]):
+        made = plan(changed("narrow-lounge", survey__seats=sitting))
+        assert not made.stops and "head-beside" not in {one.code for one in made.findings}
+    # straight ahead, a head a meter and a half nearer: no height helps under this ceiling; one move aside does
+    ahead = sofa[1] | {
+        "id": "s9",
+        "name": "Stool",
+        "main": None,
+        "from_wall_mm": sofa[1]["from_wall_mm"] - 700.0,
+    }
+    job = changed("narrow-lounge", survey__seats=[*sofa, ahead])
+    stop = findings(job)["height-clash"]
+    assert "No height helps" in stop.text
+    aside = next(one for one in stop.cures if one.text.startswith("Move Stool"))
+    assert "height-clash" not in findings(taken(job, aside.changes))

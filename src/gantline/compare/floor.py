@@ -94,7 +94,9 @@ def _classes(
         case Measure.ANGLE:
             return _angles(at, x, distance)
         case Measure.SIGHT:
-            least = least_clearance_mm(distance, eye_mm, at(asked).eyes, at(rect_of_picture)[1])
+            least = least_clearance_mm(
+                distance, x, eye_mm, at(asked).eyes, at(rect_of_picture)[1], at(asked).place.edge_mm
+            )
             words = ("a head in the way", "between heads, tight", "clear over every head")
             return np.digitize(least, [0.0, at(asked).head_clear_mm - 0.01]), words, (0, 1, 2)
     model = at(light_model)

@@ -15,6 +15,7 @@ from gantline.plan.ask import PLAIN, Answer, Ask
 from gantline.plan.cures import Key, key_of, stops_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
 from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Severity
+from gantline.plan.leading import led_by
 from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
@@ -149,7 +150,11 @@ def _planned(
     worst: dict[str, Severity] = {}
     for one in made.findings:  # the worst first
         worst.setdefault(one.station, one.severity)
-    made.states = tuple(_state(one, ask, made.figures, worst.get(one.key)) for one in stations)
+    led = led_by(stations, ask, made.findings)
+    made.states = tuple(
+        _state(station, ask, made.figures, worst.get(station.key), led.get(station.key, ()))
+        for station in stations
+    )
     made.next_point = _next(made.findings, made.to_measure)
     return made
 
@@ -307,7 +312,9 @@ def _measure(stations: Sequence[Station], one: ToMeasure) -> PlanFinding:
     )
 
 
-def _state(station: Station, ask: Ask, figures: dict[str, Figure], worst: Severity | None) -> StationState:
+def _state(
+    station: Station, ask: Ask, figures: dict[str, Figure], worst: Severity | None, led: tuple[int, ...]
+) -> StationState:
     facts = (figures[one] for one in station.facts if one in figures)
     return StationState(
         key=station.key,
@@ -316,6 +323,7 @@ def _state(station: Station, ask: Ask, figures: dict[str, Figure], worst: Severi
         worst=worst,
         begun=station.begun is None or ask(station.begun),
         assumed=sum(1 for one in facts if one.known == "assumed" and one.text),
+        led=led,
     )
 
 

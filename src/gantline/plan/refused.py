@@ -55,10 +55,10 @@ def refused(
 def _hits(stop: PlanFinding, one: Drilled, weighs: int, ask: Ask, *, every: bool) -> bool:
     if stop.hole:
         return stop.hole == one.key
-    return every or any(_bits(pointer, ask) & weighs for pointer in (stop.subject, *stop.also))
+    return every or any(bits_of(pointer, ask) & weighs for pointer in (stop.subject, *stop.also))
 
 
-def _bits(pointer: str, ask: Ask) -> int:
+def bits_of(pointer: str, ask: Ask) -> int:
     """The bits of a field, or of every field of a part or a thing."""
     if pointer in FIELDS:
         return FIELDS[pointer].bit

@@ -21,7 +21,8 @@ DEFAULT_OF = {one.key: one for one in DEFAULT_BITS}
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StationState:
-    """A station on the rope: its gist, the worst of its findings, how much of it is assumed, whether it has a result."""
+    """A station on the rope: its gist, the worst of its findings, how much of it is assumed, whether it has a result.
+    led: the places in the plan's findings of other stations' Stops that its figures rest on."""
 
     key: str
     label: str
@@ -29,6 +30,7 @@ class StationState:
     worst: Severity | None
     assumed: int
     begun: bool
+    led: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

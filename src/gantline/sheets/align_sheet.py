@@ -13,6 +13,8 @@ from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import done
 from gantline.stations.align.tables import align_table
 from gantline.stations.hang.tables import hang_table
+from gantline.stations.height import rect_of_frame
+from gantline.stations.size import screen
 from gantline.vision.reading import drawn_in, reading
 
 POSE = (
@@ -41,6 +43,7 @@ def align_card(ready: Ready) -> bytes:
     """Hung, read, moved, read again."""
     at, made = ready.made.ask, ready.made
     values = ready.common | {
+        "lead": ready.leading(rect_of_frame, screen),
         "hang": at(hang_table),
         "align": at(align_table),
         "moves": list(_moves(at)),

@@ -6,6 +6,8 @@ from gantline.sheets.mask_svg import masks_svg
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WORKSHOP, PDF, Ready, Sheet
 from gantline.sheets.svg import face_svg, full_size_svg, scale_text
+from gantline.stations.frame import parts
+from gantline.stations.frame.station import FRAME
 
 LAYERS, HIGH = ("frame",), 82.0
 
@@ -24,7 +26,8 @@ def cut_sheet(ready: Ready) -> bytes:
         )
         for group in cut.groups
     ]
-    findings = [one for one in ready.made.findings if one.station == "frame"]
+    lead = ready.leading(parts)
+    findings = [finding for finding in ready.made.findings if finding in lead or finding.station == FRAME.key]
     values = ready.common | {
         "back": markup(face_svg(back, LAYERS, width, HIGH, standalone=False)),
         "scale": scale_text(back, LAYERS, width, HIGH),

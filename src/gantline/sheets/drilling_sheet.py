@@ -46,6 +46,7 @@ def drilling_sheet(ready: Ready) -> bytes:
     at = ready.made.ask
     values = ready.common | {
         "holes": list(_holes(at)),
+        "lead": [finding for finding in ready.leading(drilling, measure=True) if finding.severity != "stop"],
         "fixing_name": at(bought_fixing),
         "each": at.field(Hanging.per_bracket),
         "torque": at.given(Hanging.torque) or "",

@@ -8,7 +8,8 @@ from gantline.core.units import plain
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Label, Line, Mark
 from gantline.drawing.pens import DIMENSIONS, HATCH, PENS, dxf_layers
 from gantline.drawing.refused import REFUSED
-from gantline.sheets.sheet import OPEN_FILES, Sheet
+from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
+from gantline.stations.frame import parts
 
 if TYPE_CHECKING:
     from ezdxf.layouts.layout import Modelspace
@@ -99,6 +100,13 @@ def _dimension(space: "Modelspace", mark: Dimension) -> None:
     made.render()
 
 
+def _said(ready: Ready) -> tuple[str, ...]:
+    """The Stops that lead a drawing of the frame's pieces, to be written over it."""
+    return tuple(
+        f"STOP: {plain(finding.text)}" for finding in ready.leading(parts) if finding.severity == "stop"
+    )
+
+
 SHEET = Sheet(
     key="frame-and-holes",
     label="Frame and holes",
@@ -106,7 +114,7 @@ SHEET = Sheet(
     note="DXF, mm",
     media_type="image/vnd.dxf",
     ending="frame and holes.dxf",
-    make=lambda ready: frame_dxf(ready.front, ready.job.name, ready.forbids),
+    make=lambda ready: frame_dxf(ready.front, ready.job.name, ready.forbids or _said(ready)),
 )
 EDGE = Sheet(
     key="frame-edge",
@@ -115,7 +123,7 @@ EDGE = Sheet(
     note="DXF, mm",
     media_type="image/vnd.dxf",
     ending="edge section.dxf",
-    make=lambda ready: frame_dxf(ready.face("edge"), ready.job.name, layers=("base", "frame")),
+    make=lambda ready: frame_dxf(ready.face("edge"), ready.job.name, _said(ready), ("base", "frame")),
 )
 PIECES = Sheet(
     key="frame-pieces",
@@ -124,5 +132,5 @@ PIECES = Sheet(
     note="DXF, mm",
     media_type="image/vnd.dxf",
     ending="frame pieces.dxf",
-    make=lambda ready: frame_dxf(ready.back, ready.job.name, layers=("frame", "trim")),
+    make=lambda ready: frame_dxf(ready.back, ready.job.name, _said(ready), ("frame", "trim")),
 )

@@ -2,6 +2,8 @@
 
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WORKSHOP, PDF, Ready, Sheet
+from gantline.stations.frame import blank, roll_cut
+from gantline.stations.frame.blank import work_area_mm
 from gantline.stations.frame.tables import RollDrawing
 
 HIGH = 60.0
@@ -22,9 +24,6 @@ def fabric_sheet(ready: Ready) -> bytes:
     """What the table needs before the first cut."""
     roll = ready.made.table("roll")
     width = PAPERS[ready.paper][1]
-    findings = [
-        one for one in ready.made.findings if one.station == "frame" and one.code in ("roll-cut", "work-area")
-    ]
     values = ready.common | {
         "roll": roll,
         "drawn": markup(roll_svg(roll, width)) if roll else "",
@@ -33,7 +32,7 @@ def fabric_sheet(ready: Ready) -> bytes:
             for key in ROWS
             if key in ready.made.figures and ready.made.figures[key].text
         ],
-        "found": findings,
+        "found": ready.leading(blank, roll_cut, work_area_mm),
     }
     return to_pdf(render("fabric.html", ready.paper, title="fabric sheet", **values))
 

@@ -14,6 +14,7 @@ def proposal(ready: Ready) -> bytes:
     width = PAPERS[ready.paper][1]
     sizes, fabrics = size_table(ready.made.ask), fabric_table(ready.made.ask, ready.fabrics)
     values = ready.common | {
+        "lead": ready.stops,
         "sizes": sizes,
         "fabrics": fabrics,
         "front": markup(face_svg(ready.front, ("size", "shape"), width, 92.0, standalone=False)),

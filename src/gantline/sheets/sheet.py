@@ -10,7 +10,8 @@ from gantline.core.units import Units, pair_text
 from gantline.drawing.marks import Face
 from gantline.job.model import Job
 from gantline.plan.finding import PlanFinding
-from gantline.plan.plan import JobPlan
+from gantline.plan.leading import Question, leading
+from gantline.plan.plan import MEASURE, JobPlan
 from gantline.plan.station import FaceName
 from gantline.stations import face
 from gantline.stations.size import screen
@@ -21,8 +22,8 @@ Records = Sequence[tuple[str, str, Mapping[str, Any]]]
 
 @dataclass(frozen=True, kw_only=True)
 class Ready:
-    """A job planned, and what goes to a sheet's foot. Faces are drawn when a sheet asks for them. photo: a photo of this job by
-    its id, None where it is gone."""
+    """A job planned, and what goes to a sheet's foot. Faces are drawn when a sheet asks for them. photo: a photo of
+    this job by its id, None where it is gone."""
 
     made: JobPlan
     stamp: str
@@ -65,6 +66,12 @@ class Ready:
     def stops(self) -> tuple[PlanFinding, ...]:
         """What stops the job."""
         return tuple(one for one in self.made.findings if one.severity == "stop")
+
+    def leading(self, *about: Question, measure: bool = False) -> tuple[PlanFinding, ...]:
+        """The Stops and Checks that lead a sheet whose figures rest on these questions. measure: with the facts that
+        are to be measured first."""
+        found = leading(self.made.stations, self.made.ask, self.made.findings, about)
+        return tuple(finding for finding in found if measure or finding.code != MEASURE)
 
     @property
     def forbids(self) -> tuple[str, ...]:

@@ -128,7 +128,9 @@ def template_pdf(ready: Ready) -> bytes:
     """A page for each sheet of the template; one that says what is missing where there are no holes."""
     paper = SIDEWAYS[ready.paper]
     pages = [markup(_page(ready, one, paper)) for one in paper_tiles(ready)]
-    return to_pdf(render("template.html", ready.paper, wide=paper[0], high=paper[1], pages=pages))
+    return to_pdf(
+        render("template.html", ready.paper, wide=paper[0], high=paper[1], pages=pages, stops=ready.stops)
+    )
 
 
 def _bounds(ready: Ready) -> tuple[float, float, float, float]:

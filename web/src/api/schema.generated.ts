@@ -5135,6 +5135,7 @@ export interface components {
         /**
          * StationState
          * @description A station on the rope: its gist, the worst of its findings, how much of it is assumed, whether it has a result.
+         *     led: the places in the plan's findings of other stations' Stops that its figures rest on.
          */
         StationState: {
             /** Assumed */
@@ -5147,6 +5148,11 @@ export interface components {
             key: string;
             /** Label */
             label: string;
+            /**
+             * Led
+             * @default []
+             */
+            led: number[];
             /** Worst */
             worst: ("stop" | "check" | "note") | null;
         };

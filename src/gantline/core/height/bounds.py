@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
-from gantline.core.sight.rows import Eye, lowest_bottom_mm
+from gantline.core.sight.rows import Edge, Eye, lowest_bottom_mm
 from gantline.core.size.picture import Screen, with_overspill
 from gantline.core.throw.shift import ShiftReach, left_sideways
 from gantline.core.throw.window import PanelImage, panel_image
@@ -42,14 +42,14 @@ def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -
     return lowest + screen.picture.height_mm / 2.0 + screen.border.top_mm
 
 
-def rows_bound(screen: Screen, eyes: Sequence[Eye], clear_mm: float) -> Bound | None:
-    """Every eye sees the bottom of the picture over every nearer head; None with a single row."""
-    bottom = lowest_bottom_mm(eyes, clear_mm=clear_mm)
+def rows_bound(screen: Screen, eyes: Sequence[Eye], edge: Edge, clear_mm: float) -> Bound | None:
+    """Every eye sees the bottom of the picture past every head; None where no head is in the way."""
+    bottom = lowest_bottom_mm(eyes, edge, clear_mm=clear_mm)
     return None if bottom is None else over_rows(screen, bottom)
 
 
 def over_rows(screen: Screen, bottom_mm: float) -> Bound:
-    """The picture's bottom is not below what the eyes behind the front row need."""
+    """The picture's bottom is not below what the eyes behind other heads need."""
     return Bound(
         "rows", "view over the front row", bottom_mm + screen.picture.height_mm + screen.border.top_mm
     )
@@ -132,7 +132,7 @@ def bounds(asked: HeightCase) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     if soffits:
         upper.append(Bound("soffit", "soffit", min(soffits) - place.clear_mm))
     upper += filter(None, [neck_bound(screen, asked.eyes, asked.neck_deg)])
-    lower += filter(None, [rows_bound(screen, asked.eyes, asked.head_clear_mm)])
+    lower += filter(None, [rows_bound(screen, asked.eyes, place.edge_mm, asked.head_clear_mm)])
     tops = [top for left, right, top in asked.under if place.across(left, right)]
     if tops:
         lower.append(furniture_bound(screen, max(tops), asked.furniture_gap_mm))

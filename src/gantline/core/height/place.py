@@ -50,6 +50,12 @@ class Place:
         """Right edge of the frame [mm from the left wall end]."""
         return self.centre_x_mm + self.screen.overall_width_mm / 2.0
 
+    @property
+    def edge_mm(self) -> tuple[float, float]:
+        """Left and right end of the picture's lower edge [mm from the left wall end]."""
+        half = self.screen.picture.width_mm / 2.0
+        return self.centre_x_mm - half, self.centre_x_mm + half
+
     def across(self, left_mm: float, right_mm: float) -> bool:
         """Whether the frame's width meets what reaches from left to right [mm]."""
         return left_mm < self.right_mm and right_mm > self.left_mm

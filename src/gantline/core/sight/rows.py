@@ -1,4 +1,11 @@
-"""The row in front: who sees the picture's bottom edge over whose head, and which platform cures it. Lengths [mm]."""
+"""Heads in the way: who sees the picture's lower edge past whom, and which platform or sideways move cures it. Lengths [mm].
+
+A head is an upright cylinder up to its eye and a clearance. It hides the picture from an eye behind it only where it stands in
+the sight triangle, in plan between that eye and the two ends of the picture's lower edge, and far enough forward.
+Source: rays from the eye to every point of the lower edge; on one at a share t of its way to the fabric the height is
+E + (y_b - E) t, so that a head of height h asks for y_b >= E + (h - E) / t.
+Leaves out: shoulders and the backs of seats, and what of the picture lies above its lower edge.
+"""
 
 import math
 from collections.abc import Sequence
@@ -6,113 +13,168 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gantline.core.errors import OutOfRange, require_positive
+from gantline.core.errors import require_positive
 from gantline.core.sight.angles import Array
 
 ROUNDING_MM = 0.01  # a height held by this very bound misses it only by binary rounding
+HEAD_MM = 100.0  # half the width of a head
+COMFORT_MM = 200.0  # as far from the line of sight a head is not noticed
+FARTHER_MM = 600.0  # a head less than this farther forward sits beside, not in front
+
+Edge = tuple[float, float]
+"""The ends of the picture's lower edge across the room [mm], left and right."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Eye:
-    """One seat's eye: distance from the fabric [mm] > 0, height above the finished floor [mm]."""
+    """One seat's eye: distance from the fabric [mm] > 0, height above the finished floor [mm], place across the room [mm]."""
 
     distance_mm: float
     eye_mm: float
+    x_mm: float = 0.0
 
     def __post_init__(self) -> None:
         require_positive(distance_mm=self.distance_mm)
 
 
-def eye_needed_mm(rear: Eye, front: Eye, picture_bottom_mm: float, *, clear_mm: float) -> float:
-    """Height the rear eye must have to see the picture's bottom over the front head [mm].
+def in_triangle(
+    distance_mm: Array, x_mm: Array, fronts: Sequence[Eye], edge: Edge, half_mm: float = HEAD_MM
+) -> tuple[Array, Array]:
+    """Where heads stand in sight triangles, as shares of the way from the eye to the fabric.
 
-    Source: E_i >= y_b + (E_j + c - y_b) d_i / d_j.  Raises: OutOfRange if front is not nearer.
+    Args: distance_mm, x_mm (n,) of the eyes; fronts (m), whose heads may be in the way; half_mm, half the width of a head.
+    Returns: least and greatest share (n, m); NaN where the head stands outside of the triangle, or is not far enough forward.
     """
-    return picture_bottom_mm + (front.eye_mm + clear_mm - picture_bottom_mm) / _share(rear, front)
+    deep, across = np.asarray(distance_mm)[:, None], np.asarray(x_mm)[:, None]
+    head_deep = np.array([front.distance_mm for front in fronts])[None, :]
+    head_across = np.array([front.x_mm for front in fronts])[None, :]
+    shares = []
+    with np.errstate(invalid="ignore"):
+        for end in edge:  # where a side of the triangle enters and leaves the head
+            run, off_x, off_d = end - across, across - head_across, deep - head_deep
+            square = run**2 + deep**2
+            half = run * off_x - deep * off_d
+            root = np.sqrt(half**2 - square * (off_x**2 + off_d**2 - half_mm**2))
+            shares += [(-half - root) / square, (-half + root) / square]
+        for step in (
+            half_mm,
+            -half_mm,
+        ):  # the head's own nearest and farthest point, where it lies between the sides
+            share = (deep - head_deep - step) / deep
+            left, right = (across + share * (end - across) for end in edge)
+            shares.append(np.where((left <= head_across) & (head_across <= right), share, np.nan))
+    stacked = np.stack(shares)
+    stacked[:, deep - head_deep < FARTHER_MM] = np.nan
+    return np.fmin.reduce(stacked), np.minimum(np.fmax.reduce(stacked), 1.0)
 
 
-def bottoms_mm(eyes: Sequence[Eye], *, clear_mm: float) -> dict[tuple[int, int], float]:
-    """For every pair (rear, front), by their places in `eyes`: the lowest bottom of the picture that the rear eye sees
-    over the front one [mm].
+def _shares(eyes: Sequence[Eye], edge: Edge, half_mm: float) -> tuple[Array, Array]:
+    distance = np.array([eye.distance_mm for eye in eyes])
+    return in_triangle(distance, np.array([eye.x_mm for eye in eyes]), eyes, edge, half_mm)
 
-    Args: eyes in any order; clear_mm, head clearance above the front eye.
-    Source: y_b >= (E_j + c - E_i t) / (1 - t), t = d_j / d_i.
+
+def bottoms_mm(
+    eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, half_mm: float = HEAD_MM
+) -> dict[tuple[int, int], float]:
+    """For every pair (rear, front) whose head stands in the triangle, by their places in `eyes`: the lowest bottom of the
+    picture of which the rear eye sees every point past the front head [mm].
+
+    Args: eyes in any order; clear_mm, from an eye to the top of its head.
     """
-    return {
-        (i, j): (front.eye_mm + clear_mm - rear.eye_mm * t) / (1.0 - t)
-        for i, rear in enumerate(eyes)
-        for j, front in enumerate(eyes)
-        if front.distance_mm < rear.distance_mm - 1.0
-        for t in (front.distance_mm / rear.distance_mm,)
-    }
+    if len(eyes) < 2:
+        return {}
+    near, far = _shares(eyes, edge, half_mm)
+    bottoms = {}
+    for i, j in np.argwhere(~np.isnan(near)).tolist():
+        rise = eyes[j].eye_mm + clear_mm - eyes[i].eye_mm
+        bottoms[i, j] = eyes[i].eye_mm + rise / float(near[i, j] if rise > 0.0 else far[i, j])
+    return bottoms
 
 
-def own_bottoms_mm(eyes: Sequence[Eye], *, clear_mm: float) -> tuple[float, ...]:
-    """For every eye, the lowest bottom of the picture that it sees over all nearer ones [mm]; minus infinity where nobody
-    sits nearer. Args: as above."""
+def own_bottoms_mm(
+    eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, half_mm: float = HEAD_MM
+) -> tuple[float, ...]:
+    """For every eye, the lowest bottom of the picture that it sees past all heads [mm]; minus infinity where none is in its
+    triangle. Args: as above."""
     lowest = [-math.inf] * len(eyes)
-    for (rear, _), bottom in bottoms_mm(eyes, clear_mm=clear_mm).items():
+    for (rear, _), bottom in bottoms_mm(eyes, edge, clear_mm=clear_mm, half_mm=half_mm).items():
         lowest[rear] = max(lowest[rear], bottom)
     return tuple(lowest)
 
 
-def lowest_bottom_mm(eyes: Sequence[Eye], *, clear_mm: float) -> float | None:
-    """Lowest bottom of the picture that every eye sees over every nearer one [mm]; None for one row. Args: as above."""
-    return max(bottoms_mm(eyes, clear_mm=clear_mm).values(), default=None)
+def lowest_bottom_mm(eyes: Sequence[Eye], edge: Edge, *, clear_mm: float) -> float | None:
+    """Lowest bottom of the picture that every eye sees past every head [mm]; None where no head is in the way. Args: as above."""
+    return max(bottoms_mm(eyes, edge, clear_mm=clear_mm).values(), default=None)
 
 
 def least_clearance_mm(
-    distance_mm: Array, eye_mm: float, fronts: tuple[Eye, ...], picture_bottom_mm: float
+    distance_mm: Array,
+    x_mm: Array,
+    eye_mm: float,
+    fronts: Sequence[Eye],
+    picture_bottom_mm: float,
+    edge: Edge,
 ) -> Array:
-    """Least height of the ray to the picture's bottom over all nearer eyes [mm], for many places at once.
+    """Least height of the rays to the picture's bottom over all eyes in the triangle [mm], for many places at once.
 
-    Args: distance_mm (n,) of places with their eye at eye_mm; fronts, the eyes that may be in the way.
-    Returns: (n,), infinite where nobody sits nearer.  Source: the ray passes d_j at y_b + (E - y_b) d_j / d.
+    Args: distance_mm, x_mm (n,) of places with their eye at eye_mm; fronts, whose heads may be in the way.
+    Returns: (n,), infinite where no head is in the triangle.
     """
-    least = np.full(distance_mm.shape, np.inf)
-    for front in fronts:
-        over = (
-            picture_bottom_mm + (eye_mm - picture_bottom_mm) * front.distance_mm / distance_mm - front.eye_mm
-        )
-        least = np.where(distance_mm > front.distance_mm + 1.0, np.minimum(least, over), least)
+    if not fronts:
+        return np.full(distance_mm.shape, np.inf)
+    heights = np.array([front.eye_mm for front in fronts])[None, :]
+    fall = picture_bottom_mm - eye_mm
+    over = [eye_mm + fall * share - heights for share in in_triangle(distance_mm, x_mm, fronts, edge)]
+    least: Array = np.nanmin(np.where(np.isnan(over), np.inf, over), axis=(0, 2))
     return least
+
+
+def move_aside_mm(rear: Eye, front: Eye, edge: Edge, half_mm: float = HEAD_MM) -> tuple[float, float]:
+    """How far the front head moves to leave the rear eye's triangle [mm]: to the left (negative) and to the right.
+
+    Source: its middle comes to lie half a head outside of a side of the triangle, measured square to that side.
+    """
+    share = (rear.distance_mm - front.distance_mm) / rear.distance_mm
+    moves = []
+    for end, sign in zip(edge, (-1.0, 1.0), strict=True):
+        side = rear.x_mm + share * (end - rear.x_mm)
+        slant = math.hypot(rear.distance_mm, end - rear.x_mm) / rear.distance_mm
+        moves.append(side + sign * half_mm * slant - front.x_mm)
+    return moves[0], moves[1]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Occupant:
-    """A seat: distance from the fabric, seated eye above its platform, the platform there is [mm]."""
+    """A seat: distance from the fabric, place across the room, seated eye above its platform, the platform there is [mm]."""
 
     distance_mm: float
     seated_mm: float
     platform_mm: float = 0.0
+    x_mm: float = 0.0
 
 
 def platforms_mm(
-    seats: Sequence[Occupant], bottom_mm: float, *, clear_mm: float, step_mm: float
+    seats: Sequence[Occupant], bottom_mm: float, edge: Edge, *, clear_mm: float, step_mm: float
 ) -> tuple[float, ...]:
-    """The platform each seat needs to see the picture's bottom over every nearer head, worked from the front back [mm].
+    """The platform each seat needs to see the picture's bottom past every head in its triangle, from the front back [mm].
 
     Never lower than the platform there is; raised to whole steps. In the order of the seats.
+    Source: E >= (h - y_b t) / (1 - t) at either end of the head's share t of the way.
     """
-    placed: list[Eye] = []
+    if not seats:
+        return ()
+    eyes = [Eye(distance_mm=seat.distance_mm, eye_mm=0.0, x_mm=seat.x_mm) for seat in seats]
+    near, far = _shares(eyes, edge, HEAD_MM)
     out = [0.0] * len(seats)
-    for index in sorted(range(len(seats)), key=lambda at: seats[at].distance_mm):
-        one = seats[index]
-        here = Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + one.platform_mm)
-        nearer = [front for front in placed if front.distance_mm < one.distance_mm - 1.0]
-        missing = (
-            max((eye_needed_mm(here, front, bottom_mm, clear_mm=clear_mm) for front in nearer), default=0.0)
-            - here.eye_mm
-        )
-        high_mm = one.platform_mm
+    for rear in sorted(range(len(seats)), key=lambda place: seats[place].distance_mm):
+        seat = seats[rear]
+        needed = -math.inf
+        for front in np.flatnonzero(~np.isnan(near[rear])).tolist():
+            head = seats[front].seated_mm + out[front] + clear_mm
+            for share in (float(near[rear, front]), float(far[rear, front])):
+                needed = max(needed, (head - bottom_mm * share) / max(1.0 - share, 1e-9))
+        missing = needed - seat.seated_mm - seat.platform_mm
+        out[rear] = seat.platform_mm
         if missing > ROUNDING_MM:
-            high_mm = math.ceil((one.platform_mm + missing) / step_mm - 1e-9) * step_mm
-        out[index] = high_mm
-        placed.append(Eye(distance_mm=one.distance_mm, eye_mm=one.seated_mm + high_mm))
+            out[rear] = math.ceil((seat.platform_mm + missing) / step_mm - 1e-9) * step_mm
     return tuple(out)
-
-
-def _share(rear: Eye, front: Eye) -> float:
-    if front.distance_mm >= rear.distance_mm:
-        raise OutOfRange("the front eye must be nearer to the screen", field="front", got=front.distance_mm)
-    return front.distance_mm / rear.distance_mm

@@ -1,6 +1,6 @@
 """Height: where the frame goes on the wall. What other stations ask of it."""
 
-from gantline.stations.height.limits import centre_x_mm, place
+from gantline.stations.height.limits import centre_x_mm, lower_edge_mm, place
 from gantline.stations.height.solve import (
     Placement,
     asked,
@@ -22,6 +22,7 @@ __all__ = [
     "fixed_throw_mm",
     "lens_above_base_mm",
     "lens_y_mm",
+    "lower_edge_mm",
     "place",
     "placement",
     "platforms",

@@ -7,6 +7,7 @@ from enum import StrEnum
 from gantline.core.defaults import SeatsDefaults
 from gantline.core.height.bounds import HeightCase, centre_guidance_mm, room_left_mm
 from gantline.core.height.solve import largest_fitting
+from gantline.core.sight.rows import FARTHER_MM, bottoms_mm, move_aside_mm
 from gantline.core.sight.rows import ROUNDING_MM as CLEAR_MM
 from gantline.core.size.picture import Lead, picture_from
 from gantline.core.tolerance import at_most
@@ -17,7 +18,7 @@ from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
+from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import fabric_plane_mm, standoff_mm
 from gantline.stations.height.limits import behind, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
@@ -157,11 +158,13 @@ def clash(at: Ask) -> Iterator[Finding]:
     if hung.possible:
         return
     solved = hung.height
+    text = f"The screen does not fit: {at.text(solved.clash_mm)} short between the {solved.low.name} and the {solved.high.name}."
+    if solved.low.key == "rows":
+        text += " No height helps a seat whose line to the lower edge goes through a head: raise that seat, or move a head aside."
     yield Finding(
         code=Code.CLASH,
         severity="stop",
-        text=f"The screen does not fit: {at.text(solved.clash_mm)} short between the {solved.low.name} and the "
-        f"{solved.high.name}.",
+        text=text,
         subject=field_of(H.wish_mm).pointer,
         numbers={"clash_mm": solved.clash_mm},
         ways=(clash_ways,),
@@ -184,7 +187,13 @@ def _give(at: Ask) -> Iterator[Cure]:
     one, solved = at(asked), at(placement).height
     needed = at.up(solved.clash_mm)
     keys, count = (solved.low.key, solved.high.key), 0
-    for each in (*_gap(at, one, needed), *_edge(at, one, needed), *_lens(at, one, needed), *_rows(at, one)):
+    for each in (
+        *_gap(at, one, needed),
+        *_edge(at, one, needed),
+        *_lens(at, one, needed),
+        *_rows(at, one),
+        *_aside(at, one),
+    ):
         yield each
         count += 1
     for key in keys:
@@ -235,6 +244,28 @@ def _rows(at: Ask, one: HeightCase) -> Iterator[Cure]:
     eyes = tuple(replace(seat.eye, eye_mm=seat.seated_mm + high) for seat, high in there)
     if at_most(0.0, room_left_mm(replace(one, eyes=eyes)), CLEAR_MM):
         yield from platforms(at, needed)
+
+
+def _aside(at: Ask, one: HeightCase) -> Iterator[Cure]:
+    """The head that is most in the way, moved out of the sight triangle by as little as it takes."""
+    if at(placement).height.low.key != "rows":
+        return
+    sitting, edge = at(seats), one.place.edge_mm
+    eyes = [seat.eye for seat in sitting]
+    pairs = bottoms_mm(eyes, edge, clear_mm=one.head_clear_mm)
+    rear, front = max(pairs, key=lambda pair: pairs[pair])
+    watching = [eye for eye in eyes if eye.distance_mm - eyes[front].distance_mm >= FARTHER_MM]
+    moves = {by for eye in watching for by in move_aside_mm(eye, eyes[front], edge)}
+    for by in sorted(moves, key=abs):
+        x_mm = at.up(eyes[front].x_mm + by) if by > 0.0 else at.down(eyes[front].x_mm + by)
+        moved = [replace(eye, x_mm=x_mm) if k == front else eye for k, eye in enumerate(eyes)]
+        inside = 0.0 <= x_mm <= at(wall_mm)
+        if inside and at_most(0.0, room_left_mm(replace(one, eyes=tuple(moved))), CLEAR_MM):
+            way = "right" if by > 0.0 else "left"
+            seat, far = sitting[front], at.text(abs(x_mm - eyes[front].x_mm))
+            text = f"Move {seat.name} {far} to the {way}, out of the way of {sitting[rear].name}"
+            yield Cure(text=text, changes=(Change(pointer=f"/survey/seats/{seat.id}/x_mm", value=x_mm),))
+            return
 
 
 def _largest(at: Ask) -> float | None:

@@ -142,12 +142,20 @@ def from_rows(at: Ask) -> Bound | None:
     return None if bottom is None else over_rows(at(screen), bottom)
 
 
+def lower_edge_mm(at: Ask) -> tuple[float, float]:
+    """The ends of the picture's lower edge [mm from the left wall end]."""
+    half, middle = at(screen).picture.width_mm / 2.0, at(centre_x_mm)
+    return middle - half, middle + half
+
+
 def lowest_bottom_mm(at: Ask) -> float | None:
-    """How low the picture's bottom may be for all to see it over the heads before them [mm above the floor]; None with a
-    single row."""
+    """How low the picture's bottom may be for all to see it past the heads before them [mm above the floor]; None where no
+    head is in the way."""
     numbers = at(seated_numbers)
     found = bottoms_mm(
-        [at.aside(seat_place, number).eye for number in numbers], clear_mm=at.aside(head_clear_mm)
+        [at.aside(seat_place, number).eye for number in numbers],
+        at(lower_edge_mm),
+        clear_mm=at.aside(head_clear_mm),
     )
     if not found:
         return None

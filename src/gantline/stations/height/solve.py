@@ -20,6 +20,7 @@ from gantline.stations.height.limits import (
     held_above,
     held_below,
     lens_kind,
+    lower_edge_mm,
     near,
     place,
     placed_lens,
@@ -152,11 +153,13 @@ def rect_of_picture(at: Ask) -> Rect:
 def raised_mm(at: Ask, bottom_mm: float) -> tuple[float, ...]:
     """The platform each seat needs [mm] to see the picture's bottom, in the order of the seats."""
     sitting = [
-        Occupant(distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm)
+        Occupant(
+            distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm, x_mm=one.x_mm
+        )
         for one in at(seats)
     ]
     clear = at.default(SeatsDefaults.head_clear_mm)
-    return platforms_mm(sitting, bottom_mm, clear_mm=clear, step_mm=at.step_mm)
+    return platforms_mm(sitting, bottom_mm, at(lower_edge_mm), clear_mm=clear, step_mm=at.step_mm)
 
 
 def platforms(at: Ask, needed_mm: tuple[float, ...]) -> tuple[Cure, ...]:

@@ -29,6 +29,7 @@ class Code(StrEnum):
     OUT_OF_SQUARE = "out-of-square"
     SIDES_DISAGREE = "sides-disagree"
     ASPECT_MEASURED = "aspect-measured"
+    HEAD_BESIDE = "head-beside"
 
 
 MISSING = {

@@ -7,12 +7,13 @@ import numpy as np
 
 from gantline.core.defaults import SeatsDefaults
 from gantline.core.sight.angles import far_edge_deg, neck_angle_deg, pixel_arcmin, viewing_angle_deg
-from gantline.core.sight.rows import ROUNDING_MM, own_bottoms_mm
+from gantline.core.sight.rows import COMFORT_MM, HEAD_MM, ROUNDING_MM, bottoms_mm, own_bottoms_mm
 from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, noted
-from gantline.stations.height import placement, platforms, raised_mm, rect_of_picture
+from gantline.stations.height import lower_edge_mm, placement, platforms, raised_mm, rect_of_picture
+from gantline.stations.size.findings import Code
 from gantline.stations.survey import SeatPlace, seats
 from gantline.stations.throw import pixels_over
 
@@ -72,9 +73,9 @@ class Guidance:
 
 
 def over_heads_mm(at: Ask) -> tuple[float, ...]:
-    """Of every seat, how low the picture's bottom may be to be seen over the heads before it [mm above the floor]."""
+    """Of every seat, how low the picture's bottom may be to be seen past the heads before it [mm above the floor]."""
     least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
-    return own_bottoms_mm([one.eye for one in at(seats)], clear_mm=least)
+    return own_bottoms_mm([seat.eye for seat in at(seats)], at(lower_edge_mm), clear_mm=least)
 
 
 def held_against(at: Ask) -> Guidance:
@@ -138,6 +139,23 @@ def guidance(at: Ask) -> Iterator[Finding]:
     cures = at(platforms, tuple(one.platform_mm for one in at(sights))) if needs else ()
     subject = field_of(Survey.seats).pointer
     yield Finding(code=CODE, severity="check", text=f"{said}{rest}.", subject=subject, cures=cures)
+
+
+@noted
+def beside(at: Ask) -> Iterator[Finding]:
+    """Seats that see the whole picture, past a head so close to the line of sight that it is noticed."""
+    placed, edge, bottom = at(seats), at(lower_edge_mm), at(rect_of_picture)[1]
+    eyes, clear = [seat.eye for seat in placed], at.default(SeatsDefaults.head_clear_mm)
+    in_the_way = bottoms_mm(eyes, edge, clear_mm=clear)
+    close = bottoms_mm(eyes, edge, clear_mm=clear, half_mm=COMFORT_MM)
+    near = {rear for (rear, front), low in close.items() if (rear, front) not in in_the_way and bottom < low}
+    names = [placed[rear].name for rear in sorted(near)]
+    if names:
+        room = at.text(COMFORT_MM - HEAD_MM)
+        text = f"{', '.join(names)}: a head in front comes within {room} of the lower edge, seen from there. Nothing is hidden."
+        yield Finding(
+            code=Code.HEAD_BESIDE, severity="note", text=text, subject=field_of(Survey.seats).pointer
+        )
 
 
 def warnings(at: Ask, one: Sight) -> list[str]:

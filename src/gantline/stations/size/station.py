@@ -6,7 +6,7 @@ from gantline.stations.size.figures import FIGURES, gist
 from gantline.stations.size.findings import FINDINGS
 from gantline.stations.size.marks import DRAW
 from gantline.stations.size.panel import PANEL
-from gantline.stations.size.seats import guidance, seat_table
+from gantline.stations.size.seats import beside, guidance, seat_table
 from gantline.stations.size.tables import rounded_sizes, shapes
 
 SIZE = Station(
@@ -14,7 +14,7 @@ SIZE = Station(
     label="Size",
     fields=fields_of(Size, BorderFaces, Content),
     figures=FIGURES,
-    findings=(*FINDINGS, guidance),
+    findings=(*FINDINGS, guidance, beside),
     panel=PANEL,
     gist=gist,
     lit=Lit(layers=("size", "light"), dimensions=("size", "shape"), handles=("height",)),

@@ -44,7 +44,7 @@ class SeatPlace:
     @property
     def eye(self) -> Eye:
         """As the sight formulas want it."""
-        return Eye(distance_mm=self.distance_mm, eye_mm=self.eye_mm)
+        return Eye(distance_mm=self.distance_mm, eye_mm=self.eye_mm, x_mm=self.x_mm)
 
 
 def wall_mm(at: Ask) -> float:

@@ -11,7 +11,11 @@ export const Findings = ({ plan, station }: { plan: Plan; station: string }) => 
   // what is to be measured has a list of its own at Wall, and a mark at its field
   // and what refuses a hole stands where holes are drilled, wherever it was found out
   const refusing = new Set(station === 'wall' ? plan.refused.flatMap((one) => one.why) : [])
-  const own = plan.findings.filter((one) => (one.station === station || refusing.has(one.text)) && one.code !== 'measure')
+  // a Stop of another station leads every station whose figures rest on what it is about
+  const led = new Set(plan.stations.find((state) => state.key === station)?.led ?? [])
+  const own = plan.findings.filter(
+    (one, place) => (one.station === station || led.has(place) || refusing.has(one.text)) && one.code !== 'measure',
+  )
   const stops = own.filter((one) => one.severity === 'stop').length
   const shown = all ? own : own.slice(0, Math.max(stops, SHOWN))
   if (own.length === 0) return null

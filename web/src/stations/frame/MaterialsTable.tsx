@@ -64,7 +64,11 @@ export const MaterialsTable = ({ list, kept }: { list: Bench['materials']; kept:
             </Cell>
             <Cell className="whitespace-nowrap text-body">{row.buy}</Cell>
             <Cell>
-              <Typing label={`${row.name}, price of ${PRICE_OF[row.price_of] ?? 'a pack'}`} text={money(row.price)} save={(text) => set(row, 'price', text)} />
+              <Typing
+                label={`${row.name}, price of ${PRICE_OF[row.price_of] ?? 'a pack'}`}
+                text={money(row.price)}
+                save={(text) => set(row, 'price', text)}
+              />
             </Cell>
             <Cell className="whitespace-nowrap text-body">{money(row.cost)}</Cell>
             <Cell className="text-quiet">{row.why}</Cell>
