@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 
+from gantline.job.edits import Edit, apply
 from gantline.job.file import read_job, read_job_file
 from gantline.stations import plan
 from tests.conftest import demo_job
@@ -37,6 +38,8 @@ def within(less: Any, more: Any, place: str = "") -> list[str]:
 @pytest.mark.parametrize("name", JOBS)
 def test_a_sample_job_of_version_1_says_the_same_or_less_and_comes_to_the_same_numbers(name: str) -> None:
     old, new = read_job_file((V1 / f"{name}.job.json").read_bytes()), demo_job(name)
+    if name == "parish-hall":  # since heads have a width, its third row needs the frame a hand higher
+        old = apply(old, [Edit(pointer="/height/ceiling_gap_mm", value=260)])
     # the mill loft's frame was called by another board when that was only a name; the lounge's kit has no ids to give; studs, gaps
     # and a taped picture were not read then
     other = within(said(old.model_dump(mode="json")), said(new.model_dump(mode="json")))

@@ -10,13 +10,13 @@ const LOOK = {
   note: 'border-l-2 border-seam',
 } as const
 
-/** A finding with the cures that would work; a cure is one tap. */
-export const FindingNote = ({ finding }: { finding: Finding }) => {
+/** A finding with the cures that would work; a cure is one tap. from: the station that found it, where it is another one. */
+export const FindingNote = ({ finding, from = '' }: { finding: Finding; from?: string }) => {
   const { edit } = useThisJob()
   return (
     <div className={`rounded-r px-3 py-2 text-smallall leading-snug ${LOOK[finding.severity]}`}>
       <strong className={finding.severity === 'stop' ? 'text-stop' : ''}>{SEVERITY[finding.severity]}</strong>
-      {' · '}
+      {from ? ` · ${from}. ` : ' · '}
       <Rich text={finding.text} />
       {finding.cures.length > 0 && (
         <ul className="mt-1.5 flex flex-col gap-1.5">

@@ -166,7 +166,7 @@ def kit_mass(at: Ask) -> Display | None:
 def joint_count(at: Ask) -> Display | None:
     """Screws and plates."""
     found = at(joints)
-    if found is None or isinstance(at(pieces), str):
+    if found is None:
         return None
     each = at.default(FrameDefaults.screws_an_end)
     text = f"{found.board_ends}, {found.screws} screws"

@@ -22,7 +22,11 @@ export const Findings = ({ plan, station }: { plan: Plan; station: string }) => 
   return (
     <div className="mb-3 flex flex-col gap-2" role="status" aria-label="Findings">
       {shown.map((one) => (
-        <FindingNote key={`${one.code} ${one.subject}`} finding={one} />
+        <FindingNote
+          key={`${one.code} ${one.subject}`}
+          finding={one}
+          from={one.station === station ? '' : plan.stations.find((state) => state.key === one.station)?.label}
+        />
       ))}
       {shown.length < own.length && (
         <Button look="quiet" className="self-start" onClick={() => setAll(true)}>
