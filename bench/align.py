@@ -64,7 +64,8 @@ def able(start: Pose, cabinet: bool) -> Freedom:
     """With the usual priors."""
     return freedom(
         zoom=not cabinet,
-        shift_h=not cabinet, shift_v=not cabinet,
+        shift_h=not cabinet,
+        shift_v=not cabinet,
         turn_deg=2.0,
         ratio_share=0.05,
         shift_share=0.05,

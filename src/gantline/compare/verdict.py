@@ -5,10 +5,10 @@ from dataclasses import dataclass
 
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity
-from gantline.stations.registry import BY_KEY
+from gantline.stations.registry import STATIONS
 
 # what speaks first: where the screen and the lens can be, last what the seats think of it
-ORDER = ("survey", "height", "throw", "light", "wall", "tension", "size")
+IN_TURN = tuple(sorted(STATIONS, key=lambda station: station.speaks))
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,9 +31,8 @@ def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tupl
 
 
 def _findings(at: Ask, severity: Severity, stations: Collection[str]) -> Iterator[tuple[str, Finding]]:
-    for key in ORDER:
-        if not stations or key in stations:
-            one = BY_KEY[key]
-            for question in one.may_stop if severity == "stop" else one.findings:
-                for found in at(question):
-                    yield key, found
+    for station in IN_TURN:
+        if not stations or station.key in stations:
+            for question in station.may_stop if severity == "stop" else station.findings:
+                for finding in at(question):
+                    yield station.key, finding

@@ -80,7 +80,7 @@ class Station:
 
     begun: whether there is a result to tick off; a station without the question always has one. edge: what it draws on
     the section through the frame's edge. drilled: a question of what cannot be undone. stops_all: its Stops refuse all of
-    that, wherever it is.
+    that, wherever it is. speaks: when its findings are heard where one sentence must do, the lowest first.
     """
 
     key: str
@@ -100,6 +100,7 @@ class Station:
     strip: str = "tape"
     drilled: Callable[[Ask], tuple[Drilled, ...]] | None = None
     stops_all: bool = False
+    speaks: int = 70
     begun: Callable[[Ask], bool] | None = None
 
     @cached_property

@@ -10,6 +10,7 @@ from gantline.stations.height.solve import fits
 
 HEIGHT = Station(
     key="height",
+    speaks=20,
     label="Height",
     fields=fields_of(HeightTarget),
     figures=FIGURES,

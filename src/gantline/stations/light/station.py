@@ -18,6 +18,7 @@ def begun(at: Ask) -> bool:
 
 LIGHT = Station(
     key="light",
+    speaks=40,
     label="Light",
     fields=fields_of(Lighting, FabricChoice),
     figures=FIGURES,

@@ -11,6 +11,7 @@ from gantline.stations.size.tables import rounded_sizes, shapes
 
 SIZE = Station(
     key="size",
+    speaks=90,
     label="Size",
     fields=fields_of(Size, BorderFaces, Content),
     figures=FIGURES,

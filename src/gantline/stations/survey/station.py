@@ -28,6 +28,7 @@ def begun(at: Ask) -> bool:
 
 SURVEY = Station(
     key="survey",
+    speaks=10,
     label="Survey",
     fields=fields_of(Job, Survey, Joists),
     figures=FIGURES,

@@ -41,6 +41,7 @@ def begun(at: Ask) -> bool:
 
 TENSION = Station(
     key="tension",
+    speaks=60,
     label="Tension",
     fields=fields_of(Tensioning),
     figures=FIGURES,

@@ -39,6 +39,7 @@ def cautions(at: Ask) -> tuple[Caution, ...]:
 
 THROW = Station(
     key="throw",
+    speaks=30,
     label="Throw",
     fields=fields_of(ProjectorPlace, ProjectorBody, Zone, CablePoint),
     figures=(*FIGURES, *MOUNT_FIGURES),

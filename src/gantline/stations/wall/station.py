@@ -64,6 +64,7 @@ def begun(at: Ask) -> bool:
 
 WALL = Station(
     key="wall",
+    speaks=50,
     label="Wall",
     fields=fields_of(Hanging),
     figures=[*FIGURES, *WAY_FIGURES, *LOAD_FIGURES, *FLAT_FIGURES],
