@@ -31,9 +31,15 @@ def seen(at: Ask) -> Pictured | None:
     return found if isinstance(found, Pictured) else None
 
 
+def taped(at: Ask) -> Pictured | None:
+    """The same, for its taped corners alone: what was thrown past the picture only decides whether they can be used."""
+    at.things(Hung.picture), at(picture_first)
+    return at.aside(seen)
+
+
 def frame_top_mm(at: Ask) -> float | None:
     """Where the picture puts the frame's top [mm above the floor]."""
-    found = at(seen)
+    found = at(taped)
     if found is None:
         return None
     own = at(screen)

@@ -6,7 +6,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.common import fabric_plane_mm, mount_kind
-from gantline.stations.hang.picture import frame_top_mm, seen
+from gantline.stations.hang.picture import frame_top_mm, taped
 from gantline.stations.height import CABINET
 from gantline.stations.size import screen
 
@@ -16,7 +16,7 @@ PICTURE = Figures()
 @PICTURE.length("taped_center", "Frame center, by the picture", "the mean of the four taped corners")
 def center(at: Ask) -> Display | None:
     """From the left wall end."""
-    found = at(seen)
+    found = at(taped)
     if found is None:
         return None
     last = at.things(Hung.picture)[-1]
@@ -27,7 +27,7 @@ def center(at: Ask) -> Display | None:
 @PICTURE.length("taped_top", "Frame top, by the picture", "its middle, half the viewable height, border")
 def top(at: Ask) -> Display | None:
     """Above the floor."""
-    found, own = at(seen), at(screen)
+    found, own = at(taped), at(screen)
     if found is None:
         return None
     middle = term("middle of the picture", found.center_mm[1])
@@ -38,7 +38,7 @@ def top(at: Ask) -> Display | None:
 @PICTURE.length("taped_width", "Picture on the wall, width", "the mean of its top and bottom edge")
 def width(at: Ask) -> Display | None:
     """As taped."""
-    found = at(seen)
+    found = at(taped)
     if found is None:
         return None
     last = at.things(Hung.picture)[-1]
@@ -50,6 +50,6 @@ def width(at: Ask) -> Display | None:
 @PICTURE.length("body_out", "Then move the body out by", "the fabric stands proud of the bare wall")
 def out(at: Ask) -> Display | None:
     """So that it is as far from the fabric as it was from the wall."""
-    if at(seen) is None or at(mount_kind) != CABINET:
+    if at(taped) is None or at(mount_kind) != CABINET:
         return None
     return Display(at(fabric_plane_mm), term("bare wall to fabric", at(fabric_plane_mm)))
