@@ -1,12 +1,9 @@
 """The wall piece of a cleat as marks: its edge line, its two ends, the studs it is screwed to."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 
-from gantline.drawing.marks import Line, Mark
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.plan.station import FaceName
 from gantline.stations.survey import room
 from gantline.stations.wall.solve import rows_mm
 from gantline.stations.wall.way import cleat_on_studs, cleat_place, part_drop_given
@@ -65,12 +62,3 @@ def cleat_row(at: Ask) -> CleatRow | None:
         studs=tuple(at.text(stud) for stud in line.studs_mm),
         board=at.text(at.field(Hanging.cleat_board_mm)),
     )
-
-
-def draw(at: Ask, face: FaceName) -> Iterator[Mark]:
-    """The wall piece's front edge and the line of its screws' board, on the wall."""
-    line = at(cleat_edge)
-    if line is None or face != "front":
-        return
-    ends = ((line.left_mm, line.edge_mm), (line.right_mm, line.edge_mm))
-    yield Line(key="cleat-edge", role="cleat", layer="wall", points=ends)

@@ -10,7 +10,7 @@ from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
 from gantline.stations.survey import bands, room
-from gantline.stations.wall.cleat_line import draw as cleat
+from gantline.stations.wall.cleat_marks import draw as cleat
 from gantline.stations.wall.datum import across_from, hooked_across, up_from
 from gantline.stations.wall.flat_marks import FLAT_DRAW
 from gantline.stations.wall.loads import used_by_hole
