@@ -80,6 +80,10 @@ def test_masks_and_frame_come_from_the_boards_of_the_stores() -> None:
     assert short.trouble.startswith("No board holds A, 132″: the longest in the stores gives 119")
     bare = cutting(made("basement-den").ask, [])
     assert (bare.groups[0].priced, bare.groups[0].price) == (False, 0.0)
+    # nobody said what they cost: of two boards either way the least wood; 2721 + 1429 and 2721 + 2 * 1429, with kerfs
+    unpriced = [("board", f"{long}", {"nominal": "1x3", "length_mm": long}) for long in (4400.0, 6000.0)]
+    least = cutting(made("basement-den").ask, unpriced).groups[0]
+    assert sorted(board.length_mm for board in least.boards) == [4400.0, 6000.0]
 
 
 def test_the_list_of_materials_is_merged_priced_and_held_against_the_quote() -> None:

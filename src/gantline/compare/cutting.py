@@ -1,7 +1,7 @@
 """The cutting bench: which boards of the stores to buy, every cut on them, and what other boards would cost."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from gantline.compare.masks import MASK_BOARD, MaskDrawing, mask_drawings, mask_wanted
@@ -137,6 +137,8 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
             "shorter board at Stores, or carry a longer one."
         )
         return _no_group(nominal, name, priced, text)
+    if not priced:  # the least wood, where nobody said what it costs
+        there = [replace(board, price=board.length_mm / 1000.0) for board in there]
     kerf, trim = at.field(FrameBuild.kerf_mm), at.field(FrameBuild.end_trim_mm)
     try:
         made = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
