@@ -17,6 +17,8 @@ checked as if it were typed.
 
 import re
 import zipfile
+import zlib
+from collections import defaultdict
 from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
@@ -24,8 +26,8 @@ from typing import IO, Any
 from uuid import UUID
 
 import orjson
-from pydantic import ValidationError
 from sqlalchemy import select
+from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from gantline import __version__
@@ -39,6 +41,7 @@ from gantline.store.models import CastRow, JobRow, JobVersionRow, PhotoRow, Read
 FORMAT, VERSION = "gantline-shop", 1
 MOST_FILES = 2_000_000
 LARGEST = {"json": 64 * 2**20, "jpg": 25 * 2**20}  # unpacked; readings of a job are the largest JSON
+OF_JOB = re.compile(r"jobs/([^/]{1,100})/versions/\d{5,10}\.json")
 JOB = re.compile(r"jobs/([^/]{1,100})/job\.json")
 READING = (
     "source",
@@ -176,11 +179,14 @@ def read_shop(session: Session, file: Path) -> int:
             return _read(pack, session, shop_id)
     except (
         zipfile.BadZipFile,
-        KeyError,
+        zlib.error,
+        AttributeError,
+        LookupError,
         TypeError,
         ValueError,
-        ValidationError,
-        NotImplementedError,
+        RuntimeError,  # a zip under a password, or packed in a way that is not read
+        DesignError,
+        SQLAlchemyError,
     ) as error:
         if isinstance(error, NotAShop):
             raise
@@ -202,16 +208,19 @@ def _read(pack: zipfile.ZipFile, session: Session, shop_id: UUID) -> int:
             shops.put_record(session, shop_id, kind, record["key"], record["name"], record["body"])
     shops.put_settings(session, shop_id, _get(pack, "settings.json")["values"])
     folders = [found[1] for name in names if (found := JOB.fullmatch(name))]
+    versions = defaultdict[str, list[str]](list)
+    for name in names:
+        if found := OF_JOB.fullmatch(name):
+            versions[found[1]].append(name)
     for folder in folders:
-        _read_job(pack, session, shop_id, f"jobs/{folder}", names)
+        _read_job(pack, session, shop_id, f"jobs/{folder}", versions[folder])
     return len(folders)
 
 
-def _read_job(pack: zipfile.ZipFile, session: Session, shop_id: UUID, folder: str, names: list[str]) -> None:
+def _read_job(pack: zipfile.ZipFile, session: Session, shop_id: UUID, folder: str, named: list[str]) -> None:
     about = _get(pack, f"{folder}/job.json")
     job_id = UUID(about["id"])
-    numbered = re.compile(re.escape(folder) + r"/versions/(\d{5,10})\.json")
-    versions = [_get(pack, name) for name in names if numbered.fullmatch(name)]
+    versions = [_get(pack, name) for name in named]
     if not versions:
         raise NotAShop(f"{folder} has no version.")
     head = max(int(one["number"]) for one in versions)
