@@ -9,6 +9,7 @@ import ssl
 import subprocess
 import sys
 import threading
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -247,6 +248,9 @@ def _prepared(settings: Settings) -> "FastAPI":
     return application
 
 
+YOUNG_S, LONGEST_PAUSE_S = 5.0, 60.0
+
+
 @contextmanager
 def own_worker(settings: Settings) -> Iterator[None]:
     """One worker beside the server, started again when it ends; none where there are others."""
@@ -274,6 +278,7 @@ def own_worker(settings: Settings) -> Iterator[None]:
 
     def keep() -> None:
         nonlocal process
+        pause, since = 1.0, time.monotonic()
         while not over.is_set():
             while process.poll() is None and not over.wait(LOOK_S):
                 pass
@@ -283,8 +288,11 @@ def own_worker(settings: Settings) -> Iterator[None]:
                     process.wait(timeout=GRACE_S)
                 except subprocess.TimeoutExpired:
                     process.kill()
-            elif not over.wait(1.0):
-                process = started()
+                return
+            # one that ends at once, as without a database, is not started over and over
+            pause = min(2.0 * pause, LONGEST_PAUSE_S) if time.monotonic() - since < YOUNG_S else 1.0
+            if not over.wait(pause):
+                process, since = started(), time.monotonic()
 
     keeping = threading.Thread(target=keep)
     keeping.start()
