@@ -28,9 +28,8 @@ def leads(finding: PlanFinding, weighs: int, ask: Ask, stops_all: Sequence[Stati
     if finding.severity == "stop" and any(finding.station == station.key for station in stops_all):
         return True
     about = (finding.subject, *finding.also)
-    if (
-        finding.severity == "check"
-    ):  # one about a whole list says nothing of the figures that read another thing in it
+    # a Check about a whole list says nothing of the figures that read another thing in it
+    if finding.severity == "check":
         about = tuple(pointer for pointer in about if pointer in FIELDS and FIELDS[pointer].kind != "list")
     return any(bits_of(pointer, ask) & weighs for pointer in about)
 

@@ -124,8 +124,10 @@ def plan(
         bare.job, bare.too_much = job, str(error)
         stop = too_much_finding(stations, error)
         bare.findings, bare.next_point = (stop, *bare.findings), stop.text
+        led = led_by(stations, bare.ask, bare.findings)
         bare.states = tuple(
-            replace(one, worst="stop") if one.key == stop.station else one for one in bare.states
+            replace(state, led=led[state.key], worst="stop" if state.key == stop.station else state.worst)
+            for state in bare.states
         )
         return bare
 
