@@ -2,7 +2,6 @@
 
 from fractions import Fraction
 
-import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -12,11 +11,12 @@ from gantline.core.height.place import Place
 from gantline.core.height.profile import Profile
 from gantline.core.height.solve import largest_fitting
 from gantline.core.sight.angles import neck_angle_deg
-from gantline.core.sight.rows import Eye, least_clearance_mm
+from gantline.core.sight.rows import Eye
 from gantline.core.size.picture import Border, Picture, Screen
 from gantline.core.throw.shift import ReachShape, ShiftReach, shift_need
 from gantline.core.throw.window import panel_image
 from gantline.core.wall.bands import Band, crosses, stud_is_free
+from tests.heads import lowest_seen_mm
 
 HD = Fraction(16, 9)
 
@@ -75,11 +75,11 @@ def allowed(asked: HeightCase, top: float) -> bool:
             float(neck_angle_deg(top - screen.border.top_mm, eye.eye_mm, eye.distance_mm))
             <= asked.neck_deg + 1e-6
         )
-        place_of = np.array([eye.distance_mm]), np.array([eye.x_mm])
         half = screen.picture.width_mm / 2
         ends = place.centre_x_mm - half, place.centre_x_mm + half
-        least = least_clearance_mm(*place_of, eye.eye_mm, asked.eyes, bottom, ends)
-        ok &= bool(least[0] >= asked.head_clear_mm - 1e-6)
+        seated = [(one.distance_mm, one.eye_mm, one.x_mm) for one in asked.eyes]
+        mine = (eye.distance_mm, eye.eye_mm, eye.x_mm)
+        ok &= bottom >= lowest_seen_mm(mine, seated, ends, asked.head_clear_mm) - 1e-6
     for left, right, edge in asked.overhead:
         ok &= not (left < place.right_mm and right > place.left_mm) or top + place.clear_mm <= edge + 1e-6
     for left, right, edge in asked.under:

@@ -21,6 +21,7 @@ from gantline.stations.throw import in_front, projected, throw_lens, turned, wan
 from gantline.stations.throw.shadows import shaded
 from gantline.stations.throw.turned import setting
 from gantline.stations.wall import pair
+from tests.heads import lowest_seen_mm
 
 NEAR_WALL_MM = 400.0
 EDGE_MM = 4.0  # a place this near the end of its region may be judged either way
@@ -85,24 +86,11 @@ def height(made: JobPlan) -> Iterator[str]:
             seated = 1100.0 if seat.eye_mm is None else seat.eye_mm
             eyes.append((away, seated + (seat.platform_mm or 0.0), seat.x_mm))
     upper += [eye + away * math.tan(math.radians(35.0)) + one.border.top_mm for away, eye, _ in eyes]
-    ends_x = np.linspace(left + one.border.side_mm, right - one.border.side_mm, 4001)
-    for far, rear, x in eyes:
-        for close, front, across in eyes:
-            if close > far - 600.0:
-                continue
-            # rays from the rear eye to points of the lower edge, where each enters and leaves a head 200 mm wide
-            run = ends_x - x
-            a, b = run**2 + far**2, run * (x - across) - far * (far - close)
-            inside = b**2 - a * ((x - across) ** 2 + (far - close) ** 2 - 100.0**2)
-            hit = inside >= 0.0
-            if hit.any():
-                root = np.sqrt(inside[hit])
-                rise = front + 115.0 - rear
-                share = (
-                    (-b[hit] - root) / a[hit] if rise > 0.0 else np.minimum((-b[hit] + root) / a[hit], 1.0)
-                )
-                bottom = float(np.max(rear + rise / share))
-                lower.append(bottom + one.picture.height_mm + one.border.top_mm)
+    edge = left + one.border.side_mm, right - one.border.side_mm
+    for eye_of in eyes:
+        bottom = lowest_seen_mm(eye_of, eyes, edge, 115.0)
+        if bottom > -math.inf:
+            lower.append(bottom + one.picture.height_mm + one.border.top_mm)
     through = bool(job.light.fabric.acoustic)
     for box in job.survey.boxes:
         z = box.z_mm or 0.0
