@@ -230,6 +230,6 @@ def test_a_seat_moved_by_a_sixteenth_of_an_inch_is_no_second_row() -> None:
     }
     job = changed("narrow-lounge", survey__seats=[*sofa, ahead])
     stop = findings(job)["height-clash"]
-    assert "No height helps" in stop.text
+    assert "Any lower, the head at Stool hides the lower edge from Sofa middle." in stop.text
     aside = next(one for one in stop.cures if one.text.startswith("Move Stool"))
     assert "height-clash" not in findings(taken(job, aside.changes))

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from gantline.compare.cutting import Boards, Cutting, cutting
 from gantline.compare.masks import mask_panels, velvet_text
 from gantline.core.defaults import BlankDefaults, FrameDefaults
-from gantline.core.fabric.blank import metres_to_order
+from gantline.core.fabric.blank import metres_to_order, yards_to_order
 from gantline.core.materials import Bought, Need, line_of, merged, with_spares
 from gantline.core.tension.holds import Hold
 from gantline.core.trim.backlight import Backlight as Strip
@@ -25,7 +25,6 @@ from gantline.stations.wall import bought_fixing, by_inches, drilling, fixings_t
 from gantline.stations.wall.flat import pack
 from gantline.stations.wall.way import bottom, cleat_place, hang_parts
 
-YARD_MM = 914.4
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
     Hold.SPRING: "springs",
@@ -219,21 +218,18 @@ def _fabric(at: Ask) -> Iterator[Need]:
 
 def _off_the_roll(at: Ask) -> Need:
     """The fabric in meters or yards; without a roll width, its longer side along the roll."""
-    cut, step = at(roll_cut), at.default(BlankDefaults.roll_step_mm)
-    name = f"{at.field(Tensioning.fabric) or 'fabric'}, off the roll"
+    cut, cloth = at(roll_cut), at.field(Tensioning.fabric) or "fabric"
     if cut is None:
         across, along = sorted(at(blank))
-        name = f"{name} at least {at.text(across)} wide"
+        name = f"{cloth}, off a roll at least {at.text(across)} wide"
     else:
-        along = cut.along_mm
-    layers = at.field(Blank.layers)
+        name, along = f"{cloth}, off the roll", cut.along_mm
     if at(by_inches):
-        yards = math.ceil(along / YARD_MM * 10.0 - 1e-9) / 10.0 * layers
-        return Need(
-            key="fabric", name=name, amount=yards, unit="yd", pack=0.1, priced=1.0, why="fabric blank"
-        )
-    meters = metres_to_order(along, step) * layers
-    return Need(key="fabric", name=name, amount=meters, unit="m", pack=0.1, priced=1.0, why="fabric blank")
+        amount, unit = yards_to_order(along), "yd"
+    else:
+        amount, unit = metres_to_order(along, at.default(BlankDefaults.roll_step_mm)), "m"
+    whole = amount * at.field(Blank.layers)
+    return Need(key="fabric", name=name, amount=whole, unit=unit, pack=0.1, priced=1.0, why="fabric blank")
 
 
 def _trim(at: Ask) -> Iterator[Need]:

@@ -12,6 +12,8 @@ from gantline.core.errors import OutOfRange, require_not_negative, require_posit
 
 Axis = Literal["width", "height"]
 
+YARD_MM = 914.4  # exact, 36 international inches
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Wrap:
@@ -91,6 +93,12 @@ def metres_to_order(along_mm: float, step_mm: float) -> float:
     """Metres of roll, up to the step it is sold by [m].  Raises: OutOfRange."""
     require_positive(along_mm=along_mm, step_mm=step_mm)
     return math.ceil(along_mm / step_mm - 1e-9) * step_mm / 1000.0
+
+
+def yards_to_order(along_mm: float) -> float:
+    """Yards of roll, up to the tenth it is sold by [yd].  Raises: OutOfRange."""
+    require_positive(along_mm=along_mm)
+    return math.ceil(along_mm / YARD_MM * 10.0 - 1e-9) / 10.0
 
 
 def fabric_kg(width_mm: float, height_mm: float, mass_g_m2: float, layers: int) -> float:

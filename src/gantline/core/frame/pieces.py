@@ -198,7 +198,7 @@ def joinery(braces: int, *, screws_an_end: int, screws_a_plate: int) -> Joinery:
     )
 
 
-# thickness of the board up to which a pocket screw is taken, and its length [mm]; both by the tenth of an inch they are sold in
+# up to which thickness of board a pocket screw is taken, and how long that screw is [mm]; sold by the quarter inch
 POCKET_SCREWS_MM = (
     (12.8, 25.4),
     (15.9, 31.75),

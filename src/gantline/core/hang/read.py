@@ -63,6 +63,11 @@ def level_of_deg(deg: float, width_mm: float) -> float:
     return width_mm * math.tan(math.radians(deg))
 
 
+def level_of_heights(left_mm: float, right_mm: float) -> float:
+    """Right end over left [mm], of the heights of both ends over a floor or a line that is level."""
+    return right_mm - left_mm
+
+
 def verdicts(read: Read, limits: Limits, *, width_mm: float, apart_mm: float) -> tuple[Verdict, ...]:
     """Every check that was read, in the order in which they are cured: level, center, plumb, wind, then the fabric.
 

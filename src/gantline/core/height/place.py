@@ -29,6 +29,12 @@ class WishKind(StrEnum):
     CEILING_GAP = "ceiling-gap"
 
 
+def lower_edge_mm(screen: Screen, centre_x_mm: float) -> tuple[float, float]:
+    """Left and right end of the lower edge of a picture about its center [mm]."""
+    half = screen.picture.width_mm / 2.0
+    return centre_x_mm - half, centre_x_mm + half
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Place:
     """A screen asked into a room: what the height is solved from. Lengths [mm]."""
@@ -53,8 +59,7 @@ class Place:
     @property
     def edge_mm(self) -> tuple[float, float]:
         """Left and right end of the picture's lower edge [mm from the left wall end]."""
-        half = self.screen.picture.width_mm / 2.0
-        return self.centre_x_mm - half, self.centre_x_mm + half
+        return lower_edge_mm(self.screen, self.centre_x_mm)
 
     def across(self, left_mm: float, right_mm: float) -> bool:
         """Whether the frame's width meets what reaches from left to right [mm]."""

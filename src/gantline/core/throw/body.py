@@ -6,6 +6,12 @@ from gantline.core.space import Point3, Solid
 from gantline.core.throw.places import Body
 
 
+def lens_to_rear_mm(depth_mm: float, to_face_mm: float) -> float:
+    """From the lens to the body's rear [mm]: its depth less what of it stands before the lens; below none where the
+    two numbers cannot both be right."""
+    return depth_mm - to_face_mm
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BodyShape:
     """A body, standing, seen facing the screen [mm]. to_face: from the lens to the face that looks at the wall.
@@ -44,7 +50,7 @@ class BodyShape:
             below_mm=over if self.hung else self.lens_above_base_mm,
             above_mm=max(self.lens_above_base_mm, self.plate_to_axis_mm) if self.hung else over,
             wallward_mm=self.to_face_mm,
-            roomward_mm=self.depth_mm - self.to_face_mm + self.vent_rear_mm,
+            roomward_mm=lens_to_rear_mm(self.depth_mm, self.to_face_mm) + self.vent_rear_mm,
         )
 
     def at(self, lens: Point3) -> Solid:

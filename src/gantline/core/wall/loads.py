@@ -53,6 +53,7 @@ FIXINGS: Mapping[str, Fixing] = {
 OWN = "own"  # not one of these: the job, or a record of the stores, says what it is
 BESIDE = 2  # places that may have to bear the weight of a rail on many brackets
 MOST_A_BRACKET = 8  # no plate has holes for more
+BACKER_TRIED_MM = 18.0  # the plywood that the allowables of a backer are of
 SPREAD_MM = 25.0  # behind the board
 PLUG_ROOM_MM = 10.0  # a plug's hole is this much deeper, for the dust
 
@@ -70,9 +71,9 @@ def row_shares(
 ) -> tuple[tuple[float, ...], tuple[float, ...]]:
     """What each place of the top row may have to bear of the weight, and of what pulls outward.
 
-    A straight line through the places in balance with a center of mass at center: 1/n + (c - m)(x - m)/sum (x - m)^2, m their
-    middle; of two places it is the lever, and both lists add up to 1. Where nothing stiff shares (shared False) any two of many
-    may have to bear the weight: half at each.  Raises: OutOfRange without any place.
+    A straight line through the places in balance with a center of mass at center: 1/n + (c - m)(x - m)/sum (x - m)^2,
+    m their middle; of two places it is the lever, and both lists add up to 1. Where nothing stiff shares (shared
+    False) any two of many may have to bear the weight: half at each.  Raises: OutOfRange without any place.
     """
     require_positive(places=len(places_mm))
     pull = _line(places_mm, center_mm)
@@ -98,9 +99,11 @@ def load_of(
     down_mm: float,
     cleat: bool,
 ) -> Load:
-    """Shear and pull-out on one fixing that bears such shares (a share below none, where the frame would tip up, counts by size).
+    """Shear and pull-out on one fixing that bears such shares (a share below none, where the frame would tip up,
+    counts by size).
 
-    Args: factor on the weight; out, from the wall's face to the center of mass; down, from the top row to the lower bearing;
+    Args: factor on the weight; out, from the wall's face to the center of mass; down, from the top row to the lower
+    bearing;
         cleat: at 45°.
     Raises: OutOfRange.
     """
@@ -130,10 +133,11 @@ def down_mm(height_mm: float, drop_mm: float, row_offset_mm: float | None) -> fl
 
 
 def screw_length_mm(fixing: Fixing, *, through_mm: Sequence[float]) -> float:
-    """The least length of a screw [mm]: every layer it passes, and its depth in what holds (behind a board: what the anchor needs
-    to spread).
+    """The least length of a screw [mm]: every layer it passes, and its depth in what holds (behind a board: what the
+    anchor needs to spread).
 
-    Args: through, the layers from its head on [mm]: a bracket's plate or the board of a cleat or ledger, then drywall or plaster,
+    Args: through, the layers from its head on [mm]: a bracket's plate or the board of a cleat or ledger, then drywall
+    or plaster,
         unless that is what holds.  Raises: OutOfRange for a layer below none.
     """
     for layer in through_mm:
@@ -149,6 +153,30 @@ def in_backer(fixing: Fixing, backer_mm: float) -> Fixing:
     if fixing.base is not Base.WOOD:
         return fixing
     return replace(fixing, depth_mm=min(fixing.depth_mm, backer_mm))
+
+
+def in_backer_n(
+    stud_n: tuple[float, float], backer_n: tuple[float, float], *, backer_mm: float, tried_mm: float
+) -> tuple[float, float]:
+    """What a wood screw may carry in a backer board, shear and pull-out [N]: never more than in a stud, and in
+    proportion less where the board is thinner than the one its allowables are of.
+
+    Args: stud, backer, what it may carry in either; backer_mm, the board's thickness; tried_mm, that of the board the
+    second is of.
+    Raises: OutOfRange.  Leaves out: plies, and screws near an edge.
+    """
+    require_positive(backer_mm=backer_mm, tried_mm=tried_mm)
+    thin = min(1.0, backer_mm / tried_mm)
+    return min(stud_n[0], thin * backer_n[0]), min(stud_n[1], thin * backer_n[1])
+
+
+def longest_in_backer_mm(*, head_mm: float, backer_mm: float, cover_mm: float) -> float:
+    """The longest screw in a backer board that does not reach the cavity behind the drywall [mm].
+
+    Args: head_mm, what it passes before the backer.  Raises: OutOfRange.
+    """
+    require_not_negative(head_mm=head_mm, backer_mm=backer_mm, cover_mm=cover_mm)
+    return head_mm + backer_mm + cover_mm
 
 
 def drill_depth_mm(fixing: Fixing, *, cover_mm: float) -> float:

@@ -8,8 +8,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from gantline.core.errors import require_positive
+from gantline.core.units import INCH_MM
 
-INCH_MM = 25.4
 SOLD_MM = (
     25.0,
     30.0,
@@ -29,32 +29,23 @@ SOLD_MM = (
     200.0,
 )
 SOLD_IN = (1.0, 1.25, 1.5, 1.75, 2.0, 2.5, 3.0, 3.5, 4.0, 5.0, 6.0, 8.0)
-BIT_SHARE = 0.65
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WoodScrew:
-    """A size of screw: its diameter [mm], what it is called in either system, and the bits for it [mm]."""
+    """A size of screw as it is called in either system, and the bit for it where it is sold by the inch. The bit in millimeters
+    is the fixing's own."""
 
-    diameter_mm: float
     metric: str
     gauge: str
-    bit_metric_mm: float
-    bit_inch_mm: float
     bit_inch: str
 
 
 WOOD_SCREWS: Mapping[str, WoodScrew] = {
-    "screw-4": WoodScrew(
-        diameter_mm=4.2, metric="4", gauge="#8", bit_metric_mm=2.5, bit_inch_mm=7 / 64 * INCH_MM, bit_inch="7⁄64″"
-    ),
-    "screw-5": WoodScrew(
-        diameter_mm=5.0, metric="5", gauge="#10", bit_metric_mm=3.0, bit_inch_mm=INCH_MM / 8, bit_inch="1⁄8″"
-    ),
-    "screw-6": WoodScrew(
-        diameter_mm=6.0, metric="6", gauge="#14", bit_metric_mm=4.0, bit_inch_mm=5 / 32 * INCH_MM, bit_inch="5⁄32″"
-    ),
-}  # fmt: skip
+    "screw-4": WoodScrew(metric="4", gauge="#8", bit_inch="7⁄64″"),
+    "screw-5": WoodScrew(metric="5", gauge="#10", bit_inch="1⁄8″"),
+    "screw-6": WoodScrew(metric="6", gauge="#14", bit_inch="5⁄32″"),
+}
 
 
 def sold_length_mm(least_mm: float, longest_mm: float | None, *, inches: bool) -> float | None:

@@ -19,6 +19,7 @@ from gantline.core.defaults import AlignDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.frame.square import SquareCheck
 from gantline.core.size.picture import with_overspill
+from gantline.core.throw.body import lens_to_rear_mm
 from gantline.core.throw.keystone import keystone
 from gantline.core.throw.pinhole import Array, Pose, panel_corners, straight_pose, to_wall
 from gantline.job.model.align import Aligned, CornerRound
@@ -116,11 +117,11 @@ def free(at: Ask) -> Freedom | None:
 
 
 def hands(at: Ask) -> Hands:
-    """What a hand can set on this projector. Its rear is as far from the lens as the body is deep, less what of it
-    stands before the lens toward the wall."""
+    """What a hand can set on this projector. A lens that stands past its body's rear is said at Throw; the least
+    lever is then what a finger can turn."""
     feet = at.given(B.foot_spacing_mm)
     return Hands(
-        rear_mm=max(at.field(B.depth_mm) - at.field(B.lens_to_wall_face_mm), LEAST_LEVER_MM),
+        rear_mm=max(lens_to_rear_mm(at.field(B.depth_mm), at.field(B.lens_to_wall_face_mm)), LEAST_LEVER_MM),
         across_mm=feet or at.field(B.width_mm),
         along_mm=feet or at.field(B.depth_mm),
         foot_turn_mm=None if at(hung) else at.given(B.foot_turn_mm),

@@ -1,7 +1,7 @@
 """The readings of the hung screen, and what each asks for."""
 
 from gantline.core.defaults import AlignDefaults, WallDefaults
-from gantline.core.hang.read import Limits, Read, Verdict, level_of_deg, verdicts
+from gantline.core.hang.read import Limits, Read, Verdict, level_of_deg, level_of_heights, verdicts
 from gantline.job.model.align import HangReading, Hung
 from gantline.plan.ask import Ask
 from gantline.stations.common import mount_kind
@@ -47,7 +47,7 @@ def merged(readings: list[HangReading], wide_mm: float) -> Read:
         elif one.level_deg is not None:
             found["level_mm"] = level_of_deg(one.level_deg, wide_mm)
         elif one.height_left_mm is not None and one.height_right_mm is not None:
-            found["level_mm"] = one.height_right_mm - one.height_left_mm
+            found["level_mm"] = level_of_heights(one.height_left_mm, one.height_right_mm)
     return Read(**found)
 
 

@@ -20,10 +20,10 @@ from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import fabric_plane_mm, standoff_mm
-from gantline.stations.height.limits import behind, place
+from gantline.stations.height.limits import behind, lower_edge_mm, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
 from gantline.stations.size import aspect, screen
-from gantline.stations.survey import seats, wall_mm
+from gantline.stations.survey import SeatPlace, seats, wall_mm
 
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 OPENINGS = ("window", "door")
@@ -160,7 +160,11 @@ def clash(at: Ask) -> Iterator[Finding]:
     solved = hung.height
     text = f"The screen does not fit: {at.text(solved.clash_mm)} short between the {solved.low.name} and the {solved.high.name}."
     if solved.low.key == "rows":
-        text += " No height helps a seat whose line to the lower edge goes through a head: raise that seat, or move a head aside."
+        rear, front = at(most_hidden)
+        text += (
+            f" Any lower, the head at {front.name} hides the lower edge from {rear.name}. Raise {rear.name}, or move one of the "
+            "two aside."
+        )
     yield Finding(
         code=Code.CLASH,
         severity="stop",
@@ -246,14 +250,22 @@ def _rows(at: Ask, one: HeightCase) -> Iterator[Cure]:
         yield from platforms(at, needed)
 
 
+def most_hidden(at: Ask) -> tuple[SeatPlace, SeatPlace]:
+    """The seat that asks for the highest lower edge, and the one whose head is in its way. Only where a head is."""
+    sitting, clear = at(seats), at.default(SeatsDefaults.head_clear_mm)
+    pairs = bottoms_mm([seat.eye for seat in sitting], at(lower_edge_mm), clear_mm=clear)
+    rear, front = max(pairs, key=lambda pair: pairs[pair])
+    return sitting[rear], sitting[front]
+
+
 def _aside(at: Ask, one: HeightCase) -> Iterator[Cure]:
     """The head that is most in the way, moved out of the sight triangle by as little as it takes."""
     if at(placement).height.low.key != "rows":
         return
     sitting, edge = at(seats), one.place.edge_mm
     eyes = [seat.eye for seat in sitting]
-    pairs = bottoms_mm(eyes, edge, clear_mm=one.head_clear_mm)
-    rear, front = max(pairs, key=lambda pair: pairs[pair])
+    hidden_from, in_the_way = at(most_hidden)
+    front = sitting.index(in_the_way)
     watching = [eye for eye in eyes if eye.distance_mm - eyes[front].distance_mm >= FARTHER_MM]
     moves = {by for eye in watching for by in move_aside_mm(eye, eyes[front], edge)}
     for by in sorted(moves, key=abs):
@@ -263,7 +275,7 @@ def _aside(at: Ask, one: HeightCase) -> Iterator[Cure]:
         if inside and at_most(0.0, room_left_mm(replace(one, eyes=tuple(moved))), CLEAR_MM):
             way = "right" if by > 0.0 else "left"
             seat, far = sitting[front], at.text(abs(x_mm - eyes[front].x_mm))
-            text = f"Move {seat.name} {far} to the {way}, out of the way of {sitting[rear].name}"
+            text = f"Move {seat.name} {far} to the {way}, out of the way of {hidden_from.name}"
             yield Cure(text=text, changes=(Change(pointer=f"/survey/seats/{seat.id}/x_mm", value=x_mm),))
             return
 

@@ -14,6 +14,7 @@ from gantline.core.height.bounds import (
     under_necks,
 )
 from gantline.core.height.place import Bound, Place, lower_bounds, upper_bounds
+from gantline.core.height.place import lower_edge_mm as edge_of
 from gantline.core.sight.rows import bottoms_mm
 from gantline.core.space import Solid
 from gantline.core.tolerance import at_most
@@ -144,8 +145,7 @@ def from_rows(at: Ask) -> Bound | None:
 
 def lower_edge_mm(at: Ask) -> tuple[float, float]:
     """The ends of the picture's lower edge [mm from the left wall end]."""
-    half, middle = at(screen).picture.width_mm / 2.0, at(centre_x_mm)
-    return middle - half, middle + half
+    return edge_of(at(screen), at(centre_x_mm))
 
 
 def lowest_bottom_mm(at: Ask) -> float | None:

@@ -2,6 +2,7 @@
 
 from gantline.core.size.picture import with_overspill
 from gantline.core.space import Solid
+from gantline.core.throw.body import lens_to_rear_mm
 from gantline.core.throw.mount import STANDS_ON
 from gantline.core.throw.window import panel_image
 from gantline.job.model.throw import ProjectorBody as B
@@ -38,7 +39,9 @@ def under(at: Ask, centre_x_mm: float) -> tuple[str, Solid] | None:
     throw = at(fixed_throw_mm)
     if throw is None:
         return None
-    reach = throw + at(fabric_plane_mm) - at.field(B.lens_to_wall_face_mm) + at.field(B.depth_mm)
+    reach = (
+        throw + at(fabric_plane_mm) + lens_to_rear_mm(at.field(B.depth_mm), at.field(B.lens_to_wall_face_mm))
+    )
     there = [
         (name, box)
         for name, kind, box in at(box_solids)

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.height.place import WishKind
+from gantline.core.throw.body import lens_to_rear_mm
 from gantline.core.throw.cabinet import picture_centre_mm
 from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
@@ -12,13 +13,27 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorBody
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, cure, found
+from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.common import place_slack_mm, way_words
 from gantline.stations.height import centre_x_mm, placement, under
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.findings import OFF_THE_SCREEN
 from gantline.stations.throw.lens import projected
+
+
+@noted
+def past_its_body(at: Ask) -> Iterator[Finding]:
+    """A lens that would stand behind its own body: every move of the body turns about the wrong point then."""
+    deep, face = at.field(ProjectorBody.depth_mm), at.field(ProjectorBody.lens_to_wall_face_mm)
+    if lens_to_rear_mm(deep, face) > 0.0:
+        return
+    text = (
+        f"The body is {at.text(deep)} deep, and its lens {at.text(face)} from the face that looks at the wall: one of the two is "
+        "wrong. Measure both on the projector."
+    )
+    subject = field_of(ProjectorBody.lens_to_wall_face_mm).pointer
+    yield Finding(code=Code.LENS_PAST_BODY, severity="check", text=text, subject=subject)
 
 
 @found
@@ -96,4 +111,4 @@ def height(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.FEET, severity="note", text=text, subject=subject)
 
 
-FINDINGS = (depth, height)
+FINDINGS = (past_its_body, depth, height)

@@ -25,6 +25,7 @@ class Code(StrEnum):
     NO_ROOM_FOR_MOUNT = "no-room-for-mount"
     SHADOW = "shadow"
     WALKWAY = "walkway"
+    LENS_PAST_BODY = "lens-past-body"
     BODY_IN_WALL = "body-in-wall"
     NO_CABINET = "no-cabinet"
     CABINET_HEIGHT = "cabinet-height"

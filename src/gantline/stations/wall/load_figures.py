@@ -121,9 +121,7 @@ def drill(at: Ask) -> Display:
     one, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
     cover = 0.0 if at(on_backer) else at.field(Hanging.cover_mm)
     deep = at.text(drill_depth_mm(one, cover_mm=cover))
-    bit = f"{one.drill_mm:g} mm"
-    if size is not None:
-        bit = size.bit_inch if at(by_inches) else f"{size.bit_metric_mm:g} mm"
+    bit = size.bit_inch if size is not None and at(by_inches) else f"{one.drill_mm:g} mm"
     text = f"{bit}, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
     into = ""
     if one.base is Base.BOARD:

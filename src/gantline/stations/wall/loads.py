@@ -3,7 +3,9 @@
 from dataclasses import dataclass
 
 from gantline.core.defaults import Default, WallDefaults
+from gantline.core.units import INCH_MM
 from gantline.core.wall.loads import (
+    BACKER_TRIED_MM,
     FIXINGS,
     OWN,
     Base,
@@ -11,13 +13,15 @@ from gantline.core.wall.loads import (
     Load,
     down_mm,
     in_backer,
+    in_backer_n,
     load_of,
+    longest_in_backer_mm,
     middle_out_mm,
     row_shares,
     screw_length_mm,
     utilization,
 )
-from gantline.core.wall.screws import INCH_MM, WOOD_SCREWS, sold_length_mm
+from gantline.core.wall.screws import WOOD_SCREWS, sold_length_mm
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
@@ -117,15 +121,15 @@ def allowed_n(at: Ask) -> tuple[float, float]:
 
 
 def allowed_of(at: Ask, key: str, backer: bool) -> tuple[float, float]:
-    """The same of a known fixing, in a stud or in a backer: there it never carries more than in a stud, and less where the board
-    is thinner than the 18 mm its allowables are of."""
-    shear, pull = (at.default(one) for one in ALLOWED[key])
+    """The same of a known fixing, in a stud or in a backer."""
+    shear, pull = (at.default(limit) for limit in ALLOWED[key])
     if not backer or FIXINGS[key].base is not Base.WOOD:
         return shear, pull
-    thin = min(1.0, at.field(Hanging.backer_mm) / WallDefaults.backer_mm.value)
-    return (
-        min(shear, thin * at.default(WallDefaults.backer_shear_n)),
-        min(pull, thin * at.default(WallDefaults.backer_pull_n)),
+    return in_backer_n(
+        (shear, pull),
+        (at.default(WallDefaults.backer_shear_n), at.default(WallDefaults.backer_pull_n)),
+        backer_mm=at.field(Hanging.backer_mm),
+        tried_mm=BACKER_TRIED_MM,
     )
 
 
@@ -157,8 +161,11 @@ def longest_mm(at: Ask) -> float | None:
     """The longest screw that does not come out in a cavity [mm]; None where nothing is behind what holds."""
     if not at(on_backer):
         return None
-    head = sum(one.thick_mm for one in at(layers))
-    return head + at.field(Hanging.backer_mm) + at.field(Hanging.cover_mm)
+    return longest_in_backer_mm(
+        head_mm=sum(layer.thick_mm for layer in at(layers)),
+        backer_mm=at.field(Hanging.backer_mm),
+        cover_mm=at.field(Hanging.cover_mm),
+    )
 
 
 def least_mm(at: Ask) -> float:
