@@ -30,6 +30,25 @@ def test_the_error_of_a_hole_is_the_root_of_squares_of_what_it_rests_on() -> Non
     assert {one.key: one.text for one in payoff(measured).off}["upper_row"] == "± 1.4\u00a0mm"
 
 
+def test_no_chance_is_said_under_a_stop_and_nothing_is_asked_for_what_a_board_says() -> None:
+    outlet = {
+        "id": "o9",
+        "kind": "outlet",
+        "name": "outlet",
+        "x_mm": 2213,
+        "y_mm": 300,
+        "width_mm": 90,
+        "height_mm": 150,
+    }
+    stopped = plan(changed("parish-hall", survey__fittings=[outlet]))
+    assert any(one.severity == "stop" for one in stopped.findings)
+    assert (payoff(stopped).chance, payoff(stopped).advice) == ("", "")
+    assert "one trip" in payoff(plan(demo_job("parish-hall"))).advice
+    board = plan(changed("mill-loft", frame__depth_mm=None))
+    assert board.figures["frame_depth"].known == "computed"
+    assert "/frame/depth_mm" not in {row.pointer for row in payoff(board).rows}
+
+
 @pytest.mark.parametrize("name", JOBS)
 def test_measuring_never_lowers_the_chance_and_a_nudge_is_an_edit(name: str) -> None:
     made = plan(demo_job(name))

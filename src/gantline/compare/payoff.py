@@ -82,7 +82,7 @@ class Fact:
 def payoff(made: JobPlan) -> Payoff:
     """Every fact nudged by its usual spread, and what moved."""
     at = made.ask
-    known = tuple(facts(at))
+    known = tuple(fact for fact in facts(at) if not _computed(made, fact))
     tolerances = np.array([at.shop[one] for _, _, one in RESULTS])
     trip = Trip(
         moves=np.array([moves_of(at, one, tolerances) for one in known]).reshape(len(known), len(RESULTS)),
@@ -93,9 +93,21 @@ def payoff(made: JobPlan) -> Payoff:
     return Payoff(
         rows=tuple(_rows(made, known, trip)),
         off=tuple(_off(made, known, trip)),
-        chance=_percent(trip.chance()) if at(fits) and at(pair) else "",
-        advice=_advice(at, known, trip),
+        chance=_percent(trip.chance()) if _drillable(made) else "",
+        advice=_advice(known, trip) if _drillable(made) else "",
     )
+
+
+def _computed(made: JobPlan, fact: Fact) -> bool:
+    """Whether the plan works this out of something else now, as a frame's depth of its board: assumed it moves nothing."""
+    figure = made.figures.get(fact.field.key)
+    return fact.pointer == fact.field.pointer and figure is not None and figure.known == "computed"
+
+
+def _drillable(made: JobPlan) -> bool:
+    """Whether holes are planned and nothing stops the job: under a Stop no chance is said."""
+    at = made.ask
+    return at(fits) and at(pair) is not None and not any(one.severity == "stop" for one in made.findings)
 
 
 def facts(at: Ask) -> Iterator[Fact]:
@@ -205,9 +217,7 @@ def _off(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMin
                 yield PlusMinus(key=key, text=f"± {_exact(made, off[number])}", rests=rests)
 
 
-def _advice(at: Ask, known: tuple[Fact, ...], trip: Trip) -> str:
-    if not at(fits) or at(pair) is None:
-        return ""
+def _advice(known: tuple[Fact, ...], trip: Trip) -> str:
     chosen, then = trip.best(TWO)
     if not chosen or _percent(then) == _percent(trip.chance()):
         return f"{_percent(trip.chance())} chance that one trip is enough."
