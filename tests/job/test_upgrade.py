@@ -48,7 +48,9 @@ def test_a_sample_job_of_version_1_says_the_same_or_less_and_comes_to_the_same_n
         "narrow-lounge": ["/survey/stud_readings", "/frame/parts", "/hang/picture"],
         "parish-hall": ["/survey/gaps"],
     }.get(name, [])
-    before, after = plan(old).figures, plan(new).figures
+    # a picture that was taped says where the frame goes, in place of the data sheet
+    untaped = apply(new, [Edit(pointer="/hang/picture", value=[])])
+    before, after = plan(old).figures, plan(untaped).figures
     # a frame in more words than its name is cut otherwise, and weighs otherwise; only a kit's bars are a step
     same = [
         key

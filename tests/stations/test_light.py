@@ -61,7 +61,7 @@ def test_five_starting_points_lead_to_the_same_screen() -> None:
     [
         ("mill-loft", {"light__fabric__kind": "lenticular-from-below"}, "lenticular-wrong-light", "Use a cabinet-top projector"),
         ("narrow-lounge", {"light__fabric__kind": "retro-reflective", "light__fabric__half_gain_deg": 15}, "retro-far-from-heads", "less than half"),
-        ("mill-loft", {"light__fabric__roll_mm": 1500}, "roll-too-narrow", "A seamless sheet needs"),
+        ("mill-loft", {"light__fabric__roll_mm": 1500}, "roll-cut", "No seam is allowed"),
         ("mill-loft", {"light__fabric__gain": 2.4, "light__fabric__half_gain_deg": 60}, "fabric-impossible", "no fabric gives more"),
         ("mill-loft", {"survey__fittings__-": {"kind": "return-air", "x_mm": 2000, "y_mm": 1200, "width_mm": 300, "height_mm": 200}}, "grille-behind-fabric", "dirt stripes"),
         ("mill-loft", {"survey__fittings__-": {"kind": "window", "x_mm": 700, "y_mm": 1200, "width_mm": 300, "height_mm": 900}}, "covers", "covers the window"),

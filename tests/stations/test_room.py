@@ -124,7 +124,7 @@ def test_the_roll_is_checked_without_a_projector_with_the_frames_own_overlap() -
         }
     )
     needed = 2540 * 9 / 337**0.5 + 2 * 90
-    assert findings(job)["roll-too-narrow"].numbers["short_mm"] == pytest.approx(needed - 1400)
+    assert findings(job)["roll-cut"].numbers["short_mm"] == pytest.approx(needed - 1400)
 
 
 def test_nothing_is_advised_on_studs_nobody_found() -> None:
@@ -132,8 +132,8 @@ def test_nothing_is_advised_on_studs_nobody_found() -> None:
         {
             "name": "x",
             "size": {"value_mm": 2540},
-            "survey": {"stud_spacing_mm": None},
-            "wall": {"side_play_mm": 0},
+            "survey": {"stud_spacing_mm": None, "build": "studs"},
+            "wall": {"side_play_mm": 0, "way": "brackets"},
         }
     )
     found = findings(fresh).get("no-stud-pair")

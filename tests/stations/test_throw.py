@@ -267,7 +267,7 @@ NUMBERS = (
 
 
 def test_the_cabinet_top_figures_are_what_a_tape_and_a_pencil_give() -> None:
-    job = demo_job("narrow-lounge")
+    job = changed("narrow-lounge", hang__picture=[])
     made = plan(job)
     figures = {key: number(made, key) for key in NUMBERS}
     panel, fabric = made.ask(projected), made.ask(fabric_plane_mm)
@@ -333,6 +333,7 @@ def test_plate_pole_and_cable_are_counted_from_the_lens() -> None:
 
 
 CABINET = {
+    "hang/picture": [],
     "survey/boxes": [{"id": "c", "kind": "cabinet", "name": "cabinet", "x_mm": 1500, "y_mm": 0, "width_mm": 1500, "height_mm": 17 * 25.4, "depth_mm": 620}],
     "survey/seats": [], "survey/fittings": [], "survey/lamps": [],
     "size/lead": "width", "size/value_mm": 92 * 25.4, "size/aspect": "16:9", "size/tidy": None, "throw/has_shift": False,

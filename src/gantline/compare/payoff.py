@@ -2,13 +2,12 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 
-from gantline.core.defaults import Default, TripDefaults
+from gantline.core.defaults import Default, SurveyDefaults, TripDefaults
 from gantline.core.trip import Array, Trip, move_of
-from gantline.core.units import exact_text
+from gantline.core.units import off_text
 from gantline.job.edits import nudged
 from gantline.job.field import Field, declared
 from gantline.job.model import FIELDS, ITEMS
@@ -18,7 +17,15 @@ from gantline.plan.whole import small
 from gantline.stations.height import fits, placement, rect_of_picture
 from gantline.stations.survey import room
 from gantline.stations.throw import pole_here
-from gantline.stations.wall import pair, rows_mm
+from gantline.stations.wall import (
+    StudBehind,
+    bracket_holds_mm,
+    on_studs,
+    pair,
+    rows_mm,
+    screw_step_mm,
+    studs_behind,
+)
 
 # what each result is called, the figures it stands for, and its tolerance
 RESULTS: tuple[tuple[str, tuple[str, ...], Default], ...] = (
@@ -26,11 +33,15 @@ RESULTS: tuple[tuple[str, tuple[str, ...], Default], ...] = (
     ("the holes", ("hole_right",), TripDefaults.hole_across_mm),
     ("the upper holes", ("upper_row",), TripDefaults.hole_height_mm),
     ("the lower holes", ("lower_row",), TripDefaults.hole_height_mm),
+    ("the further screws", ("screw_step",), TripDefaults.hole_height_mm),
     ("the top edge", ("frame_top", "frame_bottom"), TripDefaults.hole_height_mm),
     ("the pole", ("pole",), TripDefaults.cut_mm),
     ("the picture", ("centre_x",), TripDefaults.corner_mm),
     ("the picture", ("picture_centre",), TripDefaults.corner_mm),
 )
+ENDS = {"left": 0, "right": 1}  # the results of the outer holes
+STUDS = ("/survey/stud_first_mm", "/survey/stud_spacing_mm", "/survey/stud_width_mm")
+READ_STUDS = "/survey/stud_readings"
 READINGS = ("/survey/ceiling_readings", "/survey/floor_readings")
 ONE_TO_ONE = 0.02
 LEAST_MM = 0.5  # what moves less is not worth a word
@@ -69,9 +80,9 @@ class Payoff:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Fact:
-    """A length of the world as the job has it: its spread now and once it is measured [mm]."""
+    """A length of the world as the job has it: its spread now and once it is measured [mm]. field: none for a stud's place."""
 
-    field: Field
+    field: Field | None
     pointer: str
     label: str
     value: float
@@ -79,34 +90,92 @@ class Fact:
     measured: float
 
 
-def payoff(made: JobPlan) -> Payoff:
-    """Every fact nudged by its usual spread, and what moved."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Account:
+    """What is known of a job and how far what is drilled, cut and hung may be off: the one place that chance, plus and
+    minus and the list to measure speak from."""
+
+    known: tuple[Fact, ...]
+    trip: Trip
+
+
+def account(made: JobPlan) -> Account:
+    """Every fact nudged by its usual spread, what moved, and the studs that take a screw as their readings leave them.
+
+    The pair of studs is decided: a fact whose error would choose another pair moves no hole.
+    """
     at = made.ask
+    behind = at(studs_behind)
     known = tuple(fact for fact in facts(at) if not _computed(made, fact))
-    tolerances = np.array([at.shop[one] for _, _, one in RESULTS])
+    if at(on_studs):
+        known = tuple(fact for fact in known if fact.pointer not in STUDS)
+    tolerances, moves = _on_rule(made, known)
+    if at(on_studs):
+        moves[:, list(ENDS.values())] = 0.0
+        tolerances[list(ENDS.values())] = max(at(bracket_holds_mm), LEAST_MM)
+    inner = [place for place in behind if place.side not in ENDS]
+    tolerances = np.concatenate([tolerances, np.full(len(inner), max(at(bracket_holds_mm), LEAST_MM))])
+    moves = np.pad(moves, ((0, len(behind)), (0, len(inner))))
+    for number, place in enumerate(behind):
+        result = ENDS.get(place.side)
+        moves[len(known) + number, len(RESULTS) + inner.index(place) if result is None else result] = 1.0
+    facts_known = (*known, *(_stud(made, place) for place in behind))
     trip = Trip(
-        moves=np.array([moves_of(at, one, tolerances) for one in known]).reshape(len(known), len(RESULTS)),
-        spreads=np.array([one.spread for one in known]),
-        measured=np.array([one.measured for one in known]),
+        moves=moves,
+        spreads=np.array([fact.spread for fact in facts_known]),
+        measured=np.array([fact.measured for fact in facts_known]),
         tolerances=tolerances,
     )
+    return Account(known=facts_known, trip=trip)
+
+
+def _on_rule(made: JobPlan, known: tuple[Fact, ...]) -> tuple[Array, Array]:
+    """Tolerances (r,) and moves (f, r) of every result but the studs' own."""
+    at = made.ask
+    tolerances = np.array([at.shop[one] for _, _, one in RESULTS])
+    moves = np.array([moves_of(at, fact, tolerances) for fact in known])
+    return tolerances, moves.reshape(len(known), len(RESULTS))
+
+
+def _stud(made: JobPlan, place: StudBehind) -> Fact:
+    """The stud behind a hole as something to know: both of its edges read leave a root of two less than one."""
+    sensor = made.ask.shop[SurveyDefaults.sensor_mm]
+    spread = place.stud.spread_mm
+    return Fact(
+        field=None,
+        pointer=READ_STUDS,
+        label=f"The stud at {made.ask.text(place.stud.x_mm)}",
+        value=place.stud.x_mm,
+        spread=spread,
+        measured=min(spread, sensor / 2.0**0.5),
+    )
+
+
+def payoff(made: JobPlan) -> Payoff:
+    """What to measure first, how far off each figure may be, and the chance of one trip."""
+    found = account(made)
     return Payoff(
-        rows=tuple(_rows(made, known, trip)),
-        off=tuple(_off(made, known, trip)),
-        chance=_percent(trip.chance()) if _drillable(made) else "",
-        advice=_advice(known, trip) if _drillable(made) else "",
+        rows=tuple(_rows(made, found.known, found.trip)),
+        off=tuple(_off(made, found.known, found.trip)),
+        chance=_percent(found.trip.chance()) if _drillable(made) else "",
+        advice=_advice(found.known, found.trip) if _drillable(made) else "",
     )
 
 
 def _computed(made: JobPlan, fact: Fact) -> bool:
     """Whether the plan works this out of something else now, as a frame's depth of its board: assumed it moves nothing."""
+    if fact.field is None:
+        return False
     figure = made.figures.get(fact.field.key)
     return fact.pointer == fact.field.pointer and figure is not None and figure.known == "computed"
 
 
 def _drillable(made: JobPlan) -> bool:
-    """Whether holes are planned and nothing stops the job: under a Stop no chance is said."""
+    """Whether holes are planned, nothing stops the job, and no choice is open that decides what holds: else no chance is
+    said."""
     at = made.ask
+    if any(FIELDS[fact.pointer].kind != "length" for fact in made.to_measure):
+        return False
     return at(fits) and at(pair) is not None and not any(one.severity == "stop" for one in made.findings)
 
 
@@ -146,7 +215,7 @@ def results(at: Ask) -> Array:
     left, bottom, right, top = at(rect_of_picture)
     found: list[float | None] = [two.left_mm, two.right_mm] if two else [None, None]
     found += [None if one is None else one - datum for one in rows or (None, None)]
-    found += [hung.top_mm, pole, (left + right) / 2.0, (bottom + top) / 2.0]
+    found += [at(screw_step_mm), hung.top_mm, pole, (left + right) / 2.0, (bottom + top) / 2.0]
     return np.array([np.nan if one is None else one for one in found])
 
 
@@ -172,6 +241,8 @@ def _rows(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[Payoff
     def weight(pointer: str) -> float:
         if pointer in places:
             return float(worth[places[pointer]])
+        if pointer in STUDS:
+            return np.inf
         return 0.0 if FIELDS[pointer].kind == "length" else np.inf
 
     for one in sorted(made.to_measure, key=lambda each: -weight(each.pointer)):
@@ -190,7 +261,7 @@ def _effect(at: Ask, trip: Trip, number: int) -> str:
     """What moves most against its tolerance, and how far: one to one, or up to so much."""
     moves, spread = np.abs(trip.moves[number]), trip.spreads[number]
     most = int(np.argmax(moves / trip.tolerances))
-    if moves[most] * spread < LEAST_MM:
+    if most >= len(RESULTS) or moves[most] * spread < LEAST_MM:
         return ""
     if abs(moves[most] - 1.0) < ONE_TO_ONE:
         return f"moves {RESULTS[most][0]} 1:1"
@@ -212,9 +283,9 @@ def _off(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMin
                     if share[one, number] > 0.05 * off[number]
                 ]
                 rests = ", ".join(
-                    f"{small(known[one].label)} ± {_exact(made, share[one, number])}" for one in first
+                    f"{small(known[one].label)} ± {_off_text(made, share[one, number])}" for one in first
                 )
-                yield PlusMinus(key=key, text=f"± {_exact(made, off[number])}", rests=rests)
+                yield PlusMinus(key=key, text=f"± {_off_text(made, off[number])}", rests=rests)
 
 
 def _advice(known: tuple[Fact, ...], trip: Trip) -> str:
@@ -229,5 +300,5 @@ def _percent(share: float) -> str:
     return f"{100 * share:.0f}\u00a0%"
 
 
-def _exact(made: JobPlan, value: Any) -> str:
-    return exact_text(float(value), made.ask.own_units)
+def _off_text(made: JobPlan, off_mm: float) -> str:
+    return off_text(float(off_mm), made.ask.own_units)

@@ -100,7 +100,9 @@ def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
 
 def _try(at: Ask, record: Record) -> Trial:
     edits, past = stored_edits(RecordKind.PROJECTOR, record[1], record[2], at.job)
-    one = at.with_job(apply(at.job, edits))
+    # the picture was taped with this job's own projector
+    untaped = at.job.model_copy(update={"hang": at.job.hang.model_copy(update={"picture": []})})
+    one = at.with_job(apply(untaped, edits))
     return Trial(record=record, at=one, wanted=_anywhere(one), past=past)
 
 

@@ -6,6 +6,11 @@ from dataclasses import dataclass
 from gantline.compare.verdict import Against, against
 from gantline.core.light.luminance import contrast_band
 from gantline.core.units import pair_text
+from gantline.job.edits import nudged
+from gantline.job.field import field_of
+from gantline.job.model import Job
+from gantline.job.model.frame import FrameBuild
+from gantline.job.model.hanging import Hanging
 from gantline.job.model.size import LEADS, Size, SizeLead
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
@@ -20,6 +25,15 @@ from gantline.stations.survey import main_seat, room, seats
 STEPS = (0.80, 0.87, 0.93, 1.0, 1.06, 1.12, 1.19, 1.26)  # diagonals beside the chosen one, as shares of it
 NAMES = dict(LEADS)
 CHECKED = ("size", "height", "light", "throw")
+# what a kit's leaflet says of one size alone: another size has another number
+KIT_NUMBERS = (
+    Hanging.height_by,
+    Hanging.leaflet_mm,
+    Hanging.row_fixed_mm,
+    Hanging.rule,
+    Hanging.spacing_mm,
+    FrameBuild.mass_kg,
+)
 FITS = "fits, no warnings"
 
 
@@ -68,12 +82,14 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
     kept = {SizeLead.WIDTH: picture.width_mm, SizeLead.HEIGHT: picture.height_mm}
     lead = now if now in kept else SizeLead.DIAGONAL
     present = kept.get(lead, picture.diagonal_mm)
+    loose, dropped = _without_kit_numbers(at.job)
     asks, changed = [], []
     for step in steps:
         value = present if step == 1.0 else at.near(present * step)
         size = at.job.size.model_copy(update={"lead": lead, "value_mm": value, "tidy": None})
-        asks.append(at if step == 1.0 else at.with_job(at.job.model_copy(update={"size": size})))
-        changed.append((change(Size.lead, lead.value), change(Size.value_mm, value), change(Size.tidy, None)))
+        asks.append(at if step == 1.0 else at.with_job(loose.model_copy(update={"size": size})))
+        taken = (change(Size.lead, lead.value), change(Size.value_mm, value), change(Size.tidy, None))
+        changed.append(taken if step == 1.0 else (*taken, *dropped))
     speaks = [(against(ask, "stop"), against(ask, "check", CHECKED)) for ask in asks]
     texts = [{one.text for sort in both for one in sort} for both in speaks]
     common = tuple(one.text for sort in speaks[0] for one in sort if all(one.text in said for said in texts))
@@ -91,6 +107,17 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
         if lead is now
         else f"Taking another size starts it from its diagonal, not from the {NAMES[now]}.",
     )
+
+
+def _without_kit_numbers(job: Job) -> tuple[Job, tuple[Change, ...]]:
+    """The job without what a leaflet says of its own size alone, and the changes that drop it."""
+    dropped = []
+    for named in KIT_NUMBERS:
+        field = field_of(named)
+        if field.read(job) not in (None, "share"):
+            job = nudged(job, field.pointer, None)
+            dropped.append(change(named, None))
+    return job, tuple(dropped)
 
 
 def _unlit(at: Ask) -> str:

@@ -143,6 +143,12 @@ def exact_text(length_mm: float, units: Units) -> str:
     )
 
 
+def off_text(length_mm: float, units: Units) -> str:
+    """How far off a length may be [mm >= 0] in the job's units, rounded up to what its tape shows: never less than it is,
+    and never finer than anybody can read."""
+    return length_text(math.ceil(length_mm / units.step_mm - TIE) * units.step_mm, units)
+
+
 def tolerance_text(length_mm: float, units: Units) -> str:
     """An allowed error [mm >= 0] in the job's units, finer than its tape and never rounded up."""
     if units.style in FRACTIONAL:

@@ -27,7 +27,8 @@ class Field:
     default: what stands in while it is absent: a shop default, a plain value, or nothing. derived: while absent
     the plan works it out. fact: something of the world that can be measured; anything else is a wish. moves:
     what moves with it, said where it is to be measured. unit: after a number. usual_mm: lengths it usually has; what
-    is typed outside them without a unit is asked back. ends: nearer ones than its kind of number has; within: those that hold.
+    is typed outside them without a unit is asked back. spread: how far the real thing usually lies from a plain
+    default, in the field's own unit. ends: nearer ones than its kind of number has; within: those that hold.
     """
 
     key: str
@@ -41,6 +42,7 @@ class Field:
     unit: str = ""
     note: str = ""
     usual_mm: tuple[float, float] | None = None
+    spread: float = 0.0
     ends: Ends | None = None
     name: str = field(default="", init=False)
     part: str = field(default="", init=False)

@@ -16,6 +16,7 @@ from typing import Any, Concatenate, ParamSpec, TypeVar
 from gantline.core.budget import spend
 from gantline.core.defaults import DEFAULTS, Default, Shop
 from gantline.core.units import Units, exact_text, length_text, to_steps, tolerance_text
+from gantline.job.edits import nudged
 from gantline.job.field import Field, Item, field_of
 from gantline.job.model import FIELDS, ITEMS, Job
 
@@ -121,6 +122,9 @@ class Ask:
     def __init__(self, job: Job, shop: Shop, last: "Ask | None" = None) -> None:
         self.job, self.shop, self.reads, self.weighs = job, shop, 0, 0
         self.answers: dict[Hashable, Answer] = {}
+        # what says that the screen cannot be where it is: questions of the plan this was made for
+        self.forbids: tuple[Callable[[Ask], Any], ...] = () if last is None else last.forbids
+        self.variants: dict[Hashable, Ask] = {}
         self.bits: Bits
         if last is not None and last.shop.overrides == shop.overrides:
             self.bits = last.bits
@@ -297,6 +301,14 @@ class Ask:
     def with_job(self, job: Job) -> "Ask":
         """Another job asked with this one's answers at hand: for comparisons and for cures that are tried."""
         return Ask(job, self.shop, self)
+
+    def variant(self, pointer: str, value: Any) -> "Ask":
+        """The job with one field set, asked with this one's answers at hand and kept for the next who asks the same."""
+        key = (pointer, value)
+        found = self.variants.get(key)
+        if found is None:
+            found = self.variants[key] = self.with_job(nudged(self.job, pointer, value))
+        return found
 
 
 def changed_bits(old: Job, new: Job, bits: Bits) -> int:

@@ -6,7 +6,7 @@ from dataclasses import replace
 from gantline.job.edits import Edit, apply, nudged
 from gantline.job.problems import BadDocument
 from gantline.plan.ask import Ask
-from gantline.plan.finding import RANK, Cure, Finding, Found
+from gantline.plan.finding import RANK, Cure, Finding, Found, told
 from gantline.plan.station import Station
 
 Key = tuple[str, str]
@@ -21,9 +21,28 @@ def stops_of(stations: Sequence[Station], ask: Ask) -> Iterator[Finding]:
     """Every Stop of every station, its further cures not asked for; found as they are looked at."""
     for station in stations:
         for question in station.may_stop:
-            for one in ask.answer(question).value:
-                if one.severity == "stop":
-                    yield one
+            for finding in ask.answer(question).value:
+                if finding.severity == "stop":
+                    yield finding
+
+
+def _told_stops(stations: Sequence[Station], ask: Ask) -> Iterator[tuple[Found, Finding]]:
+    for station in stations:
+        for question in station.may_stop:
+            for finding in ask.answer(told(question)).value:
+                if finding.severity == "stop":
+                    yield question, finding
+
+
+def _new_stop(stations: Sequence[Station], ask: Ask, stops: frozenset[Key]) -> Finding | None:
+    """The first Stop that was none before, and that no assumed fact undoes."""
+    for question, stop in _told_stops(stations, ask):
+        if key_of(stop) not in stops and any(
+            key_of(judged) == key_of(stop) and judged.severity == "stop"
+            for judged in ask.answer(question).value
+        ):
+            return stop
+    return None
 
 
 def tried(
@@ -47,10 +66,10 @@ def tried(
         after = _after(one, ask)
         if after is None or any(
             key_of(each) == key_of(finding) and RANK[each.severity] <= RANK[finding.severity]
-            for each in after(question)
+            for each in after(told(question))
         ):
             continue
-        new = next((each for each in stops_of(stations, after) if key_of(each) not in stops), None)
+        new = _new_stop(stations, after, stops)
         yield one if new is None else replace(one, changes=(), but=new.text)
 
 

@@ -1,12 +1,14 @@
 """Findings: something to know, with what would cure it."""
 
 from collections.abc import Callable, Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
 from gantline.job.field import field_of
 from gantline.job.model import FIELDS
 from gantline.plan.ask import Ask
+from gantline.plan.assumed import doubted
+from gantline.plan.figure import field_text
 
 Severity = Literal["stop", "check", "note"]
 RANK: dict[Severity, int] = {"stop": 0, "check": 1, "note": 2}
@@ -54,6 +56,8 @@ class Finding:
     also: further pointers a Stop is about, of fields or of whole parts: what rests on them must wait. hole: the one hole
     it is about.
     ways: a question (and its arguments) that finds more cures; asked only for a finding that is shown.
+    hurts: somebody may be hurt, so that a Check in its place holds the hole back all the same. doubt: the assumed fact
+    that makes a Check of a Stop, a pointer.
     """
 
     code: str
@@ -66,11 +70,13 @@ class Finding:
     next: bool = False
     also: tuple[str, ...] = ()
     hole: str = ""
+    hurts: bool = False
+    doubt: str = ""
 
 
 @dataclass(slots=True, kw_only=True)
 class PlanFinding:
-    """A finding as the plan shows it: its station, its cures, and what it rests on."""
+    """A finding as the plan shows it: its station, its cures, and what it rests on. withholds: it gives no hole away."""
 
     code: str
     subject: str
@@ -83,21 +89,64 @@ class PlanFinding:
     rests_on: tuple[str, ...]
     also: tuple[str, ...] = ()
     hole: str = ""
+    withholds: bool = False
 
 
 Find = Callable[[Ask], Iterable[Finding]]
 Found = Callable[[Ask], tuple[Finding, ...]]
+AS_TOLD: dict[Found, Found] = {}  # of questions that judge assumptions, what they judge
 NEVER_STOP: set[Found] = set()  # questions of findings that a cure need not be tried against
 
 
 def found(find: Find) -> Found:
-    """A question of findings: its generator is run out."""
+    """A question of findings: its generator is run out, and a Stop that an assumption may undo becomes a Check."""
 
-    def question(at: Ask) -> tuple[Finding, ...]:
+    def said(at: Ask) -> tuple[Finding, ...]:
         return tuple(find(at))
 
+    def question(at: Ask) -> tuple[Finding, ...]:
+        answer = at.answer(said)
+        findings: tuple[Finding, ...] = answer.value
+        if not any(finding.severity == "stop" for finding in findings):
+            return findings
+        return tuple(_believed(finding, said, at, answer.weighs) for finding in findings)
+
     question.__doc__, question.__name__ = find.__doc__, find.__name__
+    AS_TOLD[question] = said
     return question
+
+
+def told(question: Found) -> Found:
+    """The question without the judgement of what is assumed: as the job stands."""
+    return AS_TOLD.get(question, question)
+
+
+def _key(finding: Finding) -> tuple[str, str, str]:
+    return finding.code, finding.subject, finding.severity
+
+
+def _believed(finding: Finding, said: Found, at: Ask, weighs: int) -> Finding:
+    """The finding, or the Check it is where an assumed fact decides it."""
+    if finding.severity != "stop":
+        return finding
+
+    def stands(after: Ask) -> bool:
+        if any(_key(other) == _key(finding) for other in after.answer(said).value):
+            return True
+        # where the screen itself cannot be there any more, nothing is said of what hangs on it
+        now = {_key(other) for question in at.forbids for other in at.answer(question).value}
+        then = {_key(other) for question in after.forbids for other in after.answer(question).value}
+        return any(severity == "stop" for _, _, severity in then - now)
+
+    fact = doubted(at, weighs, stands)
+    if fact is None:
+        return finding
+    label = f"{fact.field.label[0].lower()}{fact.field.label[1:]}"
+    verb = "Measure" if fact.field.kind == "length" else "Enter"
+    value = field_text(fact.field, fact.value, at.units)
+    wait = " Do not drill until then." if finding.hurts else ""
+    text = f"{finding.text} {verb} the {label} first: {value} is assumed.{wait}"
+    return replace(finding, severity="check", text=text, doubt=fact.pointer)
 
 
 def noted(find: Find) -> Found:

@@ -12,10 +12,11 @@ from gantline.job.ends import strays
 from gantline.job.field import Field, field_of
 from gantline.job.model import Job
 from gantline.plan.ask import PLAIN, Answer, Ask
+from gantline.plan.assumed import AssumedFact, others
 from gantline.plan.cures import Key, key_of, stops_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
-from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Severity
-from gantline.plan.leading import led_by
+from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Severity, told
+from gantline.plan.leading import Question, leading, led_by
 from gantline.plan.refused import Refused, refused
 from gantline.plan.rests import Rests
 from gantline.plan.station import Station
@@ -25,6 +26,7 @@ from gantline.plan.working import WorkingDraft
 
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 MEASURE = "measure"
+MOVED_MM = 1.0  # less is within what a tape reads
 READY = "Ready to mark and drill"
 HOW_KNOWN = field_of(Job.known).bit | field_of(Job.sources).bit
 
@@ -140,11 +142,14 @@ def _planned(
     made = JobPlan(job=job, stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
+    ask.forbids = tuple(
+        told(question) for station in stations if station.stops_all for question in station.may_stop
+    )
     ask.keep_all()
     made.built = kept.copy()
     made.built.update(_figures(made, kept))
     made.figures = {key: one for key, (_, one) in made.built.items() if one is not None}
-    made.to_measure = _to_measure(stations, made.figures, ask)
+    made.to_measure = _to_measure(made)
     found = [stray_finding(stations, one, ask.own_units, cures=cures) for one in past]
     found += [one for station in stations for one in _findings(station, made, cures=cures)]
     found += [_measure(stations, one) for one in made.to_measure]
@@ -157,7 +162,8 @@ def _planned(
         _state(station, ask, made.figures, worst.get(station.key), led.get(station.key, ()))
         for station in stations
     )
-    made.next_point = _next(made.findings, made.to_measure)
+    made.next_point = _next(made)
+    ask.variants.clear()
     return made
 
 
@@ -273,6 +279,7 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
                 rests_on=on,
                 also=one.also,
                 hole=one.hole,
+                withholds=one.hurts and bool(one.doubt),
             )
 
 
@@ -283,17 +290,54 @@ def _cures(one: Finding, question: Found, made: JobPlan) -> Iterator[Cure]:
     return tried(one, question, possible, made.stations, made.ask, made.stops)
 
 
-def _to_measure(stations: Sequence[Station], figures: dict[str, Figure], ask: Ask) -> tuple[ToMeasure, ...]:
-    """The assumed facts that something to be cut, drilled or hung rests on."""
-    targets = [figures[key] for station in stations for key in station.targets if key in figures]
-    resting = {key for one in targets for key in one.rests_on}
+def _to_measure(made: JobPlan) -> tuple[ToMeasure, ...]:
+    """The assumed facts that move something to be cut, drilled or hung within their usual spread: only what binds is asked
+    for."""
+    figures, ask = made.figures, made.ask
+    makes = {figure.key: figure.make for station in made.stations for figure in station.figures}
+    targets = [key for station in made.stations for key in station.targets if key in figures]
+    resting = {key for target in targets for key in figures[target].rests_on}
     return tuple(
         ToMeasure(
-            key=one.key, label=one.label, text=figures[one.key].text, effect=one.moves, pointer=one.pointer
+            key=fact.key,
+            label=fact.label,
+            text=figures[fact.key].text,
+            effect=fact.moves,
+            pointer=fact.pointer,
         )
-        for one in PLAIN
-        if one.moves and one.key in resting and one.key in figures
+        for fact in PLAIN
+        if fact.fact
+        and fact.moves
+        and fact.key in resting
+        and fact.key in figures
+        and figures[fact.key].known == "assumed"
+        and _binds(fact, [makes[key] for key in targets if fact.key in figures[key].rests_on], ask)
     )
+
+
+def _binds(field: Field, about: Sequence[Question], ask: Ask) -> bool:
+    """Whether the fact moves any of these figures within one of its spreads, or as another choice."""
+    given = field.read(ask.job)
+    fact = AssumedFact(
+        field=field, pointer=field.pointer, value=field.standing(ask.shop) if given is None else given
+    )
+    if fact.value is None:
+        return True
+    now = [ask.answer(question).value for question in about]
+    return any(
+        _moved(old, there.answer(question).value)
+        for there in (ask.variant(field.pointer, value) for value in others(fact, (1.0, -1.0)))
+        for old, question in zip(now, about, strict=True)
+    )
+
+
+def _moved(old: Display | None, new: Display | None) -> bool:
+    """Whether a figure is another one, by more than a tape's reading can be off."""
+    if old is None or new is None:
+        return old is not new
+    if isinstance(old.value, float) and isinstance(new.value, float):
+        return abs(old.value - new.value) >= MOVED_MM
+    return old.value != new.value
 
 
 def _measure(stations: Sequence[Station], one: ToMeasure) -> PlanFinding:
@@ -329,9 +373,13 @@ def _state(
     )
 
 
-def _next(findings: tuple[PlanFinding, ...], to_measure: tuple[ToMeasure, ...]) -> str:
+def _next(made: JobPlan) -> str:
+    """What to do next: end the first Stop, measure the first fact, look again at what moves a hole."""
+    findings, to_measure = made.findings, made.to_measure
     if findings and findings[0].severity == "stop":
         return findings[0].text
     if to_measure:
         return f"Measure the {small(to_measure[0].label)}"
-    return next((one.text for one in findings if one.next), READY)
+    holes = [station.drilled for station in made.stations if station.drilled is not None]
+    first = (*leading(made.stations, made.ask, findings, holes), *(one for one in findings if one.next))
+    return next((finding.text for finding in first), READY)

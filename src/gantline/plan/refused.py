@@ -26,7 +26,7 @@ def refused(
     A Stop refuses a hole that rests on what it is about. A Stop of survey, size or height says that the screen
     itself cannot be there, and refuses every hole; one that names a hole refuses that one alone.
     """
-    stops = [one for one in findings if one.severity == "stop"]
+    stops = [one for one in findings if one.severity == "stop" or one.withholds]
     if not stops:
         return (), frozenset()
     every = {one.key for one in stations if one.stops_all}

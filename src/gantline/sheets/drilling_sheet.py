@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from gantline.core.wall.ways import KINDS
+from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import render, to_pdf
@@ -21,6 +22,7 @@ READ_BACK = (
     ("level_tolerance", "Left and right level within"),
 )
 ROWS = ("upper", "lower")
+BESIDE_MM = 10.0  # to look for the stud where a screw does not bite
 LEVELED = (
     "Level from this one: mark the others of the row on its line, then read each against its own number."
 )
@@ -48,8 +50,11 @@ def drilling_sheet(ready: Ready) -> bytes:
         "holes": list(_holes(at)),
         "lead": [finding for finding in ready.leading(drilling, measure=True) if finding.severity != "stop"],
         "fixing_name": at(bought_fixing),
-        "each": at.field(Hanging.per_bracket),
         "torque": at.given(Hanging.torque) or "",
+        "tools": at.given(FrameBuild.tools) or "",
+        "beside": at.text(at.up(BESIDE_MM)),
+        "proud": ready.made.text("proud"),
+        "sold": ready.made.text("screw_sold"),
         "read_back": [
             (label, ready.made.text(key))
             for key, label in READ_BACK
@@ -69,12 +74,14 @@ def _holes(at: Ask) -> Iterator[HoleLine]:
     done = {one.key for one in at(facts) if one.drilled}
     thick = {one.key: one.thick_mm for one in at(shims)}
     first = True
-    for one in sorted(there.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.x_mm)):
+    for one in sorted(
+        there.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.screw, mark.hole.x_mm)
+    ):
         (across_hook, across), (up_hook, up) = hooked_across(at, one), hooked_up(at, one)
         key = one.hole.key
         yield HoleLine(
             key=key,
-            name=f"{one.hole.row} {one.hole.side}",
+            name=one.hole.name,
             across=at.text(across),
             across_hook=across_hook,
             up=at.text(up),

@@ -43,7 +43,7 @@ def marks_csv(ready: Ready) -> bytes:
         )
         why = stopped.get(one.hole.key, "")
         cells = [cell for value in values for cell in _cells(None if why else value, ready.units)]
-        writer.writerow([f"{one.hole.row} {one.hole.side}", guarded(plain(why)), *cells])
+        writer.writerow([one.hole.name, guarded(plain(why)), *cells])
     line = ready.made.ask(cleat_edge)
     if line is not None:
         stop = " ".join(dict.fromkeys(stopped.values()))

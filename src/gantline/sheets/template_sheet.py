@@ -15,6 +15,7 @@ from gantline.stations.wall import drilling
 
 MARGIN_MM, FOOT_MM, OVERLAP_MM = 10.0, 14.0, 15.0
 SIDEWAYS: dict[Paper, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
+SAME_SHEET_MM = 60.0  # so far below its row a hole is on the same sheet
 ARM_MM, RING_MM, NAME_MM = 9.0, 4.0, 5.0
 STYLE = (
     ".lettering{font-family:Archivo;font-weight:600}.thin{stroke:#000;stroke-width:.18;fill:none}"
@@ -28,6 +29,7 @@ class Spot:
 
     name: str
     row: str
+    screw: int
     x_mm: float
     y_mm: float
     forbidden: bool
@@ -38,7 +40,7 @@ def spots(ready: Ready) -> tuple[Spot, ...]:
     found = ready.made.ask(drilling)
     gone = {one.key for one in ready.made.refused[0]}
     return tuple(
-        Spot(f"{number} {one.row} {one.side}", one.row, one.x_mm, one.y_mm, one.key in gone)
+        Spot(f"{number} {one.name}", one.row, one.screw, one.x_mm, one.y_mm, one.key in gone)
         for number, one in enumerate(found.holes if found else (), start=1)
     )
 
@@ -47,9 +49,20 @@ def paper_tiles(ready: Ready) -> tuple[Tile, ...]:
     """The sheets of a job on its paper, turned sideways; each row reaches the screen's center too."""
     wide, high = SIDEWAYS[ready.paper]
     there, center = spots(ready), ready.made.ask(centre_x_mm)
-    rows = {one.row: one.y_mm for one in there}
+    rows = {one.row: one.y_mm for one in there if one.screw == 1}
+    lines = [(row, y, [center, *(one.x_mm for one in there if one.row == row)]) for row, y in rows.items()]
+    # a further screw far below its first has sheets of its own
+    lines += [
+        (
+            f"{one.row}, screw {one.screw}",
+            one.y_mm,
+            [center, *(each.x_mm for each in there if each.y_mm == one.y_mm)],
+        )
+        for one in {(one.row, one.screw): one for one in there if one.screw > 1}.values()
+        if rows[one.row] - one.y_mm > SAME_SHEET_MM
+    ]
     return tiles(
-        [(row, y, [center, *(one.x_mm for one in there if one.row == row)]) for row, y in rows.items()],
+        lines,
         wide_mm=wide - 2.0 * MARGIN_MM,
         high_mm=high - 2.0 * MARGIN_MM - FOOT_MM,
         overlap_mm=OVERLAP_MM,
@@ -65,11 +78,15 @@ def _pieces(
     def place(x: float, y: float) -> tuple[float, float]:
         return shift[0] + x - left, shift[1] + top - y
 
-    levels = dict.fromkeys((one.row, one.y_mm) for one in there if bottom <= one.y_mm <= top)
+    levels = dict.fromkeys(
+        (f"{spot.row} row{f', screw {spot.screw}' if spot.screw > 1 else ''}", spot.y_mm)
+        for spot in there
+        if bottom <= spot.y_mm <= top
+    )
     for row, y in levels:
         (x1, at), (x2, _) = place(left, y), place(right, y)
         yield f'<path class="line" stroke-dasharray="12 3" d="M{x1:.3f} {at:.3f}H{x2:.3f}"/>'
-        yield svg_text(x1 + 3.0, at - 1.5, f"level, {row} row", 3.2, "start")
+        yield svg_text(x1 + 3.0, at - 1.5, f"level, {row}", 3.2, "start")
     edge = ready.made.ask(placement).top_mm
     if bottom <= edge <= top:
         (x1, at), (x2, _) = place(left, edge), place(right, edge)

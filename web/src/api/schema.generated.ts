@@ -2498,6 +2498,8 @@ export interface components {
             braces: components["schemas"]["Brace"][];
             /** Build */
             build: ("timber" | "kit") | null;
+            /** Cap Torque Nm */
+            cap_torque_nm: number | null;
             /** Centre Bars */
             centre_bars: number | null;
             /**
@@ -2535,6 +2537,8 @@ export interface components {
             staple_mm: number | null;
             /** Thick Mm */
             thick_mm: number | null;
+            /** Tools */
+            tools: string | null;
             /** Trim Mm */
             trim_mm: number | null;
             /** Wide Mm */
@@ -2768,6 +2772,8 @@ export interface components {
             plate_height_mm: number | null;
             /** Plate Mm */
             plate_mm: number | null;
+            /** Proud Mm */
+            proud_mm: number | null;
             /** Rod Mm */
             rod_mm: number | null;
             /** Row Fixed Mm */
@@ -2778,6 +2784,9 @@ export interface components {
             rule: ("share" | "fixed") | null;
             /** Screws */
             screws: string | null;
+            /** Screws Apart Mm */
+            screws_apart_mm: number | null;
+            screws_lie: components["schemas"]["ScrewLay"] | null;
             /** Shims */
             shims: ("plumb" | "parallel") | null;
             /** Side Play Mm */
@@ -4035,7 +4044,7 @@ export interface components {
         };
         /**
          * PlanFinding
-         * @description A finding as the plan shows it: its station, its cures, and what it rests on.
+         * @description A finding as the plan shows it: its station, its cures, and what it rests on. withholds: it gives no hole away.
          */
         PlanFinding: {
             /**
@@ -4071,6 +4080,11 @@ export interface components {
             subject: string;
             /** Text */
             text: string;
+            /**
+             * Withholds
+             * @default false
+             */
+            withholds: boolean;
         };
         /**
          * PlusMinus
@@ -4729,6 +4743,12 @@ export interface components {
          * @enum {string}
          */
         School: "corners-first" | "middles-outward";
+        /**
+         * ScrewLay
+         * @description How the screws of one bracket lie: one over the other, side by side, or a keyhole over a screw that only locks it.
+         * @enum {string}
+         */
+        ScrewLay: "over" | "beside" | "keyhole";
         /**
          * Seat
          * @description A seat [mm]: x from the left wall end, distance of the eye from the bare wall, eye above its platform.

@@ -33,6 +33,8 @@ class SurveyDefaults:
         5000.0,
         "datum line above the floor point",
         "about chest height, clear of furniture",
+        spread=100.0,
+        spread_source="drawn where the crew finds room for it",
     )
     stud_first_mm = Default(
         406.4,
@@ -86,6 +88,9 @@ class SurveyDefaults:
         1.0,
         "searches between studs that find nothing",
         "what is there but no stud is the rest",
+    )
+    stud_strays_mm = Default(
+        6.0, "mm", 0.0, 40.0, "studs off their own spacing", "boards bow, and are nailed beside their marks"
     )
     stud_place_mm = Default(
         12.0, "mm", 2.0, 40.0, "two stud readings of one place, within", "half of a stud's face"

@@ -75,6 +75,19 @@ class WallDefaults:
     rail_inset_mm = Default(
         60.0, "mm", 0.0, 500.0, "bracket plate clear of the frame's end", "corner joints are in the way"
     )
+    screws_apart_mm = Default(
+        50.0,
+        "mm",
+        10.0,
+        400.0,
+        "screws of one bracket apart",
+        "a plate's two holes",
+        spread=12.0,
+        spread_source="plates from 60 to 100 mm",
+    )
+    proud_mm = Default(
+        10.0, "mm", 0.0, 60.0, "screw heads out of the wall, where a bracket drops over them", "8 to 12 mm"
+    )
     stud_edge_mm = Default(
         10.0, "mm", 0.0, 40.0, "screw center to the stud's edge, least", "a screw nearer the edge splits it"
     )

@@ -26,8 +26,13 @@ class HoleFact:
 
     @property
     def side(self) -> str:
-        """Left or right."""
+        """Left or right; a further screw of a bracket has its number behind it, and moves no bracket."""
         return self.key.partition("-")[2]
+
+    @property
+    def first(self) -> bool:
+        """Whether it is the first hole of its bracket, which says where the bracket is."""
+        return "-s" not in self.key
 
 
 def drilled_x_mm(facts: Sequence[HoleFact], side: str) -> float | None:
@@ -40,7 +45,7 @@ def drilled_x_mm(facts: Sequence[HoleFact], side: str) -> float | None:
 
 def drilled_y_mm(facts: Sequence[HoleFact], row: str) -> float | None:
     """The height of a row that is fixed by what is drilled [mm]: the middle of its holes."""
-    there = [one.y_mm for one in facts if one.drilled and one.row == row]
+    there = [hole.y_mm for hole in facts if hole.drilled and hole.first and hole.row == row]
     return sum(there) / len(there) if there else None
 
 

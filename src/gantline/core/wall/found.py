@@ -1,8 +1,11 @@
 """Each stud of a lattice as readings leave it: confirmed, predicted or missing; readings that fit no stud; studs set by hand.
 
 Source: a stud is confirmed by a magnet, by both of its edges, or by two sensor readings that agree; the rest are predicted.
+The spread of a stud's center is that of the readings which found it, 1 / root of the sum of 1 / sigma^2; of one that no
+reading touched it is that of its lattice and of framing that strays from it, by the root of their squares.
 """
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
@@ -26,10 +29,16 @@ class StudState(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Stud:
-    """A stud's center [mm from the left wall end] and how it is known."""
+    """A stud's center [mm from the left wall end] and how it is known.
+
+    spread_mm: how far off its center may be [mm, one standard deviation]; readings: how many found it, one set by hand counts
+    as one.
+    """
 
     x_mm: float
     state: StudState
+    spread_mm: float = math.inf
+    readings: int = 0
 
     @property
     def usable(self) -> bool:
@@ -69,6 +78,12 @@ class Studs:
         """Face width of a stud [mm]."""
         return self.lattice.stud_mm
 
+    def behind(self, x_mm: float) -> Stud | None:
+        """The usable stud nearest to x [mm], None on a wall without any."""
+        return min(
+            (stud for stud in self.studs if stud.usable), key=lambda stud: abs(stud.x_mm - x_mm), default=None
+        )
+
     def nearest(self, x_mm: float) -> int | None:
         """Index of the usable stud nearest to x [mm], None on a wall without any."""
         centers = self.centres_mm
@@ -84,13 +99,15 @@ def studs_on_wall(
     readings: Sequence[StudReading],
     *,
     noise: Noise,
+    unread_mm: float = math.inf,
     openings: Sequence[tuple[float, float]] = (),
     by_hand: Sequence[tuple[float, bool]] = (),
 ) -> Studs:
     """What is known of each stud.
 
-    Args: openings, from and to along the wall where no stud runs through [mm]; by_hand, places [mm] with True for a stud
-        that somebody set and False for one that was struck out: both stand against all readings.
+    Args: unread, how far off a stud may be that no reading touched [mm]; openings, from and to along the wall where no stud
+        runs through [mm]; by_hand, places [mm] with True for a stud that somebody set and False for one that was struck
+        out: both stand against all readings.
     Leaves out: jack studs beside an opening, until they are read or set.  Raises: nothing.
     """
     half, found = lattice.stud_mm / 2.0, []
@@ -106,10 +123,10 @@ def studs_on_wall(
             near = [number for number, one in enumerate(readings) if abs(one.x_mm - x) <= reach]
             hits = [number for number in near if _agrees(readings[number], x, half, noise)]
             fits.update(hits)
-            found.append(_stud(x, half, readings, hits))
+            found.append(_stud(x, half, [readings[number] for number in hits], readings, noise, unread_mm))
     added = [x for x, there in by_hand if there]
     found = [one for one in found if all(abs(one.x_mm - x) > lattice.stud_mm for x in added)]
-    found += [Stud(x, StudState.BY_HAND) for x in added]
+    found += [Stud(x, StudState.BY_HAND, noise.magnet_mm, 1) for x in added]
     found.sort(key=lambda one: one.x_mm)
     centers = [one.x_mm for one in found]
     strays = (
@@ -122,14 +139,32 @@ def studs_on_wall(
     return Studs(lattice=lattice, studs=tuple(found), strays=tuple(strays))
 
 
-def _stud(x: float, half: float, readings: Sequence[StudReading], numbers: Sequence[int]) -> Stud:
-    hits = [readings[number] for number in numbers]
-    edges = {one.x_mm > x: one.x_mm for one in hits if one.kind is Kind.EDGE}
-    if any(one.kind is Kind.MAGNET for one in hits) or len(hits) >= 2:
+def _stud(
+    x: float,
+    half: float,
+    hits: Sequence[StudReading],
+    readings: Sequence[StudReading],
+    noise: Noise,
+    unread_mm: float,
+) -> Stud:
+    edges = {edge.x_mm > x: edge.x_mm for edge in hits if edge.kind is Kind.EDGE}
+    spread = spread_mm(hits, noise) if hits else unread_mm
+    if any(hit.kind is Kind.MAGNET for hit in hits) or len(hits) >= 2:
         middle = sum(edges.values()) / 2.0 if len(edges) == 2 else x
-        return Stud(middle if abs(middle - x) <= EDGE_PAIR_MM else x, StudState.CONFIRMED)
-    empty = any(one.kind is Kind.NOTHING and abs(one.x_mm - x) <= half for one in readings)
-    return Stud(x, StudState.MISSING if empty and not hits else StudState.PREDICTED)
+        center = middle if abs(middle - x) <= EDGE_PAIR_MM else x
+        return Stud(center, StudState.CONFIRMED, spread, len(hits))
+    empty = any(nothing.kind is Kind.NOTHING and abs(nothing.x_mm - x) <= half for nothing in readings)
+    state = StudState.MISSING if empty and not hits else StudState.PREDICTED
+    return Stud(x, state, spread, len(hits))
+
+
+def spread_mm(hits: Sequence[StudReading], noise: Noise) -> float:
+    """How far off a stud's center may be by the readings that found it [mm]; infinite without any.
+
+    Leaves out: that the width of a stud, which an edge is half of away from its center, may be off too.
+    """
+    weight = sum((noise.magnet_mm if hit.kind is Kind.MAGNET else noise.sensor_mm) ** -2.0 for hit in hits)
+    return weight**-0.5 if weight else math.inf
 
 
 def _agrees(one: StudReading, x: float, half: float, noise: Noise) -> bool:

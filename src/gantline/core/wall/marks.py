@@ -1,7 +1,8 @@
 """The holes and their marks, each taken from one datum and rounded alone, never chained."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from enum import StrEnum
 
 from gantline.core.errors import require_positive
 from gantline.core.height.profile import Profile
@@ -9,15 +10,30 @@ from gantline.core.units import Units, read_tape
 from gantline.core.wall.brackets import BracketPair
 
 
+class ScrewLay(StrEnum):
+    """How the screws of one bracket lie: one over the other, side by side, or a keyhole over a screw that only locks it."""
+
+    OVER = "over"
+    BESIDE = "beside"
+    KEYHOLE = "keyhole"
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Hole:
-    """One hole [mm]: x from the left wall end, y above the floor at the survey point."""
+    """One hole [mm]: x from the left wall end, y above the floor at the survey point; screw: its number in its bracket, the upper
+    or left one is 1."""
 
     key: str
     row: str
     side: str
     x_mm: float
     y_mm: float
+    screw: int = 1
+
+    @property
+    def name(self) -> str:
+        """What it is called: upper left, upper left screw 2."""
+        return f"{self.row} {self.side}{f' screw {self.screw}' if self.screw > 1 else ''}"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,6 +97,35 @@ def holes(
         for number, x_mm in enumerate(places, start=2)
     )
     return at_ends + inner
+
+
+def first_off_mm(count: int, apart_mm: float, lay: ScrewLay) -> float:
+    """From the middle of a bracket along the wall to its first screw [mm], negative to the left."""
+    return -apart_mm * (count - 1) / 2.0 if lay is ScrewLay.BESIDE else 0.0
+
+
+def further_screws(first: Hole, count: int, apart_mm: float, lay: ScrewLay) -> tuple[Hole, ...]:
+    """The other holes of a bracket whose first one is given: below it, or to its right.
+
+    Args: count, screws of the bracket; apart, from one to the next [mm].  Raises: OutOfRange unless apart is positive.
+    """
+    require_positive(apart_mm=apart_mm)
+    step = (apart_mm, 0.0) if lay is ScrewLay.BESIDE else (0.0, -apart_mm)
+    return tuple(
+        replace(
+            first,
+            key=f"{first.key}-s{number + 1}",
+            x_mm=first.x_mm + number * step[0],
+            y_mm=first.y_mm + number * step[1],
+            screw=number + 1,
+        )
+        for number in range(1, count)
+    )
+
+
+def carrying_screws(count: int, lay: ScrewLay) -> int:
+    """How many of a bracket's screws bear the weight: of a keyhole and its lock screw the first alone."""
+    return 1 if lay is ScrewLay.KEYHOLE else count
 
 
 def mark(

@@ -142,6 +142,13 @@ class FrameBuild(Part):
     """The frame: timber or a kit, its depth and how far its back stands off the wall [mm]."""
 
     name: Annotated[Line | None, Field("frame_name", "Frame", "text", "")] = None
+    tools: Annotated[Line | None, Field("tools", "Tools", "text", note="as the kit's leaflet gives them")] = (
+        None
+    )
+    cap_torque_nm: Annotated[
+        Positive | None,
+        Field("cap_torque", "Plastic caps, torque at most", "number", unit=" N·m"),
+    ] = None
     build: Annotated[
         Literal["timber", "kit"] | None, Field("frame_build", "Built of", "choice", "timber", BUILDS)
     ] = None

@@ -6,6 +6,7 @@ from pydantic import Field as Limit
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.wall.loads import FIXINGS, MOST_A_BRACKET, OWN, Base
+from gantline.core.wall.marks import ScrewLay
 from gantline.core.wall.ways import NAMES, Way
 from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
@@ -44,7 +45,12 @@ FIXES = (("studs", "into studs"), ("backer", "backer board over studs"), ("ancho
 
 
 MOST_PARTS = 39  # between the outer two: a screw in every stud of the widest frame
-HoleKey = Annotated[str, Limit(pattern=r"^(upper|lower)-(left|right|[2-9]|[1-3][0-9])$")]
+LAYS = (
+    (ScrewLay.OVER.value, "one over the other"),
+    (ScrewLay.BESIDE.value, "side by side"),
+    (ScrewLay.KEYHOLE.value, "keyhole, and a lock screw below"),
+)
+HoleKey = Annotated[str, Limit(pattern=r"^(upper|lower)-(left|right|[2-9]|[1-3][0-9])(-s[2-8])?$")]
 HOLES = tuple(
     (f"{row}-{side}", f"{row} {side}")
     for row in ("upper", "lower")
@@ -125,6 +131,31 @@ class Hanging(Part):
     per_bracket: Annotated[
         Annotated[int, Ends(1, MOST_A_BRACKET)] | None,
         Field("per_bracket", "Fixings at each upper bracket", "count", 1),
+    ] = None
+    screws_lie: Annotated[
+        ScrewLay | None,
+        Field("screws_lie", "Screws of a bracket", "choice", ScrewLay.OVER.value, LAYS, fact=True),
+    ] = None
+    screws_apart_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "screws_apart",
+            "Spacing of a bracket's screws",
+            default=WallDefaults.screws_apart_mm,
+            fact=True,
+            moves="the second hole of every bracket, one to one: measure it on the plate",
+            ends=mm(5.0, 500.0),
+        ),
+    ] = None
+    proud_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "proud",
+            "Screw heads out of the wall",
+            default=WallDefaults.proud_mm,
+            fact=True,
+            ends=mm(0.0, 100.0),
+        ),
     ] = None
     cover_mm: Annotated[
         DistanceMm | None,

@@ -88,11 +88,25 @@ class BodyMeasures(Part):
     ] = None
     plate_right_mm: Annotated[
         PositionMm | None,
-        Field("plate_right", "Plate right of the lens", default=0.0, fact=True, ends=mm(-3_000.0, 3_000.0)),
+        Field(
+            "plate_right",
+            "Plate right of the lens",
+            default=0.0,
+            fact=True,
+            spread=20.0,
+            ends=mm(-3_000.0, 3_000.0),
+        ),
     ] = None
     plate_roomward_mm: Annotated[
         PositionMm | None,
-        Field("plate_roomward", "Plate behind the lens", default=0.0, fact=True, ends=mm(-3_000.0, 3_000.0)),
+        Field(
+            "plate_roomward",
+            "Plate behind the lens",
+            default=0.0,
+            fact=True,
+            spread=20.0,
+            ends=mm(-3_000.0, 3_000.0),
+        ),
     ] = None
     plate_to_axis_mm: Annotated[
         DistanceMm | None,
@@ -124,7 +138,7 @@ class BodyMeasures(Part):
     ] = None
     foot_range_mm: Annotated[
         DistanceMm | None,
-        Field("foot_range", "Range of the feet", default=0.0, fact=True, ends=mm(0.0, 500.0)),
+        Field("foot_range", "Range of the feet", default=0.0, fact=True, spread=8.0, ends=mm(0.0, 500.0)),
     ] = None
     mass_kg: Annotated[Mass | None, Field("body_mass", "Body mass", "number", unit=" kg")] = None
 
@@ -202,17 +216,21 @@ class ProjectorPlace(Part):
     ] = None
     hung: Annotated[bool | None, Field("hung", "Ceiling-mounted", "switch", False)] = None
     has_shift: Annotated[bool | None, Field("has_shift", "Lens shift", "switch", True, fact=True)] = None
-    shift_up: Annotated[Reach | None, Field("shift_up", "Shift range up", "share", 0.0, fact=True)] = None
-    shift_down: Annotated[Reach | None, Field("shift_down", "Shift range down", "share", 0.0, fact=True)] = (
-        None
-    )
+    shift_up: Annotated[
+        Reach | None, Field("shift_up", "Shift range up", "share", 0.0, fact=True, spread=0.3)
+    ] = None
+    shift_down: Annotated[
+        Reach | None, Field("shift_down", "Shift range down", "share", 0.0, fact=True, spread=0.3)
+    ] = None
     shift_side: Annotated[
-        Reach | None, Field("shift_side", "Shift range to either side", "share", 0.0, fact=True)
+        Reach | None, Field("shift_side", "Shift range to either side", "share", 0.0, fact=True, spread=0.15)
     ] = None
     reach: Annotated[
         ReachShape | None, Field("reach", "Shift range shape", "choice", "rectangle", SHAPES, fact=True)
     ] = None
-    offset: Annotated[Reach | None, Field("offset", "Fixed offset", "share", 0.0, fact=True)] = None
+    offset: Annotated[Reach | None, Field("offset", "Fixed offset", "share", 0.0, fact=True, spread=0.1)] = (
+        None
+    )
     lens_x_mm: Annotated[DistanceMm | None, Field("lens_x", "Lens from left wall end", derived=True)] = None
     lens_y_mm: Annotated[DistanceMm | None, Field("lens_y", "Lens above floor", derived=True)] = None
     lens_from_wall_mm: Annotated[
@@ -232,6 +250,7 @@ class ProjectorPlace(Part):
             "Measuring point out from the pupil",
             default=0.0,
             fact=True,
+            spread=15.0,
             ends=mm(-2_000.0, 2_000.0),
         ),
     ] = None

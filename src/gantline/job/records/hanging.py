@@ -2,7 +2,8 @@
 
 from typing import Annotated
 
-from gantline.core.wall.loads import Base
+from gantline.core.wall.loads import MOST_A_BRACKET, Base
+from gantline.core.wall.marks import ScrewLay
 from gantline.core.wall.ways import Way
 from gantline.job.ends import Ends
 from gantline.job.records.record import Record
@@ -15,6 +16,7 @@ class FixingRecord(Record):
     """A way of hanging with its parts as on the kit sheet [mm]; what is absent follows from the way.
 
     row_offset_mm: frame height less the distance of the rows; row_fixed_mm: that distance itself. cleat_*: its boards.
+    per_bracket, screws_lie, screws_apart_mm: the screws of an upper bracket; proud_mm: how far heads stay out of the wall.
     rod_mm: hook to eye. compress_mm: bottom mounts pressed in. hang_parts, lower_parts: on the top and the bottom rail.
     """
 
@@ -33,6 +35,10 @@ class FixingRecord(Record):
     compress_mm: DistanceMm | None = None
     hang_parts: Count | None = None
     lower_parts: Count | None = None
+    per_bracket: Annotated[int, Ends(1, MOST_A_BRACKET)] | None = None
+    screws_lie: ScrewLay | None = None
+    screws_apart_mm: LengthMm | None = None
+    proud_mm: DistanceMm | None = None
     plate_mm: DistanceMm | None = None
     plate_height_mm: LengthMm | None = None
 

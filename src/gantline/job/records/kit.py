@@ -13,6 +13,8 @@ from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
+from gantline.core.wall.loads import MOST_A_BRACKET
+from gantline.core.wall.marks import ScrewLay
 from gantline.job.ends import Ends
 from gantline.job.records.record import Record
 from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, PointCount, Positive, Share
@@ -75,8 +77,13 @@ class KitRecord(Record):
     side_play_mm: DistanceMm | None = None
     lift_on_mm: DistanceMm | None = None
     proud_mm: DistanceMm | None = None
+    per_bracket: Annotated[int, Ends(1, MOST_A_BRACKET)] | None = None
+    screws_lie: ScrewLay | None = None
+    screws_apart_mm: LengthMm | None = None
+    hang_parts: Annotated[int, Ends(2, 12)] | None = None
+    lower_parts: Annotated[int, Ends(2, 12)] | None = None
     cap_torque_nm: Positive | None = None
-    tools: Line = ""
+    tools: Line | None = None
     parts: Annotated[list[KitPart], Field(max_length=60)] = []
 
     @model_validator(mode="after")

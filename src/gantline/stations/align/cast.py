@@ -105,9 +105,7 @@ def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
     for one, mark in zip(found.holes, marks, strict=True):
         x, y = one.x_mm, one.y_mm
         made.append(CastShape(points=lit((x - CROSS_MM, y), (x + CROSS_MM, y))))
-        made.append(
-            CastShape(points=lit((x, y - CROSS_MM), (x, y + CROSS_MM)), text=one.key.replace("-", " "))
-        )
+        made.append(CastShape(points=lit((x, y - CROSS_MM), (x, y + CROSS_MM)), text=one.name))
         ring = ellipse(mark, (x, y), panel, wall)
         made.append(CastShape(points=tuple((float(u), float(v)) for u, v in ring), closed=True, thin=True))
     try:  # each text stands at its shape's first point, and none on another
@@ -137,17 +135,13 @@ def warnings(at: Ask) -> tuple[str, ...]:
     if isinstance(marks, str) or found is None:
         return ()
     said = ["Hole heights still need the level: cast marks are for finding, a level is for drilling."]
-    out = [one.key.replace("-", " ") for one, mark in zip(found.holes, marks, strict=True) if not mark.lit]
+    out = [one.name for one, mark in zip(found.holes, marks, strict=True) if not mark.lit]
     if out:
         said.append(
             f"Outside the light: {', '.join(out)}. Zoom {100.0 * (wider(marks) - 1.0):.0f} % wider, or move the picture."
         )
     limit = at.default(AlignDefaults.cast_worst_mm)
-    loose = [
-        one.key.replace("-", " ")
-        for one, mark in zip(found.holes, marks, strict=True)
-        if mark.sigma_mm > limit
-    ]
+    loose = [one.name for one, mark in zip(found.holes, marks, strict=True) if mark.sigma_mm > limit]
     if loose:
         said.append(
             f"Known to worse than {limit:g} mm: {', '.join(loose)}. Read the cross nearer to them, or use the tape."

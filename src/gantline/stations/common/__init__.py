@@ -14,13 +14,11 @@ from gantline.stations.common.lens import (
     distance_offset_mm,
     hung,
     is_turned,
-    lens_reach,
     mount_kind,
     overspill_mm,
     panel_aspect,
     place_slack_mm,
     ratios,
-    shift_reach,
 )
 from gantline.stations.common.words import from_afar, percent, shift_text, way_words
 
@@ -34,7 +32,6 @@ __all__ = [
     "from_afar",
     "hung",
     "is_turned",
-    "lens_reach",
     "lift_on_mm",
     "mount_kind",
     "overspill_mm",
@@ -42,7 +39,6 @@ __all__ = [
     "percent",
     "place_slack_mm",
     "ratios",
-    "shift_reach",
     "shift_text",
     "standoff_mm",
     "timber",

@@ -3,20 +3,21 @@
 from collections.abc import Iterator
 from enum import StrEnum
 
-from gantline.core.defaults import FrameDefaults
+from gantline.core.defaults import BlankDefaults, FrameDefaults
+from gantline.core.fabric.blank import RollCut
 from gantline.core.frame.pieces import too_long_mm
 from gantline.core.frame.square import NAMES, SquareCheck, pushes, rival_of, widest_gap
 from gantline.core.materials import spoken_item, waits_for
 from gantline.core.tension.holds import Hold
 from gantline.job.field import field_of
-from gantline.job.model.frame import FrameBuild, Materials, SquareReadings
+from gantline.job.model.frame import Blank, FrameBuild, Materials, SquareReadings
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, Severity, cure, found, noted
+from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import frame_depth_mm
-from gantline.stations.frame.blank import laid_out, roll_cut, work_area_mm
+from gantline.stations.frame.blank import laid_out, overlap_mm, roll_cut, work_area_mm
 from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
@@ -197,17 +198,41 @@ def no_pocket(at: Ask) -> Iterator[Finding]:
     )
 
 
+def _roll_cures(at: Ask, cut: RollCut) -> tuple[Cure, ...]:
+    """Ways to get the blank out of the roll that is there: straight, the other way round, with less to hold on to."""
+    cures = []
+    if at.given(Blank.turn_deg):
+        cures.append(cure("Lay it straight on the roll", (Blank.turn_deg, 0.0)))
+    if at.field(Blank.along) != "none":
+        cures.append(cure("Lay it the other way along the roll", (Blank.along, "none")))
+    less = at.down(at(overlap_mm) + cut.spare_mm / 2.0)
+    if less >= at.default(BlankDefaults.blank_overlap_mm):
+        cures.append(
+            cure(
+                f"Leave {at.text(less)} of fabric past each edge of the frame", (Tensioning.overlap_mm, less)
+            )
+        )
+    return tuple(cures)
+
+
 @found
 def fabric(at: Ask) -> Iterator[Finding]:
     """A blank that does not come from the roll, or needs more floor than there is."""
-    cut = at(roll_cut) if at(timber) else None
+    cut = at(roll_cut)
     if cut is not None and not cut.fits:
         text = (
             f"The fabric blank needs {at.text(cut.across_mm)} across the roll, {at.text(-cut.spare_mm)} more than the roll "
             "is wide. No seam is allowed in the picture: take a wider roll, or a smaller screen."
         )
         subject = field_of(FabricChoice.roll_mm).pointer
-        yield Finding(code=Code.ROLL, severity="stop", text=text, subject=subject)
+        yield Finding(
+            code=Code.ROLL,
+            severity="stop",
+            text=text,
+            subject=subject,
+            numbers={"short_mm": -cut.spare_mm},
+            cures=_roll_cures(at, cut),
+        )
     if at(laid_out) is None:
         long, short = at(work_area_mm)
         text = (

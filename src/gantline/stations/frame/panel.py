@@ -92,7 +92,7 @@ PANEL = (
     PanelPart(
         title="Box check",
         weight="detail",
-        rows=("kit_mass",),
+        rows=("kit_mass", "tools", "cap_torque"),
         widget="box",
         when=lambda at: not at(timber),
         gist=_box,

@@ -7,8 +7,9 @@ from gantline.job.model.align import FIRST, Hung
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.hang.solve import limits, picture_first, verdicts_now
+from gantline.stations.hang.solve import limits, verdicts_now
 from gantline.stations.hang.words import NAMES, off_words
+from gantline.stations.height import picture_first
 from gantline.stations.size import screen
 
 FIGURES = Figures()

@@ -9,9 +9,8 @@ from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.hang.people import ends_mm
-from gantline.stations.hang.picture import seen
 from gantline.stations.hang.solve import last_read, verdicts_now
-from gantline.stations.height import fits, rect_of_frame
+from gantline.stations.height import fits, rect_of_frame, seen
 from gantline.stations.survey import room
 
 TIMES = 20.0

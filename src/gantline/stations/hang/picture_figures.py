@@ -6,8 +6,8 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.common import fabric_plane_mm, mount_kind
-from gantline.stations.hang.picture import frame_top_mm, taped
-from gantline.stations.height import CABINET
+from gantline.stations.hang.picture import frame_top_mm
+from gantline.stations.height import CABINET, taped
 from gantline.stations.size import screen
 
 PICTURE = Figures()

@@ -7,14 +7,14 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.hang.picture import Pictured
 from gantline.core.height.place import WishKind
 from gantline.core.size.picture import with_overspill
+from gantline.job.field import field_of
 from gantline.job.model.height import HeightTarget as H
-from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, noted
-from gantline.stations.common import mount_kind, overspill_mm
+from gantline.stations.common import overspill_mm
 from gantline.stations.hang.codes import Code
-from gantline.stations.hang.picture import frame_top_mm, read_picture, straight_within_mm
-from gantline.stations.height import CABINET, centre_x_mm, fits, lens_y_mm, placement
+from gantline.stations.hang.picture import frame_top_mm, straight_within_mm
+from gantline.stations.height import centre_x_mm, fits, placement, read_picture
 from gantline.stations.size import screen
 
 
@@ -46,17 +46,11 @@ def _elsewhere(at: Ask, there: Pictured) -> Iterator[Finding]:
     if abs(aside) <= within and abs(up) <= within:
         return
     x, y = at.near(there.center_mm[0]), at.near(top)
-    changes: list[tuple[object, float | str]] = [
+    fix = cure(
+        f"Hang the frame by the picture: center {at.text(x)} from the left, top {at.text(y)} above the floor",
         (H.centre_x_mm, x),
         (H.wish, WishKind.FRAME_TOP.value),
         (H.wish_mm, y),
-    ]
-    lens = at(lens_y_mm, at(centre_x_mm)) if at(mount_kind) == CABINET else None
-    if lens is not None:  # without shift the picture stands where its lens stands: so that was read, too
-        changes.append((P.lens_y_mm, lens + y - at(placement).top_mm))
-    fix = cure(
-        f"Hang the frame by the picture: center {at.text(x)} from the left, top {at.text(y)} above the floor",
-        *changes,
     )
     off = [
         _way(at, aside, within, "to the right of", "to the left of"),
@@ -67,7 +61,12 @@ def _elsewhere(at: Ask, there: Pictured) -> Iterator[Finding]:
         "Picture first: the frame goes where the picture is, before a hole is drilled."
     )
     yield Finding(
-        code=Code.ELSEWHERE, severity="check", text=text, subject="/hang/picture#place", cures=(fix,)
+        code=Code.ELSEWHERE,
+        severity="check",
+        text=text,
+        subject="/hang/picture#place",
+        cures=(fix,),
+        also=(field_of(H.centre_x_mm).pointer, field_of(H.wish).pointer),
     )
 
 

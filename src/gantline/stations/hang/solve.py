@@ -15,12 +15,6 @@ READ = (
 )  # fmt: skip
 
 
-def picture_first(at: Ask) -> bool:
-    """Whether the picture is set first: as chosen, else for a projector on a cabinet."""
-    given = at.given(Hung.first)
-    return at(mount_kind) == CABINET if given is None else given == "picture"
-
-
 def limits(at: Ask) -> Limits:
     """Tolerances of the hung screen."""
     wide = at(screen).overall_width_mm

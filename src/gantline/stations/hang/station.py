@@ -9,8 +9,8 @@ from gantline.stations.hang.findings import FINDINGS
 from gantline.stations.hang.marks import DRAW
 from gantline.stations.hang.people import guided
 from gantline.stations.hang.picture_figures import PICTURE
-from gantline.stations.hang.solve import picture_first
 from gantline.stations.hang.tables import hang_table
+from gantline.stations.height import picture_first
 
 LIFT = "Gloves, a planned path, doors shut. Nobody under it until every latch has clicked; pull-test each. Never over a seat."
 

@@ -1,6 +1,6 @@
 """Height: where the frame goes on the wall. What other stations ask of it."""
 
-from gantline.stations.height.limits import centre_x_mm, lower_edge_mm, place
+from gantline.stations.height.limits import lower_edge_mm, place
 from gantline.stations.height.solve import (
     Placement,
     asked,
@@ -11,7 +11,24 @@ from gantline.stations.height.solve import (
     rect_of_frame,
     rect_of_picture,
 )
-from gantline.stations.height.standing import CABINET, fixed_throw_mm, lens_above_base_mm, lens_y_mm, under
+from gantline.stations.height.standing import (
+    CABINET,
+    centre_x_mm,
+    fixed_throw_mm,
+    lens_above_base_mm,
+    lens_y_mm,
+    under,
+)
+from gantline.stations.height.taped import (
+    offset_share,
+    picture_first,
+    read_picture,
+    seen,
+    sheet_offset,
+    shift_reach,
+    taped,
+    taped_offset,
+)
 
 __all__ = [
     "CABINET",
@@ -23,11 +40,19 @@ __all__ = [
     "lens_above_base_mm",
     "lens_y_mm",
     "lower_edge_mm",
+    "offset_share",
+    "picture_first",
     "place",
     "placement",
     "platforms",
     "raised_mm",
+    "read_picture",
     "rect_of_frame",
     "rect_of_picture",
+    "seen",
+    "sheet_offset",
+    "shift_reach",
+    "taped",
+    "taped_offset",
     "under",
 ]

@@ -22,21 +22,16 @@ from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, hung, is_turned, lens_reach, lift_on_mm, place_slack_mm
-from gantline.stations.height.standing import lens_y_mm
+from gantline.stations.common import fabric_plane_mm, hung, is_turned, lift_on_mm, place_slack_mm
+from gantline.stations.height.standing import centre_x_mm, lens_y_mm
+from gantline.stations.height.taped import lens_reach
 from gantline.stations.size import screen
-from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, wall_mm, weigh_seat
+from gantline.stations.survey import box_solids, room, seat_place, seated_numbers, weigh_seat
 
 LOUDSPEAKER = "loudspeaker"
 UNDER = ("cabinet", LOUDSPEAKER, "furniture")
 NEAR_MM = 250.0  # a limit farther than this from the one that holds is not reached by any slip
 Limit = Callable[[Ask], Bound | None]
-
-
-def centre_x_mm(at: Ask) -> float:
-    """Center of the screen from the left wall end [mm]: the middle of the wall unless it is set."""
-    given = at.given(H.centre_x_mm)
-    return at(wall_mm) / 2.0 if given is None else given
 
 
 def place(at: Ask) -> Place:

@@ -5,14 +5,21 @@ from gantline.core.space import Solid
 from gantline.core.throw.body import lens_to_rear_mm
 from gantline.core.throw.mount import STANDS_ON
 from gantline.core.throw.window import panel_image
+from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm, mount_kind, overspill_mm, panel_aspect, ratios
 from gantline.stations.size import screen
-from gantline.stations.survey import box_solids
+from gantline.stations.survey import box_solids, wall_mm
 
 CABINET = "cabinet"
+
+
+def centre_x_mm(at: Ask) -> float:
+    """Center of the screen from the left wall end [mm]: the middle of the wall unless it is set."""
+    given = at.given(H.centre_x_mm)
+    return at(wall_mm) / 2.0 if given is None else given
 
 
 def lens_above_base_mm(at: Ask) -> float:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from enum import StrEnum
 
 from gantline.core.defaults import LightDefaults
-from gantline.core.light.fabric import apart_deg, sheet_needed_mm
+from gantline.core.light.fabric import apart_deg
 from gantline.core.light.lobe import FabricKind, acceptance
 from gantline.core.light.luminance import luminance_cd_m2
 from gantline.job.field import field_of
@@ -13,7 +13,6 @@ from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, found, noted
 from gantline.stations.common import percent
-from gantline.stations.frame import overlap_mm
 from gantline.stations.height import placement
 from gantline.stations.light.solve import (
     POINTS,
@@ -25,7 +24,6 @@ from gantline.stations.light.solve import (
     seen,
     states,
 )
-from gantline.stations.size import screen
 from gantline.stations.survey import main_seat, seats
 from gantline.stations.throw import lens_place
 
@@ -48,7 +46,6 @@ class Code(StrEnum):
     RETRO = "retro-far-from-heads"
     OUTSIDE_CONE = "seats-outside-cone"
     GRILLE = "grille-behind-fabric"
-    ROLL = "roll-too-narrow"
     LAMP_GONE = "lamp-gone"
 
 
@@ -171,7 +168,7 @@ def fabric(at: Ask) -> Iterator[Finding]:
             )
 
 
-@found
+@noted
 def behind(at: Ask) -> Iterator[Finding]:
     """A return-air grille behind an acoustically open fabric."""
     if not at.field(FabricChoice.acoustic):
@@ -182,23 +179,12 @@ def behind(at: Ask) -> Iterator[Finding]:
             continue
         size = {"bottom_mm": one.y_mm, "width_mm": one.width_mm, "height_mm": one.height_mm}
         if hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
-            text = "Return-air grille behind an acoustic fabric: the air will leave dirt stripes."
+            text = (
+                "Return-air grille behind an acoustic fabric: the air will leave dirt stripes. Move the grille, or wash the "
+                "fabric once a year and vacuum it softly in between."
+            )
             subject = f"{field_of(Survey.fittings).pointer}/{one.id}"
-            yield Finding(code=Code.GRILLE, severity="stop", text=text, subject=subject)
+            yield Finding(code=Code.GRILLE, severity="check", text=text, subject=subject)
 
 
-@found
-def roll(at: Ask) -> Iterator[Finding]:
-    """A roll that is too narrow for a sheet without a seam."""
-    wide = at.given(FabricChoice.roll_mm)
-    if wide is None:
-        return
-    one = at(screen)
-    needed = sheet_needed_mm(one.overall_width_mm, one.overall_height_mm, at(overlap_mm))
-    if needed > wide:
-        text = f"The roll is {at.text(wide)} wide. A seamless sheet needs {at.text(needed)}."
-        subject, numbers = field_of(FabricChoice.roll_mm).pointer, {"short_mm": needed - wide}
-        yield Finding(code=Code.ROLL, severity="stop", text=text, subject=subject, numbers=numbers)
-
-
-FINDINGS = (missing, lamps, bright, cone, fabric, behind, roll)
+FINDINGS = (missing, lamps, bright, cone, fabric, behind)

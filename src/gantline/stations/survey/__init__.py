@@ -19,7 +19,7 @@ from gantline.stations.survey.solve import (
     wall_mm,
     weigh_seat,
 )
-from gantline.stations.survey.studs import lattice, openings, stud_fit, studs_known
+from gantline.stations.survey.studs import lattice, openings, stud_fit, studs_known, wall_build
 
 __all__ = [
     "Room",
@@ -41,6 +41,7 @@ __all__ = [
     "seats",
     "stud_fit",
     "studs_known",
+    "wall_build",
     "wall_mm",
     "weigh_seat",
 ]

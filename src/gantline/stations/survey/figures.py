@@ -3,12 +3,21 @@
 from collections import Counter
 
 from gantline.core.wall.found import StudState
+from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.survey.solve import ceiling_over
-from gantline.stations.survey.studs import fitted_readings, lattice, stud_fit, typed
+from gantline.stations.survey.studs import (
+    build_given,
+    fitted_readings,
+    lattice,
+    stud_fit,
+    stud_readings,
+    typed,
+    wall_build,
+)
 
 FIGURES = Figures()
 
@@ -25,6 +34,16 @@ def lowest_ceiling(at: Ask) -> Display:
     return Display(
         lowest, made, how=f"read at {at.exact(x)}{out}", label="Ceiling above floor, lowest", forced=True
     )
+
+
+@FIGURES.other("build", "Wall build", "", "a stud that was found says so", Survey.build)
+def build_shown(at: Ask) -> Display:
+    """As entered, else by the readings."""
+    value = at(wall_build)
+    if at.aside(build_given) is not None or not at(stud_readings):
+        return Display(value)
+    text = field_of(Survey.build).choice(value)
+    return Display(value, text=text, how="studs were read on this wall", forced=True, typed=True)
 
 
 @FIGURES.other("studs_found", "Studs", "", "the lattice that explains the readings best")

@@ -4,10 +4,11 @@ from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
 from gantline.stations.survey.solve import joist_lines_mm
+from gantline.stations.survey.studs import wall_build
 
 
 def _studs(at: Ask) -> bool:
-    return at.field(Survey.build) == "studs"
+    return at(wall_build) == "studs"
 
 
 def _count(at: Ask) -> str:
@@ -16,7 +17,7 @@ def _count(at: Ask) -> str:
 
 
 def _masonry(at: Ask) -> bool:
-    return at.field(Survey.build) == "masonry"
+    return at(wall_build) == "masonry"
 
 
 def _stud_count(at: Ask) -> str:

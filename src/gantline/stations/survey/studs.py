@@ -1,5 +1,7 @@
 """The studs: as typed, or fitted to readings, with what was set by hand."""
 
+import math
+
 from gantline.core.defaults import SurveyDefaults
 from gantline.core.wall.find import (
     NOISE_DEFAULTS,
@@ -11,8 +13,9 @@ from gantline.core.wall.find import (
     fit_studs,
     noise_of,
 )
-from gantline.core.wall.found import Studs, contradictions, studs_on_wall
+from gantline.core.wall.found import Studs, contradictions, spread_mm, studs_on_wall
 from gantline.core.wall.studs import StudLattice
+from gantline.job.field import field_of
 from gantline.job.model.survey import StudMark, Survey
 from gantline.job.model.survey import StudReading as Read
 from gantline.plan.ask import Ask
@@ -112,15 +115,47 @@ def base_lattice(at: Ask) -> StudLattice:
     )
 
 
+def wall_build(at: Ask) -> str:
+    """What the wall is built of: as entered, else studs where a reading found one, else what is usual."""
+    found_studs = any(reading.kind is not Kind.NOTHING for reading in at(stud_readings))
+    if found_studs and at.aside(build_given) is None:
+        return "studs"
+    return at.field(Survey.build)
+
+
+def build_given(at: Ask) -> str | None:
+    """The wall build as it was entered."""
+    return at.given(Survey.build)
+
+
+def lattice_off_mm(at: Ask) -> float:
+    """How far off the whole lattice may stand [mm]: as its readings scatter, a typed stud as a magnet's reading, a quarter of a
+    spacing and more where nobody looked."""
+    read, fitted = at(fitted_readings), at(stud_fit)
+    if fitted is not None and fitted.decided:
+        return spread_mm([one for one in read if one.kind is not Kind.NOTHING], at(stud_noise))
+    if at(studs_known):
+        return noise_of(at.shop).magnet_mm
+    return at(base_lattice).spacing_mm / math.sqrt(12.0)
+
+
+def found_by_hand(at: Ask) -> tuple[StudReading, ...]:
+    """The known stud that somebody typed, which is as good as a magnet's reading."""
+    first = at(typed)[0]
+    said = at.said(field_of(Survey.stud_first_mm).pointer)
+    return () if first is None or said == "assumed" else (StudReading(first, Kind.MAGNET),)
+
+
 def lattice(at: Ask) -> Studs | None:
     """The studs; None on masonry."""
-    if at.field(Survey.build) != "studs":
+    if at(wall_build) != "studs":
         return None
     read = at(fitted_readings)
     return studs_on_wall(
         at(base_lattice),
-        read,
+        (*read, *at(found_by_hand)),
         noise=at(stud_noise) if read else noise_of(at.shop),
+        unread_mm=math.hypot(at(lattice_off_mm), at.shop[SurveyDefaults.stud_strays_mm]),
         openings=at(openings),
         by_hand=tuple((one.x_mm, at.of(one, StudMark.there)) for one in at.things(Survey.stud_marks)),
     )
@@ -133,7 +168,8 @@ def strays(at: Ask) -> dict[int, str]:
         return {}
     out = at(left_out)
     kept = [number for number in range(len(at(stud_readings))) if number not in out]
-    return {kept[one.number]: one.guess for one in studs.strays}
+    # a stud that was typed is no reading in the list
+    return {kept[stray.number]: stray.guess for stray in studs.strays if stray.number < len(kept)}
 
 
 def studs_known(at: Ask) -> bool:

@@ -8,7 +8,7 @@ from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm, hung, mount_kind
-from gantline.stations.height import CABINET, lens_above_base_mm, placement
+from gantline.stations.height import CABINET, lens_above_base_mm, offset_share, placement
 from gantline.stations.throw.body import lens_from_left_mm
 from gantline.stations.throw.lens import in_front, projected, throw_lens
 
@@ -31,7 +31,7 @@ def cabinet_body(at: Ask) -> CabinetBody | None:
         return None
     return CabinetBody(
         ratio=lens.ratio_low,
-        offset=at.field(P.offset),
+        offset=at.aside(offset_share),
         depth_mm=at.field(B.depth_mm),
         lens_to_back_mm=at.field(B.lens_to_wall_face_mm),
         lens_above_base_mm=at(lens_above_base_mm),
@@ -43,6 +43,7 @@ def cabinet(at: Ask) -> CabinetPlace | None:
     body, hung_at = at(cabinet_body), at(placement)
     if body is None or not hung_at.possible:
         return None
+    at(offset_share)  # it decides the height; gap and depth rest on none
     center = hung_at.picture_centre_mm
     return cabinet_place(body, at(projected), picture_centre_mm=center, fabric_mm=at(fabric_plane_mm))
 

@@ -13,6 +13,7 @@ class Code(StrEnum):
     OUTSIDE_WINDOW = "lens-outside-window"
     IN_MARGIN = "lens-in-margin"
     OUT_OF_REACH = "shift-out-of-reach"
+    REAL_OFFSET = "real-offset"
     TILT_INSTEAD = "tilt-instead"
     NOT_COVERED = "turned-not-covered"
     TURNED = "turned"

@@ -17,7 +17,6 @@ from gantline.stations.common import (
     overspill_mm,
     panel_aspect,
     percent,
-    shift_reach,
     shift_text,
 )
 from gantline.stations.height import (
@@ -26,6 +25,7 @@ from gantline.stations.height import (
     lens_above_base_mm,
     lens_y_mm,
     placement,
+    shift_reach,
     under,
 )
 from gantline.stations.size import screen

@@ -19,7 +19,16 @@ from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, change, cure, found, noted
 from gantline.stations.common import hung, is_turned, mount_kind, overspill_mm, percent, way_words
-from gantline.stations.height import CABINET, Placement, asked, centre_x_mm, lens_y_mm, placement
+from gantline.stations.height import (
+    CABINET,
+    Placement,
+    asked,
+    centre_x_mm,
+    lens_y_mm,
+    placement,
+    sheet_offset,
+    taped_offset,
+)
 from gantline.stations.size import screen
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import (
@@ -39,6 +48,10 @@ from gantline.stations.throw.turned import Setting, price_of_tilt, setting, turn
 OTHER_PROJECTOR = Cure(text="Choose another projector (table below)")
 SIZE, HEIGHT = "/size", "/height"  # whatever the screen's size and place rest on there
 OFF_THE_SCREEN = (HEIGHT, SIZE)
+OFFSET_SEEN, OFFSET_ODD = (
+    0.002,
+    0.05,
+)  # shares of the picture: what is worth a word, and what is rather a slip
 STEEPEST_DEG = 30.0  # the most a job may hold
 
 
@@ -180,7 +193,7 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
         reach=kept.reach,
         offset=kept.offset,
     )
-    top = (change(HeightTarget.wish, WishKind.FRAME_TOP.value), change(HeightTarget.wish_mm, free.chosen_mm))
+    top = (change(HeightTarget.wish, WishKind.FRAME_TOP.value), change(HeightTarget.wish_mm, at.near(free.chosen_mm)))
     for one in _tilt(there, need, kept, at(projected).height_mm):
         yield Finding(
             code=Code.TILT_INSTEAD,
@@ -190,6 +203,23 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
             subject=field_of(P.pitch_deg).pointer,
             cures=(replace(one, changes=(*one.changes, *top)),),
         )
+
+
+@noted
+def real_offset(at: Ask) -> Iterator[Finding]:
+    """A fixed offset that the taped picture shows to be another than the data sheet's."""
+    measured, sheet = at(taped_offset), at(sheet_offset)
+    if measured is None or abs(measured - sheet) < OFFSET_SEEN:
+        return
+    far = abs(measured - sheet) > OFFSET_ODD
+    own, said = (f"{100.0 * (abs(center) - 0.5):.1f} %" for center in (measured, sheet))
+    again = " That is far off: read the lens height and the picture's corners once more." if far else ""
+    yield Finding(
+        code=Code.REAL_OFFSET,
+        severity="check" if far else "note",
+        text=f"The taped picture shows an offset of {own}, the data sheet says {said}. The plan goes by the picture.{again}",
+        subject=field_of(P.offset).pointer,
+    )
 
 
 @found
@@ -250,4 +280,4 @@ def _tilt(hung_at: Placement, need: ShiftNeed, kept: Setting, panel_height_mm: f
     return (cure(text, (P.pitch_deg, degrees)),)
 
 
-FINDINGS = (entered, distance, shifting, tilting_instead, squared)
+FINDINGS = (entered, distance, shifting, tilting_instead, real_offset, squared)

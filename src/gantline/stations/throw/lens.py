@@ -21,9 +21,8 @@ from gantline.stations.common import (
     panel_aspect,
     place_slack_mm,
     ratios,
-    shift_reach,
 )
-from gantline.stations.height import CABINET, centre_x_mm, fixed_throw_mm, lens_y_mm, placement
+from gantline.stations.height import CABINET, centre_x_mm, fixed_throw_mm, lens_y_mm, placement, shift_reach
 from gantline.stations.height import fits as some_height
 from gantline.stations.size import screen
 

@@ -10,7 +10,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.common import fabric_plane_mm, hung
-from gantline.stations.height import centre_x_mm, placement, under
+from gantline.stations.height import centre_x_mm, offset_share, placement, under
 from gantline.stations.throw.body import lens_from_left_mm, plate
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths, footprint
 from gantline.stations.throw.lens import in_front, projected
@@ -164,6 +164,8 @@ def _slope(key: str, label: str, power: int) -> None:
         if found is None or body is None:
             return None
         ratio, offset = term("throw ratio", body.ratio, ""), term("offset", body.offset, "")
+        if power > 0:
+            at(offset_share)
         panel = at(projected)
         aspect = term("panel aspect ratio", panel.width_mm / panel.height_mm, "")
         made = (1.0 / ratio, offset / (ratio * aspect), (1.0 + offset) / (ratio * aspect))[power]

@@ -18,9 +18,8 @@ from gantline.stations.common import (
     is_turned,
     mount_kind,
     place_slack_mm,
-    shift_reach,
 )
-from gantline.stations.height import placement, rect_of_frame
+from gantline.stations.height import placement, rect_of_frame, shift_reach
 from gantline.stations.survey import box_solids, ceiling_over, depth_mm, joist_lines_mm, room, wall_mm
 from gantline.stations.throw.body import body_shape, plate
 from gantline.stations.throw.lens import in_front, projected, reached, shortfall_mm, window

@@ -12,8 +12,8 @@ from gantline.core.throw.shift import ShiftReach
 from gantline.core.throw.window import Lens
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import is_turned, panel_aspect, shift_reach
-from gantline.stations.height import Placement, placement
+from gantline.stations.common import is_turned, panel_aspect
+from gantline.stations.height import Placement, placement, shift_reach
 from gantline.stations.throw.lens import in_front, throw_lens
 
 

@@ -10,6 +10,8 @@ class Code(StrEnum):
     BACKER = "backer"
     NO_STUD_PAIR = "no-stud-pair"
     KIT_SPACING = "kit-spacing"
+    STUD_UNREAD = "stud-unread"
+    SCREWS_BESIDE = "screws-off-stud"
     ROWS_CROSS = "rows-cross"
     HOLE_IN_BAND = "hole-in-band"
     OVERLOADED = "fixing-overloaded"

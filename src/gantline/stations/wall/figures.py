@@ -4,7 +4,7 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.units import read_tape
 from gantline.core.wall.facts import drilled_y_mm
 from gantline.core.wall.found import Studs
-from gantline.core.wall.marks import level_tolerance_mm
+from gantline.core.wall.marks import ScrewLay, level_tolerance_mm
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
@@ -13,6 +13,7 @@ from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
 from gantline.stations.wall.datum import shown_across, shown_up, up_from
+from gantline.stations.wall.screws import first_screw_off_mm, lay, screw_step_mm
 from gantline.stations.wall.solve import choice, drilling, fixed, pair, rows_mm, spacing_asked_mm
 from gantline.stations.wall.told import facts, held
 from gantline.stations.wall.way import drop_mm, on_studs, row_offset_mm
@@ -89,6 +90,19 @@ def _height(at: Ask, row: str, rows: tuple[float, float | None]) -> Expr:
         return top - term("drop", drop) if drop >= 0.0 else top + term("holes above the frame top", -drop)
     apart = term("overall height", at(screen).overall_height_mm) - term("hole-row spacing", offset)
     return term("upper row", rows[0]) - apart
+
+
+@FIGURES.length("screw_step", "Further screws of a bracket", "as on its plate")
+def screw_step(at: Ask) -> Display | None:
+    """From the first screw of a bracket to the next: below it, or to its right."""
+    if at(screw_step_mm) == 0.0 or at.aside(drilling) is None:
+        return None
+    where = "to the right of the first" if at(lay) is ScrewLay.BESIDE else "below the first"
+    return Display(
+        at(screw_step_mm),
+        term("screws apart on the plate", at(screw_step_mm)),
+        how=f"{at.text(at(screw_step_mm))} {where}",
+    )
 
 
 @FIGURES.length("check_across", "Check: hole to hole across", READ_BACK)
@@ -203,12 +217,13 @@ def _hole(at: Ask, *, left: bool) -> Display | None:
         return None
     x = two.left_mm if left else two.right_mm
     if (at(held)[0 if left else 1] if at(facts) else None) is not None:
-        return Display(x, how="where it is drilled")
+        return Display(x + at(first_screw_off_mm), how="where it is drilled")
     if at(on_studs) and studs is not None:
         return _on_stud(at, studs, x)
     half = term("spacing", two.spacing_mm) / 2.0
     center = term("screen center", at(centre_x_mm))
-    return Display(x, center - half if left else center + half)
+    middle, off = center - half if left else center + half, at(first_screw_off_mm)
+    return Display(x + off, middle - term("bracket's middle to its first screw", -off) if off else middle)
 
 
 def _on_stud(at: Ask, studs: Studs, x: float) -> Display:
@@ -221,12 +236,14 @@ def _on_stud(at: Ask, studs: Studs, x: float) -> Display:
         if steps:
             away = term("stud spacing", studs.lattice.spacing_mm) * float(abs(steps))
             made = made + away if steps > 0 else made - away
-    off = x - center
+    off, aside = x - center, at(first_screw_off_mm)
     how = f"center of the {_ordinal(number + 1)} stud"
     if abs(off) > ON_CENTER_MM:
         kept = term("off its center, for the kit's spacing", abs(off))
         made, how = made + kept if off > 0 else made - kept, f"in the {_ordinal(number + 1)} stud"
-    return Display(x, made, how=how)
+    if aside:
+        made = made - term("bracket's middle to its first screw", -aside)
+    return Display(x + aside, made, how=how)
 
 
 def _ordinal(number: int) -> str:

@@ -18,12 +18,14 @@ from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import percent, way_words
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits
-from gantline.stations.survey import bands, lattice, studs_known
+from gantline.stations.survey import bands, lattice, studs_known, wall_build
+from gantline.stations.wall.behind import stud_holds_mm, unread
 from gantline.stations.wall.choice_findings import CHOICE_FINDINGS
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.fact_findings import FACT_FINDINGS
 from gantline.stations.wall.flat_findings import FLAT_FINDINGS
 from gantline.stations.wall.loads import fixing, fixing_name, used
+from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import (
     choice,
     drilling,
@@ -111,6 +113,46 @@ def _kept(at: Ask, one: BracketRule, there: PairChoice) -> str:
     )
 
 
+@noted
+def unread_studs(at: Ask) -> Iterator[Finding]:
+    """Holes on studs that a lattice predicts and no reading has touched."""
+    places = at(unread) if at(studs_known) else ()
+    if not places:
+        return  # where nobody looked at all, the survey asks for the studs themselves
+    where = sorted({place.stud.x_mm for place in places})
+    listed = " and ".join(at.text(x) for x in where)
+    text = (
+        f"Nobody has read the stud at {listed}, and a hole goes there."
+        if len(where) == 1
+        else f"Nobody has read the studs at {listed}, and holes go there."
+    )
+    text += " Hold a magnet or a stud sensor there and enter what it finds."
+    yield Finding(
+        code=Code.STUD_UNREAD,
+        severity="check",
+        text=text,
+        subject=field_of(Survey.stud_readings).pointer,
+        also=(field_of(Hanging.fix_to).pointer,),
+        next=True,
+    )
+
+
+@found
+def screws_beside(at: Ask) -> Iterator[Finding]:
+    """Screws side by side that do not both find the stud behind them."""
+    off, holds = abs(at(first_screw_off_mm)), at(stud_holds_mm)
+    if at(on_studs) and at(drilling) is not None and off > holds:
+        text = (
+            f"The outer screws of a bracket stand {at.text(off)} beside the stud's center, and only {at.text(holds)} still keeps "
+            "them in the wood. Use a plate with its screws one over the other, or a backer board."
+        )
+        board = cure("Put a backer board over the studs", (Hanging.fix_to, "backer"))
+        subject = field_of(Hanging.screws_apart_mm).pointer
+        yield Finding(
+            code=Code.SCREWS_BESIDE, severity="stop", text=text, subject=subject, cures=(board,), hurts=True
+        )
+
+
 @found
 def rows(at: Ask) -> Iterator[Finding]:
     """Hole rows that would cross."""
@@ -129,23 +171,29 @@ def in_bands(at: Ask) -> Iterator[Finding]:
         hit = next((one for one in at(bands) if crosses(one, hole.x_mm, hole.y_mm)), None)
         if hit is not None:
             text = (
-                f"Do not drill the {hole.row} {hole.side} hole: it lies in the no-drill band of the {hit.name}. Cable or "
+                f"Do not drill the {hole.name} hole: it lies in the no-drill band of the {hit.name}. Cable or "
                 "pipe may run there."
             )
             subject = f"{field_of(Survey.fittings).pointer}#{hole.key}"
-            yield Finding(code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject, hole=hole.key)
+            yield Finding(
+                code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject, hole=hole.key, hurts=True
+            )
 
 
 @noted
 def in_joints(at: Ask) -> Iterator[Finding]:
     """Holes in the mortar of masonry whose courses are known."""
-    if at.field(Survey.build) != "masonry":
+    if at(wall_build) != "masonry":
         return
     course, joint, there = at.given(Survey.course_mm), at.given(Survey.course_first_mm), at(drilling)
     if course is None or joint is None or there is None:
         return
     clear = at.default(SurveyDefaults.joint_clear_mm)
-    for row, y in dict.fromkeys((one.row, one.y_mm) for one in there.holes):
+    rows = dict.fromkeys(
+        (hole.row if hole.screw == 1 else f"{hole.row}, screw {hole.screw},", hole.y_mm)
+        for hole in there.holes
+    )
+    for row, y in rows:
         off = joint_off_mm(y, joint, course)
         if abs(off) < clear:
             least = clear - abs(off)
@@ -176,7 +224,7 @@ def loads(at: Ask) -> Iterator[Finding]:
             "put a backer board over them."
         )
         fix = (cure("Screw into studs", (Hanging.fixing, "screw-6")),) if at(lattice) is not None else ()
-        yield Finding(code=Code.BOARD, severity="stop", text=text, subject=subject, cures=fix)
+        yield Finding(code=Code.BOARD, severity="stop", text=text, subject=subject, cures=fix, hurts=True)
     share = at(used)
     if share is not None and share > 1.0:
         each = at.field(Hanging.per_bracket)
@@ -187,12 +235,16 @@ def loads(at: Ask) -> Iterator[Finding]:
             if more <= MOST_A_BRACKET
             else ()
         )
-        yield Finding(code=Code.OVERLOADED, severity="stop", text=text, subject=subject, cures=fix)
+        yield Finding(
+            code=Code.OVERLOADED, severity="stop", text=text, subject=subject, cures=fix, hurts=True
+        )
 
 
 FINDINGS = (
     spacing,
     brackets,
+    unread_studs,
+    screws_beside,
     rows,
     in_bands,
     in_joints,

@@ -65,9 +65,10 @@ def shims(at: Ask) -> tuple[Shim, ...]:
     found, there = at(flat), at(drilling)
     if not isinstance(found, Flatness) or there is None:
         return ()
-    places = [(one.x_mm, one.y_mm) for one in there.holes]
+    supports = [hole for hole in there.holes if hole.screw == 1]  # a bracket is shimmed once
+    places = [(hole.x_mm, hole.y_mm) for hole in supports]
     thick = shims_mm(found, places, parallel=at.field(Hanging.shims) == "parallel")
-    return tuple(Shim(key=one.key, thick_mm=value) for one, value in zip(there.holes, thick, strict=True))
+    return tuple(Shim(key=hole.key, thick_mm=value) for hole, value in zip(supports, thick, strict=True))
 
 
 def pack(at: Ask) -> dict[float, int]:

@@ -24,6 +24,7 @@ from gantline.stations.wall.loads import (
     used_by_hole,
     worst,
 )
+from gantline.stations.wall.screws import carrying
 from gantline.stations.wall.way import on_cleat
 
 LOAD_FIGURES = Figures()
@@ -43,11 +44,7 @@ def shear(at: Ask) -> Display | None:
     found, weight = at(worst), at(handled_weight)
     if found is None or weight is None:
         return None
-    made = (
-        weight
-        * _share("its share", found.shear_share)
-        / term("fixings there", at.field(Hanging.per_bracket), "")
-    )
+    made = weight * _share("its share", found.shear_share) / term("screws that carry there", at(carrying), "")
     return Display(found.load.shear_n, made, f"{found.load.shear_n:.0f} N")
 
 
@@ -60,7 +57,7 @@ def pull(at: Ask) -> Display | None:
     lever = term("out to the center of mass", out) / term("down to the lower bearing", down)
     share = _share("its share", found.pull_share)
     made = weight * (most(lever, 1.0) if at(on_cleat) else lever) * share
-    made = made / term("fixings there", at.field(Hanging.per_bracket), "")
+    made = made / term("screws that carry there", at(carrying), "")
     return Display(found.load.pull_n, made, f"{found.load.pull_n:.0f} N")
 
 

@@ -30,7 +30,8 @@ from gantline.stations.common import frame_depth_mm, standoff_mm, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
-from gantline.stations.survey import lattice
+from gantline.stations.survey import lattice, wall_build
+from gantline.stations.wall.screws import carrying
 from gantline.stations.wall.solve import pair, spacing_asked_mm, usable_mm
 from gantline.stations.wall.told import facts
 from gantline.stations.wall.way import (
@@ -74,7 +75,7 @@ def fixing_key(at: Ask) -> str:
     given = at.given(Hanging.fixing)
     if given is not None:
         return given
-    if at.field(Survey.build) == "studs":
+    if at(wall_build) == "studs":
         return "toggle" if at.field(Hanging.fix_to) == "anchors" else "screw-6"
     return "plug-block" if at.field(Survey.masonry) == "block" else "plug-brick"
 
@@ -149,6 +150,7 @@ def layers(at: Ask) -> tuple[Layer, ...]:
     boards = {
         Way.CLEAT: ("cleat's wall piece", Hanging.cleat_board_mm),
         Way.LEDGER: ("ledger board", Hanging.ledger_board_mm),
+        Way.PROUD_SCREWS: ("head and shank out of the wall", Hanging.proud_mm),
     }
     name, field = boards.get(at(way), ("bracket plate", Hanging.plate_mm))
     first = Layer(name=name, thick_mm=at.field(field))
@@ -233,7 +235,7 @@ def loads_at(
     at: Ask, places: tuple[float, ...], offset: float | None, bevel: bool, shared: bool
 ) -> tuple[HoleLoad, ...]:
     """At such places [mm], with such a lower row, on a bevel or not, stiff enough to share or not."""
-    mass, (out, down), each = at(mass_kg), at(levers_to_mm, offset), at.field(Hanging.per_bracket)
+    mass, (out, down), each = at(mass_kg), at(levers_to_mm, offset), at(carrying)
     if mass is None or not places or down <= 0.0:
         return ()
     found = []

@@ -14,6 +14,7 @@ from gantline.stations.wall.cleat_marks import draw as cleat
 from gantline.stations.wall.datum import across_from, hooked_across, up_from
 from gantline.stations.wall.flat_marks import FLAT_DRAW
 from gantline.stations.wall.loads import used_by_hole
+from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import across_mm, drilling
 from gantline.stations.wall.told import facts
 
@@ -30,7 +31,7 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
     done = {one.key for one in at(facts) if one.drilled}
     for one in found.holes:
-        name = f"{one.row} {one.side}"
+        name = one.name
         if face == "front":
             place = (one.x_mm, one.y_mm)
             drilled = one.key in done
@@ -44,6 +45,8 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
             )
         else:
             place = (right - one.x_mm, one.y_mm - bottom)
+            if one.screw > 1:
+                continue  # the bracket is drawn once
             yield Dot(
                 key=f"bracket-{one.key}", role="bracket", layer="wall", at=place, name=f"{name} bracket"
             )
@@ -58,7 +61,7 @@ def refused(at: Ask, face: FaceName) -> Iterator[Mark]:
                 role="hole-refused",
                 layer="wall",
                 at=(one.x_mm, one.y_mm),
-                name=f"{one.key.replace('-', ' ')} hole, not possible here",
+                name=f"{one.key.replace('-s', ' screw ').replace('-', ' ')} hole, not possible here",
             )
 
 
@@ -91,7 +94,12 @@ def across(at: Ask, face: FaceName) -> Iterator[Mark]:
         top = max(*(y for _, y in ceiling), at(rect_of_frame)[3]) + HATCH_MM
         for lane, one in ((1, found.marks[0]), (2, found.marks[1])):
             hook, read = hooked_across(at, one)
-            name = f"{one.hole.side.capitalize()} holes from {hook}"
+            holes_of = (
+                f"Upper {one.hole.side} hole"
+                if at(first_screw_off_mm)
+                else f"{one.hole.side.capitalize()} holes"
+            )
+            name = f"{holes_of} from {hook}"
             far = {"right": at(room).wall_mm, "center": one.from_left_mm - one.from_centre_mm}.get(
                 at(across_from), 0.0
             )
@@ -165,7 +173,8 @@ def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     found, there = at(drilling), at(used_by_hole)
     if found is None or not there or face != "front":
         return
-    upper = sorted((one for one in found.holes if one.row == "upper"), key=lambda one: one.x_mm)
+    firsts = (hole for hole in found.holes if hole.row == "upper" and hole.screw == 1)
+    upper = sorted(firsts, key=lambda one: one.x_mm)
     words = " of its load" if len(there) <= FEW else ""  # too much is said by its color, and by the Stop
     for one, share in zip(upper, there, strict=False):
         yield Label(

@@ -1,5 +1,6 @@
 """Two brackets, the holes that their way of hanging has, and the marks to them."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from gantline.core.defaults import WallDefaults
@@ -13,18 +14,28 @@ from gantline.core.wall.brackets import (
     place_on_studs,
 )
 from gantline.core.wall.facts import (
+    HoleFact,
     blocked_xs_mm,
     clear_pair,
     pairs_with_drilled,
     rows_from_facts_mm,
 )
-from gantline.core.wall.marks import Hole, HoleMark, between_marks_mm, hole_rows_mm, holes, mark
+from gantline.core.wall.marks import (
+    Hole,
+    HoleMark,
+    between_marks_mm,
+    further_screws,
+    hole_rows_mm,
+    holes,
+    mark,
+)
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
+from gantline.stations.wall.screws import first_screw_off_mm, lay, screw_step_mm
 from gantline.stations.wall.told import facts, free_studs, held
 from gantline.stations.wall.way import (
     drop_mm,
@@ -175,11 +186,25 @@ def drilling(at: Ask) -> Drilling | None:
     if rows[1] is not None:
         lower = at(further, two, at(lower_parts)) if place is None else upper
     done = {one.key: one for one in at(facts) if one.drilled}
-    found = tuple(
-        replace(one, x_mm=done[one.key].x_mm, y_mm=done[one.key].y_mm) if one.key in done else one
-        for one in holes(two, *rows, between_mm=upper, lower_between_mm=lower)
-    )
-    return Drilling(pair=two, holes=found, marks=tuple(_mark(at, one) for one in found))
+    count, apart, how, off = at.field(Hanging.per_bracket), at(screw_step_mm), at(lay), at(first_screw_off_mm)
+    firsts = []
+    for hole in holes(two, *rows, between_mm=upper, lower_between_mm=lower):
+        planned = replace(hole, x_mm=hole.x_mm + off) if hole.row == "upper" else hole
+        firsts.append(_drilled(planned, done))
+    more = [
+        _drilled(screw, done)
+        for hole in firsts
+        if hole.row == "upper" and count > 1
+        for screw in further_screws(hole, count, apart, how)
+    ]
+    every = (*firsts, *more)
+    return Drilling(pair=two, holes=every, marks=tuple(_mark(at, hole) for hole in every))
+
+
+def _drilled(hole: Hole, done: Mapping[str, HoleFact]) -> Hole:
+    """The hole where it was drilled, if it was."""
+    fact = done.get(hole.key)
+    return hole if fact is None else replace(hole, x_mm=fact.x_mm, y_mm=fact.y_mm)
 
 
 def _mark(at: Ask, hole: Hole) -> HoleMark:

@@ -43,7 +43,7 @@ def drilled(at: Ask) -> tuple[Drilled, ...]:
     return tuple(
         Drilled(
             key=one.key,
-            name=f"{one.row} {one.side}",
+            name=one.name,
             shown=(
                 f"hole_{one.side}",
                 f"{one.row}_row",
@@ -82,5 +82,5 @@ WALL = Station(
     cautions=cautions,
     drilled=drilled,
     begun=begun,
-    targets=("hole_left", "hole_right", "upper_row", "lower_row"),
+    targets=("hole_left", "hole_right", "upper_row", "lower_row", "screw_step"),
 )

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from gantline.core.defaults import SizeDefaults
 from gantline.core.units import read_tape
 from gantline.core.wall.flat import THIN_MM, Flatness
-from gantline.core.wall.marks import HoleMark
+from gantline.core.wall.marks import HoleMark, ScrewLay
 from gantline.drawing.tape import TapeWindow, window
 from gantline.job.model.hanging import DryReading, Hanging
 from gantline.job.model.survey import Survey
@@ -17,6 +17,7 @@ from gantline.stations.wall.cleat_line import CleatRow, cleat_row
 from gantline.stations.wall.datum import hooked_across, hooked_up, up_from
 from gantline.stations.wall.dry import corrections
 from gantline.stations.wall.flat import clashing, flat, shims
+from gantline.stations.wall.screws import lay
 from gantline.stations.wall.solve import drilling
 from gantline.stations.wall.way import every_stud
 
@@ -202,7 +203,7 @@ def marks(at: Ask) -> MarkTable | None:
         FactRow(
             id=one.id,
             hole=one.hole,
-            name=one.hole.replace("-", " "),
+            name=one.hole.replace("-s", " screw ").replace("-", " "),
             drilled=one.state == "drilled",
             across=at.text(one.x_mm),
             up=at.text(one.y_mm),
@@ -231,26 +232,51 @@ def tape(at: Ask) -> Tape | None:
         one
         for one in found.marks
         if one.hole.row == "upper"
+        and one.hole.screw == 1
         and one.hole.side not in ENDS
         and not at(every_stud)  # a cleat's come with it
     ]
     rows = [
         one
         for one in found.marks
-        if one.hole.side == "left"
-        or (apart and one.hole.side == "right")  # floor and ceiling are not straight
+        if one.hole.screw == 1
+        and (
+            one.hole.side == "left" or (apart and one.hole.side == "right")
+        )  # floor and ceiling are not straight
     ]
+    seconds = [one for one in found.marks if one.hole.screw > 1 and one.hole.side in ENDS]
+    aside = [one for one in seconds if at(lay) is ScrewLay.BESIDE]
+    below = [one for one in seconds if one not in aside and (one.hole.side == "left" or apart)]
+    names = ("Left holes", "Right holes")
+    lower = []
+    if aside:  # a lower bracket has its one screw in the middle
+        names = ("Upper left, screw 1", "Upper right, screw 1")
+        lower = [one for one in found.marks if one.hole.row == "lower" and one.hole.side in ENDS]
     return Tape(
         windows=(
-            window("hole_left", "Left holes", *hooked_across(at, left), units),
+            window("hole_left", names[0], *hooked_across(at, left), units),
             center,
             *(
                 window(f"hole_{one.hole.side}", f"Hole {one.hole.side}", *hooked_across(at, one), units)
                 for one in inner
             ),
-            window("hole_right", "Right holes", *hooked_across(at, right), units),
+            window("hole_right", names[1], *hooked_across(at, right), units),
+            *(
+                window(one.hole.key, f"Lower {one.hole.side} hole", *hooked_across(at, one), units)
+                for one in lower
+            ),
+            *(_screw(at, one, hooked_across(at, one)) for one in aside),
             *(_up(at, one, apart) for one in rows),
+            *(_screw(at, one, hooked_up(at, one)) for one in below),
         )
+    )
+
+
+def _screw(at: Ask, one: HoleMark, hooked: tuple[str, float]) -> TapeWindow:
+    """A further screw of a bracket."""
+    side = "" if at(lay) is not ScrewLay.BESIDE and at(up_from) == "datum" else f" {one.hole.side}"
+    return window(
+        one.hole.key, f"{one.hole.row.capitalize()}{side}, screw {one.hole.screw}", *hooked, at.units
     )
 
 
@@ -274,7 +300,7 @@ def _row(at: Ask, one: HoleMark) -> MarkRow:
     way = "above" if one.from_datum_mm >= 0 else "below"
     return MarkRow(
         key=one.hole.key,
-        name=f"{one.hole.row} {one.hole.side}",
+        name=one.hole.name,
         from_left=at.text(one.from_left_mm),
         from_center=way_words(at, 0, one.from_centre_mm),
         from_stud="" if stud is None else "on its center" if abs(stud) < 0.5 else way_words(at, 0, stud),

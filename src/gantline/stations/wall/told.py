@@ -6,6 +6,7 @@ from gantline.core.wall.facts import HoleFact, blocked_xs_mm, drilled_x_mm, is_b
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.stations.survey import bands, lattice
+from gantline.stations.wall.screws import first_screw_off_mm
 
 
 def facts(at: Ask) -> tuple[HoleFact, ...]:
@@ -18,8 +19,9 @@ def facts(at: Ask) -> tuple[HoleFact, ...]:
 
 def held(at: Ask) -> tuple[float | None, float | None]:
     """Where the left and the right bracket are fixed by what is drilled [mm]."""
-    there = at(facts)
-    return drilled_x_mm(there, "left"), drilled_x_mm(there, "right")
+    there, off = at(facts), at(first_screw_off_mm)
+    left, right = drilled_x_mm(there, "left"), drilled_x_mm(there, "right")
+    return None if left is None else left - off, None if right is None else right - off
 
 
 def free_studs(at: Ask) -> tuple[float, ...]:

@@ -8,13 +8,12 @@ from gantline.core.wall.cleat import CleatPlace
 from gantline.core.wall.loads import OWN
 from gantline.core.wall.ways import Way
 from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
-from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
 from gantline.stations.common import lift_on_mm, standoff_mm, way
 from gantline.stations.size import screen
-from gantline.stations.survey import lattice, room
+from gantline.stations.survey import lattice, room, wall_build
 from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.loads import fixing_key
 from gantline.stations.wall.shown import when
@@ -81,6 +80,16 @@ def slides_rows(at: Ask) -> bool:
     return at(lower_holes) and at.given(Hanging.row_fixed_mm) is None and at(way) is not Way.LEDGER
 
 
+def many_screws(at: Ask) -> bool:
+    """Whether a bracket has more than one screw."""
+    return at.field(Hanging.per_bracket) > 1
+
+
+def on_proud_screws(at: Ask) -> bool:
+    """Whether brackets drop over screw heads that stand out of the wall."""
+    return at(way) is Way.PROUD_SCREWS
+
+
 def own_fixing(at: Ask) -> bool:
     """Whether the fixing is described here."""
     return at(fixing_key) == OWN
@@ -101,6 +110,9 @@ for _key, _label, _field, _show in (
     ("cleat_board", "Board", Hanging.cleat_board_mm, on_cleat),
     ("cleat_point", "Long point to frame top", Hanging.cleat_point_mm, boards_count),
     ("cleat_screw", "Front edge to its screws", Hanging.cleat_screw_mm, boards_count),
+    ("screws_lie", "Screws of a bracket", Hanging.screws_lie, many_screws),
+    ("screws_apart", "Spacing of a bracket's screws", Hanging.screws_apart_mm, many_screws),
+    ("proud", "Screw heads out of the wall", Hanging.proud_mm, on_proud_screws),
     ("rod", "Rod, hook to eye", Hanging.rod_mm, on_rods),
     ("compress", "Bottom mounts pressed in", Hanging.compress_mm, on_catch),
     ("leaflet", "As the leaflet gives it", Hanging.leaflet_mm, by_leaflet),
@@ -220,7 +232,7 @@ def pads(at: Ask) -> Display | None:
 )
 def pencil(at: Ask) -> Display | None:
     """Where a plate will not hide the marks."""
-    if at.field(Survey.build) != "studs" or not at(at_brackets):
+    if at(wall_build) != "studs" or not at(at_brackets):
         return None
     made = term("plate", at.field(Hanging.plate_height_mm)) / 2.0 + term(
         "clear of it", at.default(WallDefaults.pencil_mm)

@@ -3,14 +3,17 @@
 from collections.abc import Iterator
 
 from gantline.core.defaults import WallDefaults
+from gantline.core.height.place import WishKind
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
+from gantline.job.model.height import HeightTarget
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.common import carrier_mm, way
 from gantline.stations.frame import mass_kg
+from gantline.stations.height import placement
 from gantline.stations.survey import room
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
@@ -21,6 +24,7 @@ from gantline.stations.wall.way import (
     further,
     hang_parts,
     leaflet_off_mm,
+    lower_holes,
     on_studs,
     parts_by_size,
     rows_fixed_apart_mm,
@@ -36,7 +40,11 @@ def parts(at: Ask) -> Iterator[Finding]:
         return
     two, count, wanted = at(pair), at(hang_parts), at(parts_by_size)
     subject = field_of(Hanging.hang_parts).pointer
-    if count < wanted and at(way) is not Way.WIRE:
+    # a kit that gives its brackets, two above and two below, is not asked for a third
+    by_kit = (
+        at.field(FrameBuild.build) == "kit" and at.given(Hanging.hang_parts) is not None and at(lower_holes)
+    )
+    if count < wanted and at(way) is not Way.WIRE and not by_kit:
         text = f"{count} hang parts on the top rail: a screen of this size and mass wants {wanted}."
         fix = (cure(f"Use {wanted}", (Hanging.hang_parts, wanted)),)
         yield Finding(code=Code.FEW_PARTS, severity="check", text=text, subject=subject, cures=fix)
@@ -82,7 +90,15 @@ def leaflet(at: Ask) -> Iterator[Finding]:
         f"{'higher' if off > 0.0 else 'lower'} than planned. Read the drop on the bracket, or plan the frame where the leaflet "
         "wants it; the marks go by the plan."
     )
-    fix = (cure("Go by the drop", (Hanging.height_by, "drop")),)
+    top = at(placement).top_mm + off
+    fix = (
+        cure(
+            f"Plan the frame where the leaflet's holes put it, its top at {at.text(top)}",
+            (HeightTarget.wish, WishKind.FRAME_TOP.value),
+            (HeightTarget.wish_mm, top),
+        ),
+        cure("Go by the drop", (Hanging.height_by, "drop")),
+    )
     yield Finding(code=Code.LEAFLET, severity="stop", text=text, subject=subject, cures=fix)
 
 
@@ -94,7 +110,7 @@ def above(at: Ask) -> Iterator[Finding]:
         over = one.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(one.x_mm)
         if over > 0.0:
             text = (
-                f"The {one.row} {one.side} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
+                f"The {one.name} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
                 "or a lower screen."
             )
             subject = f"{field_of(Hanging.rod_mm).pointer}#{one.key}"
