@@ -5,16 +5,20 @@ from typing import Any
 
 import pytest
 
+from gantline.compare.sizes import size_table
 from gantline.job.edits import Edit, apply
 from gantline.job.model import Job
 from gantline.plan.plan import JobPlan
+from gantline.sheets.registry import SHEETS
+from gantline.sheets.sheet import Ready
 from gantline.stations import plan
 from gantline.stations.align.solve import free, hands
 from gantline.stations.common import standoff_mm
 from gantline.stations.frame.blank import work_area_mm
+from gantline.stations.wall import drilling
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
 from tests.conftest import demo_job
-from tests.made import changed, number
+from tests.made import changed, number, taken
 
 WALL = {
     "/survey/wall_width_mm": 4500, "/survey/ceiling_mm": 2600, "/survey/datum_mm": 1200, "/survey/stud_first_mm": 250,
@@ -77,3 +81,75 @@ def test_the_rear_of_a_body_swings_about_its_lens_and_a_lens_without_side_shift_
 def test_drop_to_frame_top_is_of_the_hole_for_hanging_rods_too() -> None:
     made = small(wall__way="rods", wall__drop_mm=254, wall__rod_mm=150)
     assert number(made, "hole_drop") == pytest.approx(104)
+
+
+def test_a_bracket_with_two_screws_has_two_marks_and_its_loads_are_of_one_screw() -> None:
+    two: dict[str, Any] = {
+        "wall__per_bracket": 2,
+        "wall__screws_apart_mm": 40,
+        "frame__mass_kg": 20,
+        "survey__build": "studs",
+    }
+    single = small(frame__mass_kg=20, survey__build="studs")
+    for lay, (across, up), share in (("over", (0, -40), 0.5), ("keyhole", (0, -40), 1.0)):
+        made = small(wall__screws_lie=lay, **two)
+        holes = {hole.key: hole for hole in (made.ask(drilling) or pytest.fail("no holes")).holes}
+        first, second = holes["upper-left"], holes["upper-left-s2"]
+        assert (second.x_mm - first.x_mm, second.y_mm - first.y_mm) == (across, up)
+        assert number(made, "load_shear") == pytest.approx(share * number(single, "load_shear"))
+        rows = [
+            row.split(",")[0]
+            for row in SHEETS["marks"].make(Ready(made=made, stamp="v1")).decode().splitlines()
+        ]
+        assert "upper left screw 2" in rows
+    # 40 apart is 20 to either side of a stud's middle, and 19 less 10 is all that a 38 stud gives
+    beside = small(wall__screws_lie="beside", **two)
+    assert "stop" in {finding.severity for finding in beside.findings if finding.code == "screws-off-stud"}
+    # drilled where it came to lie, the bracket follows its first screw and the second follows the bracket
+    drilled = {"id": "d1", "hole": "upper-left", "state": "drilled", "x_mm": 1453, "y_mm": 1900}
+    moved = small(wall__screws_lie="over", wall__facts=[drilled], **two).ask(drilling)
+    assert moved is not None
+    assert next((hole.x_mm, hole.y_mm) for hole in moved.holes if hole.key == "upper-left-s2") == (1453, 1860)
+
+
+def test_a_proud_screw_is_longer_by_what_stands_out_of_the_wall() -> None:
+    assert small(wall__way="proud-screws", wall__proud_mm=12).ask(least_mm) == 12 + 12.5 + 40
+
+
+def test_the_frame_goes_where_the_picture_was_taped_and_the_difference_is_the_bodys_real_offset() -> None:
+    """88 1/8″ wide at 16:9 is 49.57″ high; four taped corners have their middle at 54 7/16″, 31 7/16″ over the lens."""
+    inch = 25.4
+    corners = {"tl": (28, 79.25), "tr": (116, 79.125), "br": (116.125, 29.625), "bl": (27.875, 29.75)}
+    taped = {
+        f"{corner}_{axis}_mm": place[at] * inch
+        for corner, place in corners.items()
+        for at, axis in enumerate("xy")
+    }
+    cabinet = {"id": "b1", "kind": "cabinet", "x_mm": 36 * inch, "y_mm": 0, "width_mm": 72 * inch, "height_mm": 18 * inch, "depth_mm": 1000}  # fmt: skip
+    made = small(
+        survey__wall_width_mm=144 * inch, survey__boxes=[cabinet], size__value_mm=88.125 * inch, size__border__top_mm=12.7,
+        throw__ratio_low=0.28, throw__ratio_high=0.28, throw__has_shift=False, throw__offset=0.14, throw__mount="cabinet",
+        throw__body__lens_above_base_mm=5 * inch, hang__first="picture", hang__picture=[taped | {"id": "p1"}],
+    )  # fmt: skip
+    assert number(made, "frame_top") == pytest.approx((54.4375 + 49.5703 / 2 + 0.5) * inch, abs=0.1)
+    (said,) = texts(made, "real-offset")
+    assert f"{100 * (31.4375 / 49.5703 - 0.5):.1f} %" in said
+    assert not texts(made, "cabinet-height")
+
+
+def test_a_leaflets_number_counts_for_its_own_size_alone() -> None:
+    cabinet = {
+        "id": "c",
+        "kind": "cabinet",
+        "x_mm": 1500,
+        "y_mm": 0,
+        "width_mm": 1500,
+        "height_mm": 450,
+        "depth_mm": 500,
+    }
+    made = small(survey__boxes=[cabinet], wall__height_by="cabinet", wall__leaflet_mm=1480)
+    (off,) = [finding for finding in made.findings if finding.code == "leaflet-height"]
+    plan_there = next(cure for cure in off.cures if cure.text.startswith("Plan the frame"))
+    assert not texts(plan(taken(made.ask.job, plan_there.changes)), "leaflet-height")
+    rows = size_table(made.ask).rows
+    assert not any("leaflet" in stop for row in rows if not row.chosen for stop in row.stops)

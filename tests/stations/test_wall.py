@@ -64,7 +64,7 @@ def test_a_hole_in_a_band_has_no_clean_mark_on_anything_that_leaves_the_program(
     assert not {"hole-left", "load-upper-left"} & drawn.keys()
     assert {"hole-right", "load-upper-right"} <= drawn.keys()
     assert any(key.startswith("band-hit") for key in drawn)
-    assert sum(isinstance(one, Label) and one.text == "do not drill" for one in drawn.values()) == 2
+    assert sum(isinstance(one, Label) and one.text == "do not drill" for one in drawn.values()) == 3
 
 
 @pytest.mark.parametrize(
