@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from gantline.core.doubt import other_readings
 from gantline.core.typed_length import UnreadableLength, read_length
-from gantline.core.units import LengthStyle, Units, length_text, plain, read_tape, tolerance_text
+from gantline.core.units import LengthStyle, Units, length_text, off_text, plain, read_tape, tolerance_text
 
 FEET = Units(LengthStyle.FEET_INCHES, 16)
 ALL_UNITS = [Units(style, fraction) for style in LengthStyle for fraction in (8, 16, 32)]
@@ -92,9 +92,11 @@ def test_every_reading_of_a_doubtful_length_can_be_taken_without_a_doubt(
         assert len(choices) == 2  # a fraction in a metric job
 
 
-def test_inches_under_one_after_feet_show_their_zero_and_an_allowed_error_is_never_rounded_up() -> None:
+def test_inches_under_one_after_feet_show_their_zero_and_an_allowed_error_is_no_finer_than_the_tape() -> None:
     feet = Units(LengthStyle.FEET_INCHES)
     assert length_text(8 * 304.8 + 12.7, feet) == "8′\u00a00\u00a01\u20442″"
     assert length_text(12.7, feet) == "1\u20442″"
-    assert tolerance_text(1.0, feet) == "1\u204432″"  # 1 mm is 2.52 of 64ths
-    assert tolerance_text(0.69, Units()) == "0.6\u00a0mm"
+    assert tolerance_text(2.0, feet) == "1\u204416″"  # 2 mm is 1.26 of 16ths
+    assert tolerance_text(1.0, feet) == "no difference you can see at 1\u204416″"
+    assert off_text(1.0, feet) == "1\u204416″"
+    assert off_text(4.5, Units()) == "5\u00a0mm"

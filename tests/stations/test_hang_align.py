@@ -57,7 +57,8 @@ def test_a_body_turned_right_is_told_to_turn_back_and_ends_where_it_should() -> 
     assert said[0].endswith("to the right: its nose turns left")  # the rear swings the other way
     assert "nose tips up" in said[1]
     assert "Right side of the body" in said[2]
-    last = [float(one.replace("−", "-")) for one in made.table("align").moves[-1].after]
+    in_mm = plan(edited(made.ask.job, {"/units/style": "mm"}))
+    last = [float(after.replace("−", "-")) for after in in_mm.table("align").moves[-1].after]
     spill = demo_job("mill-loft").size.overspill_mm or 0.0
     assert max(abs(one - spill) for one in last) <= number(made, "corner_within")
     assert findings(made.ask.job)["picture-off"].severity == "check"

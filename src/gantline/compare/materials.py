@@ -268,7 +268,7 @@ def _hang(at: Ask) -> Iterator[Need]:
     yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
     for thick, count in at(pack).items():
         yield Need(
-            key=f"wall-shims-{thick:g}", name=f"shims, {thick:g} mm", amount=count, pack=10, why="hanging"
+            key=f"wall-shims-{thick:g}", name=f"shims, {at.text(thick)}", amount=count, pack=10, why="hanging"
         )
     if at(bottom) in ("pads", "strips"):
         what = (

@@ -99,7 +99,7 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
     ]
     return SizeTable(
         rows=tuple(rows),
-        states=at(state_names),
+        states=() if at(seen) is None else at(state_names),
         advice=_advice(rows),
         common=common,
         unlit=_unlit(at),
@@ -132,8 +132,8 @@ def _advice(rows: Sequence[SizeRow]) -> str:
     possible = [at for at, row in enumerate(rows) if not row.stops]
     if not possible:
         return f"None of these sizes works. {rows[0].verdict}"
-    fewest = min(len(rows[at].checks) for at in possible)
-    best = max(at for at in possible if len(rows[at].checks) == fewest)
+    fewest = min(rows[at].sort["checks"] for at in possible)
+    best = max(at for at in possible if rows[at].sort["checks"] == fewest)
     one = rows[best]
     why = "with no warnings" if fewest == 0 else f"with the fewest warnings ({one.verdict.rstrip('.')})"
     said = f"{one.diagonal} is the largest size {why}."
@@ -162,7 +162,7 @@ def _row(
         chosen=chosen,
         angles=_angles(at(sights)),
         necks="" if mine is None else f"{mine.top_deg:.0f}° · {mine.centre_deg:.0f}°".replace("-", "−"),
-        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}′",
+        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f} arcmin",
         luminance="" if light is None else f"{luminance:.0f}",
         contrasts=tuple(contrast_text(one) for one in contrasts),
         bands=tuple(contrast_band(one) for one in contrasts),
@@ -173,7 +173,7 @@ def _row(
         sort={
             "diagonal": picture.diagonal_mm,
             "stops": float(len(stops)),
-            "checks": float(len(checks)),
+            "checks": float(sum(check.remarks for check in checks)),
             "luminance": luminance,
         },
         changes=changes,
@@ -186,9 +186,12 @@ def _first(found: tuple[Against, ...]) -> str:
 
 
 def _angles(found: tuple[Sight, ...]) -> str:
-    """Viewing angle in the nearest seat, the main one, the farthest; always three, so that each has its name."""
+    """Viewing angle in the nearest seat, the main one, the farthest; always three, so that each has its name, of
+    several seats."""
     if not found:
         return ""
+    if len(found) == 1:
+        return f"{found[0].angle_deg:.0f}°"
     ordered = sorted(found, key=lambda one: one.seat.distance_mm)
     main = next((one for one in found if one.seat.main), ordered[0])
     return " · ".join(f"{one.angle_deg:.0f}°" for one in (ordered[0], main, ordered[-1]))

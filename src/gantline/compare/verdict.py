@@ -13,18 +13,25 @@ IN_TURN = tuple(sorted(STATIONS, key=lambda station: station.speaks))
 
 @dataclass(frozen=True, slots=True)
 class Against:
-    """One thing against a variant."""
+    """One thing against a variant. remarks: how many things it says; none where only an assumption says them."""
 
     code: str
     severity: Severity
     station: str
     text: str
+    remarks: int = 1
 
 
 def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tuple[Against, ...]:
     """Findings of a severity at some stations, or at all of them. Their cures are not asked for."""
     return tuple(
-        Against(str(one.code), one.severity, station, one.text)
+        Against(
+            str(one.code),
+            one.severity,
+            station,
+            one.text,
+            0 if one.doubt else int(one.numbers.get("remarks", 1)),
+        )
         for station, one in _findings(at, severity, stations)
         if one.severity == severity
     )

@@ -32,7 +32,6 @@ class LengthStyle(StrEnum):
 
 FRACTIONAL = (LengthStyle.FEET_INCHES, LengthStyle.INCH_FRACTIONS)
 TAPE_DENOMINATORS = (8, 16, 32)
-FINEST = 64  # parts of an inch in which an allowed error is said
 
 
 @cache
@@ -149,13 +148,36 @@ def off_text(length_mm: float, units: Units) -> str:
     return length_text(math.ceil(length_mm / units.step_mm - TIE) * units.step_mm, units)
 
 
-def tolerance_text(length_mm: float, units: Units) -> str:
-    """An allowed error [mm >= 0] in the job's units, finer than its tape and never rounded up."""
-    if units.style in FRACTIONAL:
-        return f"{_inches(math.floor(length_mm / INCH_MM * FINEST + TIE), FINEST)}″"
+def fine_text(length_mm: float, units: Units) -> str:
+    """A small length [mm >= 0], as how far a rail bows: to a tenth where the job counts in millimeters, else as its tape
+    shows it, or under the half of a step that no tape shows."""
+    if units.style is LengthStyle.MILLIMETERS:
+        return f"{length_mm:.1f}{NO_BREAK}mm" if length_mm < 100.0 else length_text(length_mm, units)
+    if 0.0 < length_mm < units.step_mm / 2.0:
+        return f"under {length_text(units.step_mm, units)}"
+    return length_text(length_mm, units)
+
+
+def slope_text(mm_per_m: float, units: Units) -> str:
+    """A small slope [mm per m >= 0]: over a meter, or over eight feet where the job counts in inches."""
     if units.unit_mm == INCH_MM:
-        return f"{math.floor(length_mm / INCH_MM * 1000.0 + TIE) / 1000.0:.3f}{NO_BREAK}in"
-    return f"{math.floor(length_mm * 10.0 + TIE) / 10.0:.1f}{NO_BREAK}mm"
+        return f"{fine_text(mm_per_m * 8.0 * FOOT_MM / 1000.0, units)} in 8 feet"
+    return f"{mm_per_m:.1f}{NO_BREAK}mm/m"
+
+
+def bit_text(drill_mm: float, units: Units) -> str:
+    """A drill bit as it is sold: to the nearest 32nd of an inch, or in millimeters."""
+    if units.unit_mm == INCH_MM:
+        return f"{_inches(round(drill_mm / INCH_MM * 32.0), 32)}″"
+    return f"{drill_mm:g}{NO_BREAK}mm"
+
+
+def tolerance_text(length_mm: float, units: Units) -> str:
+    """An allowed error [mm >= 0] in the job's units, never finer than its tape and never rounded up."""
+    steps = math.floor(length_mm / units.step_mm + TIE)
+    if steps == 0:
+        return f"no difference you can see at {length_text(units.step_mm, units)}"
+    return length_text(steps * units.step_mm, units)
 
 
 @lru_cache(maxsize=8192)  # a plan writes the same few hundred lengths again at every step of a drag

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from itertools import islice
 from typing import Any, Literal
 
-from gantline.core.units import exact_text
+from gantline.core.units import Units, exact_text, slope_text
 from gantline.job.field import Field
 from gantline.job.model import FIELDS, ITEMS
 from gantline.plan.ask import DEFAULT_BITS, Ask
@@ -144,9 +144,15 @@ def assumptions_of(figures: Iterable[Figure], ask: Ask) -> tuple[Assumption, ...
             if key not in out:
                 one = DEFAULT_OF[key]
                 value = ask.shop[one]
-                text = exact_text(value, units) if one.unit == "mm" else f"{value:.4g} {one.unit}"
+                text = _usual_text(value, one.unit, units)
                 out[key] = Assumption(key=key, label=one.meaning, text=text, pointer="", fact=False)
     return tuple(out.values())
+
+
+def _usual_text(value: float, unit: str, units: Units) -> str:
+    if unit == "mm/m":
+        return slope_text(value, units)
+    return exact_text(value, units) if unit == "mm" else f"{value:.4g} {unit}"
 
 
 def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:

@@ -2,11 +2,11 @@
 
 from dataclasses import dataclass
 
+from gantline.compare.materials import bench
 from gantline.job.model import FIELDS
 from gantline.sheets.pdf import render, to_pdf
 from gantline.sheets.sheet import FOR_THE_ORDER, PDF, Ready, Sheet
 
-STATIONS = ("survey", "size", "light", "height", "throw")
 KEYS = (
     "width",
     "height",
@@ -33,14 +33,21 @@ def order_check(ready: Ready) -> bytes:
     """Everything an order rests on that nobody has measured yet."""
     figures = ready.made.figures
     ordered = [figures[key] for key in KEYS if key in figures and figures[key].text]
-    facts = {one.key: one for one in FIELDS.values() if one.fact}
+    facts = {field.key: field for field in FIELDS.values() if field.fact}
+    binds = {key for figure in ordered for key in figure.rests_on} | {
+        fact.key for fact in ready.made.to_measure
+    }
     assumed = [
-        Open(one.label, one.text, facts[one.key].moves or one.working.source)
-        for one in figures.values()
-        if one.key in facts and one.known == "assumed" and one.text and one.station in STATIONS
+        Open(figure.label, figure.text, facts[figure.key].moves or figure.working.source)
+        for figure in figures.values()
+        if figure.key in facts and figure.key in binds and figure.known == "assumed" and figure.text
     ]
-    order = [(one.label, one.text) for one in ordered]
-    values = ready.common | {"open": assumed, "order": order}
+    lines = [line for line in bench(ready.made.ask, ready.boards).materials.rows if line.state == "buy"]
+    values = ready.common | {
+        "open": assumed,
+        "order": [(figure.label, figure.text) for figure in ordered],
+        "lines": lines,
+    }
     return to_pdf(render("order.html", ready.paper, title="order check", **values))
 
 

@@ -51,7 +51,7 @@ def rows_bound(screen: Screen, eyes: Sequence[Eye], edge: Edge, clear_mm: float)
 def over_rows(screen: Screen, bottom_mm: float) -> Bound:
     """The picture's bottom is not below what the eyes behind other heads need."""
     return Bound(
-        "rows", "view over the front row", bottom_mm + screen.picture.height_mm + screen.border.top_mm
+        "rows", "view past the heads in front", bottom_mm + screen.picture.height_mm + screen.border.top_mm
     )
 
 

@@ -88,7 +88,7 @@ def align_table(at: Ask) -> AlignTable:
         MoveRow(
             text=said(at, one),
             kind=one.kind,
-            after=tuple(short(each) for each in at(after_mm, one.after)),
+            after=tuple(short(at, each) for each in at(after_mm, one.after)),
             control=LENS.get(one.kind, ""),
             by=one.amount if one.kind in LENS else 0.0,
         )

@@ -2,10 +2,10 @@
 
 from gantline.core.align.corners import CORNERS, NAMES
 from gantline.core.align.moves import Move
-from gantline.core.units import LengthStyle
 from gantline.job.model.align import Aligned
 from gantline.plan.ask import Ask
 from gantline.stations.common import hung
+from gantline.stations.throw import projected
 
 NONE_MM = 0.05
 
@@ -16,11 +16,8 @@ def turns(count: float) -> str:
 
 
 def length(at: Ask, far_mm: float) -> str:
-    """A small push: to a tenth of a millimeter, which no fraction of an inch shows."""
-    exact = f"{far_mm:.1f} mm"
-    if at.units.style is LengthStyle.MILLIMETERS or far_mm < at.step_mm / 2.0:
-        return exact
-    return f"{at.text(far_mm)} ({exact})"
+    """A small push, in the job's units."""
+    return at.fine(far_mm)
 
 
 def said(at: Ask, one: Move) -> str:
@@ -42,9 +39,8 @@ def said(at: Ask, one: Move) -> str:
             where = " at its plate" if at(hung) else ""
             return f"Right side of the body {far} {'up' if plus else 'down'}{where}"
         case "ratio":
-            return (
-                f"Zoom until the picture is {100.0 * abs(one.amount):.1f} % {'larger' if plus else 'smaller'}"
-            )
+            wide = at.fine(abs(one.amount) * at(projected).width_mm)
+            return f"Zoom until the picture is {wide} {'wider' if plus else 'narrower'}"
         case "shift_h":
             return _shift(at, one.amount, "right" if plus else "left")
         case "shift_v":
@@ -58,9 +54,12 @@ def said(at: Ask, one: Move) -> str:
 
 
 def _shift(at: Ask, amount: float, side: str) -> str:
-    turn = at.given(Aligned.shift_turn)
-    knob = "" if not turn else f", {turns(round(abs(amount) / turn * 8.0) / 8.0)} of its knob"
-    return f"Lens shift {side} {100.0 * abs(amount):.1f} %{knob}"
+    """By its knob where somebody counted its turns, else by how far the picture moves on the screen."""
+    turn, panel = at.given(Aligned.shift_turn), at(projected)
+    far = at.fine(abs(amount) * (panel.width_mm if side in ("left", "right") else panel.height_mm))
+    if turn:
+        return f"Lens shift {side}, {turns(round(abs(amount) / turn * 8.0) / 8.0)} of its knob: the picture moves {far}"
+    return f"Lens shift {side} until the picture has moved {far}"
 
 
 def outside(at: Ask, off_mm: float | None) -> str:
@@ -70,9 +69,12 @@ def outside(at: Ask, off_mm: float | None) -> str:
     return "on it" if abs(off_mm) < NONE_MM else f"{at.text(abs(off_mm))} {'out' if off_mm > 0.0 else 'in'}"
 
 
-def short(off_mm: float) -> str:
-    """The same for a narrow table [mm]: +4.0."""
-    return "0" if abs(off_mm) < NONE_MM else f"{off_mm:+.1f}".replace("-", "−")
+def short(at: Ask, off_mm: float) -> str:
+    """The same for a narrow table: +4.0, or +3/16 where the job counts in inches."""
+    said = at.fine(abs(off_mm)).replace("\u00a0mm", "")
+    if abs(off_mm) < NONE_MM or said.startswith("under"):
+        return "0"
+    return f"{'+' if off_mm > 0.0 else '−'}{said}"
 
 
 CORNER_NAMES = [(key, NAMES[key]) for key in CORNERS]

@@ -131,7 +131,7 @@ def _sag(key: str, label: str, span: Callable[[Ask], float]) -> None:
         pull = term("line tension", at(line_tension_n_m), " N/m") / 1000.0
         stiff = term("E", at(stuff)[0], " GPa") * 1000.0 * term("I", at(board_section).inertia_mm4, " mm⁴")
         made = 5.0 * pull * square(square(term("span", span(at)))) / (384.0 * stiff)
-        return Display(made.value, made, f"{made.value:.1f} mm")
+        return Display(made.value, made, at.fine(made.value))
 
 
 _sag("rail_sag", "Rails bow inward", lambda at: at(widest_span_mm))

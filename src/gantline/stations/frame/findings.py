@@ -107,7 +107,7 @@ def stiffness(at: Ask) -> Iterator[Finding]:
     most = at.default(FrameDefaults.sag_allowed_mm)
     sag, count = at(rail_sag_mm), at(brace_count)
     if sag > most:
-        text = f"The fabric bows the rails {sag:.1f} mm between the braces; {most:g} mm is the most that does not show."
+        text = f"The fabric bows the rails {at.fine(sag)} between the braces; {at.fine(most)} is the most that does not show."
         more = (
             (cure(f"Use {count + 1} brace{'s' if count else ''}", (FrameBuild.centre_bars, count + 1)),)
             if count < 8
@@ -121,7 +121,7 @@ def stiffness(at: Ask) -> Iterator[Finding]:
     stile = at(stile_sag_mm)
     if stile > most:
         text = (
-            f"The fabric bows the stiles {stile:.1f} mm; {most:g} mm is the most that does not show. Upright braces do not "
+            f"The fabric bows the stiles {at.fine(stile)}; {at.fine(most)} is the most that does not show. Upright braces do not "
             "help them: take a wider board, or add a horizontal brace."
         )
         subject = field_of(FrameBuild.board).pointer

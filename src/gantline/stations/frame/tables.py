@@ -171,14 +171,14 @@ def bow_table(at: Ask) -> BowTable | None:
         BowRow(
             braces=one.braces,
             span=at.text(one.span_mm),
-            bow=f"{one.sag_mm:.1f} mm" if one.sag_mm < 100.0 else f"{one.sag_mm:.0f} mm",
+            bow=at.fine(one.sag_mm),
             enough=one.sag_mm <= most,
             used=one.braces == used,
         )
         for one in at(sags)[: max(used + 2, 4)]
     )
     places = tuple(BracePlace(id=one.id, text=at.text(one.u_mm)) for one in at.things(FrameBuild.braces))
-    return BowTable(rows=rows, allowed=f"{most:g} mm", places=places)
+    return BowTable(rows=rows, allowed=at.fine(most), places=places)
 
 
 def roll_drawing(at: Ask) -> RollDrawing | None:
@@ -224,9 +224,9 @@ def bought_boards(at: Ask) -> SightedBoards | None:
         SightedRow(
             id=one.board.key,
             length=at.text(one.board.length_mm),
-            crook=f"{one.board.crook_mm:g} mm",
-            bow=f"{one.board.bow_mm:g} mm",
-            twist=f"{one.board.twist_mm:g} mm",
+            crook=at.fine(one.board.crook_mm),
+            bow=at.fine(one.board.bow_mm),
+            twist=at.fine(one.board.twist_mm),
             verdict=f"for a {one.role}" if one.role else f"take it back: {one.why} too large",
             good=one.rank is not None,
         )

@@ -30,7 +30,7 @@ SLACKS = (
     ("soffit", "soffit"),
     ("neck", "neck angle"),
     ("lowest-edge", "lowest allowed edge"),
-    ("rows", "view over the front row"),
+    ("rows", "view past the heads in front"),
     ("furniture", "furniture below"),
     ("skirting", "baseboard"),
     ("shift-upper", "upper end of the lens shift"),

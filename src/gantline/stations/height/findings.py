@@ -6,6 +6,7 @@ from enum import StrEnum
 
 from gantline.core.defaults import SeatsDefaults
 from gantline.core.height.bounds import HeightCase, centre_guidance_mm, room_left_mm
+from gantline.core.height.place import WishKind
 from gantline.core.height.solve import largest_fitting
 from gantline.core.sight.rows import FARTHER_MM, bottoms_mm, move_aside_mm
 from gantline.core.sight.rows import ROUNDING_MM as CLEAR_MM
@@ -20,8 +21,8 @@ from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import fabric_plane_mm, standoff_mm
-from gantline.stations.height.limits import behind, lower_edge_mm, place
-from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_top_mm
+from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, place
+from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
 from gantline.stations.size import aspect, screen
 from gantline.stations.survey import SeatPlace, seats, wall_mm
 
@@ -31,6 +32,15 @@ BY_HAND = {
     "furniture": "Lower the furniture {0}",
     "soffit": "Raise the soffit {0}, or move the screen beside it",
     "neck": "Move the seats back, or choose a smaller picture",
+}
+
+
+EASIER_MM = 10.0  # less is not felt in a neck
+ASKED = {
+    WishKind.EYE_LINE: "an eye line at",
+    WishKind.FRAME_TOP: "the frame top at",
+    WishKind.FRAME_BOTTOM: "the frame bottom at",
+    WishKind.CEILING_GAP: "a ceiling gap of",
 }
 
 
@@ -69,14 +79,18 @@ def sideways(at: Ask) -> Iterator[Finding]:
 def target(at: Ask) -> Iterator[Finding]:
     """A target that a bound has moved."""
     hung, wanted = at(placement), at(target_top_mm)
-    if not hung.possible or hung.height.binds == "wish":
-        return
+    asked_for = at.given(H.wish_mm)
+    if asked_for is None or not hung.possible or hung.height.binds == "wish":
+        return  # nobody asked for what is only usual
     bound = hung.height.high if wanted > hung.top_mm else hung.height.low
     off_mm, way = abs(wanted - hung.top_mm), "lower" if wanted > hung.top_mm else "higher"
+    if off_mm < at.step_mm / 2.0:
+        return
     yield Finding(
         code=Code.TARGET_HELD,
         severity="note",
-        text=f"You asked for the frame top at {at.text(wanted)}. The {bound.name} keeps it {at.text(off_mm)} {way}.",
+        text=f"You asked for {ASKED[at(target_kind)]} {at.text(asked_for)}. The {bound.name} keeps the frame "
+        f"{at.text(off_mm)} {way}.",
         subject=field_of(H.wish_mm).pointer,
         numbers={"off_mm": off_mm},
     )
@@ -87,14 +101,20 @@ def comfort(at: Ask) -> Iterator[Finding]:
     """The center of the picture over the eye line: guidance, warns and does not bind."""
     hung, degrees = at(placement), at.default(SeatsDefaults.neck_centre_deg)
     highest = centre_guidance_mm(hung.place.screen, at(asked).eyes, degrees)
-    if highest is None or hung.top_mm <= highest + 0.5:
+    if highest is None or hung.top_mm <= highest + EASIER_MM:
         return
     over_mm = hung.top_mm - highest
+    least = at(low_limit)
+    free_mm = max(0.0, hung.top_mm - least.y_top_mm) if hung.possible else 0.0
+    said = f"The picture's center is more than {degrees:g}° above the eye line of a seat."
+    if free_mm < EASIER_MM:
+        said += f" It cannot hang lower: the {least.name} holds it." if hung.possible else ""
+    else:
+        said += f" Lowering the screen {at.text(at.down(min(over_mm, free_mm)))} is easier on the neck."
     yield Finding(
         code=Code.CENTER_HIGH,
         severity="check",
-        text=f"The picture's center is more than {degrees:g}° above the eye line of a seat. Lowering the screen "
-        f"{at.text(over_mm)} is easier on the neck.",
+        text=said,
         subject=field_of(H.wish_mm).pointer,
         numbers={"over_mm": over_mm},
     )

@@ -66,7 +66,7 @@ def rounding(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.NO_ROUNDED_SIZE, severity="note", text=text, subject=subject)
     elif not near[0].exact:
         text = (
-            f"No nearby size is exactly {at.field(Size.aspect)} in {at.text(step)} steps. "
+            f"No nearby size is exactly {at.field(Size.aspect)} with steps of {at.text(step)}. "
             "Each option shows its error."
         )
         yield Finding(code=Code.NO_EXACT_SIZE, severity="note", text=text, subject=subject)

@@ -15,7 +15,7 @@ from gantline.plan.finding import Finding, noted
 from gantline.stations.height import lower_edge_mm, placement, platforms, raised_mm, rect_of_picture
 from gantline.stations.size.findings import Code
 from gantline.stations.survey import SeatPlace, seats
-from gantline.stations.throw import pixels_over
+from gantline.stations.throw import pixels_known, pixels_over
 
 CODE = "seats-outside-guidance"
 NAMED = 4  # more seats than this are not named in one sentence
@@ -138,7 +138,10 @@ def guidance(at: Ask) -> Iterator[Finding]:
     needs = any(one.blocked for one in at(sights))
     cures = at(platforms, tuple(one.platform_mm for one in at(sights))) if needs else ()
     subject = field_of(Survey.seats).pointer
-    yield Finding(code=CODE, severity="check", text=f"{said}{rest}.", subject=subject, cures=cures)
+    remarks = {"remarks": float(sum(len(words) for _, words in bad))}
+    yield Finding(
+        code=CODE, severity="check", text=f"{said}{rest}.", subject=subject, numbers=remarks, cures=cures
+    )
 
 
 @noted
@@ -165,7 +168,7 @@ def warnings(at: Ask, one: Sight) -> list[str]:
         words.append(f"a head in front is in the way: build a platform of {at.text(one.platform_mm)}")
     if one.top_deg > at(held_against).neck_deg:
         words.append(f"top of picture {one.top_deg:.0f}° up")
-    if one.pixel_arcmin > 1.0:
+    if one.pixel_arcmin > 1.0 and at(pixels_known):  # nothing is held against a panel that nobody entered
         words.append("pixels show")
     return words
 
@@ -194,7 +197,7 @@ def _row(at: Ask, one: Sight) -> SeatRow:
         top_neck=f"{one.top_deg:.0f}°".replace("-", "−"),
         center_neck=f"{one.centre_deg:.0f}°".replace("-", "−"),
         far_edge=f"{one.far_edge_deg:.0f}°",
-        pixel=f"{one.pixel_arcmin:.1f}′",
+        pixel=f"{one.pixel_arcmin:.1f} arcmin",
         sight=f"needs platform {at.text(one.platform_mm)}" if one.blocked else "clear",
         warnings=tuple(warnings(at, one)),
     )

@@ -98,7 +98,7 @@ def _row(at: Ask, one: TidySize, *, chosen: bool) -> RoundedRow:
         diagonal=at.text(one.diagonal_mm),
         diagonal_change=changed if changed.startswith("−") else f"+{changed}",
         aspect_error="exact" if one.exact else f"{100 * one.aspect_error:+.2f} %".replace("-", "−"),
-        edge_error="" if one.exact else f"{abs(one.edge_error_mm):.1f} mm {way}",
+        edge_error="" if one.exact else f"{at.fine(abs(one.edge_error_mm))} {way}",
         exact=one.exact,
         chosen=chosen,
         changes=(change(Size.tidy, None if chosen else value),),

@@ -20,18 +20,19 @@ FABRIC = Caution(
 SPRINGS = Caution(
     key="springs", name="Springs", text="Eye protection, and a hook tool instead of fingers: springs fly."
 )
-STAPLES = Caution(
-    key="staples",
-    name="Stapler",
-    text="Eye and ear protection. Legs at least 3 mm shorter than the board is thick; never a staple in the viewable "
-    "area, none on a plate or a screw of the frame: staple beside it.",
+STAPLES = (
+    "Eye and ear protection. Legs at least {} shorter than the board is thick; never a staple in the viewable area, none on a "
+    "plate or a screw of the frame: staple beside it."
 )
+SHORTER_MM = 3.0  # a staple's legs than the board
 
 
 def cautions(at: Ask) -> tuple[Caution, ...]:
     """The fabric always; springs and staples where they are used."""
-    own = {Hold.SPRING: SPRINGS, Hold.STAPLE: STAPLES}.get(at(hold))
-    return (FABRIC,) if own is None else (FABRIC, own)
+    held = at(hold)
+    if held == Hold.STAPLE:
+        return (FABRIC, Caution(key="staples", name="Stapler", text=STAPLES.format(at.text(SHORTER_MM))))
+    return (FABRIC, SPRINGS) if held == Hold.SPRING else (FABRIC,)
 
 
 def begun(at: Ask) -> bool:

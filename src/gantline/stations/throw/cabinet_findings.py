@@ -13,13 +13,15 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorBody
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Cure, Finding, cure, found, noted
+from gantline.plan.finding import Change, Cure, Finding, cure, found, noted
 from gantline.stations.common import place_slack_mm, way_words
 from gantline.stations.height import centre_x_mm, placement, under
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.findings import OFF_THE_SCREEN
 from gantline.stations.throw.lens import projected
+
+LEAST_TURN = 0.05  # of a foot: less nobody turns
 
 
 @noted
@@ -59,8 +61,18 @@ def depth(at: Ask) -> Iterator[Finding]:
             f"{at.text(needed.depth_needed_mm)} from the wall."
         )
         subject = f"{field_of(Survey.boxes).pointer}/{name}"
+        z = at.up(box.low[2] + over)
+        pull = Cure(
+            text=f"Pull the {box.name} out from the wall, its back to {at.text(z)} from it",
+            changes=(Change(pointer=f"{subject}/z_mm", value=z),),
+        )
         yield Finding(
-            code=Code.CABINET_DEPTH, severity="check", text=text, subject=subject, numbers={"over_mm": over}
+            code=Code.CABINET_DEPTH,
+            severity="check",
+            text=text,
+            subject=subject,
+            numbers={"over_mm": over},
+            cures=(pull,),
         )
 
 
@@ -106,7 +118,7 @@ def height(at: Ask) -> Iterator[Finding]:
         )
         return
     turn = at.given(ProjectorBody.foot_turn_mm)
-    if lift > 0.0 and turn:
+    if lift >= at.step_mm / 2.0 and turn and lift / turn >= LEAST_TURN:
         text = f"Level the {box.name} both ways first. Then turn all feet out {lift / turn:.1f} turns ({at.text(lift)})."
         yield Finding(code=Code.FEET, severity="note", text=text, subject=subject)
 

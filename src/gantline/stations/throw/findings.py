@@ -193,7 +193,10 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
         reach=kept.reach,
         offset=kept.offset,
     )
-    top = (change(HeightTarget.wish, WishKind.FRAME_TOP.value), change(HeightTarget.wish_mm, at.near(free.chosen_mm)))
+    top = (
+        change(HeightTarget.wish, WishKind.FRAME_TOP.value),
+        change(HeightTarget.wish_mm, at.near(free.chosen_mm)),
+    )
     for one in _tilt(there, need, kept, at(projected).height_mm):
         yield Finding(
             code=Code.TILT_INSTEAD,

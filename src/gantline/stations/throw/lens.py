@@ -171,3 +171,8 @@ def region(at: Ask) -> tuple[tuple[float, float], ...]:
 def pixels_over(at: Ask) -> tuple[float, float]:
     """Width of the panel's image [mm] and pixels across it."""
     return at(projected).width_mm, float(at.field(Lighting.pixels_across))
+
+
+def pixels_known(at: Ask) -> bool:
+    """Whether the panel's pixels were entered."""
+    return at.given(Lighting.pixels_across) is not None

@@ -157,7 +157,7 @@ def foot_back(at: Ask) -> Display | None:
 
 
 def _slope(key: str, label: str, power: int) -> None:
-    @FIGURES.other(key, label, "", SLOPE)
+    @FIGURES.other(key, label.replace("{}", "step"), "", SLOPE)
     def slope(at: Ask) -> Display | None:
         """What a millimeter of distance does."""
         found, body = at(cabinet_depths), at(cabinet_body)
@@ -170,9 +170,10 @@ def _slope(key: str, label: str, power: int) -> None:
         aspect = term("panel aspect ratio", panel.width_mm / panel.height_mm, "")
         made = (1.0 / ratio, offset / (ratio * aspect), (1.0 + offset) / (ratio * aspect))[power]
         value = (found.width_per_mm, found.bottom_per_mm, found.top_per_mm)[power]
-        return Display(value, made, f"{value:.1f}\u00a0mm")
+        step = at.step_mm
+        return Display(value, made, at.fine(value * step), label=label.format(at.text(step)))
 
 
-_slope("per_mm_width", "Width, per 1 mm of distance", 0)
-_slope("per_mm_top", "Top edge, per 1 mm of distance or wall bow", 2)
-_slope("per_mm_bottom", "Bottom edge, per 1 mm of distance", 1)
+_slope("per_mm_width", "Width, per {} of distance", 0)
+_slope("per_mm_top", "Top edge, per {} of distance or wall bow", 2)
+_slope("per_mm_bottom", "Bottom edge, per {} of distance", 1)

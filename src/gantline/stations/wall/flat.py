@@ -6,6 +6,7 @@ import numpy as np
 
 from gantline.core.defaults import SurveyDefaults
 from gantline.core.errors import OutOfRange
+from gantline.core.units import INCH_MM
 from gantline.core.wall.flat import Flatness, flatness, shim_pack, shims_mm, wind_mm
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import GapReading, Survey
@@ -14,6 +15,7 @@ from gantline.stations.height import rect_of_frame
 from gantline.stations.wall.solve import drilling
 
 PACK_MM = (5.0, 3.0, 2.0, 1.0)
+PACK_IN = (0.25, 0.125, 0.0625)
 
 
 def gap_readings(at: Ask) -> tuple[tuple[float, float, float], ...]:
@@ -73,7 +75,8 @@ def shims(at: Ask) -> tuple[Shim, ...]:
 
 def pack(at: Ask) -> dict[float, int]:
     """Shims to bring, by thickness [mm]."""
-    return shim_pack([one.thick_mm for one in at(shims)], PACK_MM)
+    sizes = [INCH_MM * size for size in PACK_IN] if at.units.unit_mm == INCH_MM else PACK_MM
+    return shim_pack([one.thick_mm for one in at(shims)], sizes)
 
 
 def wind(at: Ask) -> float | None:

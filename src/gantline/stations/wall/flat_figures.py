@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from gantline.core.units import slope_text
 from gantline.core.wall.flat import Flatness, lands_lower_mm
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
@@ -21,7 +22,9 @@ def out_of_plumb(at: Ask) -> Display | None:
     if not isinstance(found, Flatness):
         return None
     value = found.plumb_mm_m
-    return Display(value, text=f"{abs(value):.1f} mm/m, top {'in' if value > 0.0 else 'back'}", how=PLANE)
+    return Display(
+        value, text=f"{slope_text(abs(value), at.units)}, top {'in' if value > 0.0 else 'back'}", how=PLANE
+    )
 
 
 @FLAT_FIGURES.other("wall_square", "Wall out of square to the room", "mm/m", PLANE)
@@ -32,7 +35,9 @@ def out_of_square(at: Ask) -> Display | None:
         return None
     value = found.square_mm_m
     return Display(
-        value, text=f"{abs(value):.1f} mm/m, {'right' if value > 0.0 else 'left'} end in", how=PLANE
+        value,
+        text=f"{slope_text(abs(value), at.units)}, {'right' if value > 0.0 else 'left'} end in",
+        how=PLANE,
     )
 
 
@@ -65,7 +70,7 @@ def shim_pack(at: Ask) -> Display | None:
     """By thickness."""
     if not at(shims):
         return None
-    text = ", ".join(f"{count} × {size:g} mm" for size, count in at(pack).items()) or "none"
+    text = ", ".join(f"{count} × {at.text(size)}" for size, count in at(pack).items()) or "none"
     return Display(text, text=text, how="each support filled with the thickest first")
 
 
@@ -90,10 +95,11 @@ def belly_moves(at: Ask) -> Display | None:
         * term("proud", proud)
         / term("throw", throw)
     )
-    each = lands_lower_mm(rise, throw, 1.0)
+    step = at.step_mm
+    each = at.fine(lands_lower_mm(rise, throw, step))
     return Display(
         value,
         made,
-        f"{value:.1f} mm lower",
-        how=f"1 mm proud there moves it by {each:.1f} mm: make it flat, or shim the frame",
+        f"{at.fine(value)} lower",
+        how=f"{at.text(step)} proud there moves it by {each}: make it flat, or shim the frame",
     )

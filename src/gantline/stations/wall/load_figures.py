@@ -1,6 +1,7 @@
 """What the fixings carry, how long they must be and how deep they are drilled."""
 
 from gantline.core.defaults import WallDefaults
+from gantline.core.units import bit_text
 from gantline.core.wall.loads import G_M_S2, SPREAD_MM, Base, drill_depth_mm
 from gantline.core.wall.screws import WOOD_SCREWS
 from gantline.job.model.hanging import Hanging
@@ -118,7 +119,7 @@ def drill(at: Ask) -> Display:
     one, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
     cover = 0.0 if at(on_backer) else at.field(Hanging.cover_mm)
     deep = at.text(drill_depth_mm(one, cover_mm=cover))
-    bit = size.bit_inch if size is not None and at(by_inches) else f"{one.drill_mm:g} mm"
+    bit = size.bit_inch if size is not None and at(by_inches) else bit_text(one.drill_mm, at.units)
     text = f"{bit}, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
     into = ""
     if one.base is Base.BOARD:

@@ -22,7 +22,7 @@ export const Moves = ({ plan }: { plan: Plan }) => {
     <div className="h-full overflow-auto px-3 pb-2">
       {!table.fits && (
         <p className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
-          <strong>Read again first.</strong> One of the readings fits no pose; these moves lean on it.
+          <strong>One reading does not fit.</strong> The moves below depend on it: read it again first.
         </p>
       )}
       <Trouble text={trouble ? said(trouble) : ''} />
@@ -52,7 +52,7 @@ export const Moves = ({ plan }: { plan: Plan }) => {
         ))}
       </Table>
       <p className="px-2 pt-1 text-quiet text-small">
-        Sideways · up or down, mm outside after the move. If they read otherwise, stop and read all four corners again.
+        Sideways · up or down, outside after the move. If they read otherwise, stop and read all four corners again.
       </p>
     </div>
   )
