@@ -56,7 +56,7 @@ def test_stiffness_depth_and_legs_are_found_with_their_cures() -> None:
     assert "bows the rails" in said(none, "rail-bows")
     cure = next(one for one in none.findings if one.code == "rail-bows").cures[0]
     assert (cure.text, cure.changes[0].value) == ("Use 1 brace", 1)
-    assert "comes out in the fabric" in said(made("basement-den", __frame__staple_mm=18), "fastener-too-long")
+    assert "poke through the fabric" in said(made("basement-den", __frame__staple_mm=18), "fastener-too-long")
     assert "19\u00a0mm" in said(
         made("basement-den", __frame__depth_mm=40, __units__style="mm"), "frame-depth-differs"
     )

@@ -71,7 +71,7 @@ def test_a_wide_screen_gets_a_third_part_and_says_so_where_the_wall_has_no_wood_
     rows = rows_of(made)
     assert rows["upper"][1] == pytest.approx((rows["upper"][0] + rows["upper"][2]) / 2.0)
     few = findings(changed("parish-hall", frame__build="timber", wall__hang_parts=2))["few-hang-parts"]
-    assert (few.severity, few.text.startswith("2 hang parts")) == ("check", True)
+    assert (few.severity, few.text.startswith("Use 3 hang parts")) == ("check", True)
     many = findings(changed("mill-loft", wall__hang_parts=12))["few-hang-parts"]
     assert "find studs between" in many.text
 

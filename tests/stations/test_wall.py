@@ -212,7 +212,7 @@ def test_what_holds_the_screen_is_ranked_and_a_choice_against_it_says_what_it_co
     assert "other-way-serves" not in {one.code for one in (*made.findings, *known.findings)}
     backed = plan(taken(known.ask.job, ranked["backer"].changes))
     said = next(one for one in backed.findings if one.code == "other-way-serves")
-    assert (said.severity, said.text.startswith("Screws into two studs would serve")) == ("note", True)
+    assert (said.severity, said.text.startswith("Screws into two studs also works")) == ("note", True)
     hung = plan(taken(known.ask.job, ranked["cleat"].changes))
     there, place = hung.ask(drilling), hung.ask(cleat_place)
     assert there is not None

@@ -131,5 +131,5 @@ def _answered(found: results.Asked | None, done: Done) -> Response:
     if found is None:
         raise WorkGone("Nobody waited for this, so that it was given up. Ask again.")
     if found.content is None:
-        raise WorkFailed(found.trouble or "This came to nothing. Ask again.")
+        raise WorkFailed(found.trouble or "This could not be completed. Try again.")
     return done(found.content)

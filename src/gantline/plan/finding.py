@@ -25,7 +25,7 @@ class Change:
 
 
 def change(named: object, value: ChangeValue) -> Change:
-    """Setting a field."""
+    """The edit that sets a field to a value."""
     return Change(pointer=field_of(named).pointer, value=value)
 
 

@@ -21,7 +21,7 @@ POSE = (
     ("align_yaw", "Turned"),
     ("align_pitch", "Tilted"),
     ("align_roll", "Rolled"),
-    ("corner_worst", "Farthest corner off"),
+    ("corner_worst", "Largest corner error"),
     ("corner_within", "Within"),
     ("align_ratio", "Throw ratio"),
     ("align_shift_h", "Shift sideways"),

@@ -1,4 +1,4 @@
-"""What every answer is."""
+"""Base class of all API answers."""
 
 from pydantic import BaseModel, ConfigDict
 

@@ -126,7 +126,7 @@ class Aligned(Part):
     ] = []
     corner_sigma_mm: Annotated[
         Annotated[float, Ends(0.01, 20.0)] | None,
-        Field("corner_sigma", "A corner reading is good to", default=AlignDefaults.corner_sigma_mm),
+        Field("corner_sigma", "Corner reading accuracy", default=AlignDefaults.corner_sigma_mm),
     ] = None
     shift_turn: Annotated[Share | None, Field("shift_turn", "Shift, a turn of its knob", "share")] = None
     luminance: Annotated[

@@ -298,7 +298,7 @@ class Hanging(Part):
     ] = None
     compress_mm: Annotated[
         DistanceMm | None,
-        Field("compress", "Bottom mounts pressed in", default=WallDefaults.compress_mm, ends=mm(0.0, 500.0)),
+        Field("compress", "Bottom mount compression", default=WallDefaults.compress_mm, ends=mm(0.0, 500.0)),
     ] = None
     trim_mm: Annotated[
         DistanceMm | None, Field("height_trim", "Height trim, each way", derived=True, ends=mm(0.0, 500.0))
@@ -334,13 +334,13 @@ class Hanging(Part):
     ] = None
     anchor_name: Annotated[Line | None, Field("anchor_name", "Own fixing", "text", "own fixing")] = None
     anchor_base: Annotated[
-        Base | None, Field("anchor_base", "It holds in", "choice", Base.BOARD.value, BASES)
+        Base | None, Field("anchor_base", "Anchored in", "choice", Base.BOARD.value, BASES)
     ] = None
     anchor_depth_mm: Annotated[
         DistanceMm | None,
         Field(
             "anchor_depth",
-            "Its depth there",
+            "Embedment depth",
             default=WallDefaults.anchor_depth_mm,
             fact=True,
             ends=mm(0.0, 500.0),

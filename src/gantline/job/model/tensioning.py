@@ -69,9 +69,9 @@ class Tensioning(Part):
     ] = None
     cluster: Annotated[
         Annotated[int, Ends(1, 10)] | None,
-        Field("cluster", "Points of a side with its corner", "count", 1),
+        Field("cluster", "Side points fixed with each corner", "count", 1),
     ] = None
-    from_end: Annotated[bool | None, Field("from_end", "Along a side from its end", "switch", False)] = None
+    from_end: Annotated[bool | None, Field("from_end", "Start each side at its end", "switch", False)] = None
     bars: Annotated[Bars | None, Field("bars", "Center bars go in", "choice", Bars.BETWEEN.value, BARS)] = (
         None
     )

@@ -247,7 +247,7 @@ class ProjectorPlace(Part):
         PositionMm | None,
         Field(
             "distance_offset",
-            "Measuring point out from the pupil",
+            "Measuring point ahead of the lens pupil",
             default=0.0,
             fact=True,
             spread=15.0,

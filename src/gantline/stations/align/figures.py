@@ -26,7 +26,7 @@ TURNS = (
 )
 
 
-@FIGURES.length("corner_worst", "Farthest corner off", "the largest miss of the last round")
+@FIGURES.length("corner_worst", "Largest corner error", "the largest miss of the last round")
 def corner_worst(at: Ask) -> Display | None:
     """From where it should be."""
     value = at(worst_mm)
@@ -37,7 +37,7 @@ def corner_worst(at: Ask) -> Display | None:
     )
 
 
-@FIGURES.length("corner_wanted", "Each corner outside by", "the overspill")
+@FIGURES.length("corner_wanted", "Overspill wanted at each corner", "the overspill")
 def corner_wanted(at: Ask) -> Display:
     """Where the corners should be."""
     return Display(at(wanted_mm), term("overspill", at(wanted_mm)))

@@ -52,7 +52,7 @@ def readings(at: Ask) -> Iterator[Finding]:
         frame = f"the frame is out of square, its top {far} to the {side}"
         if not names or leaning_pose.lean_falls_by >= float(max(leaning_pose.falls_by)):
             other = f" Or a reading slipped: {slipped}." if names else ""
-            text = f"No pose makes these corners: {frame}. Read its sides and diagonals at Frame: they are taken in.{other}"
+            text = f"No projector position explains these corners; {frame}. Measure its sides and diagonals at Frame.{other}"
             yield _finding(Code.LEANS, "check", text)
             return
         alike += f" Or {frame}: read its sides and diagonals at Frame."

@@ -245,7 +245,7 @@ def roll_length(at: Ask) -> Display | None:
     return Display(made.value, made, f"{made.value:.1f} m")
 
 
-@FIGURES.length("roll_spare", "Left beside it on the roll", "roll width less the blank")
+@FIGURES.length("roll_spare", "Fabric left over on the roll", "roll width less the blank")
 def roll_spare(at: Ask) -> Display | None:
     """How much of the roll's width is not used."""
     cut = at(roll_cut) if at(timber) else None

@@ -176,8 +176,8 @@ def fasteners(at: Ask) -> Iterator[Finding]:
         over = too_long_mm(long, through, clear)
         if over > 0.0:
             text = (
-                f"The {name}, {at.text(long)}, is {at.text(over)} too long for {at.text(through)} of wood: it comes out "
-                f"in the fabric. Keep it {at.text(clear)} shorter than the wood."
+                f"{name.capitalize()} {at.text(over)} too long for {at.text(through)} of wood: it will poke through the fabric. "
+                f"Use one {at.text(clear)} shorter than the wood is thick."
             )
             subject = field_of(field).pointer
             yield Finding(code=Code.FASTENER, severity="stop", text=text, subject=subject)

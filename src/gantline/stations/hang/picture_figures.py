@@ -47,7 +47,7 @@ def width(at: Ask) -> Display | None:
     return Display(found.width_mm, (over + under) / 2.0)
 
 
-@PICTURE.length("body_out", "Then move the body out by", "the fabric stands proud of the bare wall")
+@PICTURE.length("body_out", "Move the projector back by", "the fabric stands proud of the bare wall")
 def out(at: Ask) -> Display | None:
     """So that it is as far from the fabric as it was from the wall."""
     if at(taped) is None or at(mount_kind) != CABINET:

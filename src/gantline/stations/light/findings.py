@@ -85,7 +85,7 @@ def lamps(at: Ask) -> Iterator[Finding]:
             pointer = f"{base}/{one.id}/lamps"
             left = [key for key in one.lamps if key in known]
             off = Cure(text="Take it off the list", changes=(Change(pointer=pointer, value=left),))
-            text = f"{one.name}: a lamp it is lit by is no longer in the survey."
+            text = f"{one.name} uses a lamp that was removed from the survey. Choose another."
             yield Finding(code=Code.LAMP_GONE, severity="note", text=text, subject=pointer, cures=(off,))
 
 

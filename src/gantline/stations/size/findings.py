@@ -46,7 +46,7 @@ def starting(at: Ask) -> Iterator[Finding]:
     if begun.missing:
         yield Finding(code=begun.missing, severity="stop", text=MISSING[begun.missing], subject=lead)
     if begun.refused:
-        text = f"This start gives no picture: {begun.refused}."
+        text = f"No picture size from these entries: {begun.refused}."
         yield Finding(code=Code.START_IMPOSSIBLE, severity="stop", text=text, subject=lead)
 
 

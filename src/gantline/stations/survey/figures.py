@@ -87,7 +87,7 @@ def stud_first(at: Ask) -> Display:
     )
 
 
-@FIGURES.length("stud_next", "Read once more at", "where one more reading most probably settles it")
+@FIGURES.length("stud_next", "Next stud reading at", "where one more reading most probably settles it")
 def stud_next(at: Ask) -> Display | None:
     """Only while two lattices explain the readings alike."""
     fitted = at(stud_fit)

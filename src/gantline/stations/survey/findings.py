@@ -69,14 +69,14 @@ def undecided(at: Ask) -> Iterator[Finding]:
     if at(lattice) is None or fitted is None or fitted.decided:
         return
     both = [at.text(one.spacing_mm) for one in (fitted.best, fitted.rival) if one is not None]
-    said = "two lattices of studs" if len(set(both)) < 2 else f"studs {' and '.join(both)} apart"
+    said = "two stud layouts" if len(set(both)) < 2 else f"studs {' and '.join(both)} apart"
     more = (
         ""
         if fitted.next_mm is None
         else f" Hold a magnet at {at.text(fitted.next_mm)} and enter what it finds there."
     )
-    few = "The readings fit" if fitted.rival is not None else "Too few readings for"
-    text = f"{few} {said} alike: do not drill yet.{more}"
+    few = "The readings fit" if fitted.rival is not None else "Too few readings to be sure of"
+    text = f"{few} {said}. Do not drill yet.{more}"
     yield Finding(
         code=Code.STUDS_UNDECIDED,
         severity="stop",

@@ -46,8 +46,8 @@ def _when_corners(key: str, label: str, field: Any) -> None:
         return Display(at.field(field)) if at(sequence) is School.CORNERS_FIRST else None
 
 
-_when_corners("cluster", "Points of a side with its corner", Tensioning.cluster)
-_when_corners("from_end", "Along a side from its end", Tensioning.from_end)
+_when_corners("cluster", "Side points fixed with each corner", Tensioning.cluster)
+_when_corners("from_end", "Start each side at its end", Tensioning.from_end)
 
 
 @FIGURES.length(

@@ -31,7 +31,7 @@ def points(at: Ask) -> Iterator[Finding]:
     """A frame that cannot take its points."""
     why = at(along)
     if isinstance(why, str):
-        text = f"The points do not fit the frame: {why}."
+        text = "The fabric's points do not fit this frame: trim or inset leave no length for them. Make one of them smaller."
         subject = field_of(Tensioning.spacing_mm).pointer
         yield Finding(code=Code.POINTS, severity="stop", text=text, subject=subject)
 

@@ -43,7 +43,7 @@ def light(at: Ask) -> Iterator[Finding]:
     if isinstance(one, str):
         subject = field_of(Backlight.watts_per_m).pointer
         yield Finding(
-            code=Code.STRIP, severity="stop", text=f"No backlight like this: {one}.", subject=subject
+            code=Code.STRIP, severity="stop", text=f"This backlight will not work: {one}.", subject=subject
         )
     spacer, standoff = at.field(Backlight.spacer_mm), at(standoff_mm)
     if one is not None and spacer > standoff:

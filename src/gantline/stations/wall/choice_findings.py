@@ -26,7 +26,7 @@ def other_way(at: Ask) -> Iterator[Finding]:
     if own is None or ranked[0].key == own.key or not ranked[0].serves:
         return
     best = ranked[0]
-    text = f"{best.name} would serve: {best.why}. {own.name} costs more: {own.cost}."
+    text = f"{best.name} also works: {best.why}. {own.name} takes more effort: {own.cost}."
     yield Finding(code=Code.OTHER_WAY, severity="note", text=text, subject=field_of(Hanging.fix_to).pointer)
 
 

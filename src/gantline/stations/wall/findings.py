@@ -62,7 +62,7 @@ def brackets(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.BACKER, severity="note", text=text, subject=subject)
     if at(every_stud) and at(stud_piece) is None:
         what = "a cleat its place" if at(on_cleat) else "a ledger one on each side"
-        text = f"No two studs behind the frame leave {what}: move the screen, or put a backer board over the studs."
+        text = f"No stud pair works: none leaves {what}. Move the screen, or put a backer board across the studs."
         fix = (
             (cure("Put a backer board over the studs", (Hanging.fix_to, "backer")),)
             if at(studs_known)

@@ -20,7 +20,7 @@ def gaps(at: Ask) -> Iterator[Finding]:
     """Too few gaps, or two that contradict each other."""
     made = at(flat)
     if isinstance(made, str):
-        text = f"Nothing is said of the wall yet: {made}."
+        text = f"Wall flatness unknown: {made}."
         yield Finding(code=Code.GAPS, severity="note", text=text, subject=BASE)
     read = at(gap_readings)
     for a, b in at(clashing):

@@ -74,7 +74,7 @@ def handled_weight(at: Ask) -> Expr | None:
     return term("factor", at.default(WallDefaults.load_factor), "") * term("mass", mass, " kg") * G_M_S2
 
 
-@LOAD_FIGURES.other("load_used", "Of what a fixing may carry", "", "V / V_a + T / T_a")
+@LOAD_FIGURES.other("load_used", "Share of allowable load used", "", "V / V_a + T / T_a")
 def used_share(at: Ask) -> Display | None:
     """Both together."""
     shares = at(used_by_hole)

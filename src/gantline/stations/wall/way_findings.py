@@ -45,7 +45,7 @@ def parts(at: Ask) -> Iterator[Finding]:
         at.field(FrameBuild.build) == "kit" and at.given(Hanging.hang_parts) is not None and at(lower_holes)
     )
     if count < wanted and at(way) is not Way.WIRE and not by_kit:
-        text = f"{count} hang parts on the top rail: a screen of this size and mass wants {wanted}."
+        text = f"Use {wanted} hang parts on the top rail for this size and weight, not {count}."
         fix = (cure(f"Use {wanted}", (Hanging.hang_parts, wanted)),)
         yield Finding(code=Code.FEW_PARTS, severity="check", text=text, subject=subject, cures=fix)
     if two is None:

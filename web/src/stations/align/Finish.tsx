@@ -7,8 +7,8 @@ import { useProjector } from './useProjector'
 /** How focus is found: by no number, by looking. */
 export const Focus = () => (
   <p className="py-1 text-smallall leading-snug">
-    Lights off, cast “Focus”. Rack through both ways and stop where single pixels are sharpest at the center and in all corners.
-    Then look at the size once more: focus changes it a little.
+    Lights off, cast “Focus”. Turn focus past sharp both ways and stop where single pixels are sharpest at the center and in all
+    corners. Then check the picture size again; focusing changes it slightly.
   </p>
 )
 

@@ -9,11 +9,7 @@ const POWER = { off: 'off', warming: 'warming up', on: 'on', cooling: 'cooling d
 export const Projector = () => {
   const { names, now, act, trouble } = useProjector()
   if (!names.length)
-    return (
-      <p className="py-1 text-quiet text-smallall">
-        None is listed. The server's settings list the projectors it may speak to: GANTLINE_PROJECTORS.
-      </p>
-    )
+    return <p className="py-1 text-quiet text-smallall">No projectors set up. Add them to GANTLINE_PROJECTORS on the server.</p>
   return (
     <div className="flex flex-col gap-2 py-1">
       <div className="flex flex-wrap gap-1">

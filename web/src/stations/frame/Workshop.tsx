@@ -15,14 +15,14 @@ export const Bow = (props: StationProps) =>
     </>
   ) : null
 
-/** Braces at places of their own take the place of even ones. */
+/** Brace positions that somebody set; they replace the even ones. */
 const BracePlaces = ({ plan }: StationProps) => {
   const { edit } = useThisJob()
   const braces = plan.tables.bow?.places ?? []
   return (
     <div className="mt-3">
       <p className="pb-1 text-quiet text-small">
-        {braces.length > 0 ? 'Braces at places of their own, from the left seen from the back:' : 'Or place each brace yourself:'}
+        {braces.length > 0 ? 'Brace positions you set (from the left, seen from the back):' : 'Or place each brace yourself:'}
       </p>
       <ul>
         {braces.map((one, at) => (
