@@ -205,6 +205,20 @@ def test_whatever_the_crew_wishes_every_point_is_held_once(
     assert all(len(step.points) <= int(str(wished["batch"])) for step in inner)
     if wished["in_step"]:
         assert all(len(step.points) == len(step.partners) for step in inner)
+    # three at a time go to one side of the middle and then to the other; an even number is halved
+    batch = int(str(wished["batch"]))
+    if not wished["from_end"] and batch > 1:
+        by_number = {point.number: point for point in points}
+        ahead: dict[Side, int] = {}
+        for step in inner:
+            for number in step.points:
+                point = by_number[number]
+                middle = (width if point.side in (Side.TOP, Side.BOTTOM) else height) / 2.0
+                off = point.reading_mm - middle
+                ahead[point.side] = ahead.get(point.side, 0) + (
+                    0 if abs(off) < 1e-6 else 1 if off > 0 else -1
+                )
+            assert abs(ahead[Side(step.place)]) <= (batch if batch % 2 else 1)
     first = wished["first_side"]
     begun = [step for step in steps if step.part == "Middles"] or inner
     if any(step.place == first for step in begun):

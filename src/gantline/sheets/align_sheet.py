@@ -5,15 +5,16 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from gantline.core.align.corners import CORNERS, NAMES
-from gantline.job.model.align import Aligned
+from gantline.job.model.align import Aligned, Hung
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import PHOTO, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import done
 from gantline.stations.align.tables import align_table
+from gantline.stations.hang.solve import limits
 from gantline.stations.hang.tables import hang_table
-from gantline.stations.height import rect_of_frame
+from gantline.stations.height import picture_first, rect_of_frame
 from gantline.stations.size import screen
 from gantline.vision.reading import drawn_in, reading
 
@@ -45,6 +46,8 @@ def align_card(ready: Ready) -> bytes:
     values = ready.common | {
         "lead": ready.leading(rect_of_frame, screen),
         "hang": at(hang_table),
+        "blanks": [] if at.things(Hung.readings) else list(_blanks(at)),
+        "taped": at(picture_first) and not at.things(Hung.picture),
         "align": at(align_table),
         "moves": list(_moves(at)),
         "names": [NAMES[one] for one in CORNERS],
@@ -54,6 +57,26 @@ def align_card(ready: Ready) -> bytes:
         "photos": list(_photos(ready)),
     }
     return to_pdf(render("align.html", ready.paper, title="alignment card", **values))
+
+
+def _blanks(at: Ask) -> Iterator[tuple[str, str]]:
+    """What is read of the hung screen, and how far each may be off."""
+    limit = at(limits)
+    allowed = {
+        "level over the width": limit.level_mm,
+        "wind, at the crossing": limit.wind_mm,
+        "plumb, left end": limit.plumb_mm,
+        "plumb, right end": limit.plumb_mm,
+        "gap to the left wall end": limit.center_mm,
+        "gap to the right wall end": limit.center_mm,
+        "fabric margin, left": limit.margin_mm,
+        "fabric margin, right": limit.margin_mm,
+        "fabric margin, top": limit.margin_mm,
+        "fabric margin, bottom": limit.margin_mm,
+    }
+    for name, most_mm in allowed.items():
+        alike = "alike within " if name.startswith(("gap", "fabric")) else "within "
+        yield name, alike + at.text(max(most_mm, at.step_mm))
 
 
 def _photos(ready: Ready) -> Iterator[tuple[str, str]]:

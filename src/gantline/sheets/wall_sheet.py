@@ -13,6 +13,8 @@ from gantline.sheets.svg import face_svg, scale_text
 from gantline.sheets.tape_svg import tape_svg
 from gantline.stations.height import fits, rect_of_frame, rect_of_picture
 from gantline.stations.survey import room
+from gantline.stations.wall import drilling
+from gantline.stations.wall.loads import used_by_hole
 from gantline.stations.wall.tables import tape
 
 # too many lanes for a page; the viewable sides stand in the middle of the picture, and in the table of edges
@@ -52,7 +54,18 @@ def wall_sheet(ready: Ready) -> bytes:
     left = len(holes.rows) - len(stopped) if holes else 0
     shown = [one for one in (windows.windows if windows and left else ()) if one.key not in gone]
     named = {one.key: one for one in found.off if one.key not in gone}
+    at_wall = {caution.name for caution in made.plan.cautions if caution.station == "wall"}
     values = ready.common | {
+        "lead": [finding for finding in ready.leading(drilling) if finding.severity == "check"],
+        "loads": _loads(made.ask),
+        # a caution that two stations share is said once
+        "others": list(
+            {
+                caution.name: caution
+                for caution in made.plan.cautions
+                if caution.station not in ("wall", "tension") and caution.name not in at_wall
+            }.values()
+        ),
         "payoff": found,
         "off": [
             {"label": made.figures[key].label, "text": named[key].text, "rests": named[key].rests}
@@ -68,6 +81,17 @@ def wall_sheet(ready: Ready) -> bytes:
         "tapes": [(one, markup(tape_svg(one))) for one in shown],
     }
     return to_pdf(render("wall.html", ready.paper, title="wall sheet", **values))
+
+
+def _loads(at: Ask) -> dict[str, str]:
+    """How much of each upper fixing is used, by the key of its hole; none while the mass is not known."""
+    there, used = at(drilling), at(used_by_hole)
+    if there is None:
+        return {}
+    firsts = sorted(
+        (hole for hole in there.holes if hole.row == "upper" and hole.screw == 1), key=lambda hole: hole.x_mm
+    )
+    return {hole.key: f"{100.0 * share:.0f} %" for hole, share in zip(firsts, used, strict=False)}
 
 
 def _edges(at: Ask) -> Iterator[Edges]:

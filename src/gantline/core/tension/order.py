@@ -7,12 +7,13 @@ finish one side before its opposite is started.
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
-from itertools import pairwise
+from itertools import pairwise, zip_longest
 
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
 from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
 from gantline.core.tension.steps import TensionStep, made_step
+from gantline.core.tolerance import ROUNDING_MM
 
 # Crosswise: a corner, the one opposite, then the other two.
 CROSSWISE = (
@@ -238,7 +239,7 @@ class _Work:
         """One pair of sides: partner points in step, or a whole side and then its opposite."""
         held = self.inner[side] if self.frame.from_end else self._outward(side)
         held = [one for one in held if one.first_pass]
-        batches = [tuple(each) for each in batched(held, self.frame.batch)]
+        batches = self._batches(side, held)
         if not self.frame.in_step:
             yield from self._whole(part, side, batches, self.verb)
             return
@@ -246,6 +247,24 @@ class _Work:
         for index, batch in enumerate(batches):
             why = f"Partner points in step, {begin}, so nothing drifts." if index == 0 else ""
             yield self._paired(part, side, batch, self.verb, why)
+
+    def _batches(self, side: Side, held: Sequence[TensionPoint]) -> list[Run]:
+        """The points of one step each: from the middle an even batch takes half of it to either side, an odd one is counted to
+        one side and then to the other, so that neither gets ahead."""
+        count, half = self.frame.batch, self.frame.length(side) / 2.0
+        if self.frame.from_end or count == 1:
+            return [tuple(run) for run in batched(held, count)]
+        at_middle = tuple(point for point in held if abs(point.reading_mm - half) < ROUNDING_MM)
+        left = [point for point in held if point.reading_mm < half and point not in at_middle]
+        right = [point for point in held if point.reading_mm > half and point not in at_middle]
+        runs: list[Run] = [at_middle] if at_middle else []
+        step = count // 2 if count % 2 == 0 else count
+        for low, high in zip_longest(batched(left, step), batched(right, step), fillvalue=()):
+            if count % 2 == 0:
+                runs.append((*low, *high))
+            else:
+                runs += [tuple(run) for run in (low, high) if run]
+        return runs
 
     def middles_outward(self) -> Iterator[TensionStep]:
         begun: set[int] = set()
@@ -258,7 +277,7 @@ class _Work:
         runs: dict[Side, list[Run]] = {}
         for side in self.begins:
             fresh = [one for one in self._outward(side) if one.number not in begun]
-            runs[side] = [tuple(each) for each in batched(fresh, self.frame.batch)]
+            runs[side] = self._batches(side, fresh)
         why = "Opposite pairs, all four sides in step, so wrinkles walk to the corners."
         yield from self._walk("Outward", runs, self.kind.action, why)
         passes = 2 if self.frame.corner_pass == 1 else 1

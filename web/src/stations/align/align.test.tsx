@@ -79,7 +79,7 @@ test('moves stand in order with what the corners read after each, and nothing mo
   shown(Moves, { align: { ...ALIGN, corners: [corner('tl')], moves, fits: false } })
   expect(screen.getAllByRole('row')).toHaveLength(3)
   expect(screen.getByText('+1.0 · −2.0')).toBeTruthy()
-  expect(screen.getByText('Read again first.')).toBeTruthy()
+  expect(screen.getByText('One reading does not fit.')).toBeTruthy()
   cleanup()
   shown(Moves, { align: { ...ALIGN, corners: [corner('tl')], done: true } })
   expect(screen.getByText(/Aligned: every corner is within tolerance/)).toBeTruthy()
