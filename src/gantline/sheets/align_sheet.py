@@ -10,7 +10,7 @@ from gantline.plan.ask import Ask
 from gantline.sheets.pdf import PHOTO, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.stations.align.measured import measured_table
-from gantline.stations.align.solve import done
+from gantline.stations.align.solve import done, wanted_mm
 from gantline.stations.align.tables import align_table
 from gantline.stations.hang.solve import limits
 from gantline.stations.hang.tables import hang_table
@@ -49,6 +49,7 @@ def align_card(ready: Ready) -> bytes:
         "blanks": [] if at.things(Hung.readings) else list(_blanks(at)),
         "taped": at(picture_first) and not at.things(Hung.picture),
         "align": at(align_table),
+        "wanted": f"{at.text(at(wanted_mm))} outside" if at(wanted_mm) > 0.0 else "on the edge",
         "moves": list(_moves(at)),
         "names": [NAMES[one] for one in CORNERS],
         "pose": [(label, made.text(key)) for key, label in POSE if key in made.figures and made.text(key)],

@@ -10,7 +10,7 @@ from gantline.plan.ask import Ask
 from gantline.sheets.pdf import render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.stations.common import way
-from gantline.stations.wall import bought_fixing, drilling
+from gantline.stations.wall import bought_fixing, drilling, on_studs
 from gantline.stations.wall.datum import hooked_across, hooked_up
 from gantline.stations.wall.flat import shims
 from gantline.stations.wall.told import facts
@@ -19,7 +19,7 @@ READ_BACK = (
     ("check_across", "Hole to hole across"),
     ("check_down", "Upper to lower hole"),
     ("check_diagonal", "Both hole diagonals, alike"),
-    ("level_tolerance", "Left and right level within"),
+    ("level_tolerance", "Left and right level"),
 )
 ROWS = ("upper", "lower")
 BESIDE_MM = 10.0  # to look for the stud where a screw does not bite
@@ -53,6 +53,7 @@ def drilling_sheet(ready: Ready) -> bytes:
         "torque": at.given(Hanging.torque) or "",
         "tools": at.given(FrameBuild.tools) or "",
         "beside": at.text(at.up(BESIDE_MM)),
+        "studs": at(on_studs),
         "proud": ready.made.text("proud"),
         "sold": ready.made.text("screw_sold"),
         "read_back": [

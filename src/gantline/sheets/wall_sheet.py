@@ -46,7 +46,10 @@ class Edges:
 def wall_sheet(ready: Ready) -> bytes:
     """What stops the job, elevation, marks, tapes, edges, findings."""
     width = PAPERS[ready.paper][1]
-    kept = tuple(mark for mark in ready.front.marks if mark.key not in LEFT_OUT)
+    # each load stands in the table, beside its hole
+    kept = tuple(
+        mark for mark in ready.front.marks if mark.key not in LEFT_OUT and not mark.key.startswith("load-")
+    )
     wall, made = replace(ready.front, marks=kept), ready.made
     windows, found = made.ask(tape), payoff(made)
     stopped, gone = made.refused
@@ -56,7 +59,7 @@ def wall_sheet(ready: Ready) -> bytes:
     named = {one.key: one for one in found.off if one.key not in gone}
     at_wall = {caution.name for caution in made.plan.cautions if caution.station == "wall"}
     values = ready.common | {
-        "lead": [finding for finding in ready.leading(drilling) if finding.severity == "check"],
+        "lead": [finding for finding in ready.leading(drilling, measure=True) if finding.severity == "check"],
         "loads": _loads(made.ask),
         # a caution that two stations share is said once
         "others": list(

@@ -149,7 +149,7 @@ def _between(at: Ask, first: str, first_mm: float, second: str, second_mm: float
     return Display(made.value, made, how="of the marks as printed")
 
 
-@FIGURES.other("level_tolerance", "Left and right level within", "mm", "trade tolerance")
+@FIGURES.other("level_tolerance", "Left and right level", "mm", "trade tolerance")
 def level_tolerance(at: Ask) -> Display | None:
     """How far the rows may be off level."""
     two = at(pair)
@@ -159,7 +159,9 @@ def level_tolerance(at: Ask) -> Display | None:
     across = two.spacing_mm
     value = level_tolerance_mm(across, most_mm=largest)
     made = least(term("largest allowed", largest), term("across", across) * 0.5 / 1000.0)
-    return Display(value, made, at.allowed(value), how="or 0.5 mm per meter, whichever is less")
+    within = at.allowed(value)
+    text = within if within.startswith("no ") else f"within {within}"
+    return Display(value, made, text, how="or 0.5 mm per meter, whichever is less")
 
 
 @FIGURES.length("wished_spacing", "Spacing by the rule", "two thirds of the width keeps the rail straight")
