@@ -55,7 +55,7 @@ def _still_good(certificate: Path, key: Path, names: Sequence[str]) -> bool:
 
 
 def _alternatives(names: Sequence[str]) -> x509.SubjectAlternativeName:
-    return x509.SubjectAlternativeName([_name(one) for one in names])
+    return x509.SubjectAlternativeName([_name(name) for name in names])
 
 
 def _name(name: str) -> x509.GeneralName:

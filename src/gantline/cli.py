@@ -36,8 +36,8 @@ def _read(path: Path) -> "Job":
     try:
         return read_job_file(path.read_bytes())
     except BadDocument as error:
-        for one in error.problems:
-            typer.echo(f"{path.name} {one.pointer}: {one.text}", err=True)
+        for problem in error.problems:
+            typer.echo(f"{path.name} {problem.pointer}: {problem.text}", err=True)
         raise typer.Exit(2) from error
 
 
@@ -59,7 +59,7 @@ def plan(
     if drawing:
         body = {"plan": planned.plan, "drawing": {name: face(planned, name) for name in FACES}}
     sys.stdout.buffer.write(orjson.dumps(body, default=as_plain, option=orjson.OPT_INDENT_2) + b"\n")
-    if any(one.severity == "stop" for one in planned.plan.findings):
+    if any(finding.severity == "stop" for finding in planned.plan.findings):
         raise typer.Exit(3)
 
 

@@ -226,7 +226,9 @@ class PrivateDatabase:
         except OSError:
             return "it left no log."
         errors = [
-            one.partition("  ")[2] for one in lines if "FATAL:" in one or "PANIC:" in one or "ERROR:" in one
+            line.partition("  ")[2]
+            for line in lines
+            if "FATAL:" in line or "PANIC:" in line or "ERROR:" in line
         ]
         return errors[-1] if errors else (lines[-1] if lines else "its log is empty.")
 
@@ -289,7 +291,11 @@ class PrivateDatabase:
     def _run(self, *command: str) -> None:
         done = self._call(command)
         if done.returncode != 0:
-            said = [one for one in done.stdout.splitlines() if "error" in one or "could not" in one]
+            said = [
+                splitline
+                for splitline in done.stdout.splitlines()
+                if "error" in splitline or "could not" in splitline
+            ]
             raise DatabaseTrouble(
                 f"{command[0]} failed: {' '.join(said or done.stdout.split())[-300:]}\n"
                 f"Nothing was lost; free space and rights of {self.folder} are the usual reasons."

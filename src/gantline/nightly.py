@@ -152,7 +152,9 @@ def _counts(url: str) -> dict[str, int]:
     try:
         with Session(engine) as session:
             tables = Base.metadata.sorted_tables
-            return {one.name: session.scalar(select(func.count()).select_from(one)) or 0 for one in tables}
+            return {
+                table.name: session.scalar(select(func.count()).select_from(table)) or 0 for table in tables
+            }
     finally:
         engine.dispose()
 

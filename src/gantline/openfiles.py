@@ -128,20 +128,23 @@ def _job(pack: zipfile.ZipFile, session: Session, row: JobRow, names: set[str]) 
     return (_line(called, one) for one in found)
 
 
-def _line(called: str, one: ReadingRow) -> str:
-    lengths = ("" if value is None else f"{value:.3f}" for value in (one.x_mm, one.y_mm, one.value_mm))
-    removed = one.removed_at.isoformat() if one.removed_at else ""
+def _line(called: str, reading_row: ReadingRow) -> str:
+    lengths = (
+        "" if value is None else f"{value:.3f}"
+        for value in (reading_row.x_mm, reading_row.y_mm, reading_row.value_mm)
+    )
+    removed = reading_row.removed_at.isoformat() if reading_row.removed_at else ""
     cells = (
         guarded(called),
-        one.source,
-        str(one.seq),
-        one.what,
+        reading_row.source,
+        str(reading_row.seq),
+        reading_row.what,
         *lengths,
-        one.taken_at.isoformat(),
-        one.who or "",
+        reading_row.taken_at.isoformat(),
+        reading_row.who or "",
         removed,
     )
-    return ",".join(_cell(one_) for one_ in (*cells, one.removed_by or ""))
+    return ",".join(_cell(one_) for one_ in (*cells, reading_row.removed_by or ""))
 
 
 def _cell(text: str) -> str:

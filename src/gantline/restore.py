@@ -68,7 +68,9 @@ def restore(url: str, file: Path, passphrase: str = "") -> str:
             there = inspect(connection)
             for table in TABLES:
                 if there.has_table(table):
-                    columns = {one["name"] for one in there.get_columns(table) if not one.get("computed")}
+                    columns = {
+                        column["name"] for column in there.get_columns(table) if not column.get("computed")
+                    }
                     _copy(connection, file, table, columns)
             migrate_to(connection)
     except (SQLAlchemyError, psycopg.Error) as error:
@@ -96,7 +98,7 @@ def rows_of(file: Path) -> Generator[bytes, None, None]:
     """Every row that a restore would bring back, as text: to see that a backup can be read.  Raises: KeepTrouble."""
     _version(file)
     for table in TABLES:
-        columns = {one.name for one in Base.metadata.tables[table].columns}
+        columns = {column.name for column in Base.metadata.tables[table].columns}
         yield from (line for _, line in _rows(file, table, columns))
 
 

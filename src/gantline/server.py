@@ -95,7 +95,7 @@ def create_app(settings: Settings) -> FastAPI:
         Doors,
         https=beyond,
         build=_build(settings.web_folder),
-        hosts=[f"[{one}]" if ":" in one else one for one in settings.names],
+        hosts=[f"[{name}]" if ":" in name else name for name in settings.names],
     )
     app.add_middleware(Watch, numbers=app.state.numbers)
     for module in (

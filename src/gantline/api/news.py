@@ -56,8 +56,8 @@ class News:
                     await connection.execute(f"LISTEN {CHANNEL}")
                     for job_id in list(self.waiting):  # what came before, or meanwhile
                         self._tell(job_id, "readings")
-                    async for one in connection.notifies():
-                        self._tell(*one.payload.split(" ", 1))
+                    async for notify in connection.notifies():
+                        self._tell(*notify.payload.split(" ", 1))
             except psycopg.Error as error:
                 log.warning("news of other servers are missed: %s", type(error).__name__)
             await asyncio.sleep(AGAIN_S)

@@ -108,7 +108,7 @@ class Paired:
                 there = await run_in_threadpool(self._still_there, list(self.sockets))
             except SQLAlchemyError:  # out of reach: nobody was unpaired there meanwhile
                 continue
-            for device in [one for one in self.sockets if one not in there]:
+            for device in [socket for socket in self.sockets if socket not in there]:
                 for gone in self.sockets[device]:
                     gone.set()
 

@@ -16,28 +16,28 @@ from gantline.plan.plan import JobPlan
 Records = Callable[[RecordKind], list[tuple[str, str, dict[str, Any]]]]
 
 
-def compared(what: str, made: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
+def compared(what: str, job_plan: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
     """One comparison of a planned job.  more: measure and state of the floor.
 
     Raises: ValueError for no such name, TooMuchWork past a comparison's steps.
     """
     with budget(COMPARE_STEPS):
-        return _compared(what, made, more, records)
+        return _compared(what, job_plan, more, records)
 
 
-def _compared(what: str, made: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
+def _compared(what: str, job_plan: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
     match what:
         case "sizes":
-            return size_table(made.ask)
+            return size_table(job_plan.ask)
         case "fabrics":
-            return fabric_table(made.ask, records(RecordKind.FABRIC))
+            return fabric_table(job_plan.ask, records(RecordKind.FABRIC))
         case "projectors":
-            return projector_table(made.ask, records(RecordKind.PROJECTOR))
+            return projector_table(job_plan.ask, records(RecordKind.PROJECTOR))
         case "bench":
-            return bench(made.ask, records(RecordKind.BOARD))
+            return bench(job_plan.ask, records(RecordKind.BOARD))
         case "payoff":
-            return payoff(made)
+            return payoff(job_plan)
         case "floor":
-            return floor_map(made.ask, Measure(more["measure"]), state=int(more["state"]))
+            return floor_map(job_plan.ask, Measure(more["measure"]), state=int(more["state"]))
         case _:
             raise ValueError(f"there is no comparison named {what}")

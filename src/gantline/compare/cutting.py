@@ -94,7 +94,7 @@ def cutting(at: Ask, boards: Boards) -> Cutting:
         masks=tuple(mask_drawings(at)),
         kerf=at.text(at.field(FrameBuild.kerf_mm)),
         end_trim=at.text(at.field(FrameBuild.end_trim_mm)),
-        price=round(sum(one.price for one in groups), 2),
+        price=round(sum(group.price for group in groups), 2),
     )
 
 
@@ -184,12 +184,12 @@ def _trouble(at: Ask, error: CannotCut) -> str:
     )
 
 
-def _board(at: Ask, one: CutBoard) -> BoardRow:
+def _board(at: Ask, cut_board: CutBoard) -> BoardRow:
     return BoardRow(
-        stock=one.stock,
-        length=at.text(one.length_mm),
-        length_mm=one.length_mm,
-        price=one.price,
+        stock=cut_board.stock,
+        length=at.text(cut_board.length_mm),
+        length_mm=cut_board.length_mm,
+        price=cut_board.price,
         cuts=tuple(
             CutRow(
                 key=f"{cut.name}, {cut.to_mm - cut.from_mm:.1f} mm",
@@ -200,10 +200,10 @@ def _board(at: Ask, one: CutBoard) -> BoardRow:
                 from_mm=cut.from_mm,
                 to_mm=cut.to_mm,
             )
-            for cut in one.cuts
+            for cut in cut_board.cuts
         ),
-        offcut=at.text(one.offcut_mm),
-        offcut_mm=one.offcut_mm,
+        offcut=at.text(cut_board.offcut_mm),
+        offcut_mm=cut_board.offcut_mm,
     )
 
 

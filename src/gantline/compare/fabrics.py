@@ -67,7 +67,7 @@ class Trial:
     @property
     def bands(self) -> int:
         """Sum of the contrast bands over all light states."""
-        return sum(BANDS.index(contrast_band(one)) for one in self.contrasts)
+        return sum(BANDS.index(contrast_band(contrast)) for contrast in self.contrasts)
 
     @property
     def score(self) -> tuple[bool, bool, int, float]:
@@ -81,7 +81,7 @@ def fabric_table(at: Ask, records: Sequence[tuple[str, str, Mapping[str, Any]]])
 
     The reason is the first light state in which it falls behind the best.
     """
-    ranked = sorted((_try(at, *one) for one in records), key=lambda one: one.score, reverse=True)
+    ranked = sorted((_try(at, *record) for record in records), key=lambda one: one.score, reverse=True)
     names = at(state_names)
     best = ranked[0] if ranked else None
     rows = tuple(_row(at, one, best, names, rank) for rank, one in enumerate(ranked, start=1))
@@ -117,39 +117,39 @@ def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Trial:
     )
 
 
-def _row(at: Ask, one: Trial, best: Trial | None, states: tuple[str, ...], rank: int) -> FabricRow:
-    lit = bool(one.contrasts)
+def _row(at: Ask, trial: Trial, best: Trial | None, states: tuple[str, ...], rank: int) -> FabricRow:
+    lit = bool(trial.contrasts)
     return FabricRow(
-        key=one.key,
-        name=one.name,
-        category=str(one.body.get("sort", "")),
+        key=trial.key,
+        name=trial.name,
+        category=str(trial.body.get("sort", "")),
         rank=rank,
-        luminance=f"{one.luminance:.0f}" if lit else "",
-        uniformity=f"{100 * one.uniformity:.0f}\u00a0%" if one.luminance else "unsuitable" if lit else "",
-        contrasts=tuple(contrast_text(value) for value in one.contrasts),
-        bands=tuple(contrast_band(value) for value in one.contrasts),
-        worst_seat=one.seat,
-        reason=_reason(one, best, states, rank),
-        stops=one.stops,
-        chosen=at.given(FabricChoice.name) == one.name,
-        lobe=_polar(one.at),
+        luminance=f"{trial.luminance:.0f}" if lit else "",
+        uniformity=f"{100 * trial.uniformity:.0f}\u00a0%" if trial.luminance else "unsuitable" if lit else "",
+        contrasts=tuple(contrast_text(value) for value in trial.contrasts),
+        bands=tuple(contrast_band(value) for value in trial.contrasts),
+        worst_seat=trial.seat,
+        reason=_reason(trial, best, states, rank),
+        stops=trial.stops,
+        chosen=at.given(FabricChoice.name) == trial.name,
+        lobe=_polar(trial.at),
     )
 
 
-def _reason(one: Trial, best: Trial | None, states: tuple[str, ...], rank: int) -> str:
-    if one.stops:
-        return one.stops[0]
-    if rank > 1 and one.hot_spot:
-        return one.hot_spot
-    if not one.contrasts or best is None or not best.contrasts:
+def _reason(trial: Trial, best: Trial | None, states: tuple[str, ...], rank: int) -> str:
+    if trial.stops:
+        return trial.stops[0]
+    if rank > 1 and trial.hot_spot:
+        return trial.hot_spot
+    if not trial.contrasts or best is None or not best.contrasts:
         return "Seats and the projector's light are needed to rank fabrics"
     if rank == 1:
-        return f"best at its worst seat, {one.seat}"
-    for state, own, other in zip(states, one.contrasts, best.contrasts, strict=True):
+        return f"best at its worst seat, {trial.seat}"
+    for state, own, other in zip(states, trial.contrasts, best.contrasts, strict=True):
         if own < other * LESS:
             return f"{state}: contrast {contrast_text(own)} against {contrast_text(other)} at the worst seat"
-    if one.luminance < best.luminance:
-        return f"{one.luminance:.0f} against {best.luminance:.0f} cd/m² at the worst seat"
+    if trial.luminance < best.luminance:
+        return f"{trial.luminance:.0f} against {best.luminance:.0f} cd/m² at the worst seat"
     return "as good as the best"
 
 

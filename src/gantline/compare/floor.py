@@ -79,7 +79,7 @@ def floor_map(
         far_mm=far,
         columns=columns,
         rows=rows,
-        classes=tuple(int(one) for one in classes),
+        classes=tuple(int(kind) for kind in classes),
         words=words,
         ranks=ranks,
         at=f"eye {at.text(eye_mm)} above the floor{light}",
@@ -111,7 +111,7 @@ def _classes(
                 LightDefaults.bright_lamp_cd_m2,
                 LightDefaults.bright_day_cd_m2,
             )
-            found, ranges = _between(seen[:, 0], [at.default(one) for one in limits], " cd/m²")
+            found, ranges = _between(seen[:, 0], [at.default(limit) for limit in limits], " cd/m²")
             return found, _after(ranges, ("dull", "weak", "dark room", "lamps", "day")), (0, 1, 2, 3, 4)
         case Measure.UNIFORMITY:
             share = 100.0 * seen.min(axis=1) / np.maximum(seen.max(axis=1), 1e-9)
@@ -134,7 +134,7 @@ def _angles(at: Ask, x: Array, distance: Array) -> Classes:
         SeatsDefaults.angle_main_high_deg,
         SeatsDefaults.angle_near_deg,
     )
-    found, ranges = _between(angle, [at.default(one) for one in limits], "°")
+    found, ranges = _between(angle, [at.default(limit) for limit in limits], "°")
     words = ("small", "a far row", "a far row, good", "main row", "a near row", "too close")
     return found, _after(ranges, words), (0, 1, 2, 4, 3, 0)
 

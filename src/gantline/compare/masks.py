@@ -98,13 +98,13 @@ def mask_drawings(at: Ask) -> Iterator[MaskDrawing]:
             height=at.text(panel.height_mm),
             pieces=tuple(
                 MaskPiece(
-                    letter=each.letter,
-                    left_mm=each.left_mm,
-                    bottom_mm=each.bottom_mm,
-                    right_mm=each.right_mm,
-                    top_mm=each.top_mm,
+                    letter=piece.letter,
+                    left_mm=piece.left_mm,
+                    bottom_mm=piece.bottom_mm,
+                    right_mm=piece.right_mm,
+                    top_mm=piece.top_mm,
                 )
-                for each in _mask_pieces(panel)
+                for piece in _mask_pieces(panel)
             ),
             holds_mm=holds,
             holds=tuple(at.text(v) for _, v in holds),

@@ -117,7 +117,7 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
                 state=state,
             )
         )
-    cost = round(sum(one.cost or 0.0 for one in rows), 2)
+    cost = round(sum(row.cost or 0.0 for row in rows), 2)
     quoted = at.given(Materials.quoted)
     return MaterialList(
         rows=tuple(rows),
@@ -260,10 +260,10 @@ def _hang(at: Ask) -> Iterator[Need]:
     found = at(drilling)
     if found is None:
         return
-    in_the_box = any(at.of(one, BoxPart.stops) == "hang" for one in at.things(FrameBuild.parts))
+    in_the_box = any(at.of(part, BoxPart.stops) == "hang" for part in at.things(FrameBuild.parts))
     if at(timber) or not in_the_box:
         yield _hangs_by(at)
-    lower = sum(1 for one in found.holes if one.row == "lower")
+    lower = sum(1 for hole in found.holes if hole.row == "lower")
     screws = at.field(Hanging.screws) or at(bought_fixing)
     yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
     for thick, count in at(pack).items():

@@ -99,17 +99,17 @@ class Account:
     trip: Trip
 
 
-def account(made: JobPlan) -> Account:
+def account(job_plan: JobPlan) -> Account:
     """Every fact nudged by its usual spread, what moved, and the studs that take a screw as their readings leave them.
 
     The pair of studs is decided: a fact whose error would choose another pair moves no hole.
     """
-    at = made.ask
+    at = job_plan.ask
     behind = at(studs_behind)
-    known = tuple(fact for fact in facts(at) if not _computed(made, fact))
+    known = tuple(fact for fact in facts(at) if not _computed(job_plan, fact))
     if at(on_studs):
         known = tuple(fact for fact in known if fact.pointer not in STUDS)
-    tolerances, moves = _on_rule(made, known)
+    tolerances, moves = _on_rule(job_plan, known)
     if at(on_studs):
         moves[:, list(ENDS.values())] = 0.0
         tolerances[list(ENDS.values())] = max(at(bracket_holds_mm), LEAST_MM)
@@ -119,7 +119,7 @@ def account(made: JobPlan) -> Account:
     for number, place in enumerate(behind):
         result = ENDS.get(place.side)
         moves[len(known) + number, len(RESULTS) + inner.index(place) if result is None else result] = 1.0
-    facts_known = (*known, *(_stud(made, place) for place in behind))
+    facts_known = (*known, *(_stud(job_plan, place) for place in behind))
     trip = Trip(
         moves=moves,
         spreads=np.array([fact.spread for fact in facts_known]),
@@ -129,54 +129,58 @@ def account(made: JobPlan) -> Account:
     return Account(known=facts_known, trip=trip)
 
 
-def _on_rule(made: JobPlan, known: tuple[Fact, ...]) -> tuple[Array, Array]:
+def _on_rule(job_plan: JobPlan, known: tuple[Fact, ...]) -> tuple[Array, Array]:
     """Tolerances (r,) and moves (f, r) of every result but the studs' own."""
-    at = made.ask
+    at = job_plan.ask
     tolerances = np.array([at.shop[one] for _, _, one in RESULTS])
     moves = np.array([moves_of(at, fact, tolerances) for fact in known])
     return tolerances, moves.reshape(len(known), len(RESULTS))
 
 
-def _stud(made: JobPlan, place: StudBehind) -> Fact:
+def _stud(job_plan: JobPlan, place: StudBehind) -> Fact:
     """The stud behind a hole as something to know: both of its edges read leave a root of two less than one."""
-    sensor = made.ask.shop[SurveyDefaults.sensor_mm]
+    sensor = job_plan.ask.shop[SurveyDefaults.sensor_mm]
     spread = place.stud.spread_mm
     return Fact(
         field=None,
         pointer=READ_STUDS,
-        label=f"The stud at {made.ask.text(place.stud.x_mm)}",
+        label=f"The stud at {job_plan.ask.text(place.stud.x_mm)}",
         value=place.stud.x_mm,
         spread=spread,
         measured=min(spread, sensor / 2.0**0.5),
     )
 
 
-def payoff(made: JobPlan) -> Payoff:
+def payoff(job_plan: JobPlan) -> Payoff:
     """What to measure first, how far off each figure may be, and the chance of one trip."""
-    found = account(made)
+    found = account(job_plan)
     return Payoff(
-        rows=tuple(_rows(made, found.known, found.trip)),
-        off=tuple(_off(made, found.known, found.trip)),
-        chance=_percent(found.trip.chance()) if _drillable(made) else "",
-        advice=_advice(found.known, found.trip) if _drillable(made) else "",
+        rows=tuple(_rows(job_plan, found.known, found.trip)),
+        off=tuple(_off(job_plan, found.known, found.trip)),
+        chance=_percent(found.trip.chance()) if _drillable(job_plan) else "",
+        advice=_advice(found.known, found.trip) if _drillable(job_plan) else "",
     )
 
 
-def _computed(made: JobPlan, fact: Fact) -> bool:
+def _computed(job_plan: JobPlan, fact: Fact) -> bool:
     """Whether the plan works this out of something else now, as a frame's depth of its board: assumed it moves nothing."""
     if fact.field is None:
         return False
-    figure = made.figures.get(fact.field.key)
+    figure = job_plan.figures.get(fact.field.key)
     return fact.pointer == fact.field.pointer and figure is not None and figure.known == "computed"
 
 
-def _drillable(made: JobPlan) -> bool:
+def _drillable(job_plan: JobPlan) -> bool:
     """Whether holes are planned, nothing stops the job, and no choice is open that decides what holds: else no chance is
     said."""
-    at = made.ask
-    if any(FIELDS[fact.pointer].kind != "length" for fact in made.to_measure):
+    at = job_plan.ask
+    if any(FIELDS[fact.pointer].kind != "length" for fact in job_plan.to_measure):
         return False
-    return at(fits) and at(pair) is not None and not any(one.severity == "stop" for one in made.findings)
+    return (
+        at(fits)
+        and at(pair) is not None
+        and not any(finding.severity == "stop" for finding in job_plan.findings)
+    )
 
 
 def facts(at: Ask) -> Iterator[Fact]:
@@ -196,14 +200,14 @@ def facts(at: Ask) -> Iterator[Fact]:
 
 
 def _fact(
-    at: Ask, one: Field, pointer: str, label: str, value: float | None, known: str, tape: float
+    at: Ask, field: Field, pointer: str, label: str, value: float | None, known: str, tape: float
 ) -> Iterator[Fact]:
-    usual = one.default if isinstance(one.default, Default) else None
+    usual = field.default if isinstance(field.default, Default) else None
     if value is not None and known == "measured":
-        yield Fact(field=one, pointer=pointer, label=label, value=value, spread=tape, measured=tape)
+        yield Fact(field=field, pointer=pointer, label=label, value=value, spread=tape, measured=tape)
     elif known == "assumed" and usual is not None and usual.spread > 0.0:
         now = at.shop[usual] if value is None else value
-        yield Fact(field=one, pointer=pointer, label=label, value=now, spread=usual.spread, measured=tape)
+        yield Fact(field=field, pointer=pointer, label=label, value=now, spread=usual.spread, measured=tape)
 
 
 def results(at: Ask) -> Array:
@@ -214,26 +218,27 @@ def results(at: Ask) -> Array:
     datum, pole = at(room).datum_mm, at(pole_here)
     left, bottom, right, top = at(rect_of_picture)
     found: list[float | None] = [two.left_mm, two.right_mm] if two else [None, None]
-    found += [None if one is None else one - datum for one in rows or (None, None)]
+    found += [None if row is None else row - datum for row in rows or (None, None)]
     found += [at(screw_step_mm), hung.top_mm, pole, (left + right) / 2.0, (bottom + top) / 2.0]
     return np.array([np.nan if one is None else one for one in found])
 
 
-def moves_of(at: Ask, one: Fact, tolerances: Array) -> Array:
+def moves_of(at: Ask, fact: Fact, tolerances: Array) -> Array:
     """How far every result moves for a millimeter of a fact."""
     sides = [
-        _nudged(at, one, sign * one.spread) for sign in ((1.0, -1.0) if one.spread > one.measured else (1.0,))
+        _nudged(at, fact, sign * fact.spread)
+        for sign in ((1.0, -1.0) if fact.spread > fact.measured else (1.0,))
     ]
-    return move_of(at(results), sides[0], sides[1] if len(sides) > 1 else None, one.spread, tolerances)
+    return move_of(at(results), sides[0], sides[1] if len(sides) > 1 else None, fact.spread, tolerances)
 
 
-def _nudged(at: Ask, one: Fact, by_mm: float) -> Array | None:
-    if one.value + by_mm <= 0.0:  # no job may hold that
+def _nudged(at: Ask, fact: Fact, by_mm: float) -> Array | None:
+    if fact.value + by_mm <= 0.0:  # no job may hold that
         return None
-    return at.with_job(nudged(at.job, one.pointer, one.value + by_mm))(results)
+    return at.with_job(nudged(at.job, fact.pointer, fact.value + by_mm))(results)
 
 
-def _rows(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PayoffRow]:
+def _rows(job_plan: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PayoffRow]:
     """The list to measure by what it would save. What is no length leads: it decides what holds the screws."""
     places = {one.pointer: number for number, one in enumerate(known)}
     worth = np.max(np.abs(trip.moves) * trip.spreads[:, None] / trip.tolerances, axis=1, initial=0.0)
@@ -245,9 +250,9 @@ def _rows(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[Payoff
             return np.inf
         return 0.0 if FIELDS[pointer].kind == "length" else np.inf
 
-    for one in sorted(made.to_measure, key=lambda each: -weight(each.pointer)):
+    for one in sorted(job_plan.to_measure, key=lambda each: -weight(each.pointer)):
         number = places.get(one.pointer)
-        effect = one.effect if number is None else _effect(made.ask, trip, number) or one.effect
+        effect = one.effect if number is None else _effect(job_plan.ask, trip, number) or one.effect
         yield PayoffRow(
             key=one.key,
             label=one.label,
@@ -272,20 +277,20 @@ def _effect(at: Ask, trip: Trip, number: int) -> str:
     return f"moves {RESULTS[most][0]} up to {at.text(float(moves[most] * spread))}"
 
 
-def _off(made: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMinus]:
+def _off(job_plan: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PlusMinus]:
     off, share = trip.off_mm(), np.abs(trip.moves * trip.spreads[:, None])
     for number, (_, keys, _) in enumerate(RESULTS):
         for key in keys:
-            if key in made.figures and off[number] > 0.0:
+            if key in job_plan.figures and off[number] > 0.0:
                 first = [
                     int(one)
                     for one in np.argsort(-share[:, number])[:3]
                     if share[one, number] > 0.05 * off[number]
                 ]
                 rests = ", ".join(
-                    f"{small(known[one].label)} ± {_off_text(made, share[one, number])}" for one in first
+                    f"{small(known[one].label)} ± {_off_text(job_plan, share[one, number])}" for one in first
                 )
-                yield PlusMinus(key=key, text=f"± {_off_text(made, off[number])}", rests=rests)
+                yield PlusMinus(key=key, text=f"± {_off_text(job_plan, off[number])}", rests=rests)
 
 
 def _advice(known: tuple[Fact, ...], trip: Trip) -> str:
@@ -300,5 +305,5 @@ def _percent(share: float) -> str:
     return f"{100 * share:.0f}\u00a0%"
 
 
-def _off_text(made: JobPlan, off_mm: float) -> str:
-    return off_text(float(off_mm), made.ask.own_units)
+def _off_text(job_plan: JobPlan, off_mm: float) -> str:
+    return off_text(float(off_mm), job_plan.ask.own_units)

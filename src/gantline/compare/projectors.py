@@ -191,7 +191,7 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
         verdict=said,
         margin=_margin(one) if good else "",
         luminance="" if light is None else f"{luminance:.0f}",
-        contrasts=tuple(contrast_text(each) for each in contrasts),
+        contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
         bands=tuple(contrast_band(each) for each in contrasts),
         pixels="" if mine is None else f"{mine.pixel_arcmin:.1f} arcmin",
         noise="" if about.noise_db is None else f"{about.noise_db:g} dB",

@@ -64,7 +64,7 @@ def seat_view(at: Ask, name: str, state: int) -> SeatView:
         state=states[state],
         half_width=half,
         half_height=half * 0.6,
-        shapes=tuple(one for one in shapes if one.points),
+        shapes=tuple(shape for shape in shapes if shape.points),
         said=_said(at, name, state),
     )
 
@@ -102,8 +102,8 @@ def _room(at: Ask, view: Pinhole) -> list[ViewShape]:
         ("wall", [*floor, *reversed(ceiling)]),
     )
     out = [_shape(view, role, np.array(points, dtype=float)) for role, points in planes]
-    for one in at.things(Survey.fittings):
-        rect = (one.x_mm, one.y_mm, one.x_mm + one.width_mm, one.y_mm + one.height_mm)
+    for fitting in at.things(Survey.fittings):
+        rect = (fitting.x_mm, fitting.y_mm, fitting.x_mm + fitting.width_mm, fitting.y_mm + fitting.height_mm)
         out.append(_shape(view, "fitting", _upright(rect, 1.0)))
     for _, _, box in at(box_solids):
         (x0, y0, z0), (x1, y1, z1) = box.low, box.high

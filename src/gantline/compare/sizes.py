@@ -153,7 +153,7 @@ def _row(
     )
     picture, light, lead = at(screen).picture, at(seen), at(main_seat)
     index = at(seats).index(lead) if lead is not None else 0
-    mine = next((one for one in at(sights) if one.seat == lead), None)
+    mine = next((sight for sight in at(sights) if sight.seat == lead), None)
     luminance = 0.0 if light is None else float(light.luminance[index, 0])
     contrasts = () if light is None else tuple(float(one) for one in light.contrast[index])
     return SizeRow(
@@ -164,11 +164,11 @@ def _row(
         necks="" if mine is None else f"{mine.top_deg:.0f}° · {mine.centre_deg:.0f}°".replace("-", "−"),
         pixels="" if mine is None else f"{mine.pixel_arcmin:.1f} arcmin",
         luminance="" if light is None else f"{luminance:.0f}",
-        contrasts=tuple(contrast_text(one) for one in contrasts),
+        contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
         bands=tuple(contrast_band(one) for one in contrasts),
         to_ceiling=_to_ceiling(at),
         verdict=_first(stops) or _first(checks) or FITS,
-        stops=tuple(one.text for one in stops),
+        stops=tuple(stop.text for stop in stops),
         checks=tuple(one.text for one in checks),
         sort={
             "diagonal": picture.diagonal_mm,

@@ -43,4 +43,6 @@ def load(session: Session) -> int:
 
 def named_records(kind: RecordKind) -> list[tuple[str, str, dict[str, Any]]]:
     """The sample stores' records of a kind as (key, name, body), checked."""
-    return [(one["key"], one["name"], read_record(kind, one["body"])) for one in store_records()[kind]]
+    return [
+        (record["key"], record["name"], read_record(kind, record["body"])) for record in store_records()[kind]
+    ]

@@ -76,7 +76,7 @@ class DistanceMeter:
     def _deliver_over(self, socket: ClientConnection) -> int:
         socket.send(json.dumps({"source": self.source, "hello": True}))
         last = int(_answer(socket)["last"])
-        open_readings = [one for one in self.readings() if one["seq"] > last]
+        open_readings = [reading for reading in self.readings() if reading["seq"] > last]
         for one in open_readings:
             socket.send(json.dumps(one))
             said = _answer(socket)

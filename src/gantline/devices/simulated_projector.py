@@ -179,10 +179,13 @@ def _within(value: str, bounds: tuple[float, float]) -> float:
 
 
 async def serve_forever(
-    made: SimulatedProjector, host: str, port: int, ready: Callable[[int], None] = lambda _: None
+    simulated_projector: SimulatedProjector,
+    host: str,
+    port: int,
+    ready: Callable[[int], None] = lambda _: None,
 ) -> None:
     """Answer whoever connects, until it is cancelled. ready: told the port once it listens.  Raises: OSError."""
-    server = await asyncio.start_server(made.speak, host, port, limit=LONGEST)
+    server = await asyncio.start_server(simulated_projector.speak, host, port, limit=LONGEST)
     ready(server.sockets[0].getsockname()[1])
     async with server:
         await server.serve_forever()

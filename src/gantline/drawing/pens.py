@@ -190,18 +190,18 @@ def dxf_layers() -> dict[str, int]:
     return dict([*(pen.layer for pen in PENS.values() if pen.layer[0]), DIMENSIONS])
 
 
-def _screen(one: Screen) -> str:
-    rules = [f"stroke: {_color(one.ink)}"]
-    if one.weight != 1.0:
-        rules.append(f"stroke-width: {one.weight:g}")
-    if one.dash:
-        rules.append(f"stroke-dasharray: {one.dash}")
-    if one.fill:
-        rules.append(f"fill: {_color(one.fill)}")
-    if one.round:
+def _screen(screen: Screen) -> str:
+    rules = [f"stroke: {_color(screen.ink)}"]
+    if screen.weight != 1.0:
+        rules.append(f"stroke-width: {screen.weight:g}")
+    if screen.dash:
+        rules.append(f"stroke-dasharray: {screen.dash}")
+    if screen.fill:
+        rules.append(f"fill: {_color(screen.fill)}")
+    if screen.round:
         rules.append("stroke-linecap: round")
-    if one.opacity != 1.0:
-        rules.append(f"opacity: {one.opacity:g}")
+    if screen.opacity != 1.0:
+        rules.append(f"opacity: {screen.opacity:g}")
     return "".join(f"  {rule};\n" for rule in rules)
 
 
@@ -214,7 +214,7 @@ def _color(name: str) -> str:
     return f"color-mix(in srgb, var(--{ink}) {share}%, transparent)" if share else f"var(--{ink})"
 
 
-def _paper(one: Paper) -> str:
-    fill = "url(#hatch)" if one.fill == HATCH else one.fill or "none"
-    dash = f";stroke-dasharray:{one.dash}" if one.dash else ""
-    return f"fill:{fill};stroke:{one.ink or 'none'};stroke-width:{one.weight:g}{dash}"
+def _paper(paper: Paper) -> str:
+    fill = "url(#hatch)" if paper.fill == HATCH else paper.fill or "none"
+    dash = f";stroke-dasharray:{paper.dash}" if paper.dash else ""
+    return f"fill:{fill};stroke:{paper.ink or 'none'};stroke-width:{paper.weight:g}{dash}"

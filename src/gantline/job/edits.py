@@ -116,7 +116,7 @@ def _set(data: dict[str, Any], edit: Edit) -> None:
         holder[key] = _with_ids(value) if edit.pointer in ITEMS else value
     _know(data["known"], edit, place, value)
     sources = data["sources"]  # what is typed over no longer comes from the record
-    for pointer in [one for one in sources if one == place or one.startswith(f"{place}/")]:
+    for pointer in [source for source in sources if source == place or source.startswith(f"{place}/")]:
         del sources[pointer]
     if edit.source and value is not None:
         sources[place] = edit.source

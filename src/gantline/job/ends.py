@@ -124,7 +124,7 @@ def numbers_of(part: type[BaseModel]) -> tuple[tuple[str, Ends, str], ...]:
         ends += [one.ends for one in said if isinstance(getattr(one, "ends", None), Ends)]
         label = next((one.label for one in said if hasattr(one, "label")), name)
         if ends:
-            low, high = max(one.low for one in ends), min(one.high for one in ends)
+            low, high = max(end.low for end in ends), min(one.high for one in ends)
             found.append((name, Ends(low, high, ends[0].length), label))
     return tuple(found)
 

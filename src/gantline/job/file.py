@@ -25,7 +25,7 @@ def read_job(data: object, before: Job | None = None) -> Job:
     job = read_stored(data)
     new = list(strays(job))
     if new:
-        there = {(one.pointer, one.value) for one in strays(before)} if before is not None else set()
+        there = {(stray.pointer, stray.value) for stray in strays(before)} if before is not None else set()
         new, units = [one for one in new if (one.pointer, one.value) not in there], job.units.to_core()
         if new:
             raise BadDocument(
@@ -85,7 +85,7 @@ def _check(job: Job) -> None:
     """Ids are unique in their list, and `known` and `sources` name fields that are there. Raises: BadDocument."""
     problems = []
     for base in ITEMS:
-        ids = [one.id for one in FIELDS[base].read(job) or ()]
+        ids = [field.id for field in FIELDS[base].read(job) or ()]
         twice = next((one for one in ids if ids.count(one) > 1), None)
         if twice is not None:
             problems.append(

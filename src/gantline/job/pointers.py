@@ -24,7 +24,7 @@ def parent(data: dict[str, Any], pointer: str) -> tuple[Any, Any]:
     here: Any = data
     for depth, part in enumerate(path):
         if tuple(path[:depth]) == STATES and here is None:
-            here = data["light"]["states"] = [one.model_dump(mode="json") for one in USUAL_STATES]
+            here = data["light"]["states"] = [state.model_dump(mode="json") for state in USUAL_STATES]
         key = _key(here, part)
         if key is None:
             raise BadDocument([FieldProblem(pointer, "No field has this name.", "")])

@@ -124,7 +124,7 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
             )
         elif one.what.startswith(STUD):
             value = {"id": _id(one), "x_mm": one.value_mm, "kind": one.what.removeprefix(STUD)}
-            there = any(each.id == value["id"] for each in job.survey.stud_readings)
+            there = any(reading.id == value["id"] for reading in job.survey.stud_readings)
             pointer = field_of(Survey.stud_readings).pointer
             out.append(
                 Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value, source=named(one))
@@ -133,7 +133,7 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
             if one.x_mm is None or one.y_mm is None:
                 continue  # a gap without its place says nothing
             value = {"id": _id(one), "x_mm": one.x_mm, "y_mm": one.y_mm, "gap_mm": one.value_mm}
-            there = any(each.id == value["id"] for each in job.survey.gaps)
+            there = any(gap.id == value["id"] for gap in job.survey.gaps)
             pointer = field_of(Survey.gaps).pointer
             out.append(
                 Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value, source=named(one))
@@ -152,6 +152,6 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
     return out
 
 
-def _id(one: Reading) -> str:
+def _id(reading: Reading) -> str:
     """The same for the same reading, and another for one of another meter that counts alike."""
-    return f"m{zlib.crc32(one.source.encode()) % 65536:04x}-{one.seq}"
+    return f"m{zlib.crc32(reading.source.encode()) % 65536:04x}-{reading.seq}"

@@ -65,13 +65,13 @@ class Bits:
         found = self.lists.get(base)
         if found is None or found[0] is not there:
             names = [f"{base}/{each.id}" for each in there]
-            found = self.lists[base] = there, [(one, self.things.setdefault(one, {})) for one in names]
+            found = self.lists[base] = there, [(name, self.things.setdefault(name, {})) for name in names]
         return found[1]
 
     def mask(self, pointers: list[str]) -> int:
         """The bits of many."""
         of, found = self.of, 0
-        new = [one for one in pointers if one not in of]
+        new = [pointer for pointer in pointers if pointer not in of]
         if new:
             with self.lock:  # an Ask belongs to one thread, its bits to all that came from it
                 first = FIRST_ITEM + len(self.pointers)

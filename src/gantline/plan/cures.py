@@ -12,9 +12,9 @@ from gantline.plan.station import Station
 Key = tuple[str, str]
 
 
-def key_of(one: Finding) -> Key:
+def key_of(finding: Finding) -> Key:
     """What tells a finding from every other of the same plan."""
-    return str(one.code), one.subject
+    return str(finding.code), finding.subject
 
 
 def stops_of(stations: Sequence[Station], ask: Ask) -> Iterator[Finding]:
@@ -59,29 +59,29 @@ def tried(
         and brings no Stop, as it is; one that brings a Stop by its text and that Stop's, without a tap; one that does
         not end its finding is left out.
     """
-    for one in cures:
-        if not one.changes:
-            yield one
+    for cure in cures:
+        if not cure.changes:
+            yield cure
             continue
-        after = _after(one, ask)
+        after = _after(cure, ask)
         if after is None or any(
             key_of(each) == key_of(finding) and RANK[each.severity] <= RANK[finding.severity]
             for each in after(told(question))
         ):
             continue
         new = _new_stop(stations, after, stops)
-        yield one if new is None else replace(one, changes=(), but=new.text)
+        yield cure if new is None else replace(cure, changes=(), but=new.text)
 
 
-def _after(one: Cure, ask: Ask) -> Ask | None:
+def _after(cure: Cure, ask: Ask) -> Ask | None:
     """The job after the tap, None where no job may be like that. Plain values are set without checking the whole
     document again: a cure sets what its field may hold."""
     job, rest = ask.job, []
-    for each in one.changes:
-        if isinstance(each.value, dict | list):
-            rest.append(Edit(pointer=each.pointer, value=each.value, known=each.known))
+    for change in cure.changes:
+        if isinstance(change.value, dict | list):
+            rest.append(Edit(pointer=change.pointer, value=change.value, known=change.known))
         else:
-            job = nudged(job, each.pointer, each.value)
+            job = nudged(job, change.pointer, change.value)
     try:
         return ask.with_job(apply(job, rest) if rest else job)
     except BadDocument:

@@ -137,14 +137,14 @@ def field_text(field: Field, value: Any, units: Units) -> str:
 @lru_cache(maxsize=4096)  # two for every field of the model, and one for every record it is taken from
 def entry_of(field: Field, given: bool, source: str = "") -> Entry:
     """How a field is entered."""
-    choices = tuple(Choice(*one) for one in field.choices)
+    choices = tuple(Choice(*choice) for choice in field.choices)
     return Entry(field.pointer, field.kind, choices, given, field.fact, source)
 
 
 @lru_cache(maxsize=4096)  # most fields of a job read as they did a moment ago
 def entered_figure(
     station: str,
-    one: Field,
+    field: Field,
     value: Any,
     given: bool,
     known: Known,
@@ -155,25 +155,25 @@ def entered_figure(
 ) -> Figure:
     """The figure of a field as entered, or of what stands in; source: who stands behind a default; record: what the value was
     taken from."""
-    text = field_text(one, value, units)
+    text = field_text(field, value, units)
     if given:
         how, source = ("taken", f"the sheet of {record}") if record else ("entered", "entered for this job")
     elif source:
         how = "default; nothing entered"
-    elif one.default is not None:
+    elif field.default is not None:
         how, source = "usual; nothing entered", "usual unless it is set"
     else:
         how = "nothing entered"
     return Figure(
-        key=one.key,
+        key=field.key,
         station=station,
-        label=label or one.label,
+        label=label or field.label,
         value=value if isinstance(value, float | int | str | bool | None) else str(value),
-        unit="mm" if one.kind == "length" else "",
+        unit="mm" if field.kind == "length" else "",
         text=text,
         known=known,
-        working=WorkingDraft(value, "" if one.kind == "length" else text, None, how, source, units),
-        rests_on=(one.key,) if known == "assumed" and value is not None else (),
+        working=WorkingDraft(value, "" if field.kind == "length" else text, None, how, source, units),
+        rests_on=(field.key,) if known == "assumed" and value is not None else (),
         usual=(),
-        entry=entry_of(one, given, record),
+        entry=entry_of(field, given, record),
     )

@@ -155,8 +155,8 @@ def _planned(
     found += [_measure(stations, one) for one in made.to_measure]
     made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
     worst: dict[str, Severity] = {}
-    for one in made.findings:  # the worst first
-        worst.setdefault(one.station, one.severity)
+    for finding in made.findings:  # the worst first
+        worst.setdefault(finding.station, finding.severity)
     led = led_by(stations, ask, made.findings)
     made.states = tuple(
         _state(station, ask, made.figures, worst.get(station.key), led.get(station.key, ()))
@@ -167,18 +167,20 @@ def _planned(
     return made
 
 
-def _figures(made: JobPlan, kept: Built) -> Iterator[tuple[str, tuple[int, Figure | None]]]:
+def _figures(job_plan: JobPlan, kept: Built) -> Iterator[tuple[str, tuple[int, Figure | None]]]:
     """Every figure but those of the last plan that read nothing that changed."""
-    ask = made.ask
+    ask = job_plan.ask
     # how a field is known stands elsewhere in the document
     changed = -1 if ask.changed & HOW_KNOWN else ask.changed
     held = {key for key, (reads, _) in kept.items() if not reads & changed}
-    for station in made.stations:
+    for station in job_plan.stations:
         for key, one in station.entries:
             if key not in held:
                 yield (
                     key,
-                    _entered(station, one, ask) if isinstance(one, Field) else _computed(station, one, made),
+                    _entered(station, one, ask)
+                    if isinstance(one, Field)
+                    else _computed(station, one, job_plan),
                 )
 
 
@@ -214,53 +216,55 @@ def known_of(one: Field, job: Job) -> Known:
     return said or ("measured" if one.fact and one.part == "survey" else "decided")
 
 
-def _computed(station: Station, one: FigureDef, made: JobPlan) -> tuple[int, Figure | None]:
-    ask, answer, field = made.ask, made.ask.answer(one.make), one.field
+def _computed(station: Station, figure_def: FigureDef, job_plan: JobPlan) -> tuple[int, Figure | None]:
+    ask, answer, field = job_plan.ask, job_plan.ask.answer(figure_def.make), figure_def.field
     shown: Display | None = answer.value
     if field is None:
-        return answer.reads, None if shown is None else _made(station, one, shown, answer, made)
+        return answer.reads, None if shown is None else _made(station, figure_def, shown, answer, job_plan)
     reads = answer.reads | field.bit
     if shown is None:
         return reads, None
     given = field.read(ask.job) is not None
     if shown.forced or not (given or field.stands):
-        return reads, _made(station, one, shown, answer, made)
+        return reads, _made(station, figure_def, shown, answer, job_plan)
     figure = _field_figure(station, field, ask, shown.value, given=given, label=shown.label)
     if not given and field.default is None:
-        figure = replace(figure, working=_working(one, shown, ask)[1])
+        figure = replace(figure, working=_working(figure_def, shown, ask)[1])
     return reads, figure
 
 
-def _working(one: FigureDef, shown: Display, ask: Ask) -> tuple[str, WorkingDraft]:
+def _working(figure_def: FigureDef, shown: Display, ask: Ask) -> tuple[str, WorkingDraft]:
     units = ask.own_units
     text = shown.text
-    if one.unit == "mm" and isinstance(shown.value, float) and not text:
+    if figure_def.unit == "mm" and isinstance(shown.value, float) and not text:
         text = length_text(shown.value, units)
-    return text, WorkingDraft(shown.value, shown.text, shown.working, shown.how, one.source, units)
+    return text, WorkingDraft(shown.value, shown.text, shown.working, shown.how, figure_def.source, units)
 
 
-def _made(station: Station, one: FigureDef, shown: Display, answer: Answer, made: JobPlan) -> Figure:
-    text, working = _working(one, shown, made.ask)
-    closed = one.field is None or (shown.forced and not shown.typed)
-    entry: Entry | None = None if closed or one.field is None else entry_of(one.field, False)
-    blank = one.field is not None and shown.value is None
+def _made(
+    station: Station, figure_def: FigureDef, shown: Display, answer: Answer, job_plan: JobPlan
+) -> Figure:
+    text, working = _working(figure_def, shown, job_plan.ask)
+    closed = figure_def.field is None or (shown.forced and not shown.typed)
+    entry: Entry | None = None if closed or figure_def.field is None else entry_of(figure_def.field, False)
+    blank = figure_def.field is not None and shown.value is None
     return Figure(
-        key=one.key,
+        key=figure_def.key,
         station=station.key,
-        label=shown.label or one.label,
+        label=shown.label or figure_def.label,
         value=shown.value,
-        unit=one.unit,
+        unit=figure_def.unit,
         text=text,
         known="assumed" if blank else "computed",
         working=working,
-        rests_on=made.rests.on(answer.weighs),
-        usual=made.rests.usual(answer.weighs),
+        rests_on=job_plan.rests.on(answer.weighs),
+        usual=job_plan.rests.usual(answer.weighs),
         entry=entry,
     )
 
 
-def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanFinding]:
-    ask, rests = made.ask, made.rests
+def _findings(station: Station, job_plan: JobPlan, *, cures: bool) -> Iterator[PlanFinding]:
+    ask, rests = job_plan.ask, job_plan.rests
     for question in station.findings:
         answer = ask.answer(question)
         own = rests.on(answer.weighs) if answer.value else ()
@@ -274,7 +278,7 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
                 station=station.key,
                 text=one.text,
                 numbers=one.numbers,
-                cures=tuple(_cures(one, question, made)) if curable else (),
+                cures=tuple(_cures(one, question, job_plan)) if curable else (),
                 next=one.next,
                 rests_on=on,
                 also=one.also,
@@ -283,19 +287,19 @@ def _findings(station: Station, made: JobPlan, *, cures: bool) -> Iterator[PlanF
             )
 
 
-def _cures(one: Finding, question: Found, made: JobPlan) -> Iterator[Cure]:
+def _cures(finding: Finding, question: Found, job_plan: JobPlan) -> Iterator[Cure]:
     """The cures of a finding that may be offered."""
-    more = made.ask(*one.ways) if one.ways else ()
-    possible = (each for each in (*one.cures, *more) if each.possible)
-    return tried(one, question, possible, made.stations, made.ask, made.stops)
+    more = job_plan.ask(*finding.ways) if finding.ways else ()
+    possible = (each for each in (*finding.cures, *more) if each.possible)
+    return tried(finding, question, possible, job_plan.stations, job_plan.ask, job_plan.stops)
 
 
-def _to_measure(made: JobPlan) -> tuple[ToMeasure, ...]:
+def _to_measure(job_plan: JobPlan) -> tuple[ToMeasure, ...]:
     """The assumed facts that move something to be cut, drilled or hung within their usual spread: only what binds is asked
     for."""
-    figures, ask = made.figures, made.ask
-    makes = {figure.key: figure.make for station in made.stations for figure in station.figures}
-    targets = [key for station in made.stations for key in station.targets if key in figures]
+    figures, ask = job_plan.figures, job_plan.ask
+    makes = {figure.key: figure.make for station in job_plan.stations for figure in station.figures}
+    targets = [key for station in job_plan.stations for key in station.targets if key in figures]
     resting = {key for target in targets for key in figures[target].rests_on}
     return tuple(
         ToMeasure(
@@ -340,28 +344,28 @@ def _moved(old: Display | None, new: Display | None) -> bool:
     return old.value != new.value
 
 
-def _measure(stations: Sequence[Station], one: ToMeasure) -> PlanFinding:
-    station = next(each.key for each in stations if any(f.pointer == one.pointer for f in each.fields))
-    effect = f"{one.effect[0].upper()}{one.effect[1:]}"
-    said = effect if " must " in effect else f"It moves {one.effect}"
-    text = f"Measure before you drill: {small(one.label)} is assumed to be {one.text}. {said}."
+def _measure(stations: Sequence[Station], to_measure: ToMeasure) -> PlanFinding:
+    station = next(each.key for each in stations if any(f.pointer == to_measure.pointer for f in each.fields))
+    effect = f"{to_measure.effect[0].upper()}{to_measure.effect[1:]}"
+    said = effect if " must " in effect else f"It moves {to_measure.effect}"
+    text = f"Measure before you drill: {small(to_measure.label)} is assumed to be {to_measure.text}. {said}."
     return PlanFinding(
         code=MEASURE,
-        subject=one.pointer,
+        subject=to_measure.pointer,
         severity="check",
         station=station,
         text=text,
         numbers={},
         cures=(),
         next=False,
-        rests_on=(one.key,),
+        rests_on=(to_measure.key,),
     )
 
 
 def _state(
     station: Station, ask: Ask, figures: dict[str, Figure], worst: Severity | None, led: tuple[int, ...]
 ) -> StationState:
-    facts = (figures[one] for one in station.facts if one in figures)
+    facts = (figures[fact] for fact in station.facts if fact in figures)
     return StationState(
         key=station.key,
         label=station.label,
@@ -373,13 +377,16 @@ def _state(
     )
 
 
-def _next(made: JobPlan) -> str:
+def _next(job_plan: JobPlan) -> str:
     """What to do next: end the first Stop, measure the first fact, look again at what moves a hole."""
-    findings, to_measure = made.findings, made.to_measure
+    findings, to_measure = job_plan.findings, job_plan.to_measure
     if findings and findings[0].severity == "stop":
         return findings[0].text
     if to_measure:
         return f"Measure the {small(to_measure[0].label)}"
-    holes = [station.drilled for station in made.stations if station.drilled is not None]
-    first = (*leading(made.stations, made.ask, findings, holes), *(one for one in findings if one.next))
+    holes = [station.drilled for station in job_plan.stations if station.drilled is not None]
+    first = (
+        *leading(job_plan.stations, job_plan.ask, findings, holes),
+        *(one for one in findings if one.next),
+    )
     return next((finding.text for finding in first), READY)

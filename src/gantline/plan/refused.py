@@ -26,7 +26,7 @@ def refused(
     A Stop refuses a hole that rests on what it is about. A Stop of survey, size or height says that the screen
     itself cannot be there, and refuses every hole; one that names a hole refuses that one alone.
     """
-    stops = [one for one in findings if one.severity == "stop" or one.withholds]
+    stops = [finding for finding in findings if finding.severity == "stop" or finding.withholds]
     if not stops:
         return (), frozenset()
     every = {one.key for one in stations if one.stops_all}
@@ -52,9 +52,9 @@ def refused(
     return tuple(found), frozenset((marked - kept) | broken)
 
 
-def _hits(stop: PlanFinding, one: Drilled, weighs: int, ask: Ask, *, every: bool) -> bool:
+def _hits(stop: PlanFinding, drilled: Drilled, weighs: int, ask: Ask, *, every: bool) -> bool:
     if stop.hole:
-        return stop.hole == one.key
+        return stop.hole == drilled.key
     return every or any(bits_of(pointer, ask) & weighs for pointer in (stop.subject, *stop.also))
 
 

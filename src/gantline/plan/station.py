@@ -106,20 +106,20 @@ class Station:
     @cached_property
     def entries(self) -> tuple[tuple[str, Field | FigureDef], ...]:
         """Every figure in order, by key: the fields, some with a function of their own, then what is only computed."""
-        own = {one.field.pointer: one for one in self.figures if one.field is not None}
-        entered = [own.get(one.pointer, one) for one in self.fields]
+        own = {figure.field.pointer: figure for figure in self.figures if figure.field is not None}
+        entered = [own.get(field.pointer, field) for field in self.fields]
         rest = [one for one in self.figures if one.field is None]
         return tuple((one.key, one) for one in (*entered, *rest))
 
     @cached_property
     def may_stop(self) -> tuple[Found, ...]:
         """The questions of findings that can come to a Stop."""
-        return tuple(one for one in self.findings if one not in NEVER_STOP)
+        return tuple(finding for finding in self.findings if finding not in NEVER_STOP)
 
     @cached_property
     def facts(self) -> tuple[str, ...]:
         """Keys of the fields that count as assumed until somebody measures them."""
-        return tuple(one.key for one in self.fields if one.stands and one.fact)
+        return tuple(field.key for field in self.fields if field.stands and field.fact)
 
     @cached_property
     def seen(self) -> tuple[frozenset[str], frozenset[str]]:

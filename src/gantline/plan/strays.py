@@ -21,20 +21,20 @@ def counted_with(job: Job, found: Iterable[Stray]) -> Job:
     return job
 
 
-def stray_finding(stations: Sequence[Station], one: Stray, units: Units, *, cures: bool) -> PlanFinding:
+def stray_finding(stations: Sequence[Station], stray: Stray, units: Units, *, cures: bool) -> PlanFinding:
     """A Stop for one of them, with the nearest allowed number to tap."""
-    ends = one.ends.on_tape(units)
-    offered = one.ends.nearest(one.value, *ends)
-    low, high, nearest = (one.ends.text(value, units) for value in (*ends, offered))
+    ends = stray.ends.on_tape(units)
+    offered = stray.ends.nearest(stray.value, *ends)
+    low, high, nearest = (stray.ends.text(value, units) for value in (*ends, offered))
     return PlanFinding(
         code=PAST_END,
-        subject=one.pointer,
+        subject=stray.pointer,
         severity="stop",
-        station=_station(stations, one.pointer),
-        text=f"{one.label} is stored as {one.ends.text(one.value, units)}, and {low} to {high} is allowed. "
+        station=_station(stations, stray.pointer),
+        text=f"{stray.label} is stored as {stray.ends.text(stray.value, units)}, and {low} to {high} is allowed. "
         f"The plan counts with {nearest} until you set it.",
-        numbers={"stored": float(one.value), "allowed": float(one.nearest)},
-        cures=(Cure(text=f"Set it to {nearest}", changes=(Change(pointer=one.pointer, value=offered),)),)
+        numbers={"stored": float(stray.value), "allowed": float(stray.nearest)},
+        cures=(Cure(text=f"Set it to {nearest}", changes=(Change(pointer=stray.pointer, value=offered),)),)
         if cures
         else (),
         next=False,
@@ -48,7 +48,7 @@ def too_much_finding(stations: Sequence[Station], error: TooMuchWork) -> PlanFin
         code=TOO_MUCH,
         subject="",
         severity="stop",
-        station=next((one.key for one in stations if one.stops_all), stations[0].key),
+        station=next((station.key for station in stations if station.stops_all), stations[0].key),
         text=f"{error} Nothing else of this job is worked out until then.",
         numbers={},
         cures=(),

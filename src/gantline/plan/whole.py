@@ -15,8 +15,8 @@ from gantline.plan.refused import Refused
 from gantline.plan.rests import ALL_FIELDS
 from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
 
-FIELD_OF = {one.key: one for one in ALL_FIELDS}
-DEFAULT_OF = {one.key: one for one in DEFAULT_BITS}
+FIELD_OF = {field.key: field for field in ALL_FIELDS}
+DEFAULT_OF = {bit.key: bit for bit in DEFAULT_BITS}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -105,20 +105,22 @@ def small(label: str) -> str:
 def panel_of(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
     """A station's panel as it is for this job."""
     parts = (_part(one, ask, figures) for one in station.panel if one.when is None or ask(one.when))
-    shown = tuple(one for one in parts if one.rows or one.widget)
+    shown = tuple(part for part in parts if part.rows or part.widget)
     return Panel(station=station.key, lit=station.lit, face=station.face, strip=station.strip, parts=shown)
 
 
-def _part(one: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
-    rows = tuple(key for key in one.rows if key in figures)
-    gist = _gist(one, rows, ask, figures) if one.weight == "detail" else ""
-    return PanelPartOut(title=one.title, weight=one.weight, rows=rows, widget=one.widget, gist=gist)
+def _part(panel_part: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:
+    rows = tuple(key for key in panel_part.rows if key in figures)
+    gist = _gist(panel_part, rows, ask, figures) if panel_part.weight == "detail" else ""
+    return PanelPartOut(
+        title=panel_part.title, weight=panel_part.weight, rows=rows, widget=panel_part.widget, gist=gist
+    )
 
 
-def _gist(one: PanelPart, rows: tuple[str, ...], ask: Ask, figures: dict[str, Figure]) -> str:
+def _gist(panel_part: PanelPart, rows: tuple[str, ...], ask: Ask, figures: dict[str, Figure]) -> str:
     """A folded part in one line."""
-    if one.gist is not None:
-        gist = ask(one.gist)
+    if panel_part.gist is not None:
+        gist = ask(panel_part.gist)
     else:
         said = (figures[key] for key in rows if figures[key].text not in ("", "no", "none"))
         gist = ", ".join(f"{small(figure.label)} {figure.text}" for figure in islice(said, 2))
@@ -128,8 +130,8 @@ def _gist(one: PanelPart, rows: tuple[str, ...], ask: Ask, figures: dict[str, Fi
 def cautions_of(station: Station, ask: Ask) -> Iterator[Caution]:
     """The cautions that hold at a station."""
     if station.cautions is not None:
-        for one in ask(station.cautions):
-            yield replace(one, station=station.key)
+        for caution in ask(station.cautions):
+            yield replace(caution, station=station.key)
 
 
 def assumptions_of(figures: Iterable[Figure], ask: Ask) -> tuple[Assumption, ...]:

@@ -54,10 +54,10 @@ class Expr:
     def terms(self) -> Iterator["Expr"]:
         """The named terms, in the order they are written, once each."""
         seen: set[str] = set()
-        for one in self._leaves():
-            if one.name not in seen:
-                seen.add(one.name)
-                yield one
+        for leaf in self._leaves():
+            if leaf.name not in seen:
+                seen.add(leaf.name)
+                yield leaf
 
     def evaluate(self, terms: Mapping[str, float]) -> float:
         """The number again, from the values of its named terms."""
@@ -65,7 +65,7 @@ class Expr:
             return terms[self.name]
         if self.op == "number":
             return self.value
-        return _apply(self, [one.evaluate(terms) for one in self.parts])
+        return _apply(self, [part.evaluate(terms) for part in self.parts])
 
     def formula(self) -> str:
         """In words."""
@@ -78,15 +78,15 @@ class Expr:
     def _leaves(self) -> Iterator["Expr"]:
         if self.op == "term":
             yield self
-        for one in self.parts:
-            yield from one._leaves()
+        for part in self.parts:
+            yield from part._leaves()
 
     def _written(self, write: Write) -> str:
         if self.op in ("term", "number"):
             return write(self)
         rank = RANKS.get(self.op)
         if rank is None:
-            inner = ", ".join(one._written(write) for one in self.parts)
+            inner = ", ".join(part._written(write) for part in self.parts)
             return (
                 f"{inner}²"
                 if self.op == "square" and not self.parts[0].parts
@@ -115,14 +115,14 @@ def term(name: str, value: float, unit: str = "mm") -> Expr:
     return Expr(value, "term", (), name, unit)
 
 
-def root(one: Expr) -> Expr:
+def root(expr: Expr) -> Expr:
     """Square root."""
-    return Expr(math.sqrt(one.value), "root", (one,))
+    return Expr(math.sqrt(expr.value), "root", (expr,))
 
 
-def square(one: Expr) -> Expr:
+def square(expr: Expr) -> Expr:
     """A number times itself."""
-    return Expr(one.value**2, "square", (one,))
+    return Expr(expr.value**2, "square", (expr,))
 
 
 def least(*many: Number) -> Expr:
@@ -135,18 +135,18 @@ def most(*many: Number) -> Expr:
     return _of("most", many)
 
 
-def size(one: Expr) -> Expr:
+def size(expr: Expr) -> Expr:
     """Without its sign."""
-    return Expr(abs(one.value), "size", (one,))
+    return Expr(abs(expr.value), "size", (expr,))
 
 
 def _of(op: str, many: tuple[Number, ...]) -> Expr:
     parts = tuple(_expr(one) for one in many)
-    return Expr((min if op == "least" else max)(one.value for one in parts), op, parts)
+    return Expr((min if op == "least" else max)(part.value for part in parts), op, parts)
 
 
-def _expr(one: Number) -> Expr:
-    return one if isinstance(one, Expr) else Expr(float(one), "number", unit="")
+def _expr(number: Number) -> Expr:
+    return number if isinstance(number, Expr) else Expr(float(number), "number", unit="")
 
 
 def _joined(op: str, left: Expr, right: Number) -> Expr:
@@ -156,8 +156,8 @@ def _joined(op: str, left: Expr, right: Number) -> Expr:
     return Expr(value, op, (left, other))
 
 
-def _apply(one: Expr, values: list[float]) -> float:
-    match one.op:
+def _apply(expr: Expr, values: list[float]) -> float:
+    match expr.op:
         case "+":
             return values[0] + values[1]
         case "−":
@@ -182,12 +182,12 @@ def _plain(value: float) -> str:
     return CALLED.get(value) or f"{value:g}".replace("-", "−")
 
 
-def _number(one: Expr, units: Units) -> str:
-    if one.op == "number":
-        return _plain(one.value)
-    if one.unit == "mm":
-        return exact_text(one.value, units)
-    return f"{one.value:.4g}{one.unit}".replace("-", "−")
+def _number(expr: Expr, units: Units) -> str:
+    if expr.op == "number":
+        return _plain(expr.value)
+    if expr.unit == "mm":
+        return exact_text(expr.value, units)
+    return f"{expr.value:.4g}{expr.unit}".replace("-", "−")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -51,7 +51,7 @@ def align_card(ready: Ready) -> bytes:
         "align": at(align_table),
         "wanted": f"{at.text(at(wanted_mm))} outside" if at(wanted_mm) > 0.0 else "on the edge",
         "moves": list(_moves(at)),
-        "names": [NAMES[one] for one in CORNERS],
+        "names": [NAMES[corner] for corner in CORNERS],
         "pose": [(label, made.text(key)) for key, label in POSE if key in made.figures and made.text(key)],
         "done": at(done),
         "luminance": at(measured_table),
@@ -94,13 +94,13 @@ def _photos(ready: Ready) -> Iterator[tuple[str, str]]:
 def _moves(at: Ask) -> list[tuple[str, list[After]]]:
     return [
         (
-            one.text,
+            move.text,
             [
-                After(NAMES[key], one.after[2 * number], one.after[2 * number + 1])
+                After(NAMES[key], move.after[2 * number], move.after[2 * number + 1])
                 for number, key in enumerate(CORNERS)
             ],
         )
-        for one in at(align_table).moves
+        for move in at(align_table).moves
     ]
 
 

@@ -6,7 +6,7 @@ from gantline.sheets.sheet import FOR_THE_WORKSHOP, PDF, Ready, Sheet
 
 def box_sheet(ready: Ready) -> bytes:
     """One line a part, with room for the count."""
-    found = [one for one in ready.made.findings if one.code in ("box-short", "box-not-counted")]
+    found = [finding for finding in ready.made.findings if finding.code in ("box-short", "box-not-counted")]
     values = ready.common | {"box": ready.made.table("box"), "found": found}
     return to_pdf(render("box.html", ready.paper, title="box check", **values))
 

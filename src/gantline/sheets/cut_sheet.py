@@ -20,7 +20,7 @@ def cut_sheet(ready: Ready) -> bytes:
         (
             group,
             [
-                (one, markup(board_svg(one, max(each.length_mm for each in group.boards), width)))
+                (one, markup(board_svg(one, max(board.length_mm for board in group.boards), width)))
                 for one in group.boards
             ],
         )

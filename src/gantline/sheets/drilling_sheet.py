@@ -72,8 +72,8 @@ def _holes(at: Ask) -> Iterator[HoleLine]:
     there = at(drilling)
     if there is None:
         return
-    done = {one.key for one in at(facts) if one.drilled}
-    thick = {one.key: one.thick_mm for one in at(shims)}
+    done = {fact.key for fact in at(facts) if fact.drilled}
+    thick = {shim.key: shim.thick_mm for shim in at(shims)}
     first = True
     for one in sorted(
         there.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.screw, mark.hole.x_mm)

@@ -32,18 +32,18 @@ def marks_csv(ready: Ready) -> bytes:
     writer.writerow(
         [COLUMNS[0], "do_not_drill", *(f"{name}_{kind}" for name in COLUMNS[1:] for kind in ("mm", "tape"))]
     )
-    for one in found.marks if found else ():
+    for mark in found.marks if found else ():
         values = (
-            one.from_left_mm,
-            one.from_centre_mm,
-            one.from_stud_mm,
-            one.from_datum_mm,
-            one.to_floor_mm,
-            one.to_ceiling_mm,
+            mark.from_left_mm,
+            mark.from_centre_mm,
+            mark.from_stud_mm,
+            mark.from_datum_mm,
+            mark.to_floor_mm,
+            mark.to_ceiling_mm,
         )
-        why = stopped.get(one.hole.key, "")
+        why = stopped.get(mark.hole.key, "")
         cells = [cell for value in values for cell in _cells(None if why else value, ready.units)]
-        writer.writerow([one.hole.name, guarded(plain(why)), *cells])
+        writer.writerow([mark.hole.name, guarded(plain(why)), *cells])
     line = ready.made.ask(cleat_edge)
     if line is not None:
         stop = " ".join(dict.fromkeys(stopped.values()))

@@ -12,7 +12,7 @@ def masks_svg(masks: Sequence[MaskDrawing]) -> str:
     """All panels beside each other; empty where there are none."""
     if not masks:
         return ""
-    scale = HIGH_MM / max(one.height_mm for one in masks)
+    scale = HIGH_MM / max(mask.height_mm for mask in masks)
     parts, left = [], 6.0
     for one in masks:
         parts.append(_panel(one, left, scale))
@@ -26,26 +26,28 @@ def masks_svg(masks: Sequence[MaskDrawing]) -> str:
     )
 
 
-def _panel(one: MaskDrawing, left: float, scale: float) -> str:
-    top = 2.0 + HIGH_MM - one.height_mm * scale
-    foot = top + one.height_mm * scale
+def _panel(mask_drawing: MaskDrawing, left: float, scale: float) -> str:
+    top = 2.0 + HIGH_MM - mask_drawing.height_mm * scale
+    foot = top + mask_drawing.height_mm * scale
 
     def place(u: float, v: float) -> tuple[float, float]:
         return left + u * scale, foot - v * scale
 
     drawn = []
-    for each in one.pieces:
-        x, y = place(each.left_mm, each.top_mm)
-        wide, high = (each.right_mm - each.left_mm) * scale, (each.top_mm - each.bottom_mm) * scale
+    for piece in mask_drawing.pieces:
+        x, y = place(piece.left_mm, piece.top_mm)
+        wide, high = (piece.right_mm - piece.left_mm) * scale, (piece.top_mm - piece.bottom_mm) * scale
         drawn.append(
             f'<rect x="{x:.2f}" y="{y:.2f}" width="{wide:.2f}" height="{high:.2f}" fill="#eee" stroke="#000" stroke-width=".2"/>'
         )
         drawn.append(
-            svg_text(x + wide / 2.0, y + high / 2.0 + LETTER_MM * 0.35, each.letter, LETTER_MM, "middle")
+            svg_text(x + wide / 2.0, y + high / 2.0 + LETTER_MM * 0.35, piece.letter, LETTER_MM, "middle")
         )
-    for u, v in one.holds_mm:
+    for u, v in mask_drawing.holds_mm:
         x, y = place(u, v)
         drawn.append(f'<circle cx="{x:.2f}" cy="{y:.2f}" r="{DOT_MM}" fill="#000"/>')
-    middle = left + one.width_mm * scale / 2.0
-    drawn.append(svg_text(middle, foot + 5.0, f"{one.name}, {one.aspect}", LETTER_MM, "middle"))
+    middle = left + mask_drawing.width_mm * scale / 2.0
+    drawn.append(
+        svg_text(middle, foot + 5.0, f"{mask_drawing.name}, {mask_drawing.aspect}", LETTER_MM, "middle")
+    )
     return "".join(drawn)

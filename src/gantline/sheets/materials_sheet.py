@@ -44,18 +44,18 @@ def materials_csv(ready: Ready) -> bytes:
     for finding in _lead(ready):
         text = f"{finding.severity.upper()}: {plain(finding.text)}"
         writer.writerow([guarded(text), *[""] * (len(COLUMNS) - 2), finding.severity])
-    for one in _list(ready).rows:
-        money = ["" if value is None else f"{value:.2f}" for value in (one.price, one.cost)]
+    for row in _list(ready).rows:
+        money = ["" if value is None else f"{value:.2f}" for value in (row.price, row.cost)]
         writer.writerow(
             [
-                guarded(plain(one.name)),
-                guarded(one.needed),
-                f"{one.on_hand:g}",
-                f"{one.pack:g}",
-                one.packs,
+                guarded(plain(row.name)),
+                guarded(row.needed),
+                f"{row.on_hand:g}",
+                f"{row.pack:g}",
+                row.packs,
                 *money,
-                guarded(one.why),
-                one.state,
+                guarded(row.why),
+                row.state,
             ]
         )
     return out.getvalue().encode()

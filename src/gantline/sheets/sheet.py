@@ -65,7 +65,7 @@ class Ready:
     @property
     def stops(self) -> tuple[PlanFinding, ...]:
         """What stops the job."""
-        return tuple(one for one in self.made.findings if one.severity == "stop")
+        return tuple(finding for finding in self.made.findings if finding.severity == "stop")
 
     def leading(self, *about: Question, measure: bool = False) -> tuple[PlanFinding, ...]:
         """The Stops and Checks that lead a sheet whose figures rest on these questions. measure: with the facts that

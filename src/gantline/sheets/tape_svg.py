@@ -20,9 +20,9 @@ def tape_svg(window: TapeWindow) -> str:
         f"M{x(first + at * step):.3f} 5v{share * BAND:.2f}" for at, share in enumerate(window.ticks)
     )
     numerals = "".join(
-        svg_text(x(one.at_mm), 5 + BAND - 1.2, one.text, 3.4, "middle")
-        for one in window.numerals
-        if 2.0 < x(one.at_mm) < wide - 2.0
+        svg_text(x(numeral.at_mm), 5 + BAND - 1.2, numeral.text, 3.4, "middle")
+        for numeral in window.numerals
+        if 2.0 < x(numeral.at_mm) < wide - 2.0
     )
     at = x(window.read_mm)
     notch = f'<path d="M{at - 2.2:.2f} .6h4.4L{at:.2f} 4.9Z" fill="#000"/>'

@@ -118,7 +118,7 @@ def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:
         _pieces(ready, tile.left_mm, tile.bottom_mm, tile.right_mm, tile.top_mm, (MARGIN_MM, MARGIN_MM))
     )
     marks = []
-    for at in (MARGIN_MM + one - tile.left_mm for one in tile.joins_mm):
+    for at in (MARGIN_MM + join - tile.left_mm for join in tile.joins_mm):
         marks.append(f'<path class="thin" stroke-dasharray="1 2" d="M{at:.3f} {MARGIN_MM}V{low:.3f}"/>')
         marks += [
             f'<path class="thin" d="M{at - 3:.3f} {y:.3f}h6m-3 -3v6"/>' for y in (MARGIN_MM + 12, low - 12)
@@ -144,7 +144,7 @@ def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:
 def template_pdf(ready: Ready) -> bytes:
     """A page for each sheet of the template; one that says what is missing where there are no holes."""
     paper = SIDEWAYS[ready.paper]
-    pages = [markup(_page(ready, one, paper)) for one in paper_tiles(ready)]
+    pages = [markup(_page(ready, tile, paper)) for tile in paper_tiles(ready)]
     return to_pdf(
         render("template.html", ready.paper, wide=paper[0], high=paper[1], pages=pages, stops=ready.stops)
     )
@@ -181,14 +181,14 @@ def template_dxf(ready: Ready) -> bytes:
         document.layers.add(layer, color=color)
     space = document.modelspace()
     left, bottom, right, top = _bounds(ready)
-    for one in spots(ready):
-        at, layer = (one.x_mm, one.y_mm), "HOLES_REFUSED" if one.forbidden else "HOLES"
-        arms = ((9.0, 9.0), (-9.0, 9.0)) if one.forbidden else ((9.0, 0.0), (0.0, 9.0))
+    for spot in spots(ready):
+        at, layer = (spot.x_mm, spot.y_mm), "HOLES_REFUSED" if spot.forbidden else "HOLES"
+        arms = ((9.0, 9.0), (-9.0, 9.0)) if spot.forbidden else ((9.0, 0.0), (0.0, 9.0))
         for dx, dy in arms:
             space.add_line((at[0] - dx, at[1] - dy), (at[0] + dx, at[1] + dy), dxfattribs={"layer": layer})
-        if not one.forbidden:
+        if not spot.forbidden:
             space.add_circle(at, 2.5, dxfattribs={"layer": layer})
-        name = plain(f"{one.name}: do not drill" if one.forbidden else one.name)
+        name = plain(f"{spot.name}: do not drill" if spot.forbidden else spot.name)
         space.add_text(name, height=5.0, dxfattribs={"layer": layer}).set_placement(
             (at[0] + 6.0, at[1] + 6.0)
         )

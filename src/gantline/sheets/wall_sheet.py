@@ -55,7 +55,7 @@ def wall_sheet(ready: Ready) -> bytes:
     stopped, gone = made.refused
     holes = made.table("marks")
     left = len(holes.rows) - len(stopped) if holes else 0
-    shown = [one for one in (windows.windows if windows and left else ()) if one.key not in gone]
+    shown = [window for window in (windows.windows if windows and left else ()) if window.key not in gone]
     named = {one.key: one for one in found.off if one.key not in gone}
     at_wall = {caution.name for caution in made.plan.cautions if caution.station == "wall"}
     values = ready.common | {

@@ -27,9 +27,9 @@ PRINTED = (frozenset(("base", *WALL_SHEET)),) * 2
 FACES: tuple[FaceName, ...] = ("front", "side", "top", "back", "edge")
 
 
-def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
+def draw(job_plan: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
     """One face with every station's marks, in the order of the stations."""
-    ask, rests = made.ask, made.rests
+    ask, rests = job_plan.ask, job_plan.rests
     groups = [
         group
         for station in stations
@@ -46,7 +46,7 @@ def draw(made: JobPlan, stations: Sequence[Station], face: FaceName) -> Face:
         marks=marks,
         rests=tuple(MarkRests(on=keys, marks=tuple(names)) for keys, names in on.items()),
     )
-    bare = crossed_out(bare, *made.refused)
+    bare = crossed_out(bare, *job_plan.refused)
     return placed(bare, (*(station.seen for station in stations), PRINTED))
 
 

@@ -31,7 +31,7 @@ from gantline.stations.wall.codes import Code as WallCode
 from gantline.stations.wall.station import WALL
 
 STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, FRAME, WALL, TENSION, TRIM, HANG, ALIGN)
-BY_KEY: Mapping[str, Station] = {one.key: one for one in STATIONS}
+BY_KEY: Mapping[str, Station] = {station.key: station for station in STATIONS}
 CODES: Mapping[str, type[StrEnum]] = {
     "survey": SurveyCode,
     "size": SizeCode,

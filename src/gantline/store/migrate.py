@@ -34,7 +34,9 @@ def migrate_to(connection: Connection, revision: str = "head") -> None:
 
 def revisions() -> list[str]:
     """Every version of the schema, the first one first."""
-    return [one.revision for one in ScriptDirectory.from_config(alembic_config()).walk_revisions()][::-1]
+    return [revision.revision for revision in ScriptDirectory.from_config(alembic_config()).walk_revisions()][
+        ::-1
+    ]
 
 
 def is_current(engine: Engine) -> bool:

@@ -36,7 +36,9 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
     if not readings:
         return 0
     _check_room(session, job_id, len(readings))
-    rows = [{"job_id": job_id, "shop_id": shop_id, "who": who, **one.model_dump()} for one in readings]
+    rows = [
+        {"job_id": job_id, "shop_id": shop_id, "who": who, **reading.model_dump()} for reading in readings
+    ]
     made = session.execute(
         insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.source, ReadingRow.seq)
     )

@@ -60,11 +60,11 @@ def pattern(width_px: int, panel_aspect: float, used: tuple[float, float] = (1.0
     image: Image = np.zeros((height, width_px), dtype=np.uint8)
     left, top = round((0.5 - used[0] / 2.0) * width_px), round((0.5 - used[1] / 2.0) * height)
     image[top : height - top, left : width_px - left] = 255
-    for one in markers(panel_aspect, used):
-        (u, v), _, (far_u, far_v), _ = one.corners
+    for marker in markers(panel_aspect, used):
+        (u, v), _, (far_u, far_v), _ = marker.corners
         left, top = round(u * width_px), round(v * height)
         right, low = round(far_u * width_px), round(far_v * height)
-        cells = np.array(bits(one.number), dtype=np.uint8) * 255
+        cells = np.array(bits(marker.number), dtype=np.uint8) * 255
         image[top:low, left:right] = cv2.resize(
             cells, (right - left, low - top), interpolation=cv2.INTER_NEAREST
         )

@@ -265,7 +265,7 @@ def _parts(image: Image, points: Array, inward: Array, side: int) -> None:
     for off in (-BESIDE_PX, BESIDE_PX):
         x, y = (points + off * inward).T.astype(np.float32)
         levels.append(cv2.remap(image, x[:, None], y[:, None], cv2.INTER_LINEAR))
-    border, fabric = (float(np.median(one)) for one in levels)
+    border, fabric = (float(np.median(level)) for level in levels)
     if border > MOST_BORDER or fabric < border + LEAST_STEP:
         raise Untrusted(
             f"The {SIDES[side]} edge of the frame does not stand out: switch some room light on.",

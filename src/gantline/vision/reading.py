@@ -82,20 +82,20 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
     )
 
 
-def drawn_in(content: bytes, found: PhotoReading, wide_px: int = 1000) -> bytes:
+def drawn_in(content: bytes, photo_reading: PhotoReading, wide_px: int = 1000) -> bytes:
     """The photo as a JPEG with the corners found in it: the frame's inner edge drawn through, the picture's dashed."""
     image = read_gray(content, most=MOST_BYTES)
     share = wide_px / image.shape[1]
     small = cv2.cvtColor(
         cv2.resize(image, None, fx=share, fy=share, interpolation=cv2.INTER_AREA), cv2.COLOR_GRAY2BGR
     )
-    if found.frame_px:
-        cv2.polylines(small, [_whole(found.frame_px, share)], True, FRAME_BGR, 3, cv2.LINE_AA)
-    for a, b in pairwise([*found.picture_px, *found.picture_px[:1]]):
+    if photo_reading.frame_px:
+        cv2.polylines(small, [_whole(photo_reading.frame_px, share)], True, FRAME_BGR, 3, cv2.LINE_AA)
+    for a, b in pairwise([*photo_reading.picture_px, *photo_reading.picture_px[:1]]):
         ends = np.array([a, b]) * share
         cuts = np.linspace(ends[0], ends[1], 2 * DASHES + 1)
         for one in range(0, 2 * DASHES, 2):
-            start, end = (tuple(round(each) for each in cuts[number]) for number in (one, one + 1))
+            start, end = (tuple(round(cut) for cut in cuts[number]) for number in (one, one + 1))
             cv2.line(small, start, end, PICTURE_BGR, 2, cv2.LINE_AA)
     return bytes(cv2.imencode(".jpg", small, [cv2.IMWRITE_JPEG_QUALITY, 85])[1])
 
@@ -109,5 +109,5 @@ def _points(points: Array) -> Points:
     return tuple((round(float(x), 1), round(float(y), 1)) for x, y in points)
 
 
-def _but(one: PhotoReading, trouble: str) -> PhotoReading:
-    return replace(one, trouble=trouble)
+def _but(photo_reading: PhotoReading, trouble: str) -> PhotoReading:
+    return replace(photo_reading, trouble=trouble)

@@ -146,7 +146,7 @@ def list_versions(job_id: UUID, desk: DeskDep) -> Response:
     """The history, newest first."""
     rows = jobs.versions(desk.session, desk.shop_id, job_id)
     keys = ("number", "stands_for", "what", "who", "saved_at")
-    return answer([{key: getattr(one, key) for key in keys} for one in rows])
+    return answer([{key: getattr(row, key) for key in keys} for row in rows])
 
 
 @router.get("/{job_id}/file", response_class=Response)

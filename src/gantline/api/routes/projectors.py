@@ -113,7 +113,7 @@ async def state(name: Line, request: Request) -> Response:
 async def set_them(name: Line, body: SettingsIn, request: Request) -> Response:
     """Set power, light, input, lens memory, zoom or shift, and say what it came to."""
     async with place(request, name) as projector:
-        return answer(await projector.set([(one.what, one.value) for one in body.settings]))
+        return answer(await projector.set([(setting.what, setting.value) for setting in body.settings]))
 
 
 @router.post("/{name}/turn", response_model=ProjectorState)

@@ -24,7 +24,7 @@ SheetName = StrEnum("SheetName", {name.replace("-", "_").upper(): name for name 
 def list_sheets() -> Response:
     """The menu of sheets, in order."""
     keys = ("key", "label", "group", "note", "papers")
-    return answer([{key: getattr(one, key) for key in keys} for one in SHEETS.values()])
+    return answer([{key: getattr(sheet, key) for key in keys} for sheet in SHEETS.values()])
 
 
 @router.get("/jobs/{job_id}/sheets/{sheet}", response_class=Response, responses=UNDER_WAY)

@@ -46,5 +46,5 @@ def rooms() -> Response:
 @router.post("", response_model=Practice)
 def answered(body: PracticeIn) -> Response:
     """The picture after all touches, and what the solver would do next."""
-    touches = [Touch(kind=one.kind, steps=one.steps) for one in body.touches]
+    touches = [Touch(kind=touch.kind, steps=touch.steps) for touch in body.touches]
     return answer(practice(body.room, body.seed, touches))

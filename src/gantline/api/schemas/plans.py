@@ -30,7 +30,7 @@ if TYPE_CHECKING:
 else:
     Tables = create_model("Tables", **_tables())
     own = get_type_hints(Plan)
-    parts = {one.name: (own[one.name], ...) for one in fields(Plan)} | {"tables": (Tables, ...)}
+    parts = {field.name: (own[field.name], ...) for field in fields(Plan)} | {"tables": (Tables, ...)}
     PlanOut = create_model("Plan", __base__=Out, **parts)
 
 

@@ -76,7 +76,9 @@ def new_job(body: NewJob) -> Job:
         ask_back(empty.units.to_core(), edits)
         return apply(empty, edits)
     except BadDocument as error:
-        error.problems = tuple(replace(one, pointer=_form_name(one.pointer)) for one in error.problems)
+        error.problems = tuple(
+            replace(problem, pointer=_form_name(problem.pointer)) for problem in error.problems
+        )
         raise
 
 
@@ -87,16 +89,16 @@ def _form_name(pointer: str) -> str:
     return f"/{NAMES.get(pointer, pointer.strip('/'))}"
 
 
-def saving(made: JobPlan, what: str, who: str) -> jobs.Save:
+def saving(job_plan: JobPlan, what: str, who: str) -> jobs.Save:
     """A version to be saved, with its card.  Raises: BadDocument where a plan of it would take too much."""
-    if made.too_much:
-        raise BadDocument([FieldProblem("", f"{made.too_much} Nothing was saved.", "")])
-    return jobs.Save(document=sparse(made.job), what=what, who=who, card=stored_card(made))
+    if job_plan.too_much:
+        raise BadDocument([FieldProblem("", f"{job_plan.too_much} Nothing was saved.", "")])
+    return jobs.Save(document=sparse(job_plan.job), what=what, who=who, card=stored_card(job_plan))
 
 
-def stored_card(made: JobPlan) -> dict[str, Any]:
+def stored_card(job_plan: JobPlan) -> dict[str, Any]:
     """The yard's card as plain JSON."""
-    found: dict[str, Any] = orjson.loads(orjson.dumps(card(made), default=as_plain))
+    found: dict[str, Any] = orjson.loads(orjson.dumps(card(job_plan), default=as_plain))
     return found
 
 

@@ -37,7 +37,7 @@ class PlanEntry:
             "document": orjson.Fragment(self.made.job.model_dump_json()),
             "plan": rest
             | {
-                "figures": [self._piece(one.key, one, there) for one in plan.figures],
+                "figures": [self._piece(figure.key, figure, there) for figure in plan.figures],
                 "tables": {key: self._piece(f"table {key}", one, there) for key, one in plan.tables.items()},
             },
             "drawing": {key: self._piece(f"drawing {key}", one, there) for key, one in self.drawing.items()},

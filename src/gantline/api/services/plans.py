@@ -31,14 +31,14 @@ def planned(desk: Desk, version: JobVersionRow) -> JobPlan:
     return plan(read_stored(version.document), desk.shop, desk.memo.made(version.job_id))
 
 
-def drawing(made: JobPlan) -> dict[str, Any]:
+def drawing(job_plan: JobPlan) -> dict[str, Any]:
     """All faces and the tape."""
-    return {name: face(made, name) for name in FACES} | {"tape": tape(made)}
+    return {name: face(job_plan, name) for name in FACES} | {"tape": tape(job_plan)}
 
 
-def tape(made: JobPlan) -> tuple[TapeWindow, ...]:
+def tape(job_plan: JobPlan) -> tuple[TapeWindow, ...]:
     """The pieces of tape round the marks."""
-    found = made.table("tape")
+    found = job_plan.table("tape")
     return found.windows if found else ()
 
 
@@ -68,16 +68,16 @@ def _at_hand(desk: Desk, version: JobVersionRow) -> PlanEntry | None:
     return kept if kept is not None and kept.made.ask.shop.overrides == desk.shop.overrides else None
 
 
-def card(made: JobPlan) -> dict[str, Any]:
+def card(job_plan: JobPlan) -> dict[str, Any]:
     """What the yard shows of a job: its little wall, its size, what comes next and where."""
-    wall = face(made, "front")
-    marks = tuple(one for one in wall.marks if isinstance(one, Area) and one.role in CARD_ROLES)
-    first = made.findings[0] if made.findings else None
+    wall = face(job_plan, "front")
+    marks = tuple(mark for mark in wall.marks if isinstance(mark, Area) and mark.role in CARD_ROLES)
+    first = job_plan.findings[0] if job_plan.findings else None
     return {
-        "name": made.ask.job.name,
-        "place": made.ask.job.place or "",
-        "size_text": made.text("size"),
-        "next_point": made.next_point,
+        "name": job_plan.ask.job.name,
+        "place": job_plan.ask.job.place or "",
+        "size_text": job_plan.text("size"),
+        "next_point": job_plan.next_point,
         "worst": first.severity if first else None,
         "station": first.station if first and first.severity == "stop" else "wall",
         "front": replace(wall, marks=marks, rests=()),
@@ -90,7 +90,7 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
     old = before.made
     new = plan(apply(old.job, asked.edits), desk.shop, old, cures=False)
     station = BY_KEY[asked.station]
-    changed = [one for one in new.figures.values() if differs(old.figures.get(one.key), one)]
+    changed = [figure for figure in new.figures.values() if differs(old.figures.get(figure.key), figure)]
     return {
         "figures": [_figure_patch(old.figures.get(one.key), one) for one in changed],
         "opened": [one for one in changed if one.key in asked.open],
@@ -166,7 +166,7 @@ def _changed(old: Sequence[Any], new: Sequence[Any]) -> Sequence[Any] | None:
 
 
 def _face_patch(old: Face, new: Face, station: Station, shape: str) -> dict[str, Any]:
-    before = {one.key: one for one in old.marks}
+    before = {mark.key: mark for mark in old.marks}
     now = {one.key for one in new.marks}
     bare = replace(new, marks=(), rests=())
     marks = [one for one in shown(new.marks, station) if before.get(one.key) != one]

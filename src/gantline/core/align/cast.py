@@ -107,7 +107,7 @@ def cast_marks(
 def wider(marks: Sequence[CastMark]) -> float:
     """How much wider the picture must be for every mark to be lit, as a factor about its middle; 1 where all are."""
     return (
-        max((2.0 * abs(each - 0.5) for one in marks for each in (one.u, one.v)), default=1.0)
+        max((2.0 * abs(each - 0.5) for mark in marks for each in (mark.u, mark.v)), default=1.0)
         if marks
         else 1.0
     )

@@ -44,7 +44,7 @@ def blanking(
     found = {}
     for side, names in SIDES.items():
         corners = [outside_mm[READINGS.index(name)] for name in names]
-        both = [one for one in corners if one is not None]
+        both = [corner for corner in corners if corner is not None]
         if len(both) < len(names):
             continue
         middle = sum(both) / 2.0 + ((bow_mm or {}).get(side) or 0.0)
@@ -85,13 +85,13 @@ def memories(
     require_positive(zoom_step=zoom_step, shift_step=shift_step)
     known: list[tuple[float, float, float]] = []
     numbers = []
-    for one in stops:
+    for stop in stops:
         for at, other in enumerate(known, start=1):
-            alike = abs(one[0] / other[0] - 1.0) <= zoom_step
-            if alike and all(abs(a - b) <= shift_step for a, b in zip(one[1:], other[1:], strict=True)):
+            alike = abs(stop[0] / other[0] - 1.0) <= zoom_step
+            if alike and all(abs(a - b) <= shift_step for a, b in zip(stop[1:], other[1:], strict=True)):
                 numbers.append(at)
                 break
         else:
-            known.append(one)
+            known.append(stop)
             numbers.append(len(known))
     return tuple(numbers)

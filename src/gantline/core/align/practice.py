@@ -40,22 +40,22 @@ def hidden(straight: Pose, kinds: Sequence[str], *, turn_deg: float, share: floa
 def touched(pose: Pose, touches: Sequence[Touch], hands: Hands) -> Pose:
     """The pose after touches.  Raises: OutOfRange for a kind that is none."""
     now = pose
-    for one in touches:
-        if one.kind not in TOUCHES:
-            raise OutOfRange(f"a touch is one of {', '.join(TOUCHES)}", field="kind", got=one.kind)
-        now = pushed(now, one.kind, _amount(one, hands), hands)
+    for touch in touches:
+        if touch.kind not in TOUCHES:
+            raise OutOfRange(f"a touch is one of {', '.join(TOUCHES)}", field="kind", got=touch.kind)
+        now = pushed(now, touch.kind, _amount(touch, hands), hands)
     return now
 
 
-def _amount(one: Touch, hands: Hands) -> float:
+def _amount(touch: Touch, hands: Hands) -> float:
     """How far so many of its smallest steps go: mm, or a share."""
-    if one.kind == "ratio":
-        return float((1.0 + hands.zoom_step) ** one.steps - 1.0)
-    if one.kind.startswith("shift"):
-        return one.steps * hands.shift_step
-    if on_feet(one.kind, hands) and one.kind in TURNED and hands.foot_turn_mm is not None:
-        return one.steps * hands.foot_step * hands.foot_turn_mm
-    return one.steps * (hands.step_mm if one.kind in TURNED else hands.place_step_mm)
+    if touch.kind == "ratio":
+        return float((1.0 + hands.zoom_step) ** touch.steps - 1.0)
+    if touch.kind.startswith("shift"):
+        return touch.steps * hands.shift_step
+    if on_feet(touch.kind, hands) and touch.kind in TURNED and hands.foot_turn_mm is not None:
+        return touch.steps * hands.foot_step * hands.foot_turn_mm
+    return touch.steps * (hands.step_mm if touch.kind in TURNED else hands.place_step_mm)
 
 
 WHY = {

@@ -142,32 +142,34 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
     )
 
 
-def leans(found: Alignment, *, alarm: float, settled: float) -> bool:
+def leans(alignment: Alignment, *, alarm: float, settled: float) -> bool:
     """Whether a frame out of square explains a misfit beyond the alarm: alone, or nearly as well as the best reading that may
     have slipped. Four corners tell a leaning frame from a turned body, for no turn of a body leans its picture alone."""
-    if found.sum_of_squares <= alarm:
+    if alignment.sum_of_squares <= alarm:
         return False
-    best = max(float(np.max(found.falls_by)), found.lean_falls_by)
-    left = found.sum_of_squares - found.lean_falls_by
-    return left <= settled or (found.lean_falls_by >= RIVAL * best and left <= 0.5 * found.sum_of_squares)
+    best = max(float(np.max(alignment.falls_by)), alignment.lean_falls_by)
+    left = alignment.sum_of_squares - alignment.lean_falls_by
+    return left <= settled or (
+        alignment.lean_falls_by >= RIVAL * best and left <= 0.5 * alignment.sum_of_squares
+    )
 
 
-def suspects(found: Alignment, *, alarm: float, settled: float) -> tuple[str, ...]:
+def suspects(alignment: Alignment, *, alarm: float, settled: float) -> tuple[str, ...]:
     """Readings that alone explain a misfit beyond the alarm, by key, the likeliest first; none where all agree.
 
     A reading is one if leaving it out brings the sum below settled, or nearly as far down as the best one does: on a long throw
     some pairs cannot be told apart, and both are named.
     """
-    if found.sum_of_squares <= alarm:
+    if alignment.sum_of_squares <= alarm:
         return ()
-    best = max(float(np.max(found.falls_by)), found.lean_falls_by)
-    left = found.sum_of_squares - found.falls_by
+    best = max(float(np.max(alignment.falls_by)), alignment.lean_falls_by)
+    left = alignment.sum_of_squares - alignment.falls_by
     chosen = [
         number
-        for number in np.argsort(-found.falls_by)
-        if left[number] <= settled or found.falls_by[number] >= RIVAL * best
+        for number in np.argsort(-alignment.falls_by)
+        if left[number] <= settled or alignment.falls_by[number] >= RIVAL * best
     ]
-    if found.sum_of_squares - best > max(settled, 0.5 * found.sum_of_squares):
+    if alignment.sum_of_squares - best > max(settled, 0.5 * alignment.sum_of_squares):
         return ()  # no single reading explains it
     return tuple(READINGS[number] for number in chosen)
 

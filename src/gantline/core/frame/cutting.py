@@ -72,7 +72,7 @@ class CutPlan:
     @property
     def longest_offcut_mm(self) -> float:
         """The longest piece that is left over."""
-        return max((one.offcut_mm for one in self.boards), default=0.0)
+        return max((board.offcut_mm for board in self.boards), default=0.0)
 
 
 class CannotCut(DesignError):
@@ -94,8 +94,8 @@ class _Task:
     until: float
 
     def __post_init__(self) -> None:
-        self.weights = [one + self.kerf_mm for one in self.lengths]
-        self.rooms = [one.length_mm - 2.0 * self.trim_mm + self.kerf_mm for one in self.stocks]
+        self.weights = [length + self.kerf_mm for length in self.lengths]
+        self.rooms = [stock.length_mm - 2.0 * self.trim_mm + self.kerf_mm for stock in self.stocks]
         most = sum(self.counts) + 1
         # a cent outweighs every board: the fewest of the cheapest
         self.costs = [round(one.price * 100.0) * most + 1.0 for one in self.stocks]
@@ -112,7 +112,7 @@ class _Task:
     @property
     def limits(self) -> list[int]:
         """How many there are of each counted stock."""
-        return [one.count for one in self.stocks if one.count is not None]
+        return [stock.count for stock in self.stocks if stock.count is not None]
 
     @property
     def left_s(self) -> float:
@@ -175,7 +175,7 @@ def _check(wanted: Sequence[Wanted], stocks: Sequence[Stock], kerf_mm: float, tr
         require_positive(length_mm=one.length_mm)
     if kerf_mm < 0.0 or trim_mm < 0.0:
         raise OutOfRange("kerf and end trim are 0 or more", field="kerf_mm", got=kerf_mm)
-    longest = max((one.length_mm - 2.0 * trim_mm for one in stocks if one.count != 0), default=0.0)
+    longest = max((stock.length_mm - 2.0 * trim_mm for stock in stocks if stock.count != 0), default=0.0)
     short = [one for one in wanted if one.length_mm > longest + FIT_MM]
     if short:
         long, gives = short[0].length_mm, max(longest, 0.0)
@@ -195,10 +195,10 @@ def _task(
         by_length.setdefault(round(one.length_mm, 6), []).append(one.name)
     lengths = sorted(by_length, reverse=True)
     return _Task(
-        names=[by_length[one] for one in lengths],
+        names=[by_length[length] for length in lengths],
         lengths=lengths,
         counts=[len(by_length[one]) for one in lengths],
-        stocks=[one for one in stocks if one.count != 0],
+        stocks=[stock for stock in stocks if stock.count != 0],
         kerf_mm=kerf_mm,
         trim_mm=trim_mm,
         until=time.monotonic() + seconds,
@@ -241,7 +241,7 @@ def _bound(task: _Task) -> tuple[float, list[float], Mapping[int, float]]:
         solved = linprog(
             np.concatenate([costs, np.full(len(task.counts), short)]),
             A_ub=matrix,
-            b_ub=np.array([*(-one for one in task.counts), *task.limits], dtype=float),
+            b_ub=np.array([*(-count for count in task.counts), *task.limits], dtype=float),
             method="highs",
         )
         dual = -np.asarray(solved.ineqlin.marginals)
@@ -365,7 +365,7 @@ def _longest_offcut(
 
 def _laid(task: _Task, plan: Counter[tuple[int, Pattern]], proven: bool, gap: float) -> CutPlan:
     """Every board with its pieces, longest first; what the patterns hold too much is left on the board."""
-    left = [list(reversed(one)) for one in task.names]
+    left = [list(reversed(name)) for name in task.names]
     boards = []
     fullest = sorted(
         plan.elements(), key=lambda one: -sum(n * w for n, w in zip(one[1], task.weights, strict=True))

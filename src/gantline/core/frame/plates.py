@@ -73,7 +73,7 @@ def kept_off(readings_mm: Sequence[float], spans: Spans, closest_mm: float) -> t
         point moves inward.
     """
     length = max((high for _, high in spans), default=0.0)
-    moved = [_off(one, spans, length) for one in readings_mm]
+    moved = [_off(reading, spans, length) for reading in readings_mm]
     stay = [new for one, new in zip(readings_mm, moved, strict=True) if new == one]
     kept: list[float | None] = []
     taken = list(stay)

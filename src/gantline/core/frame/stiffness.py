@@ -46,19 +46,19 @@ def sag_rows(
 def fewest_braces(rows: Sequence[SagRow], allowed_mm: float, length_mm: float, handled_mm: float) -> int:
     """The fewest braces that keep the bow allowed; at least one on a rail longer than can be handled without."""
     least = 1 if length_mm > handled_mm else 0
-    fit = (one.braces for one in rows if one.sag_mm <= allowed_mm and one.braces >= least)
+    fit = (row.braces for row in rows if row.sag_mm <= allowed_mm and row.braces >= least)
     return next(fit, rows[-1].braces)
 
 
 def wood_kg(pieces: Sequence[Piece], in_plane_mm: float, deep_mm: float, density_kg_m3: float) -> float:
     """Mass of the boards [kg]; mitered pieces weigh as much as along their center line, half-laps share their corner."""
-    lengths = sum(one.length_mm - (in_plane_mm if one.ends != "square" else 0.0) for one in pieces)
+    lengths = sum(piece.length_mm - (in_plane_mm if piece.ends != "square" else 0.0) for piece in pieces)
     return lengths * in_plane_mm * deep_mm * density_kg_m3 * 1e-9
 
 
 def center_of_mass_mm(pieces: Sequence[Piece]) -> tuple[float, float]:
     """Center of mass of boards of one section, seen from the back [mm]."""
-    whole = sum(one.length_mm for one in pieces)
+    whole = sum(piece.length_mm for piece in pieces)
     u = sum(one.length_mm * (one.left_mm + one.right_mm) / 2.0 for one in pieces) / whole
     v = sum(one.length_mm * (one.bottom_mm + one.top_mm) / 2.0 for one in pieces) / whole
     return u, v

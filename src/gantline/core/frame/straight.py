@@ -45,9 +45,9 @@ def sighted(
     limits = {"crook": crook_mm, "bow": bow_mm, "twist": twist_mm}
     good: list[tuple[Board, str]] = []
     bad: list[tuple[Board, str]] = []
-    for one in boards:
-        over = [name for name, most in limits.items() if getattr(one, f"{name}_mm") > most]
-        (bad if over else good).append((one, ", ".join(over)))
+    for board in boards:
+        over = [name for name, most in limits.items() if getattr(board, f"{name}_mm") > most]
+        (bad if over else good).append((board, ", ".join(over)))
     good.sort(key=lambda pair: (pair[0].crook_mm, pair[0].bow_mm + pair[0].twist_mm))
     ranked = [Sighted(board=one, rank=at, why="") for at, (one, _) in enumerate(good, start=1)]
     return (*ranked, *(Sighted(board=one, rank=None, why=why) for one, why in bad))

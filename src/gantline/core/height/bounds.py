@@ -25,7 +25,7 @@ def neck_bound(screen: Screen, eyes: Sequence[Eye], top_deg: float) -> Bound | N
 def neck_tops_mm(eyes: Sequence[Eye], top_deg: float) -> list[float]:
     """Of every eye, the height [mm] that it sees at top_deg above its own line: E + d tan."""
     tan = math.tan(math.radians(top_deg))
-    return [one.eye_mm + one.distance_mm * tan for one in eyes]
+    return [eye.eye_mm + eye.distance_mm * tan for eye in eyes]
 
 
 def under_necks(screen: Screen, top_mm: float) -> Bound:
@@ -38,7 +38,7 @@ def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -
     if not eyes:
         return None
     tan = math.tan(math.radians(centre_deg))
-    lowest = min(one.eye_mm + one.distance_mm * tan for one in eyes)
+    lowest = min(eye.eye_mm + eye.distance_mm * tan for eye in eyes)
     return lowest + screen.picture.height_mm / 2.0 + screen.border.top_mm
 
 

@@ -157,7 +157,7 @@ def pair_numbers(points: tuple[TensionPoint, ...]) -> dict[int, int]:
 
     points numbered once round, by spread() or numbered(). So pairs count from 1 along two neighboring sides.
     """
-    place = {(one.side, one.reading_mm): one.number for one in points}
+    place = {(point.side, point.reading_mm): point.number for point in points}
     return {one.number: min(one.number, place[OPPOSITE[one.side], one.reading_mm]) for one in points}
 
 
@@ -183,7 +183,7 @@ def numbered(
     begin = list(Corner).index(start)
     before = 0
     for side in sides[:begin]:
-        before += sum(1 for one in points if one.side is side)
+        before += sum(1 for point in points if point.side is side)
     ring = [*points[before:], *points[:before]]
     if not clockwise:
         ring.reverse()

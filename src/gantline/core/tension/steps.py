@@ -55,7 +55,7 @@ def renumbered(
 ) -> tuple[TensionStep, ...]:
     """The same steps with a maker's own numbers; points as from spread()."""
     own = {(one.u_mm, one.v_mm, one.side): one for one in numbered(tuple(points), start, clockwise=clockwise)}
-    by_number = {one.number: own[one.u_mm, one.v_mm, one.side] for one in points}
+    by_number = {point.number: own[point.u_mm, point.v_mm, point.side] for point in points}
     return tuple(
         replace(
             step,

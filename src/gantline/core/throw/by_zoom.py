@@ -48,6 +48,6 @@ def zoom_stop(
 
 def window_for_all(lens: Lens, panels: tuple[PanelImage, ...]) -> tuple[float, float]:
     """Z that serves every shape: [R_low W_big, R_high W_small] [mm]; the first is larger where none does."""
-    return lens.ratio_low * max(one.width_mm for one in panels), lens.ratio_high * min(
+    return lens.ratio_low * max(panel.width_mm for panel in panels), lens.ratio_high * min(
         one.width_mm for one in panels
     )

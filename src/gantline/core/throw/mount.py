@@ -59,7 +59,7 @@ def joist_centres(first_mm: float, spacing_mm: float, end_mm: float) -> tuple[fl
     """Centers of the joists up to the end of the room, along the axis they are counted on [mm]."""
     count = bounded(int(max(0.0, end_mm - first_mm) // spacing_mm) + 1, MOST_JOISTS, "joists", "spacing_mm")
     centers = (first_mm + k * spacing_mm for k in range(count))
-    return tuple(one for one in centers if one <= end_mm)
+    return tuple(center for center in centers if center <= end_mm)
 
 
 def cable_path(start: Point, end: Point, *, level_mm: float) -> tuple[Point, ...]:

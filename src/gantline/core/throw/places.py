@@ -73,7 +73,7 @@ class LensCase:
     @cached_property
     def grown(self) -> tuple[Solid, ...]:
         """Every solid grown by the body, in their order."""
-        return tuple(grown(self, one) for one in self.solids)
+        return tuple(grown(self, solid) for solid in self.solids)
 
 
 def grown(wanted: LensCase, solid: Solid) -> Solid:

@@ -43,7 +43,7 @@ def passed(links: Sequence[PictureFormat]) -> PictureFormat:
     if not links:
         raise ValueError("a chain needs a link")
     return PictureFormat(
-        lines=min(one.lines for one in links),
+        lines=min(link.lines for link in links),
         rate_hz=min(one.rate_hz for one in links),
         depth_bits=min(one.depth_bits for one in links),
         high_range=all(one.high_range for one in links),

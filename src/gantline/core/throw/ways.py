@@ -60,7 +60,7 @@ def into_zone(zone: Solid, place: Point3, *, tolerance_mm: float) -> tuple[Move,
     """The moves that bring a lens into its zone, one an axis; none where it is inside by the tolerance."""
     into = tuple(min(max(at, low), high) for at, low, high in zip(place, zone.low, zone.high, strict=True))
     moves = (Move(axis=axis, by_mm=into[axis] - place[axis], to_mm=into[axis]) for axis in range(3))
-    return tuple(one for one in moves if abs(one.by_mm) > tolerance_mm)
+    return tuple(move for move in moves if abs(move.by_mm) > tolerance_mm)
 
 
 def clearing_moves(
@@ -100,7 +100,7 @@ def search_grid(wanted: Sequence[LensCase], own_height_mm: float | None) -> tupl
     room = first.room if first.zone is None else first.room.within(first.zone)
     if first.lines is not None and first.lines.axis == "x":
         choices = joist_choices(first.lines.centres_mm, first.picture_x_mm, first.lines.plate_mm)
-        x = np.array(sorted(one.lens_mm for one in choices))
+        x = np.array(sorted(choice.lens_mm for choice in choices))
     else:
         x = np.append(np.linspace(room.low[0], room.high[0], COLUMNS), first.picture_x_mm)
     own = [] if own_height_mm is None else [own_height_mm]

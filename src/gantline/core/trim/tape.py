@@ -65,7 +65,7 @@ class Rolls:
 def rolls_for(pieces: Sequence[TapePiece], roll_mm: float) -> Rolls:
     """The fewest rolls, each piece whole from one of them where it can be; all ways of sharing four pieces are tried."""
     require_positive(roll_mm=roll_mm)
-    joined = tuple(one.name for one in pieces if one.length_mm > roll_mm)
+    joined = tuple(piece.name for piece in pieces if piece.length_mm > roll_mm)
     if joined:  # cut one after the other, joints where a roll ends
         whole = sum(one.length_mm for one in pieces)
         return Rolls(count=int(-(-whole // roll_mm)), shares=(), joined=joined)

@@ -86,7 +86,7 @@ def place_on_studs(rule: BracketRule, centre_mm: float, studs_mm: tuple[float, .
     """
     reach = rule.frame_mm / 2.0 - rule.inset_mm + rule.off_stud_mm + 2.0 * ROUNDING_MM
     clear = _clear_mm(rule) - rule.off_stud_mm - 2.0 * ROUNDING_MM
-    left = [one for one in studs_mm if clear <= centre_mm - one <= reach]
+    left = [stud for stud in studs_mm if clear <= centre_mm - stud <= reach]
     right = [one for one in studs_mm if clear <= one - centre_mm <= reach]
     serving = [
         pair

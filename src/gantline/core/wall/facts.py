@@ -38,7 +38,7 @@ class HoleFact:
 def drilled_x_mm(facts: Sequence[HoleFact], side: str) -> float | None:
     """Where a side's bracket is fixed by what is drilled [mm]: at its upper hole, else at its lower one."""
     there = sorted(
-        (one for one in facts if one.drilled and one.side == side), key=lambda one: one.row, reverse=True
+        (fact for fact in facts if fact.drilled and fact.side == side), key=lambda one: one.row, reverse=True
     )
     return there[0].x_mm if there else None
 
@@ -64,7 +64,7 @@ def rows_from_facts_mm(
 
 def blocked_xs_mm(facts: Sequence[HoleFact]) -> tuple[float, ...]:
     """Places along the wall where a drill met what must not be drilled [mm]."""
-    return tuple(one.x_mm for one in facts if not one.drilled)
+    return tuple(fact.x_mm for fact in facts if not fact.drilled)
 
 
 def is_blocked(x_mm: float, blocked: Sequence[float], clear_mm: float) -> bool:

@@ -122,7 +122,7 @@ def fit_studs(
     Raises: OutOfRange unless wall and stud are positive.
     """
     require_positive(wall_mm=wall_mm, stud_mm=stud_mm)
-    if not any(one.kind is not Kind.NOTHING for one in readings):
+    if not any(reading.kind is not Kind.NOTHING for reading in readings):
         return None
     read = _Read(readings, wall_mm, stud_mm, noise)
     found = sorted(
@@ -141,9 +141,9 @@ class _Read:
     """Readings as arrays."""
 
     def __init__(self, readings: Sequence[StudReading], wall_mm: float, stud_mm: float, noise: Noise) -> None:
-        self.x = np.array([one.x_mm for one in readings])
+        self.x = np.array([reading.x_mm for reading in readings])
         kinds = [one.kind for one in readings]
-        magnet = np.array([one is Kind.MAGNET for one in kinds])
+        magnet = np.array([kind is Kind.MAGNET for kind in kinds])
         self.edge = np.array([one is Kind.EDGE for one in kinds])
         self.nothing = np.array([one is Kind.NOTHING for one in kinds])
         self.sigma = np.where(magnet, noise.magnet_mm, noise.sensor_mm)
@@ -172,9 +172,9 @@ class _Read:
         total: Array = np.log(one).sum(axis=1)
         return total
 
-    def share(self, one: Fitted) -> Array:
+    def share(self, fitted: Fitted) -> Array:
         """Chance of each reading to be a stud of a lattice; 0 where nothing was found."""
-        hit = self.hit(self.off(np.array([one.first_mm]), one.spacing_mm), one.spacing_mm)[0]
+        hit = self.hit(self.off(np.array([fitted.first_mm]), fitted.spacing_mm), fitted.spacing_mm)[0]
         shares: Array = np.where(self.nothing, 0.0, hit / (hit + self.wild / self.wall_mm))
         return shares
 
@@ -219,9 +219,9 @@ def _distinct(found: Sequence[Fitted]) -> list[Fitted]:
     return kept
 
 
-def _same(one: Fitted, other: Fitted) -> bool:
+def _same(fitted: Fitted, other: Fitted) -> bool:
     """Whether two lattices put their studs at the same places all along the wall."""
-    return one.spacing_mm == other.spacing_mm and abs(other.off_mm(one.first_mm)) < NEAR_MM
+    return fitted.spacing_mm == other.spacing_mm and abs(other.off_mm(fitted.first_mm)) < NEAR_MM
 
 
 def studs_of(first_mm: float, spacing_mm: float, wall_mm: float) -> tuple[float, ...]:

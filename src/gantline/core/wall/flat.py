@@ -143,8 +143,8 @@ def shim_pack(shims: Sequence[float], sizes_mm: Sequence[float]) -> dict[float, 
     """
     pack: dict[float, int] = {}
     thinnest = min(sizes_mm)
-    for one in shims:
-        left = round(one / thinnest) * thinnest
+    for shim in shims:
+        left = round(shim / thinnest) * thinnest
         for size in sorted(sizes_mm, reverse=True):
             count = int((left + ROUNDING_MM) // size)
             if count > 0:

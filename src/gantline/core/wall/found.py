@@ -66,7 +66,7 @@ class Studs:
     @cached_property
     def centres_mm(self) -> tuple[float, ...]:
         """Centers of the studs that a screw may go into, from the left [mm]."""
-        return tuple(one.x_mm for one in self.studs if one.usable)
+        return tuple(stud.x_mm for stud in self.studs if stud.usable)
 
     @property
     def wall_mm(self) -> float:
@@ -167,10 +167,10 @@ def spread_mm(hits: Sequence[StudReading], noise: Noise) -> float:
     return weight**-0.5 if weight else math.inf
 
 
-def _agrees(one: StudReading, x: float, half: float, noise: Noise) -> bool:
+def _agrees(stud_reading: StudReading, x: float, half: float, noise: Noise) -> bool:
     """Whether a reading is of the stud at x."""
-    off = abs(one.x_mm - x)
-    match one.kind:
+    off = abs(stud_reading.x_mm - x)
+    match stud_reading.kind:
         case Kind.EDGE:
             return abs(off - half) <= WITHIN * noise.sensor_mm
         case Kind.CENTER:
@@ -180,12 +180,16 @@ def _agrees(one: StudReading, x: float, half: float, noise: Noise) -> bool:
     return False
 
 
-def _guess(one: StudReading, centers: Sequence[float], stud_mm: float) -> str:
+def _guess(stud_reading: StudReading, centers: Sequence[float], stud_mm: float) -> str:
     """What a reading beside the lattice may be."""
-    near = min((abs(one.x_mm - x) for x in centers), default=1e9)
+    near = min((abs(stud_reading.x_mm - x) for x in centers), default=1e9)
     if 0.6 * stud_mm <= near <= 2.1 * stud_mm:
         return "a doubled stud"
-    return "blocking, or a stud off its lattice" if one.kind is Kind.MAGNET else "a pipe, cable or blocking"
+    return (
+        "blocking, or a stud off its lattice"
+        if stud_reading.kind is Kind.MAGNET
+        else "a pipe, cable or blocking"
+    )
 
 
 def contradictions(readings: Sequence[StudReading], within_mm: float) -> tuple[tuple[int, int], ...]:

@@ -56,5 +56,5 @@ def sold_length_mm(least_mm: float, longest_mm: float | None, *, inches: bool) -
     """
     require_positive(least_mm=least_mm)
     lengths = tuple(one * INCH_MM for one in SOLD_IN) if inches else SOLD_MM
-    found = next((one for one in lengths if one >= least_mm - 1e-6), None)
+    found = next((length for length in lengths if length >= least_mm - 1e-6), None)
     return None if found is None or (longest_mm is not None and found > longest_mm + 1e-6) else found

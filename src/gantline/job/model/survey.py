@@ -166,7 +166,7 @@ class Joists(Part):
 
 def _two_at_one_place(readings: Sequence[CeilingReading] | Sequence[FloorReading]) -> bool:
     """Whether two share their place along the wall within one row out from it."""
-    places = sorted((one.x_mm, getattr(one, "z_mm", None) or 0.0) for one in readings)
+    places = sorted((reading.x_mm, getattr(reading, "z_mm", None) or 0.0) for reading in readings)
     return any(a[0] == b[0] and b[1] - a[1] <= ONE_ROW_MM for a, b in pairwise(places))
 
 

@@ -36,7 +36,7 @@ def write_records(kind: RecordKind, records: Sequence[tuple[str, str, Mapping[st
     rows.writerow([guarded(one) for one in ["key", "name", *known, *further]])
     for key, name, body in records:
         cells = [key, name, *(_cell(body.get(field)) for field in [*known, *further])]
-        rows.writerow([guarded(one) for one in cells])
+        rows.writerow([guarded(cell) for cell in cells])
     return out.getvalue().encode("utf-8")
 
 
@@ -94,7 +94,9 @@ def _named(kind: RecordKind, place: str, key: str, name: str, body: Mapping[str,
         bad = from_validation(error)
     except BadDocument as error:
         bad = error
-    raise BadDocument([FieldProblem(f"{place}{one.pointer}", one.text, one.typed) for one in bad.problems])
+    raise BadDocument(
+        [FieldProblem(f"{place}{problem.pointer}", problem.text, problem.typed) for problem in bad.problems]
+    )
 
 
 def _cell(value: Any) -> str:

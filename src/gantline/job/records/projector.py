@@ -127,7 +127,7 @@ def _shifts(data: dict[str, Any]) -> bool:
 
 def _fit(lines: list[ThrowLine]) -> tuple[float, float, float]:
     lens, offset_mm = fit_throw(
-        [TableLine(width_mm=one.width_mm, wide_mm=one.wide_mm, long_mm=one.long_mm) for one in lines]
+        [TableLine(width_mm=line.width_mm, wide_mm=line.wide_mm, long_mm=line.long_mm) for line in lines]
     )
     return lens.ratio_low, lens.ratio_high, offset_mm
 
@@ -163,7 +163,7 @@ def projector_edits(name: str, body: dict[str, Any], job: Job | None = None) -> 
             throw["mount"] = "cabinet" if stands else None
     if stands:
         throw |= {"hung": False, "lens_from_wall_mm": None}
-        if job is not None and any(one.kind in STANDS_ON for one in job.survey.boxes):
+        if job is not None and any(box.kind in STANDS_ON for box in job.survey.boxes):
             throw |= {"lens_y_mm": None, "lens_x_mm": None}
     bodies = {key: own[key] for key in BodyMeasures.model_fields}
     return [

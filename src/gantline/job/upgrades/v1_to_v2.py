@@ -120,9 +120,9 @@ def _same(value: Any, former: Any) -> bool:
 def _drop_usual_states(data: dict[str, Any]) -> None:
     states = _list(data, "/light/states")
     plain = [
-        one.get("name")
-        for one in states
-        if isinstance(one, dict) and not one.get("lamps") and one.get("lux") is None
+        state.get("name")
+        for state in states
+        if isinstance(state, dict) and not state.get("lamps") and state.get("lux") is None
     ]
     if plain == FORMER_STATES and len(states) == len(plain):
         del data["light"]["states"]

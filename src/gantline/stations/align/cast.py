@@ -70,7 +70,7 @@ def cast_holes(at: Ask) -> tuple[CastMark, ...] | str:
         return f"{POINTS - len(panel)} more points of the cross, and what the tape reads there."
     if found is None:
         return "Nothing to drill yet."
-    places = [(one.x_mm, one.y_mm) for one in found.holes]
+    places = [(hole.x_mm, hole.y_mm) for hole in found.holes]
     try:
         return cast_marks(panel, wall, places, sigma_mm=at.default(AlignDefaults.cast_sigma_mm))
     except (OutOfRange, np.linalg.LinAlgError) as error:
@@ -110,7 +110,7 @@ def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
         made.append(CastShape(points=tuple((float(u), float(v)) for u, v in ring), closed=True, thin=True))
     try:  # each text stands at its shape's first point, and none on another
         left, low, right, top = at(rect_of_frame)
-        middle, level = at(centre_x_mm), max(one.y_mm for one in found.holes)
+        middle, level = at(centre_x_mm), max(hole.y_mm for hole in found.holes)
         made.append(
             CastShape(
                 points=lit((left, top), (right, top), (right, low), (left, low)), closed=True, text="frame"
@@ -164,7 +164,8 @@ def cast_table(at: Ask) -> CastTable:
     """All that a cast page and its remote show."""
     marks = at(cast_holes)
     points = tuple(
-        f"{at.text(one.x_mm)} from the left, {at.text(one.y_mm)} up" for one in at.things(Aligned.cast_points)
+        f"{at.text(point.x_mm)} from the left, {at.text(point.y_mm)} up"
+        for point in at.things(Aligned.cast_points)
     )
     return CastTable(
         outlines=at(outlines),

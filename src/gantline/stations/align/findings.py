@@ -45,7 +45,7 @@ def readings(at: Ask) -> Iterator[Finding]:
     if not at(misfits):
         return
     names, leaning_pose = at(doubted), at(leaning)
-    slipped = "; or ".join(spoken(one) for one in names)
+    slipped = "; or ".join(spoken(name) for name in names)
     alike = " From here they cannot be told apart." if len(names) > 1 else ""
     if leaning_pose is not None:
         side, far = "right" if leaning_pose.lean_mm > 0.0 else "left", at.text(abs(leaning_pose.lean_mm))

@@ -28,7 +28,7 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
     known = np.array([0.0 if one is None else one for one in read]).reshape(4, 2)
     wide = float(np.ptp(there.view[:, 0]))
     worst = max(float(np.abs(known).max()), 1.0)
-    times = next((one for one in TIMES if worst * one <= SHOWN * wide), 1)
+    times = next((time for time in TIMES if worst * time <= SHOWN * wide), 1)
     ghost = there.view + OUTWARD * known * times
     yield Area(
         key="picture-now", role="astray", layer="align", points=tuple((float(x), float(y)) for x, y in ghost)

@@ -42,7 +42,7 @@ def memory_gist(at: Ask) -> str:
     return (
         "none"
         if found is None
-        else ", ".join(f"{one.number}: {' and '.join(one.aspects)}" for one in found.rows)
+        else ", ".join(f"{row.number}: {' and '.join(row.aspects)}" for row in found.rows)
     )
 
 
@@ -52,7 +52,7 @@ def measured_gist(at: Ask) -> str:
     return (
         "nothing measured"
         if found is None
-        else f"{sum(bool(one.measured) for one in found.rows)} of 5 points"
+        else f"{sum(bool(row.measured) for row in found.rows)} of 5 points"
     )
 
 

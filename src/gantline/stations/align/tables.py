@@ -86,13 +86,13 @@ def align_table(at: Ask) -> AlignTable:
         corners.append(row)
     moves = tuple(
         MoveRow(
-            text=said(at, one),
-            kind=one.kind,
-            after=tuple(short(at, each) for each in at(after_mm, one.after)),
-            control=LENS.get(one.kind, ""),
-            by=one.amount if one.kind in LENS else 0.0,
+            text=said(at, move),
+            kind=move.kind,
+            after=tuple(short(at, each) for each in at(after_mm, move.after)),
+            control=LENS.get(move.kind, ""),
+            by=move.amount if move.kind in LENS else 0.0,
         )
-        for one in at(made_moves)
+        for move in at(made_moves)
     )
     rounds = []
     for one in at.things(Aligned.rounds):

@@ -20,31 +20,31 @@ def length(at: Ask, far_mm: float) -> str:
     return at.fine(far_mm)
 
 
-def said(at: Ask, one: Move) -> str:
+def said(at: Ask, move: Move) -> str:
     """What to do."""
-    plus, far = one.amount > 0.0, length(at, abs(one.amount))
-    match one.kind:
+    plus, far = move.amount > 0.0, length(at, abs(move.amount))
+    match move.kind:
         case "turn":
             side, nose = ("left", "right") if plus else ("right", "left")
             return f"Rear of the body {far} to the {side}: its nose turns {nose}"
-        case "tilt" if one.turns is not None:
-            return f"Front feet {'out' if plus else 'in'} {turns(one.turns)}, both alike: nose {'up' if plus else 'down'}"
+        case "tilt" if move.turns is not None:
+            return f"Front feet {'out' if plus else 'in'} {turns(move.turns)}, both alike: nose {'up' if plus else 'down'}"
         case "tilt":
             return (
                 f"Rear of the body {far} {'down' if plus else 'up'}: its nose tips {'up' if plus else 'down'}"
             )
-        case "roll" if one.turns is not None:
-            return f"Right foot {'out' if plus else 'in'} {turns(one.turns)}: right side {'up' if plus else 'down'}"
+        case "roll" if move.turns is not None:
+            return f"Right foot {'out' if plus else 'in'} {turns(move.turns)}: right side {'up' if plus else 'down'}"
         case "roll":
             where = " at its plate" if at(hung) else ""
             return f"Right side of the body {far} {'up' if plus else 'down'}{where}"
         case "ratio":
-            wide = at.fine(abs(one.amount) * at(projected).width_mm)
+            wide = at.fine(abs(move.amount) * at(projected).width_mm)
             return f"Zoom until the picture is {wide} {'wider' if plus else 'narrower'}"
         case "shift_h":
-            return _shift(at, one.amount, "right" if plus else "left")
+            return _shift(at, move.amount, "right" if plus else "left")
         case "shift_v":
-            return _shift(at, one.amount, "up" if plus else "down")
+            return _shift(at, move.amount, "up" if plus else "down")
         case "distance":
             return f"Whole body {far} {'farther from' if plus else 'nearer to'} the wall"
         case "lens_x":

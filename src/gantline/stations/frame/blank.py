@@ -83,5 +83,8 @@ def laid_out(at: Ask) -> Foot | None:
         if solid.low[1] < at.default(BlankDefaults.over_floor_mm)
     ]
     half = at.default(BlankDefaults.seat_floor_mm) / 2.0
-    feet += [(one.x_mm - half, one.z_mm - half, one.x_mm + half, one.z_mm + half) for one in at(seat_places)]
+    feet += [
+        (place.x_mm - half, place.z_mm - half, place.x_mm + half, place.z_mm + half)
+        for place in at(seat_places)
+    ]
     return free_place(*at(work_area_mm), at(wall_mm), at.field(Survey.room_depth_mm), feet)

@@ -146,17 +146,17 @@ def set_back(at: Ask) -> Iterator[Finding]:
 def splicing(at: Ask) -> Iterator[Finding]:
     """Pieces longer than the longest board or load."""
     subject, longest = field_of(FrameBuild.longest_mm).pointer, at.field(FrameBuild.longest_mm)
-    for one in at(splices):
-        if one.splice is None:
-            text = f"Piece {one.letter} must be spliced, but {one.trouble}."
-            yield Finding(code=Code.SPLICED, severity="stop", text=text, subject=f"{subject}#{one.letter}")
+    for splice in at(splices):
+        if splice.splice is None:
+            text = f"Piece {splice.letter} must be spliced, but {splice.trouble}."
+            yield Finding(code=Code.SPLICED, severity="stop", text=text, subject=f"{subject}#{splice.letter}")
             continue
-        places = ", ".join(at.text(place) for place in one.splice.joints_mm)
+        places = ", ".join(at.text(place) for place in splice.splice.joints_mm)
         text = (
-            f"Piece {one.letter} is longer than {at.text(longest)}: splice it {places} from its end, a scab plate "
+            f"Piece {splice.letter} is longer than {at.text(longest)}: splice it {places} from its end, a scab plate "
             f"{at.text(at.default(FrameDefaults.scab_mm))} long behind, glued and screwed."
         )
-        yield Finding(code=Code.SPLICED, severity="note", text=text, subject=f"{subject}#{one.letter}")
+        yield Finding(code=Code.SPLICED, severity="note", text=text, subject=f"{subject}#{splice.letter}")
 
 
 @found
@@ -329,10 +329,10 @@ def box(at: Ask) -> Iterator[Finding]:
     if check is None:
         return
     base = field_of(FrameBuild.parts).pointer
-    for one in check.rows:
-        if one.short:
-            text = f"{one.short} short of {one.name}: {one.stops} waits for them. Ask the maker before the fabric is opened."
-            yield Finding(code=Code.BOX_SHORT, severity="stop", text=text, subject=f"{base}/{one.id}")
+    for row in check.rows:
+        if row.short:
+            text = f"{row.short} short of {row.name}: {row.stops} waits for them. Ask the maker before the fabric is opened."
+            yield Finding(code=Code.BOX_SHORT, severity="stop", text=text, subject=f"{base}/{row.id}")
     if check.counted < len(check.rows):
         left = len(check.rows) - check.counted
         text = (

@@ -54,16 +54,16 @@ def boards(at: Ask, face: FaceName) -> Iterator[Mark]:
             role="board",
             size="text",
         )
-    for each in at(splices):
-        piece = next(one for one in found if one.letter == each.letter)
-        for number, place in enumerate(each.splice.joints_mm if each.splice else (), start=1):
+    for splice in at(splices):
+        piece = next(one for one in found if one.letter == splice.letter)
+        for number, place in enumerate(splice.splice.joints_mm if splice.splice else (), start=1):
             if piece.role == "rail":
                 u = piece.left_mm + place + trim
                 ends: tuple[Point, ...] = ((u, piece.bottom_mm + trim), (u, piece.top_mm + trim))
             else:
                 v = piece.bottom_mm + place + trim
                 ends = ((piece.left_mm + trim, v), (piece.right_mm + trim, v))
-            yield Line(key=f"splice-{each.letter}-{number}", role="splice", layer="frame", points=ends)
+            yield Line(key=f"splice-{splice.letter}-{number}", role="splice", layer="frame", points=ends)
     u, v = center_of_mass_mm(found)
     yield Dot(key="mass", role="mass", layer="frame", at=(u + trim, v + trim), name="center of mass")
 

@@ -38,7 +38,7 @@ def _box(at: Ask) -> str:
     check = at(box_check)
     if check is None:
         return "take a kit with its parts, to count them"
-    short = sum(1 for one in check.rows if one.short)
+    short = sum(1 for row in check.rows if row.short)
     return f"{check.counted} of {len(check.rows)} counted" + (f", {short} short" if short else "")
 
 

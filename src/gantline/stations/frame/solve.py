@@ -151,7 +151,7 @@ def parts(at: Ask) -> tuple[tuple[str, float], ...]:
     found = at(pieces)
     if isinstance(found, str):
         return ()
-    split = {one.letter: one.splice for one in at(splices)}
+    split = {splice.letter: splice.splice for splice in at(splices)}
     out: list[tuple[str, float]] = []
     for one in found:
         made = split.get(one.letter)
@@ -195,7 +195,7 @@ def fabric_kg(at: Ask) -> float:
 
 def parts_mass_kg(at: Ask) -> float | None:
     """A kit's parts without their spares [kg]; None unless each of them says what it weighs."""
-    there = [(one.count, at.of(one, BoxPart.spare), one.mass_g) for one in at.things(FrameBuild.parts)]
+    there = [(part.count, at.of(part, BoxPart.spare), part.mass_g) for part in at.things(FrameBuild.parts)]
     if not there or any(mass is None for _, _, mass in there):
         return None
     return weighed_kg((count, spare, mass or 0.0) for count, spare, mass in there)

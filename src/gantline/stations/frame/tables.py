@@ -137,7 +137,7 @@ def box_check(at: Ask) -> BoxCheck | None:
         )
         for one in there
     )
-    return BoxCheck(rows=rows, counted=sum(1 for one in rows if one.found is not None))
+    return BoxCheck(rows=rows, counted=sum(1 for row in rows if row.found is not None))
 
 
 def cut_list(at: Ask) -> CutList | None:
@@ -145,7 +145,7 @@ def cut_list(at: Ask) -> CutList | None:
     found = at(pieces)
     if isinstance(found, str):
         return None
-    split = {one.letter: one.splice for one in at(splices) if one.splice}
+    split = {splice.letter: splice.splice for splice in at(splices) if splice.splice}
     rows = []
     for one in found:
         made = split.get(one.letter)
@@ -169,15 +169,17 @@ def bow_table(at: Ask) -> BowTable | None:
     most, used = at.default(FrameDefaults.sag_allowed_mm), at(brace_count)
     rows = tuple(
         BowRow(
-            braces=one.braces,
-            span=at.text(one.span_mm),
-            bow=at.fine(one.sag_mm),
-            enough=one.sag_mm <= most,
-            used=one.braces == used,
+            braces=sag.braces,
+            span=at.text(sag.span_mm),
+            bow=at.fine(sag.sag_mm),
+            enough=sag.sag_mm <= most,
+            used=sag.braces == used,
         )
-        for one in at(sags)[: max(used + 2, 4)]
+        for sag in at(sags)[: max(used + 2, 4)]
     )
-    places = tuple(BracePlace(id=one.id, text=at.text(one.u_mm)) for one in at.things(FrameBuild.braces))
+    places = tuple(
+        BracePlace(id=brace.id, text=at.text(brace.u_mm)) for brace in at.things(FrameBuild.braces)
+    )
     return BowTable(rows=rows, allowed=at.fine(most), places=places)
 
 
@@ -219,7 +221,7 @@ def bought_boards(at: Ask) -> SightedBoards | None:
         for one in there
     ]
     limits = (FrameDefaults.crook_mm, FrameDefaults.bow_mm, FrameDefaults.twist_mm)
-    crook, bow, twist = (at.default(one) for one in limits)
+    crook, bow, twist = (at.default(limit) for limit in limits)
     rows = tuple(
         SightedRow(
             id=one.board.key,

@@ -53,7 +53,7 @@ def pictured(at: Ask, face: FaceName) -> Iterator[Mark]:
     if face != "front" or there is None:
         return
     last = at.things(Hung.picture)[-1]
-    corners = tuple((getattr(last, f"{one}_x_mm"), getattr(last, f"{one}_y_mm")) for one in CORNERS)
+    corners = tuple((getattr(last, f"{corner}_x_mm"), getattr(last, f"{corner}_y_mm")) for corner in CORNERS)
     yield Area(key="pictured", role="astray", layer="hang", points=corners)
     for name, (x, y) in zip(CORNERS, corners, strict=True):
         yield Dot(
@@ -83,7 +83,7 @@ def standing(at: Ask, face: FaceName) -> Iterator[Mark]:
 def _head(x: float, up: float) -> tuple[tuple[float, float], ...]:
     middle = up + TALL_MM - HEAD_MM
     turns = (2.0 * math.pi * one / ROUND for one in range(ROUND))
-    return tuple((x + HEAD_MM * math.cos(one), middle + HEAD_MM * math.sin(one)) for one in turns)
+    return tuple((x + HEAD_MM * math.cos(turn), middle + HEAD_MM * math.sin(turn)) for turn in turns)
 
 
 def _body(x: float, up: float) -> tuple[tuple[float, float], ...]:

@@ -20,7 +20,7 @@ def center(at: Ask) -> Display | None:
     if found is None:
         return None
     last = at.things(Hung.picture)[-1]
-    terms = [term(NAMES[one], getattr(last, f"{one}_x_mm")) for one in CORNERS]
+    terms = [term(NAMES[corner], getattr(last, f"{corner}_x_mm")) for corner in CORNERS]
     return Display(found.center_mm[0], (terms[0] + terms[1] + terms[2] + terms[3]) / 4.0)
 
 

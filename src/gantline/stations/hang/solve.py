@@ -31,17 +31,17 @@ def limits(at: Ask) -> Limits:
 def merged(readings: list[HangReading], wide_mm: float) -> Read:
     """What is known by now: of each thing its last reading; degrees of a level as a height over the width."""
     found: dict[str, float] = {}
-    for one in readings:
+    for reading in readings:
         for name in READ:
-            value = getattr(one, name)
+            value = getattr(reading, name)
             if value is not None:
                 found[name] = value
-        if one.level_mm is not None:
-            found["level_mm"] = one.level_mm
-        elif one.level_deg is not None:
-            found["level_mm"] = level_of_deg(one.level_deg, wide_mm)
-        elif one.height_left_mm is not None and one.height_right_mm is not None:
-            found["level_mm"] = level_of_heights(one.height_left_mm, one.height_right_mm)
+        if reading.level_mm is not None:
+            found["level_mm"] = reading.level_mm
+        elif reading.level_deg is not None:
+            found["level_mm"] = level_of_deg(reading.level_deg, wide_mm)
+        elif reading.height_left_mm is not None and reading.height_right_mm is not None:
+            found["level_mm"] = level_of_heights(reading.height_left_mm, reading.height_right_mm)
     return Read(**found)
 
 

@@ -76,8 +76,12 @@ def hang_table(at: Ask) -> HangTable:
         for one in at(verdicts_now)
     )
     readings = tuple(
-        ReadingRow(id=one.id, said=_said(at, one), by=", ".join(each for each in (one.who, one.day) if each))
-        for one in at.things(Hung.readings)
+        ReadingRow(
+            id=reading.id,
+            said=_said(at, reading),
+            by=", ".join(each for each in (reading.who, reading.day) if each),
+        )
+        for reading in at.things(Hung.readings)
     )
     return HangTable(
         acts=(*before, *kind.goes_on, PULL, *after),
@@ -98,18 +102,23 @@ def _out(at: Ask) -> tuple[str, ...]:
     )
 
 
-def _taped(at: Ask, one: PictureRound) -> ReadingRow:
+def _taped(at: Ask, picture_round: PictureRound) -> ReadingRow:
     places = (
-        f"{at.text(getattr(one, f'{key}_x_mm'))}, {at.text(getattr(one, f'{key}_y_mm'))}" for key in CORNERS
+        f"{at.text(getattr(picture_round, f'{key}_x_mm'))}, {at.text(getattr(picture_round, f'{key}_y_mm'))}"
+        for key in CORNERS
     )
     said = "; ".join(f"{NAMED[key]} {place}" for key, place in zip(CORNERS, places, strict=True))
-    return ReadingRow(id=one.id, said=said, by=", ".join(each for each in (one.who, one.day) if each))
+    return ReadingRow(
+        id=picture_round.id,
+        said=said,
+        by=", ".join(each for each in (picture_round.who, picture_round.day) if each),
+    )
 
 
-def _said(at: Ask, one: HangReading) -> str:
+def _said(at: Ask, hang_reading: HangReading) -> str:
     parts = []
     for name, label in SAID:
-        value = getattr(one, name)
+        value = getattr(hang_reading, name)
         if value is not None:
             sign = "−" if value < 0.0 else ""
             parts.append(

@@ -18,10 +18,10 @@ NAMES = {
 }
 
 
-def off_words(at: Ask, one: Verdict) -> str:
+def off_words(at: Ask, verdict: Verdict) -> str:
     """How it stands."""
-    size, plus = at.text(abs(one.off_mm)), one.off_mm > 0.0
-    if one.within and abs(one.off_mm) < at.step_mm / 2.0:
+    size, plus = at.text(abs(verdict.off_mm)), verdict.off_mm > 0.0
+    if verdict.within and abs(verdict.off_mm) < at.step_mm / 2.0:
         return "on its mark"
     return {
         "level": f"right end {size} {'high' if plus else 'low'}",
@@ -31,21 +31,21 @@ def off_words(at: Ask, one: Verdict) -> str:
         "wind": f"crossing {size} apart",
         "margin-across": f"{size} more on the {'left' if plus else 'right'}",
         "margin-down": f"{size} more at the {'bottom' if plus else 'top'}",
-    }[one.check]
+    }[verdict.check]
 
 
-def move_words(at: Ask, one: Verdict) -> str:
+def move_words(at: Ask, verdict: Verdict) -> str:
     """What to do; empty within tolerance."""
-    if one.within:
+    if verdict.within:
         return ""
-    far, plus = at.text(abs(one.move_mm)), one.move_mm > 0.0
-    match one.check:
+    far, plus = at.text(abs(verdict.move_mm)), verdict.move_mm > 0.0
+    match verdict.check:
         case "level":
-            return _level(at, one, far)
+            return _level(at, verdict, far)
         case "center":
-            return _slide(at, one, far)
+            return _slide(at, verdict, far)
         case "plumb-left" | "plumb-right":
-            return f"Shim {far} behind the {'bottom' if plus else 'top'} at the {one.check.removeprefix('plumb-')} end."
+            return f"Shim {far} behind the {'bottom' if plus else 'top'} at the {verdict.check.removeprefix('plumb-')} end."
         case "wind":
             return f"Shim {far} behind the lower {'left' if plus else 'right'} corner, then read the crossing again."
         case "margin-across":
@@ -54,32 +54,32 @@ def move_words(at: Ask, one: Verdict) -> str:
             return f"Bring the fabric {far} {'up' if plus else 'down'}: ease one side, tighten the other, point by point."
 
 
-def _level(at: Ask, one: Verdict, far: str) -> str:
-    up, kind = one.move_mm > 0.0, KINDS[at(way)].trim
+def _level(at: Ask, verdict: Verdict, far: str) -> str:
+    up, kind = verdict.move_mm > 0.0, KINDS[at(way)].trim
     direction = "up" if up else "down"
     if kind == "turnbuckle":
-        turns = turns_of(one.move_mm, at.default(AlignDefaults.turnbuckle_mm))
+        turns = turns_of(verdict.move_mm, at.default(AlignDefaults.turnbuckle_mm))
         spin = "clockwise" if turns > 0.0 else "counter-clockwise"
         return f"Right turnbuckle {abs(turns):g} {'turn' if abs(turns) <= 1.0 else 'turns'} {spin}, then lock it."
     if kind == "slot":
-        if abs(one.move_mm) <= at(trim_mm):
+        if abs(verdict.move_mm) <= at(trim_mm):
             return f"Right bracket {far} {direction} in its slot."
-        half = at.text(abs(one.move_mm) / 2.0)
+        half = at.text(abs(verdict.move_mm) / 2.0)
         other = "down" if up else "up"
-        if abs(one.move_mm) <= 2.0 * at(trim_mm):
+        if abs(verdict.move_mm) <= 2.0 * at(trim_mm):
             return f"Right bracket {half} {direction}, left bracket {half} {other}: one slot alone does not reach."
         return f"The slots do not reach {far}: unhang it and drill one bracket anew."
     if kind == "wire":
-        return f"Slide the frame on its wire until its right end stands {at.text(abs(one.off_mm))} {'higher' if up else 'lower'}."
+        return f"Slide the frame on its wire until its right end stands {at.text(abs(verdict.off_mm))} {'higher' if up else 'lower'}."
     if at(way) is Way.CLEAT:
         return f"A cleat has no trim: unhang it, ease its right end {far} {direction}, and level it before the second screw."
     return f"No trim here: unhang it and move its right fixing {far} {direction}."
 
 
-def _slide(at: Ask, one: Verdict, far: str) -> str:
-    side = "right" if one.move_mm > 0.0 else "left"
+def _slide(at: Ask, verdict: Verdict, far: str) -> str:
+    side = "right" if verdict.move_mm > 0.0 else "left"
     if at(way) is Way.LEDGER:
         return f"Screwed through it does not slide: it would have to move {far} to the {side}."
-    if abs(one.move_mm) > at(side_play_mm):
+    if abs(verdict.move_mm) > at(side_play_mm):
         return f"Slide {far} to the {side}: more than the side play of {at.text(at(side_play_mm))}. Move the brackets."
     return f"Slide the frame {far} to the {side}."

@@ -140,8 +140,8 @@ def _slack(key: str, name: str) -> None:
         return Display(made.value, made)
 
 
-for one in SLACKS:
-    _slack(*one)
+for slack in SLACKS:
+    _slack(*slack)
 
 
 def _limit(at: Ask) -> str:

@@ -125,21 +125,21 @@ def covered(at: Ask) -> Iterator[Finding]:
     """The frame over a window, a door or a switch."""
     hung = at(placement)
     half, middle = hung.place.screen.overall_width_mm / 2.0, hung.place.centre_x_mm
-    for one in at.things(Survey.fittings):
-        size = {"bottom_mm": one.y_mm, "width_mm": one.width_mm, "height_mm": one.height_mm}
-        if not hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
+    for fitting in at.things(Survey.fittings):
+        size = {"bottom_mm": fitting.y_mm, "width_mm": fitting.width_mm, "height_mm": fitting.height_mm}
+        if not hung.place.covers(hung.top_mm, left_mm=fitting.x_mm, **size):
             continue
-        severity: Severity = "stop" if one.kind in OPENINGS else "check"
-        right = one.x_mm + one.width_mm / 2.0 > middle
-        clear = at.down(one.x_mm - half) if right else at.up(one.x_mm + one.width_mm + half)
+        severity: Severity = "stop" if fitting.kind in OPENINGS else "check"
+        right = fitting.x_mm + fitting.width_mm / 2.0 > middle
+        clear = at.down(fitting.x_mm - half) if right else at.up(fitting.x_mm + fitting.width_mm + half)
         way = "left" if clear < middle else "right"
         fits = half <= clear <= at(wall_mm) - half
         move = f"Move the screen {at.text(abs(clear - middle))} {way}"
         yield Finding(
             code=Code.COVERS,
             severity=severity,
-            text=f"The frame covers the {one.name or one.kind.replace('-', ' ')}.",
-            subject=f"{field_of(Survey.fittings).pointer}/{one.id}",
+            text=f"The frame covers the {fitting.name or fitting.kind.replace('-', ' ')}.",
+            subject=f"{field_of(Survey.fittings).pointer}/{fitting.id}",
             cures=(cure(move, (H.centre_x_mm, clear)),) if fits else (),
         )
 
@@ -230,43 +230,43 @@ def _give(at: Ask) -> Iterator[Cure]:
         yield Cure(text=f"Using the whole ceiling gap gains {at.text(give)}; lowering the edge gains {edge}.")
 
 
-def _gap(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
-    gap = at.down(one.place.ceiling_gap_mm - needed)
-    tried = replace(one, place=replace(one.place, ceiling_gap_mm=gap))
-    if at_most(one.place.lift_on_mm, gap) and at_most(0.0, room_left_mm(tried)):
+def _gap(at: Ask, height_case: HeightCase, needed: float) -> Iterator[Cure]:
+    gap = at.down(height_case.place.ceiling_gap_mm - needed)
+    tried = replace(height_case, place=replace(height_case.place, ceiling_gap_mm=gap))
+    if at_most(height_case.place.lift_on_mm, gap) and at_most(0.0, room_left_mm(tried)):
         yield cure(f"Reduce the ceiling gap to {at.text(gap)}", (H.ceiling_gap_mm, gap))
 
 
-def _edge(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
-    edge = at.down(one.place.lowest_edge_mm - needed)
-    tried = replace(one, place=replace(one.place, lowest_edge_mm=edge))
+def _edge(at: Ask, height_case: HeightCase, needed: float) -> Iterator[Cure]:
+    edge = at.down(height_case.place.lowest_edge_mm - needed)
+    tried = replace(height_case, place=replace(height_case.place, lowest_edge_mm=edge))
     if at_most(0.0, edge) and at_most(0.0, room_left_mm(tried)):
         text = f"Lower the lowest edge to {at.text(edge)}, if the furniture allows"
         yield cure(text, (H.lowest_edge_mm, edge))
 
 
-def _lens(at: Ask, one: HeightCase, needed: float) -> Iterator[Cure]:
+def _lens(at: Ask, height_case: HeightCase, needed: float) -> Iterator[Cure]:
     solved = at(placement).height
-    if one.lens is None or "shift" not in solved.low.key + solved.high.key:
+    if height_case.lens is None or "shift" not in solved.low.key + solved.high.key:
         return
     up = "shift" in solved.high.key
-    y = at.up(one.lens.y_mm + needed) if up else at.down(one.lens.y_mm - needed)
-    if y >= 0.0 and at_most(0.0, room_left_mm(replace(one, lens=replace(one.lens, y_mm=y)))):
-        by = at.text(abs(y - one.lens.y_mm))
+    y = at.up(height_case.lens.y_mm + needed) if up else at.down(height_case.lens.y_mm - needed)
+    if y >= 0.0 and at_most(0.0, room_left_mm(replace(height_case, lens=replace(height_case.lens, y_mm=y)))):
+        by = at.text(abs(y - height_case.lens.y_mm))
         text = f"Move the lens {by} {'up' if up else 'down'}, to {at.text(y)} above the floor"
         yield cure(text, (ProjectorPlace.lens_y_mm, y))
 
 
-def _rows(at: Ask, one: HeightCase) -> Iterator[Cure]:
+def _rows(at: Ask, height_case: HeightCase) -> Iterator[Cure]:
     """Platforms, with the frame as high as the other bounds let it go."""
-    solved, picture = at(placement).height, one.place.screen
+    solved, picture = at(placement).height, height_case.place.screen
     if "rows" not in (solved.low.key, solved.high.key):
         return
     bottom = solved.high.y_top_mm - picture.border.top_mm - picture.picture.height_mm
     needed = at(raised_mm, bottom)
     there = zip(at(seats), needed, strict=True)
     eyes = tuple(replace(seat.eye, eye_mm=seat.seated_mm + high) for seat, high in there)
-    if at_most(0.0, room_left_mm(replace(one, eyes=eyes)), CLEAR_MM):
+    if at_most(0.0, room_left_mm(replace(height_case, eyes=eyes)), CLEAR_MM):
         yield from platforms(at, needed)
 
 
@@ -278,11 +278,11 @@ def most_hidden(at: Ask) -> tuple[SeatPlace, SeatPlace]:
     return sitting[rear], sitting[front]
 
 
-def _aside(at: Ask, one: HeightCase) -> Iterator[Cure]:
+def _aside(at: Ask, height_case: HeightCase) -> Iterator[Cure]:
     """The head that is most in the way, moved out of the sight triangle by as little as it takes."""
     if at(placement).height.low.key != "rows":
         return
-    sitting, edge = at(seats), one.place.edge_mm
+    sitting, edge = at(seats), height_case.place.edge_mm
     eyes = [seat.eye for seat in sitting]
     hidden_from, in_the_way = at(most_hidden)
     front = sitting.index(in_the_way)
@@ -292,7 +292,7 @@ def _aside(at: Ask, one: HeightCase) -> Iterator[Cure]:
         x_mm = at.up(eyes[front].x_mm + by) if by > 0.0 else at.down(eyes[front].x_mm + by)
         moved = [replace(eye, x_mm=x_mm) if k == front else eye for k, eye in enumerate(eyes)]
         inside = 0.0 <= x_mm <= at(wall_mm)
-        if inside and at_most(0.0, room_left_mm(replace(one, eyes=tuple(moved))), CLEAR_MM):
+        if inside and at_most(0.0, room_left_mm(replace(height_case, eyes=tuple(moved))), CLEAR_MM):
             way = "right" if by > 0.0 else "left"
             seat, far = sitting[front], at.text(abs(x_mm - eyes[front].x_mm))
             text = f"Move {seat.name} {far} to the {way}, out of the way of {hidden_from.name}"

@@ -165,8 +165,8 @@ def lowest_bottom_mm(at: Ask) -> float | None:
     return best
 
 
-def _near(one: Bound, best: Bound) -> bool:
-    return abs(one.y_top_mm - best.y_top_mm) < NEAR_MM
+def _near(bound: Bound, best: Bound) -> bool:
+    return abs(bound.y_top_mm - best.y_top_mm) < NEAR_MM
 
 
 def from_furniture(at: Ask) -> Bound | None:

@@ -154,9 +154,12 @@ def raised_mm(at: Ask, bottom_mm: float) -> tuple[float, ...]:
     """The platform each seat needs [mm] to see the picture's bottom, in the order of the seats."""
     sitting = [
         Occupant(
-            distance_mm=one.distance_mm, seated_mm=one.seated_mm, platform_mm=one.platform_mm, x_mm=one.x_mm
+            distance_mm=seat.distance_mm,
+            seated_mm=seat.seated_mm,
+            platform_mm=seat.platform_mm,
+            x_mm=seat.x_mm,
         )
-        for one in at(seats)
+        for seat in at(seats)
     ]
     clear = at.default(SeatsDefaults.head_clear_mm)
     return platforms_mm(sitting, bottom_mm, at(lower_edge_mm), clear_mm=clear, step_mm=at.step_mm)

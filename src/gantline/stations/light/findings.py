@@ -79,13 +79,13 @@ def lamps(at: Ask) -> Iterator[Finding]:
     """A light state that is lit by a lamp nobody has surveyed."""
     known = {lamp.id for lamp in at.things(Survey.lamps)}
     base = field_of(Lighting.states).pointer
-    for one in given_states(at):
-        gone = [key for key in one.lamps if key not in known]
+    for state in given_states(at):
+        gone = [key for key in state.lamps if key not in known]
         if gone:
-            pointer = f"{base}/{one.id}/lamps"
-            left = [key for key in one.lamps if key in known]
+            pointer = f"{base}/{state.id}/lamps"
+            left = [key for key in state.lamps if key in known]
             off = Cure(text="Take it off the list", changes=(Change(pointer=pointer, value=left),))
-            text = f"{one.name} uses a lamp that was removed from the survey. Choose another."
+            text = f"{state.name} uses a lamp that was removed from the survey. Choose another."
             yield Finding(code=Code.LAMP_GONE, severity="note", text=text, subject=pointer, cures=(off,))
 
 
@@ -111,7 +111,7 @@ def bright(at: Ask) -> Iterator[Finding]:
             code=Code.HOT_SPOT, severity="check", text=text, subject=GAIN, numbers={"uniformity": even}
         )
     most, limit = float(light.luminance[:, 0].max()), at.default(LightDefaults.too_bright_cd_m2)
-    if most > limit and any(one.lux < DARK_LUX for one in at(states)):
+    if most > limit and any(state.lux < DARK_LUX for state in at(states)):
         text = f"{most:.0f} cd/m² is too bright for a dark room ({limit:g} at most)."
         subject = field_of(Lighting.mode_share).pointer
         numbers = {"luminance": most}
@@ -174,16 +174,16 @@ def behind(at: Ask) -> Iterator[Finding]:
     if not at.field(FabricChoice.acoustic):
         return
     hung = at(placement)
-    for one in at.things(Survey.fittings):
-        if one.kind != "return-air":
+    for fitting in at.things(Survey.fittings):
+        if fitting.kind != "return-air":
             continue
-        size = {"bottom_mm": one.y_mm, "width_mm": one.width_mm, "height_mm": one.height_mm}
-        if hung.place.covers(hung.top_mm, left_mm=one.x_mm, **size):
+        size = {"bottom_mm": fitting.y_mm, "width_mm": fitting.width_mm, "height_mm": fitting.height_mm}
+        if hung.place.covers(hung.top_mm, left_mm=fitting.x_mm, **size):
             text = (
                 "Return-air grille behind an acoustic fabric: the air will leave dirt stripes. Move the grille, or wash the "
                 "fabric once a year and vacuum it softly in between."
             )
-            subject = f"{field_of(Survey.fittings).pointer}/{one.id}"
+            subject = f"{field_of(Survey.fittings).pointer}/{fitting.id}"
             yield Finding(code=Code.GRILLE, severity="check", text=text, subject=subject)
 
 

@@ -76,7 +76,7 @@ def throw_range(at: Ask) -> Display | None:
     ]
     if len(sizes) < len(widths):
         return None
-    low, high = (at.text(one.diagonal_mm) for one in sizes)
+    low, high = (at.text(size.diagonal_mm) for size in sizes)
     text = low if low == high else f"{low} to {high}"
     return Display(text, text=text, how="from this place, at the long and at the wide end of the zoom")
 
@@ -166,10 +166,10 @@ def _side(at: Ask, key: str) -> Display:
     return Display(value, _from_lead(begun.lead, begun.made, float(at(aspect)), key), how=f"a = {at(aspect)}")
 
 
-def _from_lead(lead: Lead, made: Expr, ratio: float, key: str) -> Expr:
+def _from_lead(lead: Lead, expr: Expr, ratio: float, key: str) -> Expr:
     """Width or height from whatever leads."""
     a = term("a", ratio, "")
-    high = made / root(1.0 + square(a)) if lead is Lead.DIAGONAL else made / a if lead is Lead.WIDTH else made
+    high = expr / root(1.0 + square(a)) if lead is Lead.DIAGONAL else expr / a if lead is Lead.WIDTH else expr
     return high if key == "height" else high * a
 
 

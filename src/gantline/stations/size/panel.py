@@ -16,7 +16,7 @@ def _rounded(at: Ask) -> str:
 
 
 def _shapes(at: Ask) -> str:
-    return ", ".join(one.aspect for one in at.things(Content.shapes)) or "only the screen's own"
+    return ", ".join(shape.aspect for shape in at.things(Content.shapes)) or "only the screen's own"
 
 
 def _overall(at: Ask) -> str:

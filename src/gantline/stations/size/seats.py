@@ -80,7 +80,7 @@ def over_heads_mm(at: Ask) -> tuple[float, ...]:
 
 def held_against(at: Ask) -> Guidance:
     """The guidance for these seats."""
-    distances = [one.distance_mm for one in at(seats)]
+    distances = [seat.distance_mm for seat in at(seats)]
     return Guidance(
         main_low_deg=at.default(SeatsDefaults.angle_main_low_deg),
         main_high_deg=at.default(SeatsDefaults.angle_main_high_deg),
@@ -124,13 +124,13 @@ def sights(at: Ask) -> tuple[Sight, ...]:
 
 def seat_table(at: Ask) -> SeatTable:
     """The seats in words."""
-    return SeatTable(rows=tuple(_row(at, one) for one in at(sights)))
+    return SeatTable(rows=tuple(_row(at, sight) for sight in at(sights)))
 
 
 @noted
 def guidance(at: Ask) -> Iterator[Finding]:
     """Seats outside the guidance, and the platforms that would help."""
-    bad = [(one.seat.name, words) for one in at(sights) if (words := warnings(at, one))]
+    bad = [(sight.seat.name, words) for sight in at(sights) if (words := warnings(at, sight))]
     if not bad:
         return
     said = ". ".join(f"{name}: {', '.join(words)}" for name, words in bad[:NAMED])
@@ -161,21 +161,21 @@ def beside(at: Ask) -> Iterator[Finding]:
         )
 
 
-def warnings(at: Ask, one: Sight) -> list[str]:
+def warnings(at: Ask, sight: Sight) -> list[str]:
     """What is outside the guidance at a seat."""
-    words = _angle_words(one, at(held_against))
-    if one.blocked:
-        words.append(f"a head in front is in the way: build a platform of {at.text(one.platform_mm)}")
-    if one.top_deg > at(held_against).neck_deg:
-        words.append(f"top of picture {one.top_deg:.0f}° up")
-    if one.pixel_arcmin > 1.0 and at(pixels_known):  # nothing is held against a panel that nobody entered
+    words = _angle_words(sight, at(held_against))
+    if sight.blocked:
+        words.append(f"a head in front is in the way: build a platform of {at.text(sight.platform_mm)}")
+    if sight.top_deg > at(held_against).neck_deg:
+        words.append(f"top of picture {sight.top_deg:.0f}° up")
+    if sight.pixel_arcmin > 1.0 and at(pixels_known):  # nothing is held against a panel that nobody entered
         words.append("pixels show")
     return words
 
 
-def _angle_words(one: Sight, held: Guidance) -> list[str]:
-    words, angle, distance = [], one.angle_deg, one.seat.distance_mm
-    if one.seat.main and not held.main_low_deg <= angle <= held.main_high_deg:
+def _angle_words(sight: Sight, held: Guidance) -> list[str]:
+    words, angle, distance = [], sight.angle_deg, sight.seat.distance_mm
+    if sight.seat.main and not held.main_low_deg <= angle <= held.main_high_deg:
         words.append(
             f"viewing angle {angle:.1f}°. Aim for {held.main_low_deg:g} to {held.main_high_deg:g}° in the main row"
         )
@@ -186,18 +186,18 @@ def _angle_words(one: Sight, held: Guidance) -> list[str]:
     return words
 
 
-def _row(at: Ask, one: Sight) -> SeatRow:
-    seat = one.seat
+def _row(at: Ask, sight: Sight) -> SeatRow:
+    seat = sight.seat
     return SeatRow(
         id=seat.id,
         name=seat.name,
         main=seat.main,
         distance=at.text(seat.distance_mm),
-        angle=f"{one.angle_deg:.0f}°",
-        top_neck=f"{one.top_deg:.0f}°".replace("-", "−"),
-        center_neck=f"{one.centre_deg:.0f}°".replace("-", "−"),
-        far_edge=f"{one.far_edge_deg:.0f}°",
-        pixel=f"{one.pixel_arcmin:.1f} arcmin",
-        sight=f"needs platform {at.text(one.platform_mm)}" if one.blocked else "clear",
-        warnings=tuple(warnings(at, one)),
+        angle=f"{sight.angle_deg:.0f}°",
+        top_neck=f"{sight.top_deg:.0f}°".replace("-", "−"),
+        center_neck=f"{sight.centre_deg:.0f}°".replace("-", "−"),
+        far_edge=f"{sight.far_edge_deg:.0f}°",
+        pixel=f"{sight.pixel_arcmin:.1f} arcmin",
+        sight=f"needs platform {at.text(sight.platform_mm)}" if sight.blocked else "clear",
+        warnings=tuple(warnings(at, sight)),
     )

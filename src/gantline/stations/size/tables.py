@@ -71,35 +71,38 @@ def rounded_sizes(at: Ask) -> RoundedSizes | None:
     rows = list(near[:SHOWN])
     if pick is not None and pick not in rows:
         rows[-1] = pick
-    return RoundedSizes(rows=tuple(_row(at, one, chosen=one is pick) for one in rows))
+    return RoundedSizes(rows=tuple(_row(at, row, chosen=row is pick) for row in rows))
 
 
 def masked_shapes(at: Ask) -> tuple[tuple[str, str, MaskLayout], ...]:
     """Id, name and place on the screen of every aspect ratio shown."""
     picture = at(screen).picture
     return tuple(
-        (one.id, one.aspect, shown(picture, read_aspect(one.aspect))) for one in at.things(Content.shapes)
+        (shape.id, shape.aspect, shown(picture, read_aspect(shape.aspect)))
+        for shape in at.things(Content.shapes)
     )
 
 
 def shapes(at: Ask) -> Shapes:
     """Size and masks at constant width, the zoom for constant height, equal area."""
     base = field_of(Content.shapes).pointer
-    rows = tuple(_shape(at, base, *one) for one in at(masked_shapes))
+    rows = tuple(_shape(at, base, *shape) for shape in at(masked_shapes))
     return Shapes(rows=rows, add=f"{base}/-" if len(rows) < MOST_SHAPES else "")
 
 
-def _row(at: Ask, one: TidySize, *, chosen: bool) -> RoundedRow:
-    changed = at.text(one.diagonal_change_mm)
-    value: dict[str, float | str | bool] = {"width_mm": one.width_mm, "height_mm": one.height_mm}
-    way = "wide" if one.edge_error_mm > 0 else "narrow"
+def _row(at: Ask, tidy_size: TidySize, *, chosen: bool) -> RoundedRow:
+    changed = at.text(tidy_size.diagonal_change_mm)
+    value: dict[str, float | str | bool] = {"width_mm": tidy_size.width_mm, "height_mm": tidy_size.height_mm}
+    way = "wide" if tidy_size.edge_error_mm > 0 else "narrow"
     return RoundedRow(
-        size=pair_text(one.width_mm, one.height_mm, at.units),
-        diagonal=at.text(one.diagonal_mm),
+        size=pair_text(tidy_size.width_mm, tidy_size.height_mm, at.units),
+        diagonal=at.text(tidy_size.diagonal_mm),
         diagonal_change=changed if changed.startswith("−") else f"+{changed}",
-        aspect_error="exact" if one.exact else f"{100 * one.aspect_error:+.2f} %".replace("-", "−"),
-        edge_error="" if one.exact else f"{at.fine(abs(one.edge_error_mm))} {way}",
-        exact=one.exact,
+        aspect_error="exact"
+        if tidy_size.exact
+        else f"{100 * tidy_size.aspect_error:+.2f} %".replace("-", "−"),
+        edge_error="" if tidy_size.exact else f"{at.fine(abs(tidy_size.edge_error_mm))} {way}",
+        exact=tidy_size.exact,
         chosen=chosen,
         changes=(change(Size.tidy, None if chosen else value),),
     )

@@ -52,7 +52,7 @@ def studs_found(at: Ask) -> Display | None:
     studs, fitted = at(lattice), at(stud_fit)
     if studs is None or (fitted is None and not at(fitted_readings)):
         return None
-    counts = Counter(one.state for one in studs.studs)
+    counts = Counter(stud.state for stud in studs.studs)
     parts = [f"{counts[state]} {state}" for state in StudState if counts[state]]
     if fitted is not None and not fitted.decided:
         parts = ["undecided"]

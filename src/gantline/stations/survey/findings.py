@@ -93,7 +93,7 @@ def stray_readings(at: Ask) -> Iterator[Finding]:
         return
     out, within = at(left_out), at.default(SurveyDefaults.stud_place_mm)
     base = field_of(Survey.stud_readings).pointer
-    ids = [one.id for one in at.things(Survey.stud_readings)]
+    ids = [reading.id for reading in at.things(Survey.stud_readings)]
     for number in sorted(out):
         one = read[number]
         past = one.x_mm > at(wall_mm)
@@ -134,10 +134,10 @@ def upside_down(at: Ask) -> Iterator[Finding]:
 @noted
 def seats_in_screen(at: Ask) -> Iterator[Finding]:
     """Seats nearer than anyone can sit."""
-    for one in at(seat_places):
-        if one.distance_mm < NEAREST_MM:
-            subject = f"{field_of(Survey.seats).pointer}/{one.id}"
-            text = f"{one.name} is inside the screen's own depth. Move it back."
+    for place in at(seat_places):
+        if place.distance_mm < NEAREST_MM:
+            subject = f"{field_of(Survey.seats).pointer}/{place.id}"
+            text = f"{place.name} is inside the screen's own depth. Move it back."
             yield Finding(code=Code.SEAT_TOO_NEAR, severity="check", text=text, subject=subject)
 
 

@@ -112,20 +112,25 @@ def fitting_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     floor, ceiling = at(outlines)
     top, bottom, step = max(y for _, y in ceiling), min(y for _, y in floor), at.step_mm
     usual = at.default(SurveyDefaults.no_drill_band_mm)
-    for one in at.things(Survey.fittings):
-        left, low, right, high = one.x_mm, one.y_mm, one.x_mm + one.width_mm, one.y_mm + one.height_mm
-        wide = band_mm(one.kind, one.band_mm, usual)
+    for fitting in at.things(Survey.fittings):
+        left, low, right, high = (
+            fitting.x_mm,
+            fitting.y_mm,
+            fitting.x_mm + fitting.width_mm,
+            fitting.y_mm + fitting.height_mm,
+        )
+        wide = band_mm(fitting.kind, fitting.band_mm, usual)
         if wide > 0.0:
             points = rectangle(left - wide, bottom, right + wide, top)
-            yield Area(key=f"band-{one.id}", role="band", layer="wall", points=points)
-        name, handle = one.name or one.kind.replace("-", " "), f"fitting-handle-{one.id}"
+            yield Area(key=f"band-{fitting.id}", role="band", layer="wall", points=points)
+        name, handle = fitting.name or fitting.kind.replace("-", " "), f"fitting-handle-{fitting.id}"
         points, middle = rectangle(left, low, right, high), ((left + right) / 2.0, (low + high) / 2.0)
-        yield Area(key=f"fitting-{one.id}", role="fitting", layer="survey", points=points, moves=handle)
-        size = (one.width_mm, one.height_mm)
+        yield Area(key=f"fitting-{fitting.id}", role="fitting", layer="survey", points=points, moves=handle)
+        size = (fitting.width_mm, fitting.height_mm)
         yield Label(
-            key=f"fitting-name-{one.id}", layer="survey", at=middle, text=name, room_mm=size, moves=handle
+            key=f"fitting-name-{fitting.id}", layer="survey", at=middle, text=name, room_mm=size, moves=handle
         )
-        base = f"/survey/fittings/{one.id}"
+        base = f"/survey/fittings/{fitting.id}"
         yield _handle(handle, "survey", name, points, (left, low), step, (f"{base}/x_mm", f"{base}/y_mm"))
 
 
@@ -161,16 +166,16 @@ def lamp_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     if face not in AXES:
         return
     across, up = AXES[face]
-    for one in at.things(Survey.lamps):
-        place = (getattr(one, across), getattr(one, up))
-        handle = f"lamp-handle-{one.id}"
-        yield Dot(key=f"lamp-{one.id}", role="lamp", layer="lamps", at=place, name=one.name, moves=handle)
+    for lamp in at.things(Survey.lamps):
+        place = (getattr(lamp, across), getattr(lamp, up))
+        handle = f"lamp-handle-{lamp.id}"
+        yield Dot(key=f"lamp-{lamp.id}", role="lamp", layer="lamps", at=place, name=lamp.name, moves=handle)
         yield Label(
-            key=f"lamp-name-{one.id}", layer="lamps", at=place, text=one.name, role="box", moves=handle
+            key=f"lamp-name-{lamp.id}", layer="lamps", at=place, text=lamp.name, role="box", moves=handle
         )
-        base = f"/survey/lamps/{one.id}"
+        base = f"/survey/lamps/{lamp.id}"
         yield _handle(
-            handle, "lamps", one.name, (place,), place, at.step_mm, (f"{base}/{across}", f"{base}/{up}")
+            handle, "lamps", lamp.name, (place,), place, at.step_mm, (f"{base}/{across}", f"{base}/{up}")
         )
 
 

@@ -27,19 +27,19 @@ def _stud_count(at: Ask) -> str:
 
 
 def _seats(at: Ask) -> str:
-    return ", ".join(one.name or "seat" for one in at.things(Survey.seats)) or "none yet"
+    return ", ".join(seat.name or "seat" for seat in at.things(Survey.seats)) or "none yet"
 
 
 def _boxes(at: Ask) -> str:
-    return ", ".join(one.name or one.kind for one in at.things(Survey.boxes)) or "nothing yet"
+    return ", ".join(box.name or box.kind for box in at.things(Survey.boxes)) or "nothing yet"
 
 
 def _fittings(at: Ask) -> str:
-    return ", ".join(one.name or one.kind for one in at.things(Survey.fittings)) or "nothing yet"
+    return ", ".join(fitting.name or fitting.kind for fitting in at.things(Survey.fittings)) or "nothing yet"
 
 
 def _lamps(at: Ask) -> str:
-    return ", ".join(one.name for one in at.things(Survey.lamps)) or "none yet"
+    return ", ".join(lamp.name for lamp in at.things(Survey.lamps)) or "none yet"
 
 
 def _joists(at: Ask) -> str:

@@ -40,11 +40,11 @@ def new_box(at: Ask, kind: str, frame: tuple[float, float]) -> Thing:
     usual, wall = BOXES[kind], at(wall_mm)
     taken = [
         Solid(
-            name=one.id,
-            low=(one.x_mm, one.y_mm, one.z_mm or 0.0),
-            high=(one.x_mm + one.width_mm, one.y_mm + one.height_mm, (one.z_mm or 0.0) + one.depth_mm),
+            name=box.id,
+            low=(box.x_mm, box.y_mm, box.z_mm or 0.0),
+            high=(box.x_mm + box.width_mm, box.y_mm + box.height_mm, (box.z_mm or 0.0) + box.depth_mm),
         )
-        for one in at.things(Survey.boxes)
+        for box in at.things(Survey.boxes)
     ]
     low, high = frame if kind in NOT_UNDER else (0.0, 0.0)
     last = None
@@ -93,12 +93,12 @@ def _beside(start: float, step: float, wall: float, half: float) -> Iterator[flo
                 yield x
 
 
-def _meets(x: float, z: float, usual: UsualSize, one: Solid) -> bool:
+def _meets(x: float, z: float, usual: UsualSize, solid: Solid) -> bool:
     low, high = (
         (x, usual.bottom_mm, z),
         (x + usual.width_mm, usual.bottom_mm + usual.height_mm, z + usual.depth_mm),
     )
-    return all(a < d and c < b for a, b, c, d in zip(low, high, one.low, one.high, strict=True))
+    return all(a < d and c < b for a, b, c, d in zip(low, high, solid.low, solid.high, strict=True))
 
 
 def _box(kind: str, usual: UsualSize, x: float, z: float) -> Thing:

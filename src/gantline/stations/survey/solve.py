@@ -63,7 +63,9 @@ def ceiling_over(at: Ask) -> Ceiling:
     if not readings:
         return ceiling_of(((0.0, 0.0, at.field(Survey.ceiling_mm)),))
     datum = at.field(Survey.datum_mm)
-    return ceiling_of(tuple((one.x_mm, one.z_mm or 0.0, datum + one.up_mm) for one in readings))
+    return ceiling_of(
+        tuple((reading.x_mm, reading.z_mm or 0.0, datum + reading.up_mm) for reading in readings)
+    )
 
 
 def ceiling(at: Ask) -> Profile:
@@ -78,7 +80,7 @@ def floor(at: Ask) -> Profile:
     if not readings:
         return Profile(((0.0, 0.0),))
     datum = at.field(Survey.datum_mm)
-    return Profile(tuple((one.x_mm, datum - one.down_mm) for one in readings))
+    return Profile(tuple((reading.x_mm, datum - reading.down_mm) for reading in readings))
 
 
 def room(at: Ask) -> Room:
@@ -99,7 +101,9 @@ def joist_lines_mm(at: Ask) -> tuple[bool, tuple[float, ...]]:
 
 def main_id(at: Ask) -> str:
     """Id of the main seat: the marked one, else the first that is in front of the fabric; empty without seats."""
-    there = [one for one in at.things(Survey.seats) if one.from_wall_mm - at(fabric_plane_mm) >= NEAREST_MM]
+    there = [
+        seat for seat in at.things(Survey.seats) if seat.from_wall_mm - at(fabric_plane_mm) >= NEAREST_MM
+    ]
     marked = next((one.id for one in there if at.of(one, Seat.main)), "")
     return marked or next((one.id for one in there), "")
 
@@ -144,28 +148,28 @@ def seated_numbers(at: Ask) -> tuple[int, ...]:
 
 def seats(at: Ask) -> tuple[SeatPlace, ...]:
     """The seats that are in front of the fabric."""
-    return tuple(one for one in at(seat_places) if one.distance_mm >= NEAREST_MM)
+    return tuple(place for place in at(seat_places) if place.distance_mm >= NEAREST_MM)
 
 
 def main_seat(at: Ask) -> SeatPlace | None:
     """The seat that leads, None without seats."""
-    return next((one for one in at(seats) if one.main), None)
+    return next((seat for seat in at(seats) if seat.main), None)
 
 
 def eyes(at: Ask) -> tuple[Eye, ...]:
     """Every seat's eye, in the order of the seats."""
-    return tuple(one.eye for one in at(seats))
+    return tuple(seat.eye for seat in at(seats))
 
 
 def bands(at: Ask) -> tuple[Band, ...]:
     """All no-drill bands."""
     out = []
-    for one in at.things(Survey.fittings):
-        wide = band_mm(one.kind, one.band_mm, at.default(SurveyDefaults.no_drill_band_mm))
+    for fitting in at.things(Survey.fittings):
+        wide = band_mm(fitting.kind, fitting.band_mm, at.default(SurveyDefaults.no_drill_band_mm))
         if wide > 0.0:
-            low, high = one.y_mm - wide, one.y_mm + one.height_mm + wide
-            left, right = one.x_mm - wide, one.x_mm + one.width_mm + wide
-            name = one.name or one.kind.replace("-", " ")
+            low, high = fitting.y_mm - wide, fitting.y_mm + fitting.height_mm + wide
+            left, right = fitting.x_mm - wide, fitting.x_mm + fitting.width_mm + wide
+            name = fitting.name or fitting.kind.replace("-", " ")
             out.append(Band(name=name, left_mm=left, right_mm=right, bottom_mm=low, top_mm=high))
     return tuple(out)
 
@@ -174,17 +178,17 @@ def prepared_points(at: Ask) -> tuple[Point3, ...]:
     """Where cable or power is prepared, middle of each (x, y, z from the bare wall) [mm]: in the room and on the wall."""
     free = [
         (
-            one.x_mm + one.width_mm / 2.0,
-            one.y_mm + one.height_mm / 2.0,
-            (one.z_mm or 0.0) + one.depth_mm / 2.0,
+            box.x_mm + box.width_mm / 2.0,
+            box.y_mm + box.height_mm / 2.0,
+            (box.z_mm or 0.0) + box.depth_mm / 2.0,
         )
-        for one in at.things(Survey.boxes)
-        if one.kind == CABLE_POINT
+        for box in at.things(Survey.boxes)
+        if box.kind == CABLE_POINT
     ]
     wall = [
-        (one.x_mm + one.width_mm / 2.0, one.y_mm + one.height_mm / 2.0, 0.0)
-        for one in at.things(Survey.fittings)
-        if one.kind == CABLE_POINT
+        (fitting.x_mm + fitting.width_mm / 2.0, fitting.y_mm + fitting.height_mm / 2.0, 0.0)
+        for fitting in at.things(Survey.fittings)
+        if fitting.kind == CABLE_POINT
     ]
     return (*free, *wall)
 
@@ -192,17 +196,17 @@ def prepared_points(at: Ask) -> tuple[Point3, ...]:
 def box_solids(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
     """Id, kind and shape of everything that stands in the room [mm, z from the bare wall]; a cable point stands in
     nobody's way."""
-    return tuple(one for one in at(all_boxes) if one[1] != CABLE_POINT)
+    return tuple(box for box in at(all_boxes) if box[1] != CABLE_POINT)
 
 
 def all_boxes(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
     """The same with the cable points."""
     out = []
-    for one in at.things(Survey.boxes):
-        z = one.z_mm or 0.0
+    for box in at.things(Survey.boxes):
+        z = box.z_mm or 0.0
         low, high = (
-            (one.x_mm, one.y_mm, z),
-            (one.x_mm + one.width_mm, one.y_mm + one.height_mm, z + one.depth_mm),
+            (box.x_mm, box.y_mm, z),
+            (box.x_mm + box.width_mm, box.y_mm + box.height_mm, z + box.depth_mm),
         )
-        out.append((one.id, one.kind, Solid(name=one.name or one.kind, low=low, high=high)))
+        out.append((box.id, box.kind, Solid(name=box.name or box.kind, low=low, high=high)))
     return tuple(out)

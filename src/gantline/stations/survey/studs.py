@@ -52,7 +52,9 @@ def fitted_readings(at: Ask) -> tuple[StudReading, ...]:
 def openings(at: Ask) -> tuple[tuple[float, float], ...]:
     """From and to along the wall of windows and doors, which no stud runs through [mm]."""
     return tuple(
-        (one.x_mm, one.x_mm + one.width_mm) for one in at.things(Survey.fittings) if one.kind in OPENINGS
+        (fitting.x_mm, fitting.x_mm + fitting.width_mm)
+        for fitting in at.things(Survey.fittings)
+        if fitting.kind in OPENINGS
     )
 
 
@@ -157,7 +159,7 @@ def lattice(at: Ask) -> Studs | None:
         noise=at(stud_noise) if read else noise_of(at.shop),
         unread_mm=math.hypot(at(lattice_off_mm), at.shop[SurveyDefaults.stud_strays_mm]),
         openings=at(openings),
-        by_hand=tuple((one.x_mm, at.of(one, StudMark.there)) for one in at.things(Survey.stud_marks)),
+        by_hand=tuple((mark.x_mm, at.of(mark, StudMark.there)) for mark in at.things(Survey.stud_marks)),
     )
 
 

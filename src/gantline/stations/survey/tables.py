@@ -128,13 +128,13 @@ def stud_list(at: Ask) -> StudList | None:
         ),
         marks=tuple(
             StudRow(
-                id=one.id,
-                pointer=f"{hand}/{one.id}",
-                kind="set" if at.of(one, StudMark.there) else "struck",
-                x=at.text(one.x_mm),
-                said="a stud, set by hand" if at.of(one, StudMark.there) else "no stud, struck out by hand",
+                id=mark.id,
+                pointer=f"{hand}/{mark.id}",
+                kind="set" if at.of(mark, StudMark.there) else "struck",
+                x=at.text(mark.x_mm),
+                said="a stud, set by hand" if at.of(mark, StudMark.there) else "no stud, struck out by hand",
             )
-            for one in at.things(Survey.stud_marks)
+            for mark in at.things(Survey.stud_marks)
         ),
         kinds=declared(StudReading)["kind"].choices,
     )

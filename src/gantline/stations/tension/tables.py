@@ -85,15 +85,15 @@ def _said(at: Ask, step: TensionStep) -> str:
     return f"{runs(own)} with {runs(across)}" if across else runs(own)
 
 
-def _reads(at: Ask, one: OnTape) -> TapeReads:
-    run = len(one.points) > ENDS_ONLY
-    numbers, lengths = one.points, one.readings_mm
+def _reads(at: Ask, on_tape: OnTape) -> TapeReads:
+    run = len(on_tape.points) > ENDS_ONLY
+    numbers, lengths = on_tape.points, on_tape.readings_mm
     if run:
         ends = sorted(zip(lengths, numbers, strict=True))
         lengths, numbers = (ends[0][0], ends[-1][0]), (ends[0][1], ends[-1][1])
     written = at(written_numbers)
     return TapeReads(
-        edge=one.edge,
+        edge=on_tape.edge,
         numbers=tuple(written[number] for number in numbers),
         readings=tuple(at.text(length) for length in lengths),
         run=run,
@@ -118,7 +118,7 @@ def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
         partners=step.partners,
         partner_place=step.partner_place,
         said=_said(at, step),
-        tapes=tuple(_reads(at, one) for one in step.tapes),
+        tapes=tuple(_reads(at, tape) for tape in step.tapes),
         who=who,
         reason=step.reason,
         loose=step.loose,

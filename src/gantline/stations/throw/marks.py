@@ -241,9 +241,9 @@ def _outline(shape: Solid, face: str) -> tuple[Point, ...]:
     return rectangle(shape.low[across], shape.low[up], shape.high[across], shape.high[up])
 
 
-def _cone(one: Shadow, face: str, pupil: Point, z0: float) -> tuple[Point, ...]:
+def _cone(shadow: Shadow, face: str, pupil: Point, z0: float) -> tuple[Point, ...]:
     """From the lens to the two ends of a shadow, as the cut shows them."""
-    ends = [y if face == "side" else x for x, y in one.outline]
+    ends = [y if face == "side" else x for x, y in shadow.outline]
     return (pupil, _point(face, min(ends), z0), _point(face, max(ends), z0))
 
 

@@ -52,7 +52,7 @@ def lens_change(at: Ask, axis: int, to_mm: float) -> Change:
 
 def lens_cure(at: Ask, *moves: Move, after: str = "") -> Cure:
     """Moving the lens."""
-    said = " and ".join(way_words(at, one.axis, one.by_mm) for one in moves)
+    said = " and ".join(way_words(at, move.axis, move.by_mm) for move in moves)
     changes = tuple(_outward(at, lens_change(at, one.axis, one.to_mm), one.by_mm) for one in moves)
     return Cure(text=f"Move the lens {said}{after}", changes=changes)
 
@@ -107,7 +107,7 @@ def zoned(at: Ask) -> Iterator[Finding]:
     to = [*place.from_wall]
     for one in moves:
         to[one.axis] = one.to_mm
-    said = " and ".join(way_words(at, one.axis, one.by_mm) for one in moves)
+    said = " and ".join(way_words(at, move.axis, move.by_mm) for move in moves)
     yield Finding(
         code=Code.OUTSIDE_ZONE,
         severity="check",
@@ -133,11 +133,11 @@ def on_a_joist(at: Ask) -> Iterator[Finding]:
     cures = tuple(
         lens_cure(
             at,
-            Move(axis=one.axis, by_mm=one.choice.move_mm, to_mm=one.choice.lens_mm),
-            after=f": plate on joist {one.choice.number}",
+            Move(axis=place.axis, by_mm=place.choice.move_mm, to_mm=place.choice.lens_mm),
+            after=f": plate on joist {place.choice.number}",
         )
-        for one in at(joist_places)[:3]
-        if one.fits
+        for place in at(joist_places)[:3]
+        if place.fits
     )
     blocking = cure("Add blocking between two joists", (P.mount, "blocking"))
     yield Finding(
@@ -214,7 +214,7 @@ def clear_moves(at: Ask) -> tuple[Move, ...]:
         return any(dark(box, lens, picture) is not None for box in boxes)
 
     moves = clearing_moves(asked, place.from_fabric, fabric, any_dark, step_mm=at.step_mm)
-    return tuple(replace(one, to_mm=one.to_mm + fabric) if one.axis == 2 else one for one in moves)
+    return tuple(replace(move, to_mm=move.to_mm + fabric) if move.axis == 2 else move for move in moves)
 
 
 def _shades(lens: Point3, picture: Edges, box: Solid) -> bool:

@@ -158,7 +158,7 @@ def joist_places(at: Ask) -> tuple[JoistPlace, ...]:
     axis, offset = (0, at(plate).right_mm) if to_wall else (2, at(plate).roomward_mm)
     here = place.from_wall
     choices = joist_choices(centers, here[axis], offset)[:JOISTS_SHOWN]
-    along = np.array([one.lens_mm for one in choices])
+    along = np.array([choice.lens_mm for choice in choices])
     free = possible(
         replace(asked, lines=None), *(along if at_axis == axis else here[at_axis] for at_axis in range(3))
     )

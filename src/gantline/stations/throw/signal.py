@@ -75,7 +75,7 @@ def needed(at: Ask) -> PictureFormat | None:
 def worst(at: Ask) -> str | None:
     """Id of the weakest link that cuts something; None where none does."""
     asked = at(needed)
-    known = [(one.id, one.carries.to_core()) for one in at.things(SignalChain.links) if one.carries]
+    known = [(link.id, link.carries.to_core()) for link in at.things(SignalChain.links) if link.carries]
     if asked is None or not known:
         return None
     index = weakest([carried for _, carried in known], asked)
@@ -85,7 +85,7 @@ def worst(at: Ask) -> str | None:
 def links(at: Ask) -> tuple[LinkRow, ...]:
     """Every link by what it carries; how long a cable is comes last, since it moves with the lens."""
     asked, last = at(needed), at(worst)
-    return tuple(_row(at, one, asked, weak=one.id == last) for one in at.things(SignalChain.links))
+    return tuple(_row(at, link, asked, weak=link.id == last) for link in at.things(SignalChain.links))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -99,14 +99,14 @@ class Cable:
 def cables(at: Ask) -> tuple[Cable | None, ...]:
     """Every link that is a cable, in the order of the chain; None for any other."""
     return tuple(
-        Cable(entered_mm=one.length_mm, good_for_mm=one.good_for_mm) if one.kind == CABLE else None
-        for one in at.things(SignalChain.links)
+        Cable(entered_mm=link.length_mm, good_for_mm=link.good_for_mm) if link.kind == CABLE else None
+        for link in at.things(SignalChain.links)
     )
 
 
 def carried(at: Ask) -> str:
     """What the whole chain carries; empty while a link of it is not known."""
-    known = [one.carries.to_core() if one.carries else None for one in at.things(SignalChain.links)]
+    known = [link.carries.to_core() if link.carries else None for link in at.things(SignalChain.links)]
     sure = [one for one in known if one is not None]
     return passed(sure).text if sure and len(sure) == len(known) else ""
 
@@ -168,15 +168,15 @@ def _row(at: Ask, link: Link, asked: PictureFormat | None, *, weak: bool) -> Lin
     )
 
 
-def _with_length(at: Ask, row: LinkRow, one: Cable) -> LinkRow:
-    length = _length_mm(at, one)
+def _with_length(at: Ask, row: LinkRow, cable: Cable) -> LinkRow:
+    length = _length_mm(at, cable)
     if length is None:
         return row
-    too_long = one.good_for_mm is not None and length > one.good_for_mm
+    too_long = cable.good_for_mm is not None and length > cable.good_for_mm
     trouble = "; ".join(filter(None, [row.trouble, "too long" if too_long else ""]))
     return replace(row, length=at.text(length), too_long=too_long, trouble=trouble)
 
 
-def _length_mm(at: Ask, one: Cable) -> float | None:
+def _length_mm(at: Ask, cable: Cable) -> float | None:
     """As entered, else the run from the source to the lens."""
-    return at(cable_mm) if one.entered_mm is None else one.entered_mm
+    return at(cable_mm) if cable.entered_mm is None else cable.entered_mm

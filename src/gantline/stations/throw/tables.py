@@ -78,11 +78,11 @@ def joists(at: Ask) -> JoistTable | None:
     return JoistTable(rows=tuple(_joist(at, one) for one in there)) if there else None
 
 
-def _zoom(at: Ask, found: Stops, key: str, text: str, stop: ZoomStop, reaches: bool) -> ZoomRow:
+def _zoom(at: Ask, stops: Stops, key: str, text: str, stop: ZoomStop, reaches: bool) -> ZoomRow:
     trouble = []
-    if stop.ratio < found.lens.ratio_low * (1 - ROUNDING):
+    if stop.ratio < stops.lens.ratio_low * (1 - ROUNDING):
         trouble.append("too close for its zoom")
-    if stop.ratio > found.lens.ratio_high * (1 + ROUNDING):
+    if stop.ratio > stops.lens.ratio_high * (1 + ROUNDING):
         trouble.append("too far for its zoom")
     if not reaches:
         trouble.append("beyond the lens shift")
@@ -113,14 +113,14 @@ def _spill(at: Ask, stop: ZoomStop) -> str:
     return "; ".join(out) or "none"
 
 
-def _joist(at: Ask, one: JoistPlace) -> JoistRow:
-    choice = one.choice
+def _joist(at: Ask, joist_place: JoistPlace) -> JoistRow:
+    choice = joist_place.choice
     return JoistRow(
         number=choice.number,
         center=at.text(choice.centre_mm),
         lens=at.text(choice.lens_mm),
-        move=way_words(at, one.axis, choice.move_mm),
+        move=way_words(at, joist_place.axis, choice.move_mm),
         here=abs(choice.move_mm) <= at.default(ThrowDefaults.joist_half_mm),
-        fits=one.fits,
-        changes=(lens_change(at, one.axis, choice.lens_mm),),
+        fits=joist_place.fits,
+        changes=(lens_change(at, joist_place.axis, choice.lens_mm),),
     )

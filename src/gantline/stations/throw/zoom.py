@@ -32,7 +32,7 @@ def zoom_stops(at: Ask) -> Stops | None:
     shapes = at.things(Content.shapes)
     if place is None or asked is None or not isinstance(lens, Lens) or not shapes:
         return None
-    named = [(OWN, at.field(Size.aspect)), *((one.id, one.aspect) for one in shapes)]
+    named = [(OWN, at.field(Size.aspect)), *((shape.id, shape.aspect) for shape in shapes)]
     found = []
     for key, text in named:
         stop = zoom_stop(

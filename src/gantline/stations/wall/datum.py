@@ -23,26 +23,26 @@ def up_from(at: Ask) -> str:
     return at.given(Hanging.up_from) or "datum"
 
 
-def hooked_across(at: Ask, one: HoleMark) -> tuple[str, float]:
+def hooked_across(at: Ask, hole_mark: HoleMark) -> tuple[str, float]:
     """Where the tape is hooked for a hole, and what it reads there [mm]."""
     by = at(across_from)
     if by == "right":
-        return "right wall end", at(room).wall_mm - one.from_left_mm
+        return "right wall end", at(room).wall_mm - hole_mark.from_left_mm
     if by == "center":
-        return f"screen center, {_way(one.from_centre_mm)}", abs(one.from_centre_mm)
-    if by == "stud" and one.from_stud_mm is not None:
-        return f"{STUD}, {_way(one.from_stud_mm)}", abs(one.from_stud_mm)
-    return "left wall end", one.from_left_mm
+        return f"screen center, {_way(hole_mark.from_centre_mm)}", abs(hole_mark.from_centre_mm)
+    if by == "stud" and hole_mark.from_stud_mm is not None:
+        return f"{STUD}, {_way(hole_mark.from_stud_mm)}", abs(hole_mark.from_stud_mm)
+    return "left wall end", hole_mark.from_left_mm
 
 
-def hooked_up(at: Ask, one: HoleMark) -> tuple[str, float]:
+def hooked_up(at: Ask, hole_mark: HoleMark) -> tuple[str, float]:
     """The same for its height."""
     by = at(up_from)
     if by == "floor":
-        return "floor below it, up", one.to_floor_mm
+        return "floor below it, up", hole_mark.to_floor_mm
     if by == "ceiling":
-        return "ceiling above it, down", one.to_ceiling_mm
-    return f"datum line, {'up' if one.from_datum_mm >= 0 else 'down'}", abs(one.from_datum_mm)
+        return "ceiling above it, down", hole_mark.to_ceiling_mm
+    return f"datum line, {'up' if hole_mark.from_datum_mm >= 0 else 'down'}", abs(hole_mark.from_datum_mm)
 
 
 def shown_across(at: Ask, name: str, found: Display | None) -> Display | None:
@@ -65,16 +65,16 @@ def shown_across(at: Ask, name: str, found: Display | None) -> Display | None:
     return Display(abs(made.value), size(made) if made.value < 0.0 else made, how=found.how, label=label)
 
 
-def shown_up(at: Ask, name: str, made: Expr, x_mm: float) -> Display:
+def shown_up(at: Ask, name: str, expr: Expr, x_mm: float) -> Display:
     """A row's height above the floor at the survey point, told from where the tape is hooked, at x."""
     by, here = at(up_from), at(room)
     if by == "floor":
-        found = made - term("floor there", here.floor.at(x_mm))
+        found = expr - term("floor there", here.floor.at(x_mm))
         return Display(found.value, found, label=f"{name} above the floor there")
     if by == "ceiling":
-        found = term("ceiling there", here.ceiling.at(x_mm)) - made
+        found = term("ceiling there", here.ceiling.at(x_mm)) - expr
         return Display(found.value, found, label=f"{name} below the ceiling there")
-    found = made - term("datum line", here.datum_mm)
+    found = expr - term("datum line", here.datum_mm)
     way = "above" if found.value >= 0.0 else "below"
     value = size(found) if found.value < 0.0 else found
     return Display(abs(found.value), value, label=f"{name} {way} datum")

@@ -114,7 +114,7 @@ def _backer(at: Ask) -> tuple[Cure, ...]:
 @noted
 def slips(at: Ask) -> Iterator[Finding]:
     """A hole that is off its mark, with the slip that explains it."""
-    there = [one for one in at.things(Hanging.facts) if one.state == "drilled"]
+    there = [fact for fact in at.things(Hanging.facts) if fact.state == "drilled"]
     two, rows = (at(planned_pair), at(planned_rows_mm)) if there else (None, None)
     if two is None or rows is None:
         return
@@ -149,17 +149,17 @@ def slips(at: Ask) -> Iterator[Finding]:
 def refused_holes(at: Ask) -> Iterator[Finding]:
     """A hole that turned out not to be possible, and what the plan did about it."""
     two = at(pair) if at(facts) else None
-    for one in at.things(Hanging.facts):
-        if one.state != "blocked":
+    for fact in at.things(Hanging.facts):
+        if fact.state != "blocked":
             continue
-        why = f", {one.why}" if one.why else ""
+        why = f", {fact.why}" if fact.why else ""
         done = (
             "Nothing else serves: see what stops."
             if two is None
             else f"The brackets are now {at.text(two.left_mm)} and {at.text(two.right_mm)} from the left."
         )
-        text = f"The {one.hole.replace('-', ' ')} hole is not possible at {at.text(one.x_mm)}{why}. {done}"
-        yield Finding(code=Code.BLOCKED, severity="note", text=text, subject=f"{BASE}/{one.id}")
+        text = f"The {fact.hole.replace('-', ' ')} hole is not possible at {at.text(fact.x_mm)}{why}. {done}"
+        yield Finding(code=Code.BLOCKED, severity="note", text=text, subject=f"{BASE}/{fact.id}")
 
 
 FACT_FINDINGS = (drilled_height, drilled_across, slips, refused_holes)

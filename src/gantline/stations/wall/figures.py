@@ -112,7 +112,7 @@ def check_across(at: Ask) -> Display | None:
     if two is None or not at(fits):
         return None
     left, right = (
-        (two.left_mm, two.right_mm) if done is None else [one.from_left_mm for one in done.marks[:2]]
+        (two.left_mm, two.right_mm) if done is None else [mark.from_left_mm for mark in done.marks[:2]]
     )
     return _between(at, "left", left, "right", right)
 
@@ -193,7 +193,7 @@ def studs_used(at: Ask) -> Display | None:
     if found is None or studs is None or found.best is None:
         return None
     numbers = [studs.nearest(x) or 0 for x in (found.best.left_mm, found.best.right_mm)]
-    text = " and ".join(_ordinal(one + 1) for one in numbers)
+    text = " and ".join(_ordinal(number + 1) for number in numbers)
     second = found.runner_up
     how = BY_STUDS
     if second is not None:

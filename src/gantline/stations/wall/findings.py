@@ -97,19 +97,19 @@ def brackets(at: Ask) -> Iterator[Finding]:
     )
 
 
-def _no_pair(at: Ask, one: BracketRule) -> str:
+def _no_pair(at: Ask, bracket_rule: BracketRule) -> str:
     return (
-        f"No stud pair works. Its midpoint must be within {at.text(one.allowed_offset_mm)} of the screen center, each stud "
-        f"at least {percent(one.centre_share)} of the width away from it."
+        f"No stud pair works. Its midpoint must be within {at.text(bracket_rule.allowed_offset_mm)} of the screen center, each stud "
+        f"at least {percent(bracket_rule.centre_share)} of the width away from it."
     )
 
 
-def _kept(at: Ask, one: BracketRule, there: PairChoice) -> str:
+def _kept(at: Ask, bracket_rule: BracketRule, there: PairChoice) -> str:
     near = there.nearest_spacing_mm
     apart = "" if near is None else f" The nearest two are {at.text(near)} apart."
     return (
-        f"The kit's spacing, {at.text(one.wished_mm)}, lands in no two studs with their midpoint within "
-        f"{at.text(one.allowed_offset_mm)} of the screen center.{apart}"
+        f"The kit's spacing, {at.text(bracket_rule.wished_mm)}, lands in no two studs with their midpoint within "
+        f"{at.text(bracket_rule.allowed_offset_mm)} of the screen center.{apart}"
     )
 
 
@@ -168,7 +168,7 @@ def in_bands(at: Ask) -> Iterator[Finding]:
     """A hole in a band is a stop: cable or pipe may run there."""
     there = at(drilling)
     for hole in there.holes if there else ():
-        hit = next((one for one in at(bands) if crosses(one, hole.x_mm, hole.y_mm)), None)
+        hit = next((band for band in at(bands) if crosses(band, hole.x_mm, hole.y_mm)), None)
         if hit is not None:
             text = (
                 f"Do not drill the {hole.name} hole: it lies in the no-drill band of the {hit.name}. Cable or "

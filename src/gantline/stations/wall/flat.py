@@ -76,7 +76,7 @@ def shims(at: Ask) -> tuple[Shim, ...]:
 def pack(at: Ask) -> dict[float, int]:
     """Shims to bring, by thickness [mm]."""
     sizes = [INCH_MM * size for size in PACK_IN] if at.units.unit_mm == INCH_MM else PACK_MM
-    return shim_pack([one.thick_mm for one in at(shims)], sizes)
+    return shim_pack([shim.thick_mm for shim in at(shims)], sizes)
 
 
 def wind(at: Ask) -> float | None:
@@ -86,7 +86,7 @@ def wind(at: Ask) -> float | None:
         return None
     left, bottom, right, top = at(rect_of_frame)
     corners = found.z_at(np.array([(left, top), (right, top), (left, bottom), (right, bottom)]))
-    return wind_mm(*(float(one) for one in corners))
+    return wind_mm(*(float(corner) for corner in corners))
 
 
 def lean_mm(at: Ask) -> float | None:

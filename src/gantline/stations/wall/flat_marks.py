@@ -72,15 +72,15 @@ def shim_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     there = at(drilling)
     if face != "back" or there is None:
         return
-    thick = {one.key: one.thick_mm for one in at(shims)}
+    thick = {shim.key: shim.thick_mm for shim in at(shims)}
     _, bottom, right, _ = at(rect_of_frame)
-    for one in there.holes:
-        if thick.get(one.key, 0.0) >= THIN_MM:
+    for hole in there.holes:
+        if thick.get(hole.key, 0.0) >= THIN_MM:
             yield Label(
-                key=f"shim-{one.key}",
+                key=f"shim-{hole.key}",
                 layer="wall",
-                at=(right - one.x_mm, one.y_mm - bottom),
-                text=f"shim {at.text(thick[one.key])}",
+                at=(right - hole.x_mm, hole.y_mm - bottom),
+                text=f"shim {at.text(thick[hole.key])}",
                 room_mm=(ROOM_MM, ROOM_MM),
                 role="bracket",
                 size="text",

@@ -172,7 +172,7 @@ def longest_mm(at: Ask) -> float | None:
 
 def least_mm(at: Ask) -> float:
     """The least length of a screw [mm]."""
-    return screw_length_mm(at(fixing), through_mm=[one.thick_mm for one in at(layers)])
+    return screw_length_mm(at(fixing), through_mm=[layer.thick_mm for layer in at(layers)])
 
 
 def screw_sold(at: Ask) -> str | None:
@@ -261,7 +261,7 @@ def worst(at: Ask) -> HoleLoad | None:
 def used_by_hole(at: Ask) -> tuple[float, ...]:
     """How much of each fixing is used at each place of the top row; more than 1 is too much."""
     allowed = at(allowed_n)
-    return tuple(utilization(one.load, *allowed) for one in at(hole_loads))
+    return tuple(utilization(load.load, *allowed) for load in at(hole_loads))
 
 
 def used(at: Ask) -> float | None:

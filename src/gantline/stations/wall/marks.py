@@ -29,14 +29,14 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or face not in ("front", "back"):
         return
     _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
-    done = {one.key for one in at(facts) if one.drilled}
-    for one in found.holes:
-        name = one.name
+    done = {fact.key for fact in at(facts) if fact.drilled}
+    for hole in found.holes:
+        name = hole.name
         if face == "front":
-            place = (one.x_mm, one.y_mm)
-            drilled = one.key in done
+            place = (hole.x_mm, hole.y_mm)
+            drilled = hole.key in done
             yield Dot(
-                key=f"hole-{one.key}",
+                key=f"hole-{hole.key}",
                 role="hole-drilled" if drilled else "hole",
                 layer="wall",
                 at=place,
@@ -44,17 +44,17 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
                 moves=None if drilled else FRAME,
             )
         else:
-            place = (right - one.x_mm, one.y_mm - bottom)
-            if one.screw > 1:
+            place = (right - hole.x_mm, hole.y_mm - bottom)
+            if hole.screw > 1:
                 continue  # the bracket is drawn once
             yield Dot(
-                key=f"bracket-{one.key}", role="bracket", layer="wall", at=place, name=f"{name} bracket"
+                key=f"bracket-{hole.key}", role="bracket", layer="wall", at=place, name=f"{name} bracket"
             )
 
 
 def refused(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Where a drill met what must not be drilled."""
-    for number, one in enumerate((one for one in at(facts) if not one.drilled), start=1):
+    for number, one in enumerate((fact for fact in at(facts) if not fact.drilled), start=1):
         if face == "front":
             yield Dot(
                 key=f"no-hole-{number}",
@@ -78,7 +78,7 @@ def hits(at: Ask, face: FaceName) -> Iterator[Mark]:
             "level": (0.0, band.bottom_mm, wall, band.top_mm),
         }
         for name, (left, bottom, right, top) in parts.items():
-            if any(left <= one.x_mm <= right and bottom <= one.y_mm <= top for one in found.holes):
+            if any(left <= hole.x_mm <= right and bottom <= hole.y_mm <= top for hole in found.holes):
                 points = rectangle(left, bottom, right, top)
                 yield Area(key=f"band-hit-{number}-{name}", role="band-hit", layer="wall", points=points)
 

@@ -16,7 +16,7 @@ def _marks(at: Ask) -> str:
 
 
 def _ways(at: Ask) -> str:
-    own = next((one for one in at(candidates) if one.taken), None)
+    own = next((candidate for candidate in at(candidates) if candidate.taken), None)
     return "plugs in masonry" if own is None else f"{own.name}: {own.why}"
 
 

@@ -185,7 +185,7 @@ def drilling(at: Ask) -> Drilling | None:
     lower: tuple[float, ...] = ()
     if rows[1] is not None:
         lower = at(further, two, at(lower_parts)) if place is None else upper
-    done = {one.key: one for one in at(facts) if one.drilled}
+    done = {fact.key: fact for fact in at(facts) if fact.drilled}
     count, apart, how, off = at.field(Hanging.per_bracket), at(screw_step_mm), at(lay), at(first_screw_off_mm)
     firsts = []
     for hole in holes(two, *rows, between_mm=upper, lower_between_mm=lower):

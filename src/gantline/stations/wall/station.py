@@ -42,18 +42,18 @@ def drilled(at: Ask) -> tuple[Drilled, ...]:
     there = at(drilling)
     return tuple(
         Drilled(
-            key=one.key,
-            name=one.name,
+            key=hole.key,
+            name=hole.name,
             shown=(
-                f"hole_{one.side}",
-                f"{one.row}_row",
-                f"hole-{one.side}",
-                f"row-{one.row}",
-                "bracket-near" if one.side == "right" else "bracket-far",
+                f"hole_{hole.side}",
+                f"{hole.row}_row",
+                f"hole-{hole.side}",
+                f"row-{hole.row}",
+                "bracket-near" if hole.side == "right" else "bracket-far",
             ),
             spans=("across", "bracket-across", "check_across", "check_down", "check_diagonal"),
         )
-        for one in (there.holes if there else ())
+        for hole in (there.holes if there else ())
     )
 
 

@@ -135,15 +135,15 @@ def ways(at: Ask) -> WayTable:
     """The candidates in words."""
     rows = tuple(
         WayRow(
-            key=one.key,
-            name=one.name,
-            serves=one.serves,
-            why=_sentence(one.why),
-            cost=_sentence(one.cost),
-            changes=one.changes,
-            taken=one.taken,
+            key=candidate.key,
+            name=candidate.name,
+            serves=candidate.serves,
+            why=_sentence(candidate.why),
+            cost=_sentence(candidate.cost),
+            changes=candidate.changes,
+            taken=candidate.taken,
         )
-        for one in at(candidates)
+        for candidate in at(candidates)
     )
     dry = tuple(DryRow(id=one.id, said=_dry(at, one)) for one in at.things(Hanging.dry))
     moves = ", ".join(
@@ -153,9 +153,9 @@ def ways(at: Ask) -> WayTable:
     return WayTable(rows=rows, dry=dry, moves=moves)
 
 
-def _dry(at: Ask, one: DryReading) -> str:
-    by = ", ".join(each for each in (one.who, one.day) if each)
-    return f"left {_signed(at, one.left_mm)}, right {_signed(at, one.right_mm)}{f' ({by})' if by else ''}"
+def _dry(at: Ask, dry_reading: DryReading) -> str:
+    by = ", ".join(each for each in (dry_reading.who, dry_reading.day) if each)
+    return f"left {_signed(at, dry_reading.left_mm)}, right {_signed(at, dry_reading.right_mm)}{f' ({by})' if by else ''}"
 
 
 def _sentence(text: str) -> str:
@@ -189,9 +189,10 @@ def flat_table(at: Ask) -> FlatTable:
         )
     thick = tuple(
         ShimRow(
-            name=one.key.replace("-", " "), thick=at.text(one.thick_mm) if one.thick_mm >= THIN_MM else "none"
+            name=shim.key.replace("-", " "),
+            thick=at.text(shim.thick_mm) if shim.thick_mm >= THIN_MM else "none",
         )
-        for one in at(shims)
+        for shim in at(shims)
     )
     return FlatTable(gaps=tuple(rows), shims=thick)
 
@@ -201,20 +202,20 @@ def marks(at: Ask) -> MarkTable | None:
     found = at(drilling)
     told = tuple(
         FactRow(
-            id=one.id,
-            hole=one.hole,
-            name=one.hole.replace("-s", " screw ").replace("-", " "),
-            drilled=one.state == "drilled",
-            across=at.text(one.x_mm),
-            up=at.text(one.y_mm),
-            why=one.why or "",
+            id=fact.id,
+            hole=fact.hole,
+            name=fact.hole.replace("-s", " screw ").replace("-", " "),
+            drilled=fact.state == "drilled",
+            across=at.text(fact.x_mm),
+            up=at.text(fact.y_mm),
+            why=fact.why or "",
         )
-        for one in at.things(Hanging.facts)
+        for fact in at.things(Hanging.facts)
     )
     if found is None and not told:
         return None
     return MarkTable(
-        rows=tuple(_row(at, one) for one in (found.marks if found else ())), facts=told, cleat=at(cleat_row)
+        rows=tuple(_row(at, mark) for mark in (found.marks if found else ())), facts=told, cleat=at(cleat_row)
     )
 
 
@@ -229,11 +230,11 @@ def tape(at: Ask) -> Tape | None:
         "center", "Screen center", "left wall end", left.from_left_mm - left.from_centre_mm, units
     )
     inner = [
-        one
-        for one in found.marks
-        if one.hole.row == "upper"
-        and one.hole.screw == 1
-        and one.hole.side not in ENDS
+        mark
+        for mark in found.marks
+        if mark.hole.row == "upper"
+        and mark.hole.screw == 1
+        and mark.hole.side not in ENDS
         and not at(every_stud)  # a cleat's come with it
     ]
     rows = [
@@ -245,7 +246,7 @@ def tape(at: Ask) -> Tape | None:
         )  # floor and ceiling are not straight
     ]
     seconds = [one for one in found.marks if one.hole.screw > 1 and one.hole.side in ENDS]
-    aside = [one for one in seconds if at(lay) is ScrewLay.BESIDE]
+    aside = [second for second in seconds if at(lay) is ScrewLay.BESIDE]
     below = [one for one in seconds if one not in aside and (one.hole.side == "left" or apart)]
     names = ("Left holes", "Right holes")
     lower = []
@@ -266,48 +267,51 @@ def tape(at: Ask) -> Tape | None:
                 for one in lower
             ),
             *(_screw(at, one, hooked_across(at, one)) for one in aside),
-            *(_up(at, one, apart) for one in rows),
+            *(_up(at, row, apart) for row in rows),
             *(_screw(at, one, hooked_up(at, one)) for one in below),
         )
     )
 
 
-def _screw(at: Ask, one: HoleMark, hooked: tuple[str, float]) -> TapeWindow:
+def _screw(at: Ask, hole_mark: HoleMark, hooked: tuple[str, float]) -> TapeWindow:
     """A further screw of a bracket."""
-    side = "" if at(lay) is not ScrewLay.BESIDE and at(up_from) == "datum" else f" {one.hole.side}"
+    side = "" if at(lay) is not ScrewLay.BESIDE and at(up_from) == "datum" else f" {hole_mark.hole.side}"
     return window(
-        one.hole.key, f"{one.hole.row.capitalize()}{side}, screw {one.hole.screw}", *hooked, at.units
+        hole_mark.hole.key,
+        f"{hole_mark.hole.row.capitalize()}{side}, screw {hole_mark.hole.screw}",
+        *hooked,
+        at.units,
     )
 
 
-def _up(at: Ask, one: HoleMark, apart: bool) -> TapeWindow:
-    row, side = one.hole.row, one.hole.side
+def _up(at: Ask, hole_mark: HoleMark, apart: bool) -> TapeWindow:
+    row, side = hole_mark.hole.row, hole_mark.hole.side
     key = f"{row}_row" if side == "left" else f"{row}_row_{side}"
     title = f"{row.capitalize()} {side} hole" if apart else f"{row.capitalize()} holes"
-    return window(key, title, *hooked_up(at, one), at.units)
+    return window(key, title, *hooked_up(at, hole_mark), at.units)
 
 
-def _row(at: Ask, one: HoleMark) -> MarkRow:
+def _row(at: Ask, hole_mark: HoleMark) -> MarkRow:
     shown = at.default(SizeDefaults.rounding_shown_mm)
-    errors = {"left": one.from_left_mm, "datum": one.from_datum_mm}
+    errors = {"left": hole_mark.from_left_mm, "datum": hole_mark.from_datum_mm}
     off = {name: read_tape(value, at.units).error_mm for name, value in errors.items()}
     notes = [
         f"{name} reading {at.exact(abs(error))} {'long' if error > 0 else 'short'}"
         for name, error in off.items()
         if abs(error) > shown
     ]
-    stud = one.from_stud_mm
-    way = "above" if one.from_datum_mm >= 0 else "below"
+    stud = hole_mark.from_stud_mm
+    way = "above" if hole_mark.from_datum_mm >= 0 else "below"
     return MarkRow(
-        key=one.hole.key,
-        name=one.hole.name,
-        from_left=at.text(one.from_left_mm),
-        from_center=way_words(at, 0, one.from_centre_mm),
+        key=hole_mark.hole.key,
+        name=hole_mark.hole.name,
+        from_left=at.text(hole_mark.from_left_mm),
+        from_center=way_words(at, 0, hole_mark.from_centre_mm),
         from_stud="" if stud is None else "on its center" if abs(stud) < 0.5 else way_words(at, 0, stud),
-        from_datum=f"{at.text(abs(one.from_datum_mm))} {way}",
-        to_floor=at.text(one.to_floor_mm),
-        to_ceiling=at.text(one.to_ceiling_mm),
+        from_datum=f"{at.text(abs(hole_mark.from_datum_mm))} {way}",
+        to_floor=at.text(hole_mark.to_floor_mm),
+        to_ceiling=at.text(hole_mark.to_ceiling_mm),
         note=", ".join(notes),
-        x_mm=round(one.hole.x_mm, 1),
-        y_mm=round(one.hole.y_mm, 1),
+        x_mm=round(hole_mark.hole.x_mm, 1),
+        y_mm=round(hole_mark.hole.y_mm, 1),
     )

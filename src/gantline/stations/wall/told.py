@@ -12,8 +12,8 @@ from gantline.stations.wall.screws import first_screw_off_mm
 def facts(at: Ask) -> tuple[HoleFact, ...]:
     """Holes that are drilled, and those that are not possible."""
     return tuple(
-        HoleFact(key=one.hole, drilled=one.state == "drilled", x_mm=one.x_mm, y_mm=one.y_mm)
-        for one in at.things(Hanging.facts)
+        HoleFact(key=fact.hole, drilled=fact.state == "drilled", x_mm=fact.x_mm, y_mm=fact.y_mm)
+        for fact in at.things(Hanging.facts)
     )
 
 

@@ -106,15 +106,15 @@ def leaflet(at: Ask) -> Iterator[Finding]:
 def above(at: Ask) -> Iterator[Finding]:
     """A hole above the ceiling, as of a hook that a rod hangs from."""
     there, here = at(drilling), at(room)
-    for one in there.holes if there else ():
-        over = one.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(one.x_mm)
+    for hole in there.holes if there else ():
+        over = hole.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(hole.x_mm)
         if over > 0.0:
             text = (
-                f"The {one.name} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
+                f"The {hole.name} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
                 "or a lower screen."
             )
-            subject = f"{field_of(Hanging.rod_mm).pointer}#{one.key}"
-            yield Finding(code=Code.CEILING, severity="stop", text=text, subject=subject, hole=one.key)
+            subject = f"{field_of(Hanging.rod_mm).pointer}#{hole.key}"
+            yield Finding(code=Code.CEILING, severity="stop", text=text, subject=subject, hole=hole.key)
 
 
 @noted
