@@ -102,10 +102,10 @@ class ListeningServer(uvicorn.Server):
                 connection.close()
 
     def _protocol(self) -> asyncio.Protocol:
-        made: asyncio.Protocol = self.config.http_protocol_class(  # type: ignore[call-arg]
+        protocol: asyncio.Protocol = self.config.http_protocol_class(  # type: ignore[call-arg]
             config=self.config, server_state=self.server_state, app_state=self.lifespan.state, _loop=self.loop
         )
-        return made
+        return protocol
 
     async def _speaks_tls(self, connection: socket.socket) -> bool:
         """Whether TLS begins; whoever speaks plain HTTP is told the address."""

@@ -26,12 +26,15 @@ def own(folder: Path, names: Sequence[str]) -> tuple[Path, Path]:
     """
     certificate, key = folder / "certificate.pem", folder / "certificate.key"
     if not _still_good(certificate, key, names):
-        made = ec.generate_private_key(ec.SECP256R1())
-        plain = made.private_bytes(
+        key_made = ec.generate_private_key(ec.SECP256R1())
+        plain = key_made.private_bytes(
             serialization.Encoding.PEM, serialization.PrivateFormat.PKCS8, serialization.NoEncryption()
         )
         write(key, plain.decode())
-        write(certificate, _signed(made, names).public_bytes(serialization.Encoding.PEM).decode())
+        write(
+            certificate,
+            _signed(key_made, names).public_bytes(serialization.Encoding.PEM).decode(),
+        )
     return certificate, key
 
 
@@ -45,13 +48,13 @@ def fingerprint(certificate: Path) -> str:
 
 def _still_good(certificate: Path, key: Path, names: Sequence[str]) -> bool:
     try:
-        found = x509.load_pem_x509_certificate(certificate.read_bytes())
-        made = serialization.load_pem_private_key(key.read_bytes(), None)
-        said = found.extensions.get_extension_for_class(x509.SubjectAlternativeName).value
+        present = x509.load_pem_x509_certificate(certificate.read_bytes())
+        its_key = serialization.load_pem_private_key(key.read_bytes(), None)
+        said = present.extensions.get_extension_for_class(x509.SubjectAlternativeName).value
     except (OSError, ValueError, x509.ExtensionNotFound):
         return False
-    young = datetime.now(UTC) < found.not_valid_after_utc - RENEWED_BEFORE
-    return young and said == _alternatives(names) and made.public_key() == found.public_key()
+    young = datetime.now(UTC) < present.not_valid_after_utc - RENEWED_BEFORE
+    return young and said == _alternatives(names) and its_key.public_key() == present.public_key()
 
 
 def _alternatives(names: Sequence[str]) -> x509.SubjectAlternativeName:

@@ -320,12 +320,12 @@ class PrivateDatabase:
 
 def find_programs() -> Path:
     """Folder of the newest PostgreSQL's programs. Raises: DatabaseTrouble if there is none."""
-    found = sorted(Path("/usr/lib/postgresql").glob("*/bin/initdb"), key=lambda path: int(path.parts[-3]))
-    if not found:
+    servers = sorted(Path("/usr/lib/postgresql").glob("*/bin/initdb"), key=lambda path: int(path.parts[-3]))
+    if not servers:
         raise DatabaseTrouble(
             "PostgreSQL is not installed: apt-get install postgresql, or set GANTLINE_DATABASE_URL."
         )
-    return found[-1].parent
+    return servers[-1].parent
 
 
 def postgres_user() -> str:

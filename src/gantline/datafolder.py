@@ -87,10 +87,10 @@ def _make(folder: Path, owner: int) -> None:
 
 
 def _check_owner(folder: Path, owner: int) -> None:
-    found = folder.lstat()
-    if found.st_uid != owner:
+    status = folder.lstat()
+    if status.st_uid != owner:
         raise DatabaseTrouble(
-            f"{folder} belongs to {_name(found.st_uid)}, the database would run as {_name(owner)}.\n"
+            f"{folder} belongs to {_name(status.st_uid)}, the database would run as {_name(owner)}.\n"
             "Give a folder of its own with --data."
         )
 

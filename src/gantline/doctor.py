@@ -164,9 +164,9 @@ def _work(connection: Connection, *, served: bool) -> Iterator[Said]:
     from gantline.store.results import has_worker
 
     if served:
-        there = has_worker(connection)
+        worker = has_worker(connection)
         missing = "No worker is there: start gantline work, or ./start anew."
-        yield there, "A worker is there for sheets and photos." if there else missing
+        yield worker, "A worker is there for sheets and photos." if worker else missing
     late = connection.scalar(text(LATE)) or 0
     yield (
         late == 0,
@@ -189,10 +189,10 @@ def _kept(connection: Connection, settings: Settings) -> Iterator[Said]:
         + ("" if good else " Empty the bin, remove photos, or set GANTLINE_MOST_GIGABYTES."),
     )
     with Session(connection) as session:
-        found = last_backup(session, datetime.now(UTC))
-    if found.trouble:
-        yield False, f"The last backup did not succeed: {found.trouble}"
-    if found.late:
+        backup = last_backup(session, datetime.now(UTC))
+    if backup.trouble:
+        yield False, f"The last backup did not succeed: {backup.trouble}"
+    if backup.late:
         yield False, "No backup is younger than a week. Make one: gantline backup FILE."
-    elif found.at is not None:
-        yield True, f"The last backup is of {found.at:%Y-%m-%d %H:%M}, tested: {found.tested}."
+    elif backup.at is not None:
+        yield True, f"The last backup is of {backup.at:%Y-%m-%d %H:%M}, tested: {backup.tested}."

@@ -178,7 +178,7 @@ def _rotate(folder: Path) -> None:
 def day_of(file: Path) -> date | None:
     """The day of a nightly backup; None for any other file."""
     try:
-        found = date.fromisoformat(file.name[len("gantline-") : -len(".backup")])
+        taken_on = date.fromisoformat(file.name[len("gantline-") : -len(".backup")])
     except ValueError:
         return None
-    return found if file.name == NAME.format(day=found.isoformat()) and file.is_file() else None
+    return taken_on if file.name == NAME.format(day=taken_on.isoformat()) and file.is_file() else None

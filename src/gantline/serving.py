@@ -188,9 +188,9 @@ def _check(url: str) -> None:
 
     try:
         with psycopg.connect(url.replace("+psycopg", "", 1), connect_timeout=2) as connection:
-            found = connection.execute(RIGHTS).fetchone()
-        assert found is not None  # noqa: S101 - the question has one answer
-        role, database, over, may_make = found
+            rights = connection.execute(RIGHTS).fetchone()
+        assert rights is not None  # noqa: S101 - the question has one answer
+        role, database, over, may_make = rights
         if not may_make:
             raise StartTrouble(
                 f"The role {role} may not make tables in {database}.\n"

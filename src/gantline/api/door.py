@@ -123,8 +123,8 @@ def look(request: Request, key: str) -> results.Asked | None:
 
 
 def _queue(request: Request) -> Queue:
-    made: Queue = request.app.state.queue
-    return made
+    queue: Queue = request.app.state.queue
+    return queue
 
 
 def _answered(found: results.Asked | None, done: Done) -> Response:

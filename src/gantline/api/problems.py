@@ -116,9 +116,9 @@ RESPONSES: dict[str, Any] = {
 def described(schema: dict[str, Any]) -> dict[str, Any]:
     """The OpenAPI with the problem answers in its components."""
     ref = "#/components/schemas/{model}"
-    made = Problem.model_json_schema(ref_template=ref, mode="serialization")
+    problem_schema = Problem.model_json_schema(ref_template=ref, mode="serialization")
     parts = schema.setdefault("components", {})
-    parts.setdefault("schemas", {}).update(made.pop("$defs", {}) | {"Problem": made})
+    parts.setdefault("schemas", {}).update(problem_schema.pop("$defs", {}) | {"Problem": problem_schema})
     parts["responses"] = RESPONSES
     return schema
 

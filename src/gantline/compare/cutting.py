@@ -141,19 +141,19 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
         there = [replace(board, price=board.length_mm / 1000.0) for board in there]
     kerf, trim = at.field(FrameBuild.kerf_mm), at.field(FrameBuild.end_trim_mm)
     try:
-        made = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
+        plan = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
     except CannotCut as error:
         return _no_group(nominal, name, priced, _trouble(at, error))
     return CutGroup(
         board=nominal.replace("x", "×"),
         name=name,
-        boards=tuple(_board(at, one) for one in made.boards),
-        price=round(made.price, 2) if priced else 0.0,
+        boards=tuple(_board(at, one) for one in plan.boards),
+        price=round(plan.price, 2) if priced else 0.0,
         priced=priced,
-        proven=made.proven,
-        gap=made.gap,
+        proven=plan.proven,
+        gap=plan.gap,
         trouble="",
-        others=tuple(_others(at, wanted, there, made, priced, (kerf, trim))),
+        others=tuple(_others(at, wanted, there, plan, priced, (kerf, trim))),
     )
 
 
@@ -215,16 +215,16 @@ def _others(
     for one in sorted(there, key=lambda each: each.length_mm):
         alone = Stock(key=one.key, length_mm=one.length_mm, price=one.price)
         try:
-            made = cut_plan(wanted, [alone], kerf_mm=saw[0], trim_mm=saw[1], seconds=WHAT_IF_SECONDS)
+            plan = cut_plan(wanted, [alone], kerf_mm=saw[0], trim_mm=saw[1], seconds=WHAT_IF_SECONDS)
         except CannotCut:
             out.append(OtherBoards(length=at.text(one.length_mm), boards=0, price=None, more=None))
             continue
         out.append(
             OtherBoards(
                 length=at.text(one.length_mm),
-                boards=len(made.boards),
-                price=round(made.price, 2) if priced else None,
-                more=round(made.price - best.price, 2) if priced else None,
+                boards=len(plan.boards),
+                price=round(plan.price, 2) if priced else None,
+                more=round(plan.price - best.price, 2) if priced else None,
             )
         )
     return out

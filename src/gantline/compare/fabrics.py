@@ -90,10 +90,12 @@ def fabric_table(at: Ask, records: Sequence[tuple[str, str, Mapping[str, Any]]])
 
 def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Trial:
     edits, past = stored_edits(RecordKind.FABRIC, name, body, at.job)
-    one = at.with_job(apply(at.job, edits))
-    stops = ((past,) if past else ()) + tuple(each.text for each in against(one, "stop", ("light",)))
-    hot = next((each.text for each in against(one, "check", ("light",)) if each.code == Code.HOT_SPOT), "")
-    light, placed = one(seen), one(seats)
+    variant = at.with_job(apply(at.job, edits))
+    stops = ((past,) if past else ()) + tuple(each.text for each in against(variant, "stop", ("light",)))
+    hot = next(
+        (each.text for each in against(variant, "check", ("light",)) if each.code == Code.HOT_SPOT), ""
+    )
+    light, placed = variant(seen), variant(seats)
     seat, luminance, uniformity = "", 0.0, 0.0
     contrasts: tuple[float, ...] = ()
     if light is not None:
@@ -107,7 +109,7 @@ def _try(at: Ask, key: str, name: str, body: Mapping[str, Any]) -> Trial:
         key=key,
         name=name,
         body=body,
-        at=one,
+        at=variant,
         seat=seat,
         luminance=luminance,
         uniformity=uniformity,

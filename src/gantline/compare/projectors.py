@@ -102,8 +102,8 @@ def _try(at: Ask, record: Record) -> Trial:
     edits, past = stored_edits(RecordKind.PROJECTOR, record[1], record[2], at.job)
     # the picture was taped with this job's own projector
     untaped = at.job.model_copy(update={"hang": at.job.hang.model_copy(update={"picture": []})})
-    one = at.with_job(apply(untaped, edits))
-    return Trial(record=record, at=one, wanted=_anywhere(one), past=past)
+    variant = at.with_job(apply(untaped, edits))
+    return Trial(record=record, at=variant, wanted=_anywhere(variant), past=past)
 
 
 def _anywhere(at: Ask) -> LensCase | None:
@@ -125,8 +125,8 @@ def _anywhere(at: Ask) -> LensCase | None:
         lens_x_mm=at(centre_x_mm),
         lens_from_wall_mm=both[0] * panel.width_mm + at(out_mm),
     )
-    there = at.with_job(aimed)
-    return there(wanted) if there(in_front) is not None else None
+    variant = at.with_job(aimed)
+    return variant(wanted) if variant(in_front) is not None else None
 
 
 def _with_throw(job: Job, **update: float | None) -> Job:
@@ -232,11 +232,11 @@ def _sizes(at: Ask) -> str:
         offset=asked.offset,
     )
     aspect = panel.width_mm / panel.height_mm
-    found = panel_widths_mm(lens, asked.reach, aim, aspect, slack_mm=asked.slack_mm)
-    if found is None:
+    panel_widths = panel_widths_mm(lens, asked.reach, aim, aspect, slack_mm=asked.slack_mm)
+    if panel_widths is None:
         return "none"
     share = panel.width_mm / (picture.width_mm + 2.0 * over)
-    low, high = (at.text(max(0.0, filled_diagonal_mm(wide, picture, share, over))) for wide in found)
+    low, high = (at.text(max(0.0, filled_diagonal_mm(wide, picture, share, over))) for wide in panel_widths)
     return low if low == high else f"{low} to {high}"
 
 

@@ -84,11 +84,11 @@ def _tokens(body: str, shown: str) -> list[tuple[str, str]]:
     tokens: list[tuple[str, str]] = []
     at = 0
     while body[at:].strip():
-        found = TOKEN.match(body, at)
-        if found is None:
+        match = TOKEN.match(body, at)
+        if match is None:
             raise _refuse(shown, tokens, f"“{body[at:].strip()}” is not part of a length")
-        at = found.end()
-        tokens.append(_token(found, shown, tokens))
+        at = match.end()
+        tokens.append(_token(match, shown, tokens))
     return tokens
 
 

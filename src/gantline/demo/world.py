@@ -21,8 +21,8 @@ def job_bytes(name: str) -> bytes:
 
 def store_records() -> dict[str, list[dict[str, Any]]]:
     """The sample stores by kind."""
-    found: dict[str, list[dict[str, Any]]] = json.loads((FOLDER / "stores.json").read_text(encoding="utf-8"))
-    return found
+    loaded: dict[str, list[dict[str, Any]]] = json.loads((FOLDER / "stores.json").read_text(encoding="utf-8"))
+    return loaded
 
 
 def load(session: Session) -> int:

@@ -18,9 +18,9 @@ def contours(
     """Each line with its level.  xs (n,), ys (m,) [mm]; values (m, n)."""
     from contourpy import contour_generator
 
-    made = contour_generator(xs, ys, values)
+    lines_of = contour_generator(xs, ys, values)
     found: list[tuple[float, Line]] = []
     for level in levels:
-        lines: Any = made.lines(level)
+        lines: Any = lines_of.lines(level)
         found += [(level, tuple((float(x), float(y)) for x, y in line)) for line in lines]
     return found

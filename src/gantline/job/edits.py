@@ -42,9 +42,9 @@ def apply(job: Job, edits: Sequence[Edit]) -> Job:
     # what no edit names was checked when the job was read
     touched = {parts(edit.pointer)[0] for edit in edits} | {"known", "sources"}
     checked = {name: getattr(job, name) for name in Job.model_fields if name not in touched}
-    made = read_job(data | checked, job)
-    _refuse_one_spot(job, made)
-    return made
+    read = read_job(data | checked, job)
+    _refuse_one_spot(job, read)
+    return read
 
 
 def _refuse_one_spot(before: Job, after: Job) -> None:

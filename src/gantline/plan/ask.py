@@ -242,8 +242,8 @@ class Ask:
         """A field of a thing, or what stands in while it is absent."""
         one = field_of(named)
         value = getattr(thing, one.name)
-        found: T = one.standing(self.shop) if value is None else value
-        return found
+        standing: T = one.standing(self.shop) if value is None else value
+        return standing
 
     def said(self, pointer: str) -> str | None:
         """What the job says of how a field is known."""

@@ -88,7 +88,7 @@ def _dimension(space: "Modelspace", mark: Dimension) -> None:
         a, b, at = (a[1], a[0]), (b[1], b[0]), (off, mark.a_mm)
     override = {"dimtxt": TEXT_MM, "dimasz": 18.0, "dimexo": 10.0, "dimexe": 10.0, "dimgap": 8.0}
     angle = 0.0 if mark.axis == "x" else 90.0
-    made = space.add_linear_dim(
+    dimension_line = space.add_linear_dim(
         base=at,
         p1=a,
         p2=b,
@@ -97,7 +97,7 @@ def _dimension(space: "Modelspace", mark: Dimension) -> None:
         override=override,
         dxfattribs={"layer": DIMENSIONS[0]},
     )
-    made.render()
+    dimension_line.render()
 
 
 def _said(ready: Ready) -> tuple[str, ...]:

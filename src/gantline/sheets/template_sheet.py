@@ -49,7 +49,7 @@ def paper_tiles(ready: Ready) -> tuple[Tile, ...]:
     """The sheets of a job on its paper, turned sideways; each row reaches the screen's center too."""
     wide, high = SIDEWAYS[ready.paper]
     there, center = spots(ready), ready.made.ask(centre_x_mm)
-    rows = {one.row: one.y_mm for one in there if one.screw == 1}
+    rows = {spot.row: spot.y_mm for spot in there if spot.screw == 1}
     lines = [(row, y, [center, *(one.x_mm for one in there if one.row == row)]) for row, y in rows.items()]
     # a further screw far below its first has sheets of its own
     lines += [
@@ -152,7 +152,7 @@ def template_pdf(ready: Ready) -> bytes:
 
 def _bounds(ready: Ready) -> tuple[float, float, float, float]:
     there, center = spots(ready), ready.made.ask(centre_x_mm)
-    xs, ys = [center, *(one.x_mm for one in there)], [one.y_mm for one in there] or [0.0]
+    xs, ys = [center, *(spot.x_mm for spot in there)], [one.y_mm for one in there] or [0.0]
     return min(xs) - 60.0, min(ys) - 60.0, max(xs) + 60.0, max(ys) + 60.0
 
 

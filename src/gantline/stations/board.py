@@ -156,8 +156,8 @@ def _edge(at: Ask) -> Face:
 
 
 def _back(at: Ask) -> Face:
-    one, found = at(screen), at(tension_points)
-    count = 0 if isinstance(found, str) else len(found)
+    one, points = at(screen), at(tension_points)
+    count = 0 if isinstance(points, str) else len(points)
     wide, high = one.overall_width_mm, one.overall_height_mm
     return Face(
         name="back",

@@ -31,7 +31,7 @@ class AnotherValue(DesignError):
 def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Reading], who: str) -> int:
     """Store readings; one that is there already with the same value is left as it was. Returns how many were new.
 
-    Raises: TooMany, AnotherValue where a number is taken by another value; then none is stored.
+    Raises: TooMany, AnotherValue counted a number is taken by another value; then none is stored.
     """
     if not readings:
         return 0
@@ -39,10 +39,10 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
     rows = [
         {"job_id": job_id, "shop_id": shop_id, "who": who, **reading.model_dump()} for reading in readings
     ]
-    made = session.execute(
+    rows_changed = session.execute(
         insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.source, ReadingRow.seq)
     )
-    new = {tuple(one) for one in made}
+    new = {tuple(one) for one in rows_changed}
     for one in readings:
         if (one.source, one.seq) not in new:
             _refuse_another(session, job_id, one)
@@ -51,7 +51,7 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
 
 
 def keep_one(session: Session, shop_id: UUID, job_id: UUID, reading: Reading, who: str) -> int:
-    """Store a reading of a feed and return the number it is kept under: its own, or the next free one of its source where
+    """Store a reading of a feed and return the number it is kept under: its own, or the next free one of its source counted
     that is taken by another value, as by a meter that counts from 1 again. Sent again, it is the same one.  Raises:
     TooMany.
     """
@@ -85,8 +85,8 @@ def keep_one(session: Session, shop_id: UUID, job_id: UUID, reading: Reading, wh
 
 
 def _check_room(session: Session, job_id: UUID, more: int) -> None:
-    there = select(func.count()).select_from(ReadingRow).where(ReadingRow.job_id == job_id)
-    if (session.scalar(there) or 0) + more > MOST:
+    counted = select(func.count()).select_from(ReadingRow).where(ReadingRow.job_id == job_id)
+    if (session.scalar(counted) or 0) + more > MOST:
         raise TooMany(f"A job keeps at most {MOST} readings. Start another job, or send fewer.")
 
 
@@ -95,7 +95,7 @@ def _values(reading: Reading) -> dict[str, Any]:
 
 
 def _refuse_another(session: Session, job_id: UUID, reading: Reading) -> None:
-    """Raises: AnotherValue where the number is taken by another value."""
+    """Raises: AnotherValue counted the number is taken by another value."""
     row = session.get_one(ReadingRow, (job_id, reading.source, reading.seq))
     if any(getattr(row, name) != value for name, value in _values(reading).items()):
         free = next_seq(session, job_id, reading.source)

@@ -58,7 +58,7 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
     aspect, picture = float(at(panel_aspect)), at(screen).picture
     panel = panel_shares(there, aspect)
     try:
-        found = read_photo(
+        photo = read_photo(
             image,
             width_mm=picture.width_mm,
             height_mm=picture.height_mm,
@@ -69,16 +69,16 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
     except Untrusted as error:
         return _but(nothing, str(error))
     # perspective is removed by the frame as a rectangle, so its corners are those, whether it leans or not
-    outside = outside_from(found.corners_mm, viewable_corners(picture.width_mm, picture.height_mm))
+    outside = outside_from(photo.corners_mm, viewable_corners(picture.width_mm, picture.height_mm))
     return PhotoReading(
         trouble="",
         outside={f"{key}_mm": round(float(one), 1) for key, one in zip(READINGS, outside, strict=True)},
-        sigma_mm=round(found.sigma_mm, 2),
+        sigma_mm=round(photo.sigma_mm, 2),
         width_px=wide,
         height_px=high,
-        frame_px=_points(found.frame_px),
-        picture_px=_points(found.picture_px),
-        markers=len(found.seen),
+        frame_px=_points(photo.frame_px),
+        picture_px=_points(photo.picture_px),
+        markers=len(photo.seen),
     )
 
 
@@ -101,8 +101,8 @@ def drawn_in(content: bytes, photo_reading: PhotoReading, wide_px: int = 1000) -
 
 
 def _whole(points: Points, share: float) -> NDArray[np.int32]:
-    found: NDArray[np.int32] = np.round(np.array(points) * share).astype(np.int32)
-    return found
+    pixels: NDArray[np.int32] = np.round(np.array(points) * share).astype(np.int32)
+    return pixels
 
 
 def _points(points: Array) -> Points:

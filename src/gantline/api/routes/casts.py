@@ -121,6 +121,6 @@ def _for_a_photo(at: Ask) -> dict[str, Any]:
     picture = WHOLE if there is None else panel_shares(there, aspect).tolist()
     shown = markers(aspect, used_of(np.array(picture)))
     return {
-        "markers": [{"corners": one.corners, "cells": bits(one.number)} for one in shown],
+        "markers": [{"corners": marker.corners, "cells": bits(marker.number)} for marker in shown],
         "picture": picture,
     }

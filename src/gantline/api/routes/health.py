@@ -69,8 +69,8 @@ class Backups(Out):
 def backups(request: Request) -> Response:
     """How old the last backup is that was made at night, and whether it came back when it was tried."""
     with request.app.state.sessions() as session:
-        found = last_backup(session, datetime.now(UTC))
-    return answer({"nightly": request.app.state.nightly, **asdict(found)})
+        backup = last_backup(session, datetime.now(UTC))
+    return answer({"nightly": request.app.state.nightly, **asdict(backup)})
 
 
 @router.get("/metrics", response_class=Response)

@@ -52,8 +52,8 @@ class TurnIn(ClosedModel):
 
 async def listed(request: Request) -> Mapping[str, Projector]:
     """The projectors of the server's settings, by name."""
-    found: Mapping[str, Projector] = request.app.state.projectors
-    return found
+    projectors: Mapping[str, Projector] = request.app.state.projectors
+    return projectors
 
 
 Listed = Annotated[Mapping[str, Projector], Depends(listed)]

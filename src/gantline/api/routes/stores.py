@@ -72,9 +72,9 @@ def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Re
 def keep_from_job(kind: RecordKind, job_id: UUID, body: RecordName, desk: DeskDep) -> Response:
     """Keep what a job holds of a kind as a record of the stores; one of the same name is replaced."""
     job = read_stored(jobs.head(desk.session, desk.shop_id, job_id).document)
-    made = record_from(kind, job)
+    record = record_from(kind, job)
     return answer(
-        _out(shops.put_record(desk.session, desk.shop_id, kind, key_of(body.name), body.name, made))
+        _out(shops.put_record(desk.session, desk.shop_id, kind, key_of(body.name), body.name, record))
     )
 
 

@@ -98,8 +98,8 @@ def saving(job_plan: JobPlan, what: str, who: str) -> jobs.Save:
 
 def stored_card(job_plan: JobPlan) -> dict[str, Any]:
     """The yard's card as plain JSON."""
-    found: dict[str, Any] = orjson.loads(orjson.dumps(card(job_plan), default=as_plain))
-    return found
+    loaded: dict[str, Any] = orjson.loads(orjson.dumps(card(job_plan), default=as_plain))
+    return loaded
 
 
 def create(desk: Desk, job: Job, what: str, who: str) -> dict[str, Any]:
@@ -151,12 +151,12 @@ def _saved_by(desk: Desk, job_id: UUID, named: tuple[str, str] | None) -> JobVer
     """The version that an edit made, by its key and what it was.  Raises: AnotherEdit under the same key."""
     if named is None:
         return None
-    found = jobs.saved_by(desk.session, desk.shop_id, job_id, named[0])
-    if found is not None and found.edit_digest not in (None, named[1]):
+    saved_by = jobs.saved_by(desk.session, desk.shop_id, job_id, named[0])
+    if saved_by is not None and saved_by.edit_digest not in (None, named[1]):
         raise jobs.AnotherEdit(
             "This Idempotency-Key was used for another edit. Nothing was saved; send it with a new key."
         )
-    return found
+    return saved_by
 
 
 def _saved(
@@ -182,7 +182,7 @@ def _differences(
     except jobs.NoSuchJob:
         return []
     found = differences(read_stored(base.document), read_stored(conflict.current["document"]), edits)
-    return [asdict(one) for one in found]
+    return [asdict(difference) for difference in found]
 
 
 def cards(desk: Desk, rows: Sequence[JobVersionRow]) -> list[dict[str, Any]]:

@@ -30,17 +30,21 @@ class PlanEntry:
 
         before: an earlier plan of the job; most of its figures and tables stand in this one, too, and are written there.
         """
-        there = before.written if before is not None else {}
+        written = before.written if before is not None else {}
         plan = self.made.plan
         rest = {name: getattr(plan, name) for name in PLAN_PARTS}
         return {
             "document": orjson.Fragment(self.made.job.model_dump_json()),
             "plan": rest
             | {
-                "figures": [self._piece(figure.key, figure, there) for figure in plan.figures],
-                "tables": {key: self._piece(f"table {key}", one, there) for key, one in plan.tables.items()},
+                "figures": [self._piece(figure.key, figure, written) for figure in plan.figures],
+                "tables": {
+                    key: self._piece(f"table {key}", one, written) for key, one in plan.tables.items()
+                },
             },
-            "drawing": {key: self._piece(f"drawing {key}", one, there) for key, one in self.drawing.items()},
+            "drawing": {
+                key: self._piece(f"drawing {key}", one, written) for key, one in self.drawing.items()
+            },
         }
 
     def _piece(
@@ -78,8 +82,8 @@ class Memo:
 
     def made(self, job_id: UUID) -> JobPlan | None:
         """The plan alone."""
-        found = self.near(job_id)
-        return found.made if found else None
+        near = self.near(job_id)
+        return near.made if near else None
 
     def put(self, job_id: UUID, version: int, kept: PlanEntry) -> None:
         """Keep a plan, unless a newer one of its job is here."""

@@ -38,8 +38,8 @@ def drawing(job_plan: JobPlan) -> dict[str, Any]:
 
 def tape(job_plan: JobPlan) -> tuple[TapeWindow, ...]:
     """The pieces of tape round the marks."""
-    found = job_plan.table("tape")
-    return found.windows if found else ()
+    table = job_plan.table("tape")
+    return table.windows if table else ()
 
 
 def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> dict[str, Any]:

@@ -45,9 +45,9 @@ def homography(panel: Array, wall: Array) -> Array:
     for (u, v), (x, y) in zip(panel, wall, strict=True):
         rows.append([u, v, 1.0, 0.0, 0.0, 0.0, -u * x, -v * x])
         rows.append([0.0, 0.0, 0.0, u, v, 1.0, -u * y, -v * y])
-    found = np.linalg.solve(np.array(rows), wall.reshape(-1))
-    made: Array = np.append(found, 1.0).reshape(3, 3)
-    return made
+    solution = np.linalg.solve(np.array(rows), wall.reshape(-1))
+    grid: Array = np.append(solution, 1.0).reshape(3, 3)
+    return grid
 
 
 def inverted(map_: Array) -> Array:

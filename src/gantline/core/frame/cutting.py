@@ -221,7 +221,7 @@ def _begin(task: _Task) -> None:
                 if any(held):
                     task.columns[at, tuple(held)] = None
         else:
-            task.columns.update(((at, one), None) for one in listed)
+            task.columns.update(((at, pattern), None) for pattern in listed)
 
 
 def _bound(task: _Task) -> tuple[float, list[float], Mapping[int, float]]:

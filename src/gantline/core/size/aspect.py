@@ -36,10 +36,10 @@ def read_aspect(text: str) -> Fraction:
     bare = text.strip()
     if bare in ASPECTS:
         return ASPECTS[bare]
-    found = re.fullmatch(r"(\d{1,5}(?:\.\d{1,4})?)(?:\s*[:/x×]\s*(\d{1,5}(?:\.\d{1,4})?))?", bare)
-    if found is None or not Fraction(found[2] or 1):
+    written = re.fullmatch(r"(\d{1,5}(?:\.\d{1,4})?)(?:\s*[:/x×]\s*(\d{1,5}(?:\.\d{1,4})?))?", bare)
+    if written is None or not Fraction(written[2] or 1):
         raise BadAspect(f"“{bare[:30]}” is not an aspect ratio. Write 16:9, 2.39 or 12:5.", typed=bare[:30])
-    aspect = Fraction(found[1]) / Fraction(found[2] or 1)
+    aspect = Fraction(written[1]) / Fraction(written[2] or 1)
     if not NARROWEST <= aspect <= WIDEST:
         raise BadAspect(f"Use a ratio from 1:2 to 5:1, not “{bare[:30]}”.", typed=bare[:30])
     return aspect

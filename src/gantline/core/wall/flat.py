@@ -54,8 +54,8 @@ class Flatness:
 
     def belly_at(self, places_mm: Array) -> Array:
         """The belly at places (m, 2), as a thin plate through the readings [mm]."""
-        made: Array = self._plate(places_mm)
-        return made
+        plate: Array = self._plate(places_mm)
+        return plate
 
     @cached_property
     def _plate(self) -> Any:

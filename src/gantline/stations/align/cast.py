@@ -57,8 +57,8 @@ class CastTable:
 
 def cast_points(at: Ask) -> tuple[Array, Array]:
     """Where the cross was lit (n, 2) and what the tape read there (n, 2) [mm]."""
-    there = at.things(Aligned.cast_points)
-    panel, wall = [(one.u, one.v) for one in there], [(one.x_mm, one.y_mm) for one in there]
+    points = at.things(Aligned.cast_points)
+    panel, wall = [(point.u, point.v) for point in points], [(one.x_mm, one.y_mm) for one in points]
     return np.array(panel).reshape(-1, 2), np.array(wall).reshape(-1, 2)
 
 

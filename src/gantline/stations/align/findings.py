@@ -77,7 +77,7 @@ def moves(at: Ask) -> Iterator[Finding]:
         yield _finding(
             Code.MOVE,
             "check",
-            f"{said(at, there[0])}{more}. Read the corners again after the last.",
+            f"{said(at, there[0])}{more}. Read the corners again after the newest.",
             "#moves",
         )
     if at(weak) and not at(misfits):
@@ -88,11 +88,11 @@ def moves(at: Ask) -> Iterator[Finding]:
 @noted
 def bow(at: Ask) -> Iterator[Finding]:
     """An edge whose middle stands off its line: no move of a straight body cures that."""
-    one = last_round(at)
-    if one is None:
+    newest = last_round(at)
+    if newest is None:
         return
     most = at.default(AlignDefaults.corner_within_mm)
-    for name, value in (("top", one.top_bow_mm), ("bottom", one.bottom_bow_mm)):
+    for name, value in (("top", newest.top_bow_mm), ("bottom", newest.bottom_bow_mm)):
         if value is not None and abs(value) > most:
             way = "out" if value > 0.0 else "in"
             text = (

@@ -82,17 +82,17 @@ def unsharp(at: Ask) -> tuple[str, float] | None:
 
 def memory_table(at: Ask) -> Memories | None:
     """Which lens memory shows which aspect ratio; None without other aspect ratios, or without a lens place."""
-    found = at(zoom_stops)
-    if found is None:
+    stops = at(zoom_stops)
+    if stops is None:
         return None
     numbers = memories(
-        [(stop.ratio, stop.shift_h, stop.shift_v) for _, _, stop, _ in found.stops],
+        [(stop.ratio, stop.shift_h, stop.shift_v) for _, _, stop, _ in stops.stops],
         zoom_step=at.default(AlignDefaults.zoom_step),
         shift_step=at.default(AlignDefaults.shift_step),
     )
     rows = []
     for number in range(1, max(numbers) + 1):
-        own = [one for one, its in zip(found.stops, numbers, strict=True) if its == number]
+        own = [one for one, its in zip(stops.stops, numbers, strict=True) if its == number]
         stop = max((one[2] for one in own), key=lambda one: one.picture.width_mm * one.picture.height_mm)
         row = MemoryRow(
             number=number,

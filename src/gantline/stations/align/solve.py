@@ -1,4 +1,4 @@
-"""The pose behind the last round of corner readings, and the moves to the target."""
+"""The pose behind the newest round of corner readings, and the moves to the target."""
 
 import math
 from dataclasses import dataclass
@@ -94,8 +94,8 @@ def aim(at: Ask) -> Aim | None:
 
 def panel_shares(there: Aim, aspect: float) -> Array:
     """The picture's corners on the panel (4, 2), shares from its upper left."""
-    found: Array = np.column_stack([there.uv[:, 0] + 0.5, 0.5 - there.uv[:, 1] * aspect])
-    return found
+    points_uv: Array = np.column_stack([there.uv[:, 0] + 0.5, 0.5 - there.uv[:, 1] * aspect])
+    return points_uv
 
 
 def free(at: Ask) -> Freedom | None:
@@ -134,15 +134,15 @@ def hands(at: Ask) -> Hands:
 
 
 def last_round(at: Ask) -> CornerRound | None:
-    """The round that was read last; None before the first. Called, not asked: a thing of a list belongs to one Ask."""
-    there = at.things(Aligned.rounds)
-    return there[-1] if there else None
+    """The round that was read newest; None before the first. Called, not asked: a thing of a list belongs to one Ask."""
+    rounds = at.things(Aligned.rounds)
+    return rounds[-1] if rounds else None
 
 
 def read_mm(at: Ask) -> tuple[float | None, ...]:
     """Its eight readings, + outside [mm]; empty before the first round."""
-    one = last_round(at)
-    return () if one is None else tuple(getattr(one, f"{name}_mm") for name in READINGS)
+    newest = last_round(at)
+    return () if newest is None else tuple(getattr(newest, f"{name}_mm") for name in READINGS)
 
 
 def aligned(at: Ask) -> Alignment | str | None:
@@ -205,7 +205,7 @@ def worst_mm(at: Ask) -> float | None:
 
 
 def done(at: Ask) -> bool:
-    """Whether every reading of the last round is within tolerance, all eight read."""
+    """Whether every reading of the newest round is within tolerance, all eight read."""
     worst = at(worst_mm)
     return worst is not None and None not in at(read_mm) and worst <= at(within_mm) + 1e-9
 

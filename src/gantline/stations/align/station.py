@@ -38,21 +38,21 @@ def has_memories(at: Ask) -> bool:
 
 def memory_gist(at: Ask) -> str:
     """How many, for what."""
-    found = at(memory_table)
+    table = at(memory_table)
     return (
         "none"
-        if found is None
-        else ", ".join(f"{row.number}: {' and '.join(row.aspects)}" for row in found.rows)
+        if table is None
+        else ", ".join(f"{row.number}: {' and '.join(row.aspects)}" for row in table.rows)
     )
 
 
 def measured_gist(at: Ask) -> str:
     """How many of the five points."""
-    found = at(measured_table)
+    table = at(measured_table)
     return (
         "nothing measured"
-        if found is None
-        else f"{sum(bool(row.measured) for row in found.rows)} of 5 points"
+        if table is None
+        else f"{sum(bool(row.measured) for row in table.rows)} of 5 points"
     )
 
 

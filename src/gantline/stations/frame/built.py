@@ -30,8 +30,8 @@ def readings(at: Ask) -> SixReadings | None:
 
 def planned_mm(at: Ask) -> tuple[float, float]:
     """The frame as it was planned, whatever was built, without trim that is put on later [mm]."""
-    one, trim = at(planned_screen), at.field(FrameBuild.trim_mm)
-    return one.overall_width_mm - 2.0 * trim, one.overall_height_mm - 2.0 * trim
+    screen, trim = at(planned_screen), at.field(FrameBuild.trim_mm)
+    return screen.overall_width_mm - 2.0 * trim, screen.overall_height_mm - 2.0 * trim
 
 
 def square(at: Ask) -> SquareCheck | str | None:

@@ -168,10 +168,10 @@ def joint_count(at: Ask) -> Display | None:
     found = at(joints)
     if found is None:
         return None
-    each = at.default(FrameDefaults.screws_an_end)
+    default = at.default(FrameDefaults.screws_an_end)
     text = f"{found.board_ends}, {found.screws} screws"
     how = (
-        f"{found.corner_plates} L plates, {found.brace_plates} T plates, {found.plate_screws} plate screws; {each:g} screws "
+        f"{found.corner_plates} L plates, {found.brace_plates} T plates, {found.plate_screws} plate screws; {default:g} screws "
         "an end"
     )
     return Display(found.board_ends, text=text, how=how)
@@ -239,9 +239,9 @@ def roll_length(at: Ask) -> Display | None:
     cut = at(roll_cut) if at(timber) else None
     if cut is None or not cut.fits:
         return None
-    each = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm))
+    order = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm))
     layers = at.field(Blank.layers)
-    made = term("each layer", each, " m") * term("layers", layers, "")
+    made = term("each layer", order, " m") * term("layers", layers, "")
     return Display(made.value, made, f"{made.value:.1f} m")
 
 
@@ -265,22 +265,22 @@ def work_area(at: Ask) -> Display:
 @FIGURES.length("lean", "Top leans", "(d₁² − d₂²) / (4·W)")
 def lean(at: Ask) -> Display | None:
     """How far the top stands to one side of the bottom."""
-    found, read = at(square_check), at(readings)
-    if found is None or isinstance(found, str) or read is None:
+    check, read = at(square_check), at(readings)
+    if check is None or isinstance(check, str) or read is None:
         return None
-    way = "right" if found.lean_mm >= 0.0 else "left"
+    way = "right" if check.lean_mm >= 0.0 else "left"
     rising, falling = term("rising diagonal", read.rising_mm), term("falling diagonal", read.falling_mm)
-    made = size((square(rising) - square(falling)) / (4.0 * term("mean width", found.width_mm)))
+    made = size((square(rising) - square(falling)) / (4.0 * term("mean width", check.width_mm)))
     return Display(made.value, made, label=f"Top leans {way}")
 
 
 @FIGURES.length("closure", "Readings disagree by", "falling diagonal from the other five less as read")
 def closure(at: Ask) -> Display | None:
     """Four sides and two diagonals are one reading more than needed."""
-    found = at(square_check)
-    if found is None or isinstance(found, str):
+    check = at(square_check)
+    if check is None or isinstance(check, str):
         return None
-    return Display(abs(found.closure_mm), how="two triangles on the rising diagonal")
+    return Display(abs(check.closure_mm), how="two triangles on the rising diagonal")
 
 
 def gist(at: Ask) -> str:

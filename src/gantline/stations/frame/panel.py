@@ -12,8 +12,8 @@ from gantline.stations.frame.tables import box_check
 
 
 def _board(at: Ask) -> str:
-    one = at(board_section)
-    return f"{at.text(one.in_plane_mm)} in the plane, {at.text(one.deep_mm)} deep"
+    section = at(board_section)
+    return f"{at.text(section.in_plane_mm)} in the plane, {at.text(section.deep_mm)} deep"
 
 
 def _blank(at: Ask) -> str:

@@ -135,14 +135,14 @@ def splices(at: Ask) -> tuple[Spliced, ...]:
     longest, clear = at.field(FrameBuild.longest_mm), at.default(FrameDefaults.splice_clear_mm)
     half = at(board_section).in_plane_mm / 2.0
     out = []
-    for one in found:
-        supports = tuple(u - one.left_mm for u in at(brace_places)) if one.role == "rail" else ()
+    for piece in found:
+        supports = tuple(u - piece.left_mm for u in at(brace_places)) if piece.role == "rail" else ()
         try:
-            made = spliced(one.length_mm, longest, supports, clear + half)
+            made = spliced(piece.length_mm, longest, supports, clear + half)
             if made is not None:
-                out.append(Spliced(letter=one.letter, splice=made))
+                out.append(Spliced(letter=piece.letter, splice=made))
         except OutOfRange as error:
-            out.append(Spliced(letter=one.letter, splice=None, trouble=str(error)))
+            out.append(Spliced(letter=piece.letter, splice=None, trouble=str(error)))
     return tuple(out)
 
 
@@ -153,12 +153,12 @@ def parts(at: Ask) -> tuple[tuple[str, float], ...]:
         return ()
     split = {splice.letter: splice.splice for splice in at(splices)}
     out: list[tuple[str, float]] = []
-    for one in found:
-        made = split.get(one.letter)
+    for piece in found:
+        made = split.get(piece.letter)
         if made is None:
-            out.append((one.letter, one.length_mm))
+            out.append((piece.letter, piece.length_mm))
         else:
-            out += [(f"{one.letter}{n}", long) for n, long in enumerate(made.parts_mm, start=1)]
+            out += [(f"{piece.letter}{n}", long) for n, long in enumerate(made.parts_mm, start=1)]
     scab = at.default(FrameDefaults.scab_mm)
     joints = sum(len(one.splice.joints_mm) for one in at(splices) if one.splice)
     return (*out, *((f"scab {n}", scab) for n in range(1, joints + 1)))
@@ -182,10 +182,10 @@ def pocket_screw(at: Ask) -> float | None:
 
 def timber_kg(at: Ask) -> float | None:
     """Mass of the boards [kg]; None for a kit."""
-    found, one = at(pieces), at(board_section)
+    found, section = at(pieces), at(board_section)
     if isinstance(found, str):
         return None
-    return wood_kg(found, one.in_plane_mm, one.deep_mm, at(stuff)[1])
+    return wood_kg(found, section.in_plane_mm, section.deep_mm, at(stuff)[1])
 
 
 def fabric_kg(at: Ask) -> float:

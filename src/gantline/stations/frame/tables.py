@@ -127,15 +127,15 @@ def box_check(at: Ask) -> BoxCheck | None:
     named = field_of(BoxPart.stops)
     rows = tuple(
         BoxRow(
-            id=one.id,
-            name=one.name,
-            count=one.count,
-            spare=at.of(one, BoxPart.spare),
-            found=one.found,
-            short=0 if one.found is None else short_of(one.count, at.of(one, BoxPart.spare), one.found),
-            stops=named.choice(at.of(one, BoxPart.stops)),
+            id=part.id,
+            name=part.name,
+            count=part.count,
+            spare=at.of(part, BoxPart.spare),
+            found=part.found,
+            short=0 if part.found is None else short_of(part.count, at.of(part, BoxPart.spare), part.found),
+            stops=named.choice(at.of(part, BoxPart.stops)),
         )
-        for one in there
+        for part in there
     )
     return BoxCheck(rows=rows, counted=sum(1 for row in rows if row.found is not None))
 
@@ -147,15 +147,15 @@ def cut_list(at: Ask) -> CutList | None:
         return None
     split = {splice.letter: splice.splice for splice in at(splices) if splice.splice}
     rows = []
-    for one in found:
-        made = split.get(one.letter)
+    for piece in found:
+        made = split.get(piece.letter)
         note = "" if made is None else "in parts of " + " and ".join(at.text(part) for part in made.parts_mm)
         rows.append(
             PieceRow(
-                letter=one.letter,
-                name=one.name,
-                length=at.text(one.length_mm),
-                ends=ENDS[one.ends],
+                letter=piece.letter,
+                name=piece.name,
+                length=at.text(piece.length_mm),
+                ends=ENDS[piece.ends],
                 note=note,
             )
         )
@@ -207,8 +207,8 @@ def roll_drawing(at: Ask) -> RollDrawing | None:
 
 def bought_boards(at: Ask) -> SightedBoards | None:
     """Boards as they were sighted; None while there are none."""
-    there = at.things(FrameBuild.bought)
-    if not there:
+    bought = at.things(FrameBuild.bought)
+    if not bought:
         return None
     found = [
         Board(
@@ -218,7 +218,7 @@ def bought_boards(at: Ask) -> SightedBoards | None:
             bow_mm=at.of(one, BoughtBoard.bow_mm),
             twist_mm=at.of(one, BoughtBoard.twist_mm),
         )
-        for one in there
+        for one in bought
     ]
     limits = (FrameDefaults.crook_mm, FrameDefaults.bow_mm, FrameDefaults.twist_mm)
     crook, bow, twist = (at.default(limit) for limit in limits)

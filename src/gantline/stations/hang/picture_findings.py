@@ -21,20 +21,20 @@ from gantline.stations.size import screen
 @noted
 def by_picture(at: Ask) -> Iterator[Finding]:
     """A picture that is crooked, or that stands elsewhere than the plan."""
-    there = at(read_picture)
-    if isinstance(there, str):
-        yield Finding(code=Code.UNREAD, severity="check", text=there, subject="/hang/picture")
-    if not isinstance(there, Pictured):
+    picture = at(read_picture)
+    if isinstance(picture, str):
+        yield Finding(code=Code.UNREAD, severity="check", text=picture, subject="/hang/picture")
+    if not isinstance(picture, Pictured):
         return
-    corner, off = there.farthest
+    corner, off = picture.farthest
     if off > at(straight_within_mm) + 1e-9:
         text = (
             f"Straighten the picture, then tape it again: its {NAMES[corner]} corner stands {at.text(off)} from a level "
-            f"picture of the planned size; it is {_tilted(at, there)}, {_sized(at, there)}."
+            f"picture of the planned size; it is {_tilted(at, picture)}, {_sized(at, picture)}."
         )
         yield Finding(code=Code.CROOKED, severity="check", text=text, subject="/hang/picture#straight")
         return
-    yield from _elsewhere(at, there)
+    yield from _elsewhere(at, picture)
 
 
 def _elsewhere(at: Ask, there: Pictured) -> Iterator[Finding]:

@@ -70,7 +70,8 @@ def _level(at: Ask, verdict: Verdict, far: str) -> str:
             return f"Right bracket {half} {direction}, left bracket {half} {other}: one slot alone does not reach."
         return f"The slots do not reach {far}: unhang it and drill one bracket anew."
     if kind == "wire":
-        return f"Slide the frame on its wire until its right end stands {at.text(abs(verdict.off_mm))} {'higher' if up else 'lower'}."
+        way_off = "higher" if up else "lower"
+        return f"Slide the frame on its wire until its right end stands {at.text(abs(verdict.off_mm))} {way_off}."
     if at(way) is Way.CLEAT:
         return f"A cleat has no trim: unhang it, ease its right end {far} {direction}, and level it before the second screw."
     return f"No trim here: unhang it and move its right fixing {far} {direction}."

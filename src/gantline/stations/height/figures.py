@@ -113,9 +113,9 @@ def picture_centre(at: Ask) -> Display | None:
     hung = at(placement)
     if not hung.possible:
         return None
-    one = hung.place.screen
-    made = term("frame top", hung.top_mm) - term("top border", one.border.top_mm)
-    return Display(hung.picture_centre_mm, made - term("height", one.picture.height_mm) / 2.0)
+    screen = hung.place.screen
+    made = term("frame top", hung.top_mm) - term("top border", screen.border.top_mm)
+    return Display(hung.picture_centre_mm, made - term("height", screen.picture.height_mm) / 2.0)
 
 
 @FIGURES.other("binds", "Held by", "", SOURCE)
@@ -132,10 +132,10 @@ def _slack(key: str, name: str) -> None:
     @FIGURES.length(f"slack_{key.replace('-', '_')}", f"Slack to {name}", SOURCE)
     def slack(at: Ask) -> Display | None:
         """How far the frame could still go before this bound stops it."""
-        hung, found = at(placement), at(of_kind, key)
-        if not hung.possible or found is None:
+        hung, kind = at(placement), at(of_kind, key)
+        if not hung.possible or kind is None:
             return None
-        bound, top = term("bound", found.y_top_mm), term("frame top", hung.top_mm)
+        bound, top = term("bound", kind.y_top_mm), term("frame top", hung.top_mm)
         made = bound - top if key in FROM_ABOVE else top - bound
         return Display(made.value, made)
 

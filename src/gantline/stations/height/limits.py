@@ -147,16 +147,16 @@ def lowest_bottom_mm(at: Ask) -> float | None:
     """How low the picture's bottom may be for all to see it past the heads before them [mm above the floor]; None where no
     head is in the way."""
     numbers = at(seated_numbers)
-    found = bottoms_mm(
+    bottoms = bottoms_mm(
         [at.aside(seat_place, number).eye for number in numbers],
         at(lower_edge_mm),
         clear_mm=at.aside(head_clear_mm),
     )
-    if not found:
+    if not bottoms:
         return None
-    best = max(found.values())
-    holding = {rear for (rear, _), bottom in found.items() if bottom >= best - 1e-6}
-    near = [pair for pair, bottom in found.items() if best - bottom < NEAR_MM]
+    best = max(bottoms.values())
+    holding = {rear for (rear, _), bottom in bottoms.items() if bottom >= best - 1e-6}
+    near = [pair for pair, bottom in bottoms.items() if best - bottom < NEAR_MM]
     for front in {front for _, front in near}:
         at(seat_place, numbers[front])
     for rear in {rear for rear, _ in near}:

@@ -34,8 +34,8 @@ def luminance(at: Ask) -> Display | None:
     flux = term("light on the picture", made.flux_lm, " lm")
     both = term("gain", gain.gain, "")
     both = both + term("what the dark layer adds", gain.layer, "") if gain.layer else both
-    work = flux * both / (math.pi * term("area", at(area_m2), " m²"))
-    return Display(value, work, luminance_text(value))
+    luminance = flux * both / (math.pi * term("area", at(area_m2), " m²"))
+    return Display(value, luminance, luminance_text(value))
 
 
 @FIGURES.other("flux", "Light on the picture", "", "light after all losses")
@@ -44,10 +44,12 @@ def flux(at: Ask) -> Display | None:
     made = at(light)
     if made is None:
         return None
-    one = made.output
-    work = term("rated output", one.rated_lm, " lm") * term("picture mode", one.mode_share, "")
-    work = work * term("aging", one.age_share, "") * term("zoom", made.zoom, "")
-    return Display(made.flux_lm, work * term("share of the panel", made.panel, ""), f"{made.flux_lm:.0f} lm")
+    output = made.output
+    output_lm = term("rated output", output.rated_lm, " lm") * term("picture mode", output.mode_share, "")
+    output_lm = output_lm * term("aging", output.age_share, "") * term("zoom", made.zoom, "")
+    return Display(
+        made.flux_lm, output_lm * term("share of the panel", made.panel, ""), f"{made.flux_lm:.0f} lm"
+    )
 
 
 @FIGURES.other("bounce", "Light reflected by the room", "", "estimate: the room as an even sphere")
@@ -61,8 +63,8 @@ def reflected(at: Ask) -> Display | None:
     flux = (
         level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.on_axis, ""))
     )
-    work = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
-    return Display(back, work, f"{back:.1f} lux")
+    bounced = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
+    return Display(back, bounced, f"{back:.1f} lux")
 
 
 @FIGURES.other(

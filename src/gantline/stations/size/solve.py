@@ -138,9 +138,11 @@ def built_screen(at: Ask) -> Screen | None:
 def sized(at: Ask) -> SizeChoice:
     """The screen that is built, and the exact picture it comes from; a measured frame takes the planned one's place, but for
     one that is too small, which is a finding."""
-    made = at(built_screen)
+    built = at(built_screen)
     return SizeChoice(
-        wished=at(wished), picked=at(picked) is not None, screen=at(planned_screen) if made is None else made
+        wished=at(wished),
+        picked=at(picked) is not None,
+        screen=at(planned_screen) if built is None else built,
     )
 
 

@@ -162,8 +162,8 @@ def _profile(at: Ask, name: str, profile: Profile, subject: str) -> Iterator[Fin
 @noted
 def seats_on_one_spot(at: Ask) -> Iterator[Finding]:
     """Two seats where only one can stand."""
-    there = at(seat_places)
-    for a, b in combinations(there, 2):
+    places = at(seat_places)
+    for a, b in combinations(places, 2):
         if (a.x_mm, a.z_mm) == (b.x_mm, b.z_mm):
             subject = f"{field_of(Survey.seats).pointer}/{b.id}"
             text = f"{a.name} and {b.name} are on the same spot. Move one of them."

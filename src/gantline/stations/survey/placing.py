@@ -18,16 +18,16 @@ NOT_UNDER = ("furniture", "loudspeaker")  # a cabinet under the screen is usual,
 
 def new_seat(at: Ask) -> Thing:
     """Beside the last one in its row; the next row begins where the row is full."""
-    there = at(seat_places)
-    if not there:
+    places = at(seat_places)
+    if not places:
         return {"x_mm": at(wall_mm) / 2.0, "from_wall_mm": SEAT_FROM_WALL_MM}
-    last, first = there[-1], there[0]
+    last, first = places[-1], places[0]
     for row in range(ROWS):
         z = last.z_mm + row * ROW_MM
         for x in _beside(
             last.x_mm if row == 0 else first.x_mm, SEAT_STEP_MM, at(wall_mm), SEAT_STEP_MM / 2.0
         ):
-            if all(abs(one.x_mm - x) > CLOSE_MM or abs(one.z_mm - z) > CLOSE_MM for one in there):
+            if all(abs(place.x_mm - x) > CLOSE_MM or abs(place.z_mm - z) > CLOSE_MM for place in places):
                 return {"x_mm": x, "from_wall_mm": z}
     return {"x_mm": last.x_mm, "from_wall_mm": last.z_mm + ROWS * ROW_MM}
 
@@ -64,14 +64,14 @@ def new_box(at: Ask, kind: str, frame: tuple[float, float]) -> Thing:
 
 def new_fitting(at: Ask, kind: str) -> Thing:
     """Beside the fittings that are there, from the left wall end."""
-    usual, there = FITTINGS[kind], at.things(Survey.fittings)
+    usual, fittings = FITTINGS[kind], at.things(Survey.fittings)
     x = LEFT_MM
     while x + usual.width_mm < at(wall_mm) and any(
-        one.x_mm < x + usual.width_mm + APART_MM
-        and x < one.x_mm + one.width_mm + APART_MM
-        and one.y_mm < usual.bottom_mm + usual.height_mm
-        and usual.bottom_mm < one.y_mm + one.height_mm
-        for one in there
+        fitting.x_mm < x + usual.width_mm + APART_MM
+        and x < fitting.x_mm + fitting.width_mm + APART_MM
+        and fitting.y_mm < usual.bottom_mm + usual.height_mm
+        and usual.bottom_mm < fitting.y_mm + fitting.height_mm
+        for fitting in fittings
     ):
         x += APART_MM
     return {

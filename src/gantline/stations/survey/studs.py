@@ -95,9 +95,9 @@ def rival_studs_mm(at: Ask) -> tuple[float, ...]:
     fitted = at(stud_fit)
     if fitted is None or fitted.decided or fitted.rival is None:
         return ()
-    one = fitted.rival
+    rival = fitted.rival
     return StudLattice(
-        known_mm=one.first_mm, spacing_mm=one.spacing_mm, stud_mm=at.field(Survey.stud_width_mm), wall_mm=at(wall_mm)
+        known_mm=rival.first_mm, spacing_mm=rival.spacing_mm, stud_mm=at.field(Survey.stud_width_mm), wall_mm=at(wall_mm)
     ).centres_mm  # fmt: skip
 
 
@@ -135,7 +135,7 @@ def lattice_off_mm(at: Ask) -> float:
     spacing and more where nobody looked."""
     read, fitted = at(fitted_readings), at(stud_fit)
     if fitted is not None and fitted.decided:
-        return spread_mm([one for one in read if one.kind is not Kind.NOTHING], at(stud_noise))
+        return spread_mm([reading for reading in read if reading.kind is not Kind.NOTHING], at(stud_noise))
     if at(studs_known):
         return noise_of(at.shop).magnet_mm
     return at(base_lattice).spacing_mm / math.sqrt(12.0)

@@ -61,23 +61,23 @@ def overlap(at: Ask) -> Display:
 @FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")
 def points(at: Ask) -> Display | None:
     """All round the frame."""
-    found = at(spread_points)
-    if isinstance(found, str):
+    spread = at(spread_points)
+    if isinstance(spread, str):
         return None
-    rail = sum(1 for one in found if one.side is Side.TOP)
-    stile = sum(1 for one in found if one.side is Side.LEFT)
+    rail = sum(1 for point in spread if point.side is Side.TOP)
+    stile = sum(1 for one in spread if one.side is Side.LEFT)
     made = 2.0 * term("points on a rail", rail, "") + 2.0 * term("points on a stile", stile, "")
-    return Display(float(len(found)), made, f"{len(found)}")
+    return Display(float(len(spread)), made, f"{len(spread)}")
 
 
 def _gap(key: str, label: str, side: Side) -> None:
     @FIGURES.length(key, label, "evenly spread")
     def gap(at: Ask) -> Display | None:
         """Between neighbors."""
-        found = at(even_points)
-        if isinstance(found, str):
+        even = at(even_points)
+        if isinstance(even, str):
             return None
-        there = [one for one in found if one.side is side]
+        there = [point for point in even if point.side is side]
         one = at(screen)
         long = one.overall_width_mm if side is Side.TOP else one.overall_height_mm
         inset = term("first point from corner", at.field(Tensioning.inset_mm))
@@ -94,11 +94,11 @@ _gap("stile_gap", "Gap on the stiles", Side.LEFT)
 @FIGURES.other("steps", "Steps", "", "opposite pairs count as one step")
 def steps(at: Ask) -> Display | None:
     """Of the whole order."""
-    found = at(spread_steps)
-    return Display(float(len(found)), text=f"{len(found)}", how="counted") if found else None
+    spread = at(spread_steps)
+    return Display(float(len(spread)), text=f"{len(spread)}", how="counted") if spread else None
 
 
 def gist(at: Ask) -> str:
     """How many points."""
-    found = at(spread_points)
-    return "no points" if isinstance(found, str) else f"{len(found)} points"
+    spread = at(spread_points)
+    return "no points" if isinstance(spread, str) else f"{len(spread)} points"

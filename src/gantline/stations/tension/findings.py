@@ -49,12 +49,12 @@ def other_sequence(at: Ask) -> Iterator[Finding]:
 @noted
 def off_plates(at: Ask) -> Iterator[Finding]:
     """Staples that were moved because a plate lies where they would go."""
-    even, made = at(even_points), at(spread_points)
-    if even is made or isinstance(even, str) or isinstance(made, str):
+    even, spread = at(even_points), at(spread_points)
+    if even is spread or isinstance(even, str) or isinstance(spread, str):
         return
-    left_out = len(even) - len(made)
+    left_out = len(even) - len(spread)
     stay = {(one.side, one.reading_mm) for one in even}
-    moved = sum((one.side, one.reading_mm) not in stay for one in made)
+    moved = sum((point.side, point.reading_mm) not in stay for point in spread)
     text = (
         f"The board is too narrow for plates beside the fabric's return: {moved} staples are moved off the plates"
         f"{f' and {left_out} left out' if left_out else ''}. A wider board leaves room for both."

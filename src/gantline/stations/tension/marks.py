@@ -14,8 +14,8 @@ MANY = 120  # above this many points only every tenth bears its number, else eve
 
 def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     """A dot for every point, some with their numbers."""
-    found = at(tension_points) if face == "back" else ""
-    there = () if isinstance(found, str) else found
+    tension = at(tension_points) if face == "back" else ""
+    there = () if isinstance(tension, str) else tension
     if not there:
         return
     trim = at.field(FrameBuild.trim_mm)
@@ -23,18 +23,18 @@ def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     written = at(written_numbers)
     ends = [p.number for p, q in zip(there, (*there[1:], there[0]), strict=True) if p.side != q.side]
     ends += [number % len(there) + 1 for number in ends]
-    for one in there:
-        clear = min(abs(one.number - end) for end in ends)
-        shown = clear == 0 or (one.number % every == 0 and clear > every // 2)
+    for point in there:
+        clear = min(abs(point.number - end) for end in ends)
+        shown = clear == 0 or (point.number % every == 0 and clear > every // 2)
         yield Dot(
-            key=f"point-{one.number}",
-            role="point" if one.first_pass else "point-fill",
+            key=f"point-{point.number}",
+            role="point" if point.first_pass else "point-fill",
             layer="tension",
-            at=(one.u_mm + trim, one.v_mm + trim),
-            name=f"point {one.number}, {one.side}",
-            number=written[one.number] if shown else None,
-            written=written[one.number],
-            side=one.side.value,
+            at=(point.u_mm + trim, point.v_mm + trim),
+            name=f"point {point.number}, {point.side}",
+            number=written[point.number] if shown else None,
+            written=written[point.number],
+            side=point.side.value,
         )
 
 

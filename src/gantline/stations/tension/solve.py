@@ -113,21 +113,21 @@ def own_numbers(at: Ask) -> tuple[Corner, bool]:
 
 def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
     """The same with the numbers that the crew or the kit gives them."""
-    found = at(spread_points)
-    if isinstance(found, str):
-        return found
+    points = at(spread_points)
+    if isinstance(points, str):
+        return points
     start, clockwise = at(own_numbers)
-    return numbered(found, start, clockwise=clockwise)
+    return numbered(points, start, clockwise=clockwise)
 
 
 def written_numbers(at: Ask) -> dict[int, int]:
     """By point what is written beside it: its own number, or one that it shares with its partner straight across."""
-    found = at(tension_points)
-    if isinstance(found, str):
+    points = at(tension_points)
+    if isinstance(points, str):
         return {}
     if at.field(Tensioning.numbers) == "pairs":
-        return pair_numbers(found)
-    return {one.number: one.number for one in found}
+        return pair_numbers(points)
+    return {point.number: point.number for point in points}
 
 
 def crew(at: Ask) -> dict[str, Any]:
@@ -150,8 +150,8 @@ def crew(at: Ask) -> dict[str, Any]:
 
 def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
     """The points in steps, whatever their numbers; none where the frame cannot take them."""
-    found, laid = at(spread_points), at(layout)
-    if isinstance(found, str) or isinstance(laid, str):
+    points, laid = at(spread_points), at(layout)
+    if isinstance(points, str) or isinstance(laid, str):
         return ()
     bars = 0 if at(timber) else at(brace_count)  # braces of boards are there before the fabric
     frame = Frame(
@@ -164,13 +164,13 @@ def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
         trim_after=at.field(FrameBuild.trim_mm) > 0.0,
         **at(crew),
     )
-    return tension_order(found, frame, at(hold), at(sequence))
+    return tension_order(points, frame, at(hold), at(sequence))
 
 
 def tension_steps(at: Ask) -> tuple[TensionStep, ...]:
     """The steps with the numbers that the crew or the kit gives the points."""
-    found, points = at(spread_steps), at(spread_points)
+    steps, points = at(spread_steps), at(spread_points)
     if isinstance(points, str):
         return ()
     start, clockwise = at(own_numbers)
-    return renumbered(found, points, start, clockwise=clockwise)
+    return renumbered(steps, points, start, clockwise=clockwise)

@@ -63,13 +63,13 @@ class Steps:
 
 def steps(at: Ask) -> Steps | None:
     """The order in words."""
-    found = at(tension_steps)
-    if not found:
+    tension = at(tension_steps)
+    if not tension:
         return None
     people = at.field(Tensioning.people)
     return Steps(
-        rows=tuple(_row(at, step, people) for step in found),
-        done=min(at.field(Tensioning.steps_done), len(found)),
+        rows=tuple(_row(at, step, people) for step in tension),
+        done=min(at.field(Tensioning.steps_done), len(tension)),
         after=LOOK,
         hooks=HOOKS,
     )

@@ -110,10 +110,10 @@ def squared(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def spill(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The panel's image of every aspect ratio; a pen shows one at a time."""
-    found, asked = at(zoom_stops), at(wanted)
-    if face != "front" or found is None or asked is None:
+    stops, asked = at(zoom_stops), at(wanted)
+    if face != "front" or stops is None or asked is None:
         return
-    for key, _, stop, _ in found.stops:
+    for key, _, stop, _ in stops.stops:
         w, h = stop.panel.width_mm / 2.0, stop.panel.height_mm / 2.0
         x, y = asked.picture_x_mm, asked.picture_y_mm
         points = rectangle(x - w, y - h, x + w, y + h)

@@ -61,9 +61,9 @@ def source(at: Ask) -> Point3 | None:
     x, y, z = at.given(CablePoint.x_mm), at.given(CablePoint.y_mm), at.given(CablePoint.z_mm)
     if x is not None and y is not None and z is not None:
         return x, y, z
-    place, there = at(in_front), at(prepared_points)
+    place, points = at(in_front), at(prepared_points)
     return (
-        min(there, key=lambda one: math.dist(one, place.from_wall)) if there and place is not None else None
+        min(points, key=lambda one: math.dist(one, place.from_wall)) if points and place is not None else None
     )
 
 

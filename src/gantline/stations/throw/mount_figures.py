@@ -94,12 +94,12 @@ def cable_length(at: Ask) -> Display | None:
 @FIGURES.length("cabinet_gap", "Wall to body's back", CABINET)
 def gap(at: Ask) -> Display | None:
     """Gap behind a cabinet-top body."""
-    found, body = at(cabinet_depths), at(cabinet_body)
-    if found is None or body is None:
+    depths, body = at(cabinet_depths), at(cabinet_body)
+    if depths is None or body is None:
         return None
     lens = term("throw ratio", body.ratio, "") * term("projected width", at(projected).width_mm)
     made = lens + term("fabric plane", at(fabric_plane_mm)) - term("lens to back", body.lens_to_back_mm)
-    return Display(found.gap_mm, made)
+    return Display(depths.gap_mm, made)
 
 
 @FIGURES.length("cabinet_height", "Cabinet height for this picture", CABINET)
@@ -116,10 +116,10 @@ def cabinet_height(at: Ask) -> Display | None:
 @FIGURES.length("cabinet_depth", "Cabinet depth needed, from wall", CABINET)
 def cabinet_depth(at: Ask) -> Display | None:
     """How far out it must reach."""
-    found, body = at(cabinet_depths), at(cabinet_body)
-    if found is None or body is None:
+    depths, body = at(cabinet_depths), at(cabinet_body)
+    if depths is None or body is None:
         return None
-    return Display(found.depth_needed_mm, term("gap", found.gap_mm) + term("body depth", body.depth_mm))
+    return Display(depths.depth_needed_mm, term("gap", depths.gap_mm) + term("body depth", body.depth_mm))
 
 
 @FIGURES.length("feet_out", "Feet turned out", "the record's foot range")
@@ -160,8 +160,8 @@ def _slope(key: str, label: str, power: int) -> None:
     @FIGURES.other(key, label.replace("{}", "step"), "", SLOPE)
     def slope(at: Ask) -> Display | None:
         """What a millimeter of distance does."""
-        found, body = at(cabinet_depths), at(cabinet_body)
-        if found is None or body is None:
+        depths, body = at(cabinet_depths), at(cabinet_body)
+        if depths is None or body is None:
             return None
         ratio, offset = term("throw ratio", body.ratio, ""), term("offset", body.offset, "")
         if power > 0:
@@ -169,7 +169,7 @@ def _slope(key: str, label: str, power: int) -> None:
         panel = at(projected)
         aspect = term("panel aspect ratio", panel.width_mm / panel.height_mm, "")
         made = (1.0 / ratio, offset / (ratio * aspect), (1.0 + offset) / (ratio * aspect))[power]
-        value = (found.width_per_mm, found.bottom_per_mm, found.top_per_mm)[power]
+        value = (depths.width_per_mm, depths.bottom_per_mm, depths.top_per_mm)[power]
         step = at.step_mm
         return Display(value, made, at.fine(value * step), label=label.format(at.text(step)))
 

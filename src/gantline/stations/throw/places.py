@@ -105,9 +105,9 @@ def hits(at: Ask) -> tuple[tuple[str, Solid], ...]:
     place, asked = at(in_front), at(wanted)
     if place is None or asked is None:
         return ()
-    found = body_hits(asked, place.from_wall)
+    body = body_hits(asked, place.from_wall)
     named = zip(at(solids), asked.solids, strict=True)
-    return tuple((name, shrunk) for (name, _), shrunk in named if shrunk in found)
+    return tuple((name, shrunk) for (name, _), shrunk in named if shrunk in body)
 
 
 def past(at: Ask) -> tuple[str, float] | None:
@@ -145,8 +145,8 @@ def joist_off_mm(at: Ask) -> float | None:
     if place is None or asked is None or asked.lines is None:
         return None
     here = place.from_wall[0 if asked.lines.axis == "x" else 2]
-    found = joist_choices(asked.lines.centres_mm, here, asked.lines.plate_mm)
-    return found[0].move_mm if found else None
+    choices = joist_choices(asked.lines.centres_mm, here, asked.lines.plate_mm)
+    return choices[0].move_mm if choices else None
 
 
 def joist_places(at: Ask) -> tuple[JoistPlace, ...]:

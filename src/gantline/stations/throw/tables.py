@@ -60,22 +60,22 @@ class JoistTable:
 
 def by_zoom(at: Ask) -> ByZoom | None:
     """Zoom and shift stops in words."""
-    found = at(zoom_stops)
-    if found is None:
+    stops = at(zoom_stops)
+    if stops is None:
         return None
-    window = f"{at.text(found.near_mm)} to {at.text(found.far_mm)} from the wall serves all aspect ratios"
-    if found.near_mm > found.far_mm:
-        zoom = found.lens.ratio_high / found.lens.ratio_low
-        wide = max(stop.panel.width_mm for _, _, stop, _ in found.stops)
-        narrow = min(stop.panel.width_mm for _, _, stop, _ in found.stops)
+    window = f"{at.text(stops.near_mm)} to {at.text(stops.far_mm)} from the wall serves all aspect ratios"
+    if stops.near_mm > stops.far_mm:
+        zoom = stops.lens.ratio_high / stops.lens.ratio_low
+        wide = max(stop.panel.width_mm for _, _, stop, _ in stops.stops)
+        narrow = min(stop.panel.width_mm for _, _, stop, _ in stops.stops)
         window = f"No place serves all aspect ratios: the zoom reaches {zoom:.2f}, needed {wide / narrow:.2f}"
-    return ByZoom(rows=tuple(_zoom(at, found, *one) for one in found.stops), window=window)
+    return ByZoom(rows=tuple(_zoom(at, stops, *one) for one in stops.stops), window=window)
 
 
 def joists(at: Ask) -> JoistTable | None:
     """The joists in words."""
-    there = at(joist_places)
-    return JoistTable(rows=tuple(_joist(at, one) for one in there)) if there else None
+    places = at(joist_places)
+    return JoistTable(rows=tuple(_joist(at, place) for place in places)) if places else None
 
 
 def _zoom(at: Ask, stops: Stops, key: str, text: str, stop: ZoomStop, reaches: bool) -> ZoomRow:

@@ -38,8 +38,8 @@ def tape(at: Ask) -> tuple[TapePiece, ...]:
 
 def faces_mm(at: Ask) -> tuple[float, float, float]:
     """Faces of the border: side, top, bottom [mm]."""
-    one = at(screen).border
-    return one.side_mm, one.top_mm, one.bottom_mm
+    border = at(screen).border
+    return border.side_mm, border.top_mm, border.bottom_mm
 
 
 def tape_width_mm(at: Ask) -> float:

@@ -57,8 +57,8 @@ def _each(
 ) -> float | None:
     """How much is used of the fixing that carries most, at such places; None while the mass is not known."""
     allowed = at(allowed_of, key, backer)
-    there = at(loads_at, places, None if bevel else at(row_offset_mm), bevel, bevel)
-    return max((utilization(one.load, *allowed) for one in there), default=None)
+    loaded = at(loads_at, places, None if bevel else at(row_offset_mm), bevel, bevel)
+    return max((utilization(load.load, *allowed) for load in loaded), default=None)
 
 
 def _by_rule(at: Ask) -> tuple[float, ...]:
@@ -101,22 +101,22 @@ def _studs(at: Ask) -> Iterator[Candidate]:
 
 
 def _cleat(at: Ask) -> Iterator[Candidate]:
-    found = at(cleat_place)
+    place = at(cleat_place)
     fix = (
         change(Hanging.way, Way.CLEAT.value),
         change(Hanging.fix_to, "studs"),
         change(Hanging.fixing, "screw-6"),
     )
     cost = "a beveled board to cut; no height trim, screwed level once; spacers below"
-    if found is None:
+    if place is None:
         why = "no two studs behind the frame that leave the screen its center"
         yield _made(at, "cleat", "45° cleat over studs", why, cost, *fix, serves=False)
         return
-    count = len(found.studs_mm)
-    share = _each(at, "screw-6", found.studs_mm, bevel=True)
+    count = len(place.studs_mm)
+    share = _each(at, "screw-6", place.studs_mm, bevel=True)
     fewer = "" if count >= WISHED else ", three are better"
     why = (
-        f"{count} studs{fewer}, wall piece {at.text(found.right_mm - found.left_mm)}, slides {at.text(found.play_mm)} each way"
+        f"{count} studs{fewer}, wall piece {at.text(place.right_mm - place.left_mm)}, slides {at.text(place.play_mm)} each way"
         f"{_used(share)}"
     )
     yield _made(at, "cleat", "45° cleat over studs", why, cost, *fix, serves=share is None or share <= 1.0)

@@ -56,7 +56,7 @@ def drilled_height(at: Ask) -> Iterator[Finding]:
             )
             yield Finding(code=Code.DRILLED_ROWS, severity="stop", text=text, subject=f"{BASE}#rows")
     for row in ("upper", "lower"):
-        ends = {one.side: one for one in there if one.drilled and one.row == row}
+        ends = {fact.side: fact for fact in there if fact.drilled and fact.row == row}
         if len(ends) == 2:
             left, right = ends["left"], ends["right"]
             step = right.y_mm - left.y_mm

@@ -67,16 +67,16 @@ def lower_row_right(at: Ask) -> Display | None:
 
 
 def _row(at: Ask, row: str, side: str) -> Display | None:
-    found = at(rows_mm)
-    if found is None or (row == "lower" and found[1] is None):
+    rows = at(rows_mm)
+    if rows is None or (row == "lower" and rows[1] is None):
         return None
     if at(up_from) == "datum":
-        return shown_up(at, f"{row.capitalize()} holes", _height(at, row, found), 0.0)
+        return shown_up(at, f"{row.capitalize()} holes", _height(at, row, rows), 0.0)
     two = at(pair)
     if two is None:
         return None
     x = two.left_mm if side == "left" else two.right_mm
-    return shown_up(at, f"{row.capitalize()} {side} hole", _height(at, row, found), x)
+    return shown_up(at, f"{row.capitalize()} {side} hole", _height(at, row, rows), x)
 
 
 def _height(at: Ask, row: str, rows: tuple[float, float | None]) -> Expr:

@@ -99,7 +99,8 @@ def brackets(at: Ask) -> Iterator[Finding]:
 
 def _no_pair(at: Ask, bracket_rule: BracketRule) -> str:
     return (
-        f"No stud pair works. Its midpoint must be within {at.text(bracket_rule.allowed_offset_mm)} of the screen center, each stud "
+        f"No stud pair works. Its midpoint must be within {at.text(bracket_rule.allowed_offset_mm)} of the screen center, each "
+        "stud "
         f"at least {percent(bracket_rule.centre_share)} of the width away from it."
     )
 
@@ -227,9 +228,9 @@ def loads(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.BOARD, severity="stop", text=text, subject=subject, cures=fix, hurts=True)
     share = at(used)
     if share is not None and share > 1.0:
-        each = at.field(Hanging.per_bracket)
+        field = at.field(Hanging.per_bracket)
         text = f"Each {at(fixing_name)} would carry {100.0 * share:.0f} % of what it may. Use more of them, or stronger ones."
-        more = math.ceil(each * share)
+        more = math.ceil(field * share)
         fix = (
             (cure(f"Use {more} at each upper bracket", (Hanging.per_bracket, more)),)
             if more <= MOST_A_BRACKET

@@ -96,10 +96,10 @@ def belly_moves(at: Ask) -> Display | None:
         / term("throw", throw)
     )
     step = at.step_mm
-    each = at.fine(lands_lower_mm(rise, throw, step))
+    fine = at.fine(lands_lower_mm(rise, throw, step))
     return Display(
         value,
         made,
         f"{at.fine(value)} lower",
-        how=f"{at.text(step)} proud there moves it by {each}: make it flat, or shim the frame",
+        how=f"{at.text(step)} proud there moves it by {fine}: make it flat, or shim the frame",
     )

@@ -81,9 +81,9 @@ def used_share(at: Ask) -> Display | None:
     if not shares:
         return None
     shear_allowed, pull_allowed = at(allowed_n)
-    found = at(hole_loads)[shares.index(max(shares))].load
-    made = term("shear", found.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
-        "pull-out", found.pull_n, " N"
+    load = at(hole_loads)[shares.index(max(shares))].load
+    made = term("shear", load.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
+        "pull-out", load.pull_n, " N"
     ) / term("allowed pull-out", pull_allowed, " N")
     return Display(made.value, made, f"{100.0 * made.value:.0f} %")
 

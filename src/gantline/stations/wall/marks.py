@@ -170,13 +170,13 @@ def _dimension(
 
 def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     """How much of each upper fixing is used, at its hole."""
-    found, there = at(drilling), at(used_by_hole)
-    if found is None or not there or face != "front":
+    found, used = at(drilling), at(used_by_hole)
+    if found is None or not used or face != "front":
         return
     firsts = (hole for hole in found.holes if hole.row == "upper" and hole.screw == 1)
     upper = sorted(firsts, key=lambda one: one.x_mm)
-    words = " of its load" if len(there) <= FEW else ""  # too much is said by its color, and by the Stop
-    for one, share in zip(upper, there, strict=False):
+    words = " of its load" if len(used) <= FEW else ""  # too much is said by its color, and by the Stop
+    for one, share in zip(upper, used, strict=False):
         yield Label(
             key=f"load-{one.key}",
             layer="wall",
