@@ -160,7 +160,9 @@ def test_a_dimension_is_tapped_and_typed_and_nonsense_stays_where_it_was_typed(
     field(page, "Bottom of frame above floor").first.click()
     page.get_by_role("textbox", name="Bottom of frame above floor").fill("10 in")
     page.keyboard.press("Enter")  # lower than allowed: held by the bound, and said so
-    expect(page.get_by_role("status", name="Findings")).to_contain_text("The lowest allowed edge keeps it")
+    expect(page.get_by_role("status", name="Findings")).to_contain_text(
+        "The lowest allowed edge keeps the frame"
+    )
 
 
 def test_undo_and_redo_by_button_and_by_key(page: Page, make_job: Make) -> None:
