@@ -1,4 +1,4 @@
-"""All benchmarks in one run; writes their table into the README between its two markers."""
+"""All benchmarks in one run; writes their table into docs/measured.md between its two markers."""
 
 import re
 import sys
@@ -22,7 +22,7 @@ from bench import (
 )
 from gantline.sweeping import seldom_swept
 
-README = Path(__file__).parents[1] / "README.md"
+MEASURED = Path(__file__).parents[1] / "docs" / "measured.md"
 BEGIN, END = "<!-- bench: begin -->", "<!-- bench: end -->"
 
 
@@ -41,7 +41,7 @@ LONG = {"storm": storm, "faults": faults, "fuzz": fuzz, "holes": holes, "photo":
 
 
 def main() -> None:
-    """Measure, print, and with --write put the table into the README; the long ones keep their own table there."""
+    """Measure, print, and with --write put the table into docs/measured.md; the long ones keep their own table there."""
     seldom_swept()  # as every server does
     named = [one for one in sys.argv[1:] if one in PARTS | LONG]
     rows = [row for one in named or PARTS for row in (PARTS | LONG)[one].rows()]
@@ -50,8 +50,8 @@ def main() -> None:
     )
     print(table)
     if "--write" in sys.argv and not named:
-        text = README.read_text()
-        README.write_text(re.sub(f"{BEGIN}.*{END}", f"{BEGIN}\n{table}\n{END}", text, flags=re.DOTALL))
+        text = MEASURED.read_text()
+        MEASURED.write_text(re.sub(f"{BEGIN}.*{END}", f"{BEGIN}\n{table}\n{END}", text, flags=re.DOTALL))
 
 
 main()

@@ -1,12 +1,14 @@
 """The house's own rules that no linter has: who may import what of a station, and how large a file grows."""
 
 import ast
+import re
 import statistics
 from collections.abc import Iterator
 from pathlib import Path
 
 SRC = Path(__file__).parents[1] / "src" / "gantline"
-STATIONS = ("survey", "size", "light", "height", "throw", "wall", "tension")
+STATIONS = tuple(sorted(path.parent.name for path in (SRC / "stations").glob("*/station.py")))
+WEB = Path(__file__).parents[1] / "web" / "src"
 SHOWS = ("figures", "findings", "marks", "panel", "tables", "station")
 
 
@@ -50,3 +52,10 @@ def test_files_stay_small() -> None:
     sizes = {path: len(path.read_text().splitlines()) for path in SRC.rglob("*.py") if path.stat().st_size}
     assert max(sizes.values()) <= 400, max(sizes, key=lambda path: sizes[path])
     assert statistics.median(sizes.values()) < 100
+
+
+def test_the_page_asks_a_panel_what_it_is_and_never_its_stations_name() -> None:
+    named = re.compile(rf"station\s*(===?|!==?)\s*['\"]({'|'.join(STATIONS)})['\"]")
+    for path in (*WEB.rglob("*.ts"), *WEB.rglob("*.tsx")):
+        if "generated" not in path.name and ".test." not in path.name:
+            assert not named.search(path.read_text()), path

@@ -79,7 +79,7 @@ class JobPlan:
             findings=self.findings,
             tables={key: one.value for key, one in answers.items() if one.value is not None},
             rests={key: rests.on(one.weighs) for key, one in answers.items() if rests.on(one.weighs)},
-            panels=tuple(panel_of(station, ask, self.figures) for station in self.stations),
+            panels=tuple(panel_of(station, ask, self.figures, self.stations) for station in self.stations),
             cautions=tuple(one for station in self.stations for one in cautions_of(station, ask)),
             local_rules=LOCAL_RULES,
             to_measure=self.to_measure,

@@ -81,6 +81,10 @@ class Station:
     begun: whether there is a result to tick off; a station without the question always has one. edge: what it draws on
     the section through the frame's edge. drilled: a question of what cannot be undone. stops_all: its Stops refuse all of
     that, wherever it is. speaks: when its findings are heard where one sentence must do, the lowest first.
+
+    faces: what can be looked at here beside the four faces of the room. lights: the faces on which its own marks are lit up; on
+    any other those of the station that owns the face are. shape: another aspect ratio is looked at by its masks, or by its
+    light. tall: whether what stands below the board needs height. home: the page opens here, and says what leads every sheet.
     """
 
     key: str
@@ -101,6 +105,12 @@ class Station:
     drilled: Callable[[Ask], tuple[Drilled, ...]] | None = None
     stops_all: bool = False
     speaks: int = 70
+    faces: tuple[str, ...] = ()
+    lights: tuple[str, ...] = ("front", "side", "top")
+    owns: tuple[str, ...] = ()
+    shape: Literal["", "mask", "light"] = ""
+    tall: bool | Callable[[Ask], bool] = False
+    home: bool = False
     begun: Callable[[Ask], bool] | None = None
 
     @cached_property

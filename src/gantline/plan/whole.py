@@ -1,6 +1,6 @@
 """The whole plan as it is sent and printed: panels, cautions, assumptions."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import islice
 from typing import Any, Literal
@@ -15,6 +15,7 @@ from gantline.plan.refused import Refused
 from gantline.plan.rests import ALL_FIELDS
 from gantline.plan.station import Caution, FaceName, Lit, PanelPart, Station, Weight
 
+ROOM_FACES = ("front", "side", "top", "back")
 FIELD_OF = {field.key: field for field in ALL_FIELDS}
 DEFAULT_OF = {bit.key: bit for bit in DEFAULT_BITS}
 
@@ -57,12 +58,21 @@ class PanelPartOut:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Panel:
-    """A station's panel, what the board lights up for it, the face it turns to, the strip below."""
+    """A station's panel, what the board lights up for it, the face it turns to, the strip below.
+
+    faces: those to choose from. lit_by: for each, the station whose marks are lit up on it. shape: how another aspect ratio is
+    looked at here. tall: the strip needs height. home: the page opens here.
+    """
 
     station: str
     lit: Lit
     face: FaceName | Literal["seat"]
     strip: str
+    faces: tuple[str, ...]
+    lit_by: dict[str, str]
+    shape: Literal["", "mask", "light"]
+    tall: bool
+    home: bool
     parts: tuple[PanelPartOut, ...]
 
 
@@ -102,11 +112,25 @@ def small(label: str) -> str:
     return label[0].lower() + label[1:]
 
 
-def panel_of(station: Station, ask: Ask, figures: dict[str, Figure]) -> Panel:
+def panel_of(station: Station, ask: Ask, figures: dict[str, Figure], stations: Sequence[Station]) -> Panel:
     """A station's panel as it is for this job."""
-    parts = (_part(one, ask, figures) for one in station.panel if one.when is None or ask(one.when))
-    shown = tuple(part for part in parts if part.rows or part.widget)
-    return Panel(station=station.key, lit=station.lit, face=station.face, strip=station.strip, parts=shown)
+    parts = (_part(part, ask, figures) for part in station.panel if part.when is None or ask(part.when))
+    faces = (*ROOM_FACES, *station.faces)
+    owners = {face: owner.key for owner in stations for face in owner.owns}
+    return Panel(
+        station=station.key,
+        lit=station.lit,
+        face=station.face,
+        strip=station.strip,
+        faces=faces,
+        lit_by={
+            face: station.key if face in station.lights else owners.get(face, station.key) for face in faces
+        },
+        shape=station.shape,
+        tall=ask(station.tall) if callable(station.tall) else station.tall,
+        home=station.home,
+        parts=tuple(part for part in parts if part.rows or part.widget),
+    )
 
 
 def _part(panel_part: PanelPart, ask: Ask, figures: dict[str, Figure]) -> PanelPartOut:

@@ -13,8 +13,10 @@ from gantline.sheets.svg import face_svg, scale_text
 from gantline.sheets.tape_svg import tape_svg
 from gantline.stations.height import fits, rect_of_frame, rect_of_picture
 from gantline.stations.survey import room
+from gantline.stations.tension.station import TENSION
 from gantline.stations.wall import drilling
 from gantline.stations.wall.loads import used_by_hole
+from gantline.stations.wall.station import WALL
 from gantline.stations.wall.tables import tape
 
 # too many lanes for a page; the viewable sides stand in the middle of the picture, and in the table of edges
@@ -57,7 +59,7 @@ def wall_sheet(ready: Ready) -> bytes:
     left = len(holes.rows) - len(stopped) if holes else 0
     shown = [window for window in (windows.windows if windows and left else ()) if window.key not in gone]
     named = {one.key: one for one in found.off if one.key not in gone}
-    at_wall = {caution.name for caution in made.plan.cautions if caution.station == "wall"}
+    at_wall = {caution.name for caution in made.plan.cautions if caution.station == WALL.key}
     values = ready.common | {
         "lead": [finding for finding in ready.leading(drilling, measure=True) if finding.severity == "check"],
         "loads": _loads(made.ask),
@@ -66,7 +68,7 @@ def wall_sheet(ready: Ready) -> bytes:
             {
                 caution.name: caution
                 for caution in made.plan.cautions
-                if caution.station not in ("wall", "tension") and caution.name not in at_wall
+                if caution.station not in (WALL.key, TENSION.key) and caution.name not in at_wall
             }.values()
         ),
         "payoff": found,

@@ -3823,17 +3823,35 @@ export interface components {
         /**
          * Panel
          * @description A station's panel, what the board lights up for it, the face it turns to, the strip below.
+         *
+         *     faces: those to choose from. lit_by: for each, the station whose marks are lit up on it. shape: how another aspect ratio is
+         *     looked at here. tall: the strip needs height. home: the page opens here.
          */
         Panel: {
             /** Face */
             face: ("front" | "side" | "top" | "back" | "edge") | "seat";
+            /** Faces */
+            faces: string[];
+            /** Home */
+            home: boolean;
             lit: components["schemas"]["Lit"];
+            /** Lit By */
+            lit_by: {
+                [key: string]: string;
+            };
             /** Parts */
             parts: components["schemas"]["PanelPartOut"][];
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "" | "mask" | "light";
             /** Station */
             station: string;
             /** Strip */
             strip: string;
+            /** Tall */
+            tall: boolean;
         };
         /**
          * PanelPartOut

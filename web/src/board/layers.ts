@@ -5,13 +5,11 @@ import { ALWAYS } from './pens.generated'
 export const isLit = (mark: Mark, { lit }: Panel): boolean =>
   mark.layer === 'base' || mark.layer === 'content' || lit.layers.includes(mark.layer)
 
-const LIGHT: ReadonlySet<string> = new Set(['throw', 'align']) // where an aspect ratio is its light, elsewhere its masks
-
 /** Whether a mark is drawn at all while this station is at work. shape: the aspect ratio that is looked at. */
 export const isShown = (mark: Mark, panel: Panel, shape: string): boolean => {
-  const { lit, station } = panel
+  const { lit } = panel
   if (!lit.texts && mark.kind === 'label' && mark.role === 'picture') return false
-  if ('of' in mark && mark.of) return mark.of === shape && LIGHT.has(station) === mark.role.startsWith('spill')
+  if ('of' in mark && mark.of) return mark.of === shape && (panel.shape === 'light') === mark.role.startsWith('spill')
   if (mark.layer === 'base') return true
   if (mark.layer === 'content') return false
   if (mark.kind === 'dimension' || mark.kind === 'label') return lit.dimensions.includes(mark.layer)

@@ -165,7 +165,7 @@ export const useJob = (id: string) => {
   }, [away, id, pump])
 
   // what the page shows just now: a preview is of that and no more
-  const look = useRef<Look>({ station: 'wall', open: [], shape: '' })
+  const look = useRef<Look>({ station: '', open: [], shape: '' })
   const dragging = useRef<{ next: Edit[] | null; face: FaceName; busy: boolean; live: boolean }>({
     next: null,
     face: 'front',

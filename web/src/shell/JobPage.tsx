@@ -7,7 +7,7 @@ import { ShownContext } from '../job/shown'
 import { type Tap, TapContext } from '../job/tap'
 import { useJob } from '../job/useJob'
 import { Button } from '../parts/Button'
-import { FloorFace, isTall, SeatFace, StationPanel, Strip, useSizeTable } from '../stations'
+import { FloorFace, SeatFace, StationPanel, Strip, useSizeTable } from '../stations'
 import { History } from './History'
 import { JobTools } from './JobTools'
 import { KeysHelp } from './KeysHelp'
@@ -17,7 +17,7 @@ import { TopBar } from './TopBar'
 import { useCommands } from './useCommands'
 
 export const JobPage = () => {
-  const { jobId = '', station = 'wall' } = useParams()
+  const { jobId = '', station } = useParams()
   const job = useJob(jobId)
   const go = useNavigate()
   if (job.query.isError && !job.saved)
@@ -35,18 +35,13 @@ export const JobPage = () => {
     )
   if (!job.shown) return <main className="p-10 text-quiet" aria-busy="true" />
   const { panels } = job.shown.plan
-  const panel = panels.find((one) => one.station === station) ?? panels.find((one) => one.station === 'wall')
+  const panel = panels.find((one) => one.station === station) ?? panels.find((one) => one.home)
   return <JobContext value={job}>{panel && <Bench job={job.shown} panel={panel} />}</JobContext>
 }
 
-const FACES = ['front', 'side', 'top', 'back'] as const
-const WORKSHOP = new Set(['frame', 'trim'])
-const LIGHT_FACES = ['floor', 'seat'] as const
-const EDGE_FACES = ['edge'] as const
-type Shown = (typeof FACES)[number] | (typeof LIGHT_FACES)[number] | (typeof EDGE_FACES)[number]
+type Shown = 'front' | 'side' | 'top' | 'back' | 'edge' | 'floor' | 'seat'
 
-const facesAt = (station: string): readonly Shown[] =>
-  station === 'light' ? [...FACES, ...LIGHT_FACES] : WORKSHOP.has(station) ? [...FACES, ...EDGE_FACES] : FACES
+const facesAt = (panel: Panel) => panel.faces as Shown[]
 const NAMES: Record<Shown, string> = {
   front: 'Front',
   side: 'Side',
@@ -70,7 +65,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const shown: Shown = side ?? panel.face
   const face: FaceName = shown === 'floor' || shown === 'seat' ? 'top' : shown
   // the back shows the fabric's points, and the front has none of them
-  const lit = plan.panels.find((one) => one.station === litOf(shown, station)) ?? panel
+  const lit = plan.panels.find((one) => one.station === panel.lit_by[shown]) ?? panel
   // what is done is kept with the job: a reload, or a second phone, stands at the same point
   const count = plan.tables.steps?.rows.length ?? 0
   const kept = plan.tables.steps?.done ?? 0
@@ -82,7 +77,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   }
   const [now, done] = useSteps(plan, reached)
   const keys = plan.stations.map((one) => one.key)
-  const looked = ['size', 'throw', 'align'].includes(station) ? shape : ''
+  const looked = panel.shape ? shape : ''
   useEffect(() => {
     look.current = { ...look.current, station: lit.station, shape: looked }
   }, [look, lit.station, looked])
@@ -103,7 +98,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     nextStation: () => move(1),
     lastStation: () => move(-1),
     flip: () => {
-      const faces = facesAt(station)
+      const faces = facesAt(panel)
       setSide(faces[(faces.indexOf(shown) + 1) % faces.length] ?? 'front')
     },
     nextStep: stepDone,
@@ -111,7 +106,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     undo: () => void step('undo'),
     redo: () => void step('redo'),
   })
-  const ghosts = useGhosts(job, station === 'size' && shown === 'front')
+  const ghosts = useGhosts(job, strip === 'sizes' && shown === 'front')
   return (
     <TapContext value={{ tap, setTap }}>
       <ShownContext value={{ shape, showShape }}>
@@ -126,7 +121,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
             <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
               <div className="flex px-3 pt-2">
                 <div role="tablist" aria-label="Face" className="flex gap-1">
-                  {facesAt(station).map((one) => (
+                  {facesAt(panel).map((one) => (
                     <button
                       key={one}
                       type="button"
@@ -153,12 +148,12 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
                     done={done}
                     ghosts={ghosts}
                     shape={looked}
-                    onPoint={station === 'tension' ? jumpTo : undefined}
+                    onPoint={strip === 'steps' ? jumpTo : undefined}
                   />
                 )}
               </div>
               <div
-                className={`shrink-0 border-seam border-t ${isTall(strip, plan) && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
+                className={`shrink-0 border-seam border-t ${panel.tall && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
               >
                 <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} onDone={stepDone} />
               </div>
@@ -175,14 +170,6 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
       </ShownContext>
     </TapContext>
   )
-}
-
-const BACK = new Set(['wall', 'frame', 'trim'])
-
-const litOf = (shown: Shown, station: string) => {
-  if (shown === 'edge') return 'frame'
-  if (shown === 'back' && !BACK.has(station)) return 'tension'
-  return shown === 'front' && station === 'tension' ? 'wall' : station
 }
 
 /** The points of this step, and all points held before it. */

@@ -42,8 +42,3 @@ export const Strip = ({ job, plan, strip, at, onStep, onDone }: StripProps) => {
       return <TapeStrip pieces={job.drawing.tape} refused={plan.refused} without={plan.refused_marks} />
   }
 }
-
-/** Strips that hold a table need more height; moves have none before corners are read, or after. */
-export const isTall = (strip: string, plan: Plan) =>
-  ['sizes', 'light', 'throw', 'cutting', 'acts'].includes(strip) ||
-  (strip === 'moves' && (plan.tables.align?.moves.length ?? 0) > 0)

@@ -1,4 +1,4 @@
 export { FloorFace, SeatFace } from './light/LightFaces'
 export { StationPanel } from './StationPanel'
-export { isTall, Strip } from './Strip'
+export { Strip } from './Strip'
 export { useSizeTable } from './size/SizeStrip'

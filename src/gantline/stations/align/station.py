@@ -31,6 +31,11 @@ def on_cabinet(at: Ask) -> bool:
     return at(mount_kind) == CABINET
 
 
+def moves_there(at: Ask) -> bool:
+    """Whether there are moves to list."""
+    return bool(at(align_table).moves)
+
+
 def has_memories(at: Ask) -> bool:
     """Whether more than one aspect ratio is shown from a lens that is placed."""
     return at(memory_table) is not None
@@ -128,6 +133,8 @@ PANEL = (
 
 ALIGN = Station(
     key="align",
+    shape="light",
+    tall=moves_there,
     label="Align",
     fields=fields_of(Aligned),
     figures=(*FIGURES, *FINISH),

@@ -42,6 +42,10 @@ def begun(at: Ask) -> bool:
 
 FRAME = Station(
     key="frame",
+    faces=("edge",),
+    lights=("front", "side", "top", "back", "edge"),
+    owns=("edge",),
+    tall=True,
     label="Frame",
     fields=fields_of(FrameBuild, SquareReadings, Blank, Materials),
     figures=FIGURES,

@@ -53,6 +53,7 @@ PANEL = (
 
 HANG = Station(
     key="hang",
+    tall=True,
     label="Hang",
     fields=fields_of(Hung),
     figures=(*FIGURES, *PICTURE),

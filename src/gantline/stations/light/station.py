@@ -18,6 +18,8 @@ def begun(at: Ask) -> bool:
 
 LIGHT = Station(
     key="light",
+    faces=("floor", "seat"),
+    tall=True,
     speaks=40,
     label="Light",
     fields=fields_of(Lighting, FabricChoice),

@@ -11,6 +11,8 @@ from gantline.stations.size.tables import rounded_sizes, shapes
 
 SIZE = Station(
     key="size",
+    shape="mask",
+    tall=True,
     speaks=90,
     label="Size",
     fields=fields_of(Size, BorderFaces, Content),

@@ -42,6 +42,8 @@ def begun(at: Ask) -> bool:
 
 TENSION = Station(
     key="tension",
+    lights=("back", "side", "top"),
+    owns=("back",),
     speaks=60,
     label="Tension",
     fields=fields_of(Tensioning),

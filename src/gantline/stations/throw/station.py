@@ -39,6 +39,8 @@ def cautions(at: Ask) -> tuple[Caution, ...]:
 
 THROW = Station(
     key="throw",
+    shape="light",
+    tall=True,
     speaks=30,
     label="Throw",
     fields=fields_of(ProjectorPlace, ProjectorBody, Zone, CablePoint),

@@ -37,6 +37,8 @@ def begun(at: Ask) -> bool:
 
 TRIM = Station(
     key="trim",
+    faces=("edge",),
+    lights=("front", "side", "top", "back"),
     label="Trim",
     fields=fields_of(Trim, Backlight),
     figures=FIGURES,

@@ -64,6 +64,9 @@ def begun(at: Ask) -> bool:
 
 WALL = Station(
     key="wall",
+    home=True,
+    lights=("front", "side", "top", "back"),
+    owns=("front",),
     speaks=50,
     label="Wall",
     fields=fields_of(Hanging),

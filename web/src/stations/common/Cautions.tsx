@@ -10,6 +10,8 @@ export const Cautions = ({ plan, station }: { plan: Plan; station: string }) => 
           <strong>{one.name}.</strong> {one.text}
         </p>
       ))}
-    {station === 'wall' && <p className="mt-2 pl-3 text-quiet text-smallall leading-snug">{plan.local_rules}</p>}
+    {plan.panels.find((panel) => panel.station === station)?.home && (
+      <p className="mt-2 pl-3 text-quiet text-smallall leading-snug">{plan.local_rules}</p>
+    )}
   </section>
 )

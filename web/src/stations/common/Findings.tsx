@@ -10,7 +10,8 @@ export const Findings = ({ plan, station }: { plan: Plan; station: string }) => 
   const [all, setAll] = useState(false)
   // what is to be measured has a list of its own at Wall, and a mark at its field
   // and what refuses a hole stands where holes are drilled, wherever it was found out
-  const refusing = new Set(station === 'wall' ? plan.refused.flatMap((one) => one.why) : [])
+  const home = plan.panels.find((panel) => panel.station === station)?.home
+  const refusing = new Set(home ? plan.refused.flatMap((hole) => hole.why) : [])
   // a Stop of another station leads every station whose figures rest on what it is about
   const led = new Set(plan.stations.find((state) => state.key === station)?.led ?? [])
   const own = plan.findings.filter(
