@@ -21,7 +21,11 @@ test('a dimension lies in its lane, at scale, on its side of what it measures', 
 
 test('a station shows its own dimensions and handles, what a wall consists of, and the shape that is looked at', () => {
   const panel = (station: string, own: string) =>
-    ({ station, lit: { layers: ['size'], dimensions: [own], handles: [own], texts: true } }) as unknown as Panel
+    ({
+      station,
+      shape: station === 'throw' ? 'light' : 'mask',
+      lit: { layers: ['size'], dimensions: [own], handles: [own], texts: true },
+    }) as unknown as Panel
   const [size, wall] = [panel('size', 'size'), panel('wall', 'wall')]
   expect([isShown(across, size, ''), isShown(across, wall, '')]).toEqual([true, false])
   const stud = { kind: 'area', role: 'stud', layer: 'survey' } as Mark

@@ -175,7 +175,7 @@ test('a drag sends edits on a version, one request at a time, and shows what tha
   })
   const plans = server.asked.filter((one) => one.path.endsWith('/preview'))
   expect(plans.length).toBeLessThan(4)
-  expect(plans.at(-1)?.body).toEqual({ version: 1, edits: edit('4'), face: 'side', station: 'wall', open: [], shape: '' })
+  expect(plans.at(-1)?.body).toEqual({ version: 1, edits: edit('4'), face: 'side', station: '', open: [], shape: '' })
   expect(result.current.shown?.plan.figures).toMatchObject([{ key: 'a', value: 9, text: '9', rests_on: ['a'] }])
   expect(result.current.shown?.plan.findings).toEqual([{ text: 'new' }, { text: 'stays' }])
   expect(result.current.shown?.drawing.side.marks).toEqual([{ key: 'y', moved: true }, { key: 'z' }])
