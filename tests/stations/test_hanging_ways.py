@@ -131,7 +131,7 @@ def test_an_anchor_of_the_stores_says_what_it_carries_and_how_deep() -> None:
     shear, pull = number(made, "load_shear"), number(made, "load_pull")
     assert number(made, "load_used") == pytest.approx(shear / 600 + pull / 450)  # by hand
     assert made.ask(fixing).name == name
-    assert made.text("drill").startswith("10 mm, ")
+    assert made.text("drill").startswith("10\u00a0mm, ")
     assert record_from(RecordKind.ANCHOR, job)["torque"] == "8 N·m"
 
 

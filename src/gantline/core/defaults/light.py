@@ -89,6 +89,9 @@ class LightDefaults:
     hot_spot = Default(
         0.6, "share", 0.1, 1.0, "evenness at the main seat, at least", "below it a hot spot shows"
     )
+    too_bright_lamp_cd_m2 = Default(
+        450.0, "cd/m2", 80.0, 3000.0, "brightest picture with evening lamps", "above it eyes tire"
+    )
     too_bright_cd_m2 = Default(
         250.0, "cd/m2", 50.0, 2000.0, "brightest picture in a dark room", "above it eyes tire"
     )

@@ -28,6 +28,7 @@ from gantline.stations.survey import main_seat, seats
 from gantline.stations.throw import lens_place
 
 DARK_LUX = 5.0  # darker than this a bright picture strains the eyes
+EVENING_LUX = 60.0  # lamps are lit; brighter than this nothing strains them
 HALF = 0.5  # of the light straight on, where the cone of a fabric ends
 SEES_HALF = 90.0  # a constant gain has no half-gain angle
 
@@ -110,12 +111,20 @@ def bright(at: Ask) -> Iterator[Finding]:
         yield Finding(
             code=Code.HOT_SPOT, severity="check", text=text, subject=GAIN, numbers={"uniformity": even}
         )
-    most, limit = float(light.luminance[:, 0].max()), at.default(LightDefaults.too_bright_cd_m2)
-    if most > limit and any(state.lux < DARK_LUX for state in at(states)):
-        text = f"{most:.0f} cd/m² is too bright for a dark room ({limit:g} at most)."
+    most = float(light.luminance[:, 0].max())
+    limits = (
+        (DARK_LUX, at.default(LightDefaults.too_bright_cd_m2)),
+        (EVENING_LUX, at.default(LightDefaults.too_bright_lamp_cd_m2)),
+    )
+    for state in sorted(at(states), key=lambda state: state.lux):
+        limit = next((limit for lux, limit in limits if state.lux < lux), None)
+        if limit is None or most <= limit:
+            continue
+        text = f"{most:.0f} cd/m² is too bright for “{state.name}” ({limit:g} at most). Use a darker picture mode then."
         subject = field_of(Lighting.mode_share).pointer
         numbers = {"luminance": most}
         yield Finding(code=Code.TOO_BRIGHT, severity="check", text=text, subject=subject, numbers=numbers)
+        return  # the darkest says it for all
 
 
 @noted
