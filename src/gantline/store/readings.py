@@ -31,7 +31,7 @@ class AnotherValue(DesignError):
 def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Reading], who: str) -> int:
     """Store readings; one that is there already with the same value is left as it was. Returns how many were new.
 
-    Raises: TooMany, AnotherValue counted a number is taken by another value; then none is stored.
+    Raises: TooMany, AnotherValue where a number is taken by another value; then none is stored.
     """
     if not readings:
         return 0
@@ -51,7 +51,7 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
 
 
 def keep_one(session: Session, shop_id: UUID, job_id: UUID, reading: Reading, who: str) -> int:
-    """Store a reading of a feed and return the number it is kept under: its own, or the next free one of its source counted
+    """Store a reading of a feed and return the number it is kept under: its own, or the next free one of its source where
     that is taken by another value, as by a meter that counts from 1 again. Sent again, it is the same one.  Raises:
     TooMany.
     """
@@ -95,7 +95,7 @@ def _values(reading: Reading) -> dict[str, Any]:
 
 
 def _refuse_another(session: Session, job_id: UUID, reading: Reading) -> None:
-    """Raises: AnotherValue counted the number is taken by another value."""
+    """Raises: AnotherValue where the number is taken by another value."""
     row = session.get_one(ReadingRow, (job_id, reading.source, reading.seq))
     if any(getattr(row, name) != value for name, value in _values(reading).items()):
         free = next_seq(session, job_id, reading.source)

@@ -77,7 +77,7 @@ def moves(at: Ask) -> Iterator[Finding]:
         yield _finding(
             Code.MOVE,
             "check",
-            f"{said(at, there[0])}{more}. Read the corners again after the newest.",
+            f"{said(at, there[0])}{more}. Read the corners again after the last.",
             "#moves",
         )
     if at(weak) and not at(misfits):

@@ -1,4 +1,4 @@
-"""The pose behind the newest round of corner readings, and the moves to the target."""
+"""The pose behind the last round of corner readings, and the moves to the target."""
 
 import math
 from dataclasses import dataclass
@@ -134,7 +134,7 @@ def hands(at: Ask) -> Hands:
 
 
 def last_round(at: Ask) -> CornerRound | None:
-    """The round that was read newest; None before the first. Called, not asked: a thing of a list belongs to one Ask."""
+    """The round that was read last; None before the first. Called, not asked: a thing of a list belongs to one Ask."""
     rounds = at.things(Aligned.rounds)
     return rounds[-1] if rounds else None
 
@@ -205,7 +205,7 @@ def worst_mm(at: Ask) -> float | None:
 
 
 def done(at: Ask) -> bool:
-    """Whether every reading of the newest round is within tolerance, all eight read."""
+    """Whether every reading of the last round is within tolerance, all eight read."""
     worst = at(worst_mm)
     return worst is not None and None not in at(read_mm) and worst <= at(within_mm) + 1e-9
 

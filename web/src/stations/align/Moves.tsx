@@ -45,7 +45,7 @@ export const Moves = ({ plan }: { plan: Plan }) => {
             </Cell>
             {[0, 2, 4, 6].map((from) => (
               <Cell key={from} className="whitespace-nowrap tabular-nums">
-                {row.after[from]} · {row.after[from + 1]}
+                <Rich text={`${row.after[from]} · ${row.after[from + 1]}`} />
               </Cell>
             ))}
           </Line>
