@@ -26,14 +26,14 @@ def own(folder: Path, names: Sequence[str]) -> tuple[Path, Path]:
     """
     certificate, key = folder / "certificate.pem", folder / "certificate.key"
     if not _still_good(certificate, key, names):
-        key_made = ec.generate_private_key(ec.SECP256R1())
-        plain = key_made.private_bytes(
+        private = ec.generate_private_key(ec.SECP256R1())
+        plain = private.private_bytes(
             serialization.Encoding.PEM, serialization.PrivateFormat.PKCS8, serialization.NoEncryption()
         )
         write(key, plain.decode())
         write(
             certificate,
-            _signed(key_made, names).public_bytes(serialization.Encoding.PEM).decode(),
+            _signed(private, names).public_bytes(serialization.Encoding.PEM).decode(),
         )
     return certificate, key
 

@@ -78,11 +78,11 @@ def write_shop(session: Session, shop_id: UUID, handle: IO[bytes]) -> None:
             {"format": FORMAT, "format_version": VERSION, "gantline": __version__, "name": shop.name},
         )
         for kind in RecordKind:
-            named_records = shops.named_records(session, shop_id, kind)
+            records = shops.named_records(session, shop_id, kind)
             _put(
                 pack,
                 f"stores/{kind}.json",
-                [{"key": key, "name": name, "body": body} for key, name, body in named_records],
+                [{"key": key, "name": name, "body": body} for key, name, body in records],
             )
         _put(pack, "settings.json", {"values": dict(shops.the_settings(session)[1].overrides)})
         lines = [COLUMNS]
@@ -114,9 +114,11 @@ def _job(pack: zipfile.ZipFile, session: Session, row: JobRow, names: set[str]) 
             {key: getattr(version, key) for key in VERSION_KEYS},
         )
         session.expunge(version)  # of thousands, one at a time
-    latest = list(reversed(readings.of_job(session, row.id)))
+    oldest_first = list(reversed(readings.of_job(session, row.id)))
     _put(
-        pack, f"jobs/{called}/readings.json", [{key: getattr(one, key) for key in READING} for one in latest]
+        pack,
+        f"jobs/{called}/readings.json",
+        [{key: getattr(one, key) for key in READING} for one in oldest_first],
     )
     photos = select(*(getattr(PhotoRow, key) for key in PHOTO)).where(
         PhotoRow.job_id == row.id, ~PhotoRow.raw
@@ -127,7 +129,7 @@ def _job(pack: zipfile.ZipFile, session: Session, row: JobRow, names: set[str]) 
         if one.removed_at is None:
             content = session.scalar(select(PhotoRow.content).where(PhotoRow.id == one.id))
             pack.writestr(zipfile.ZipInfo(f"jobs/{called}/photos/{one.id}.jpg"), content or b"")
-    return (_line(called, one) for one in latest)
+    return (_line(called, one) for one in oldest_first)
 
 
 def _line(called: str, reading_row: ReadingRow) -> str:

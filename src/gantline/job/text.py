@@ -10,10 +10,10 @@ NAMES = {"\t": "a tab", "\n": "a line end", "\r": "a line end", "\x85": "a line 
 
 def trouble(text: str, *, lines: bool) -> str:
     """Why a text cannot be kept, with the character named; empty where it can. lines: it may have several."""
-    search = NEVER.search(text) or (None if lines else LINE_END.search(text) or re.search("\t", text))
-    if search is None:
+    bad = NEVER.search(text) or (None if lines else LINE_END.search(text) or re.search("\t", text))
+    if bad is None:
         return ""
-    return f"This text holds {_called(search[0])}, which cannot be kept here. Take it out."
+    return f"This text holds {_called(bad[0])}, which cannot be kept here. Take it out."
 
 
 def _called(letter: str) -> str:

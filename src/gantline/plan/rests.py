@@ -77,5 +77,5 @@ class Rests:
 @lru_cache(maxsize=8192)  # of every job alike
 def _of_fields(bits: int) -> tuple[str, ...]:
     """Keys of fields and of defaults."""
-    places_set = single_bits(bits)
-    return tuple(ALL_FIELDS[at].key if at < FIRST_DEFAULT else DEFAULT_KEYS[at] for at in places_set)
+    bit_places = single_bits(bits)
+    return tuple(ALL_FIELDS[at].key if at < FIRST_DEFAULT else DEFAULT_KEYS[at] for at in bit_places)

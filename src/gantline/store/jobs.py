@@ -122,8 +122,8 @@ def version(session: Session, shop_id: UUID, job_id: UUID, number: int) -> JobVe
 
 def check_there(session: Session, shop_id: UUID, job_id: UUID) -> None:
     """Raises: NoSuchJob."""
-    answer_rows = session.connection().exec_driver_sql(THERE, (job_id, shop_id))
-    if answer_rows.first() is None:
+    present = session.connection().exec_driver_sql(THERE, (job_id, shop_id))
+    if present.first() is None:
         raise NoSuchJob("There is no such job.", job=str(job_id))
 
 

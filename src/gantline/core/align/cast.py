@@ -46,8 +46,8 @@ def homography(panel: Array, wall: Array) -> Array:
         rows.append([u, v, 1.0, 0.0, 0.0, 0.0, -u * x, -v * x])
         rows.append([0.0, 0.0, 0.0, u, v, 1.0, -u * y, -v * y])
     solution = np.linalg.solve(np.array(rows), wall.reshape(-1))
-    grid: Array = np.append(solution, 1.0).reshape(3, 3)
-    return grid
+    matrix: Array = np.append(solution, 1.0).reshape(3, 3)
+    return matrix
 
 
 def inverted(map_: Array) -> Array:

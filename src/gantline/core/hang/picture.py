@@ -44,10 +44,10 @@ def pictured(corners_mm: Sequence[tuple[float, float]], *, width_mm: float, heig
     Raises: OutOfRange, where the four are not in that order or far from that size.
     """
     require_positive(width_mm=width_mm, height_mm=height_mm)
-    grid: Array = np.array(corners_mm, dtype=float).reshape(4, 2)
-    middle = grid.mean(axis=0)
+    corners: Array = np.array(corners_mm, dtype=float).reshape(4, 2)
+    middle = corners.mean(axis=0)
     wanted = viewable_corners(width_mm, height_mm) + middle
-    off = np.abs(grid - wanted)
+    off = np.abs(corners - wanted)
     worst = int((off / (width_mm, height_mm)).max(axis=1).argmax())
     if float((off[worst] / (width_mm, height_mm)).max()) > SQUARE_SHARE:
         raise OutOfRange(
@@ -55,11 +55,11 @@ def pictured(corners_mm: Sequence[tuple[float, float]], *, width_mm: float, heig
             corner=CORNERS[worst],
             off_mm=float(off[worst].max()),
         )
-    tl, tr, br, bl = grid
+    tl, tr, br, bl = corners
     return Pictured(
         center_mm=(float(middle[0]), float(middle[1])),
         width_mm=float(tr[0] - tl[0] + br[0] - bl[0]) / 2.0,
         height_mm=float(tl[1] - bl[1] + tr[1] - br[1]) / 2.0,
         tilt_mm=float(tr[1] - tl[1] + br[1] - bl[1]) / 2.0,
-        outside_mm=tuple(outside_from(grid, wanted).tolist()),
+        outside_mm=tuple(outside_from(corners, wanted).tolist()),
     )

@@ -168,10 +168,10 @@ def joint_count(at: Ask) -> Display | None:
     found = at(joints)
     if found is None:
         return None
-    default = at.default(FrameDefaults.screws_an_end)
+    an_end = at.default(FrameDefaults.screws_an_end)
     text = f"{found.board_ends}, {found.screws} screws"
     how = (
-        f"{found.corner_plates} L plates, {found.brace_plates} T plates, {found.plate_screws} plate screws; {default:g} screws "
+        f"{found.corner_plates} L plates, {found.brace_plates} T plates, {found.plate_screws} plate screws; {an_end:g} screws "
         "an end"
     )
     return Display(found.board_ends, text=text, how=how)
@@ -239,9 +239,9 @@ def roll_length(at: Ask) -> Display | None:
     cut = at(roll_cut) if at(timber) else None
     if cut is None or not cut.fits:
         return None
-    order = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm))
+    meters = metres_to_order(cut.along_mm, at.default(BlankDefaults.roll_step_mm))
     layers = at.field(Blank.layers)
-    made = term("each layer", order, " m") * term("layers", layers, "")
+    made = term("each layer", meters, " m") * term("layers", layers, "")
     return Display(made.value, made, f"{made.value:.1f} m")
 
 

@@ -14,8 +14,8 @@ MANY = 120  # above this many points only every tenth bears its number, else eve
 
 def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     """A dot for every point, some with their numbers."""
-    tension = at(tension_points) if face == "back" else ""
-    there = () if isinstance(tension, str) else tension
+    laid = at(tension_points) if face == "back" else ""
+    there = () if isinstance(laid, str) else laid
     if not there:
         return
     trim = at.field(FrameBuild.trim_mm)
@@ -24,8 +24,8 @@ def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     ends = [p.number for p, q in zip(there, (*there[1:], there[0]), strict=True) if p.side != q.side]
     ends += [number % len(there) + 1 for number in ends]
     for point in there:
-        clear = min(abs(point.number - end) for end in ends)
-        shown = clear == 0 or (point.number % every == 0 and clear > every // 2)
+        off_end = min(abs(point.number - end) for end in ends)
+        shown = off_end == 0 or (point.number % every == 0 and off_end > every // 2)
         yield Dot(
             key=f"point-{point.number}",
             role="point" if point.first_pass else "point-fill",

@@ -228,9 +228,9 @@ def loads(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.BOARD, severity="stop", text=text, subject=subject, cures=fix, hurts=True)
     share = at(used)
     if share is not None and share > 1.0:
-        field = at.field(Hanging.per_bracket)
+        screws = at.field(Hanging.per_bracket)
         text = f"Each {at(fixing_name)} would carry {100.0 * share:.0f} % of what it may. Use more of them, or stronger ones."
-        more = math.ceil(field * share)
+        more = math.ceil(screws * share)
         fix = (
             (cure(f"Use {more} at each upper bracket", (Hanging.per_bracket, more)),)
             if more <= MOST_A_BRACKET

@@ -96,10 +96,10 @@ def belly_moves(at: Ask) -> Display | None:
         / term("throw", throw)
     )
     step = at.step_mm
-    fine = at.fine(lands_lower_mm(rise, throw, step))
+    lower_by = at.fine(lands_lower_mm(rise, throw, step))
     return Display(
         value,
         made,
         f"{at.fine(value)} lower",
-        how=f"{at.text(step)} proud there moves it by {fine}: make it flat, or shim the frame",
+        how=f"{at.text(step)} proud there moves it by {lower_by}: make it flat, or shim the frame",
     )

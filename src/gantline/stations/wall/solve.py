@@ -102,14 +102,14 @@ def choice(at: Ask) -> PairChoice | None:
     """The stud pair, its runner-up or the nearest miss; None where no pair of studs is asked for."""
     if not at(on_studs) or at(every_stud):
         return None
-    studs = place_on_studs(at.aside(rule), at(centre_x_mm), at(free_studs))
+    placed = place_on_studs(at.aside(rule), at(centre_x_mm), at(free_studs))
     at(usable_mm)
     at(side_play_mm)
     if at(fixed):
         at(rule)
-    elif studs.best is None or studs.runner_up is not None:
+    elif placed.best is None or placed.runner_up is not None:
         at(spacing_asked_mm)  # where only one pair serves, no wish chooses
-    return studs
+    return placed
 
 
 def pair(at: Ask) -> BracketPair | None:
@@ -120,8 +120,8 @@ def pair(at: Ask) -> BracketPair | None:
     if left is None and right is None:
         return at(planned_pair)
     studs = at(free_studs) if at(on_studs) else None
-    drilled = pairs_with_drilled(at(rule), at(centre_x_mm), left, right, studs)
-    return drilled[0] if drilled else None
+    pairs = pairs_with_drilled(at(rule), at(centre_x_mm), left, right, studs)
+    return pairs[0] if pairs else None
 
 
 def planned_pair(at: Ask) -> BracketPair | None:

@@ -150,8 +150,8 @@ _choice("up_from", "Marks up from", Hanging.up_from, UP, up_from)
 @WAY_FIGURES.other("lower_holes", "Lower holes", "", BY_WAY, Hanging.lower_holes)
 def has_lower(at: Ask) -> Display:
     """Whether there is a lower row."""
-    holes = at(lower_holes)
-    return Display(holes, text="yes" if holes else "no", how=f"{BY_WAY}; nothing entered")
+    has_row = at(lower_holes)
+    return Display(has_row, text="yes" if has_row else "no", how=f"{BY_WAY}; nothing entered")
 
 
 @WAY_FIGURES.length(
