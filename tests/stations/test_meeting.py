@@ -15,7 +15,7 @@ from gantline.stations import plan
 from gantline.stations.align.solve import free, hands
 from gantline.stations.common import standoff_mm
 from gantline.stations.frame.blank import work_area_mm
-from gantline.stations.wall import drilling
+from gantline.stations.wall import drilling, studs_behind
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
 from tests.conftest import demo_job
 from tests.made import changed, number, taken
@@ -153,3 +153,18 @@ def test_a_leaflets_number_counts_for_its_own_size_alone() -> None:
     assert not texts(plan(taken(made.ask.job, plan_there.changes)), "leaflet-height")
     rows = size_table(made.ask).rows
     assert not any("leaflet" in stop for row in rows if not row.chosen for stop in row.stops)
+
+
+def test_a_kits_own_spacing_off_the_studs_centers_leaves_its_screws_less_room() -> None:
+    """Studs at 1450 and 3050, brackets 1590 apart: 5 off each center, and 19 less 10 is what a 38 stud gives."""
+    made = small(
+        survey__build="studs",
+        survey__stud_width_mm=38,
+        wall__rule="fixed",
+        wall__spacing_mm=1590,
+        wall__side_play_mm=60,
+    )
+    assert [(place.side, place.room_mm) for place in made.ask(studs_behind)] == [
+        ("left", 4.0),
+        ("right", 4.0),
+    ]

@@ -5,9 +5,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from gantline.core.defaults import Default, SurveyDefaults, TripDefaults
+from gantline.core.defaults import Default, TripDefaults
 from gantline.core.trip import Array, Trip, move_of
 from gantline.core.units import off_text
+from gantline.core.wall.find import Kind, StudReading, noise_of
+from gantline.core.wall.found import spread_mm
 from gantline.job.edits import nudged
 from gantline.job.field import Field, declared
 from gantline.job.model import FIELDS, ITEMS
@@ -19,7 +21,6 @@ from gantline.stations.survey import room
 from gantline.stations.throw import pole_here
 from gantline.stations.wall import (
     StudBehind,
-    bracket_holds_mm,
     on_studs,
     pair,
     rows_mm,
@@ -112,13 +113,13 @@ def account(job_plan: JobPlan) -> Account:
     tolerances, moves = _on_rule(job_plan, known)
     if at(on_studs):
         moves[:, list(ENDS.values())] = 0.0
-        tolerances[list(ENDS.values())] = max(at(bracket_holds_mm), LEAST_MM)
     inner = [place for place in behind if place.side not in ENDS]
-    tolerances = np.concatenate([tolerances, np.full(len(inner), max(at(bracket_holds_mm), LEAST_MM))])
+    tolerances = np.pad(tolerances, (0, len(inner)))
     moves = np.pad(moves, ((0, len(behind)), (0, len(inner))))
     for number, place in enumerate(behind):
-        result = ENDS.get(place.side)
-        moves[len(known) + number, len(RESULTS) + inner.index(place) if result is None else result] = 1.0
+        result = ENDS[place.side] if place.side in ENDS else len(RESULTS) + inner.index(place)
+        moves[len(known) + number, result] = 1.0
+        tolerances[result] = max(place.room_mm, LEAST_MM)
     facts_known = (*known, *(_stud(job_plan, place) for place in behind))
     trip = Trip(
         moves=moves,
@@ -138,16 +139,15 @@ def _on_rule(job_plan: JobPlan, known: tuple[Fact, ...]) -> tuple[Array, Array]:
 
 
 def _stud(job_plan: JobPlan, place: StudBehind) -> Fact:
-    """The stud behind a hole as something to know: both of its edges read leave a root of two less than one."""
-    sensor = job_plan.ask.shop[SurveyDefaults.sensor_mm]
-    spread = place.stud.spread_mm
+    """The stud behind a hole as something to know; read as it is asked for, by both of its edges."""
+    both = [StudReading(place.stud.x_mm, Kind.EDGE)] * 2
     return Fact(
         field=None,
         pointer=READ_STUDS,
         label=f"The stud at {job_plan.ask.text(place.stud.x_mm)}",
         value=place.stud.x_mm,
-        spread=spread,
-        measured=min(spread, sensor / 2.0**0.5),
+        spread=place.stud.spread_mm,
+        measured=min(place.stud.spread_mm, spread_mm(both, noise_of(job_plan.ask.shop))),
     )
 
 
@@ -298,7 +298,7 @@ def _advice(known: tuple[Fact, ...], trip: Trip) -> str:
     if not chosen or _percent(then) == _percent(trip.chance()):
         return f"{_percent(trip.chance())} chance that one trip is enough."
     named = " and ".join(small(known[one].label) for one in chosen)
-    return f"{_percent(trip.chance())} chance that one trip is enough; {named} measured, {_percent(then)}."
+    return f"{_percent(trip.chance())} chance that one trip is enough. Measure {named}: {_percent(then)}."
 
 
 def _percent(share: float) -> str:

@@ -1,6 +1,6 @@
 """Sizes side by side."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from gantline.compare.verdict import Against, against
@@ -8,12 +8,13 @@ from gantline.core.light.luminance import contrast_band
 from gantline.core.units import pair_text
 from gantline.job.edits import nudged
 from gantline.job.field import field_of
-from gantline.job.model import Job
+from gantline.job.model import FIELDS, Job
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.size import LEADS, Size, SizeLead
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
+from gantline.plan.whole import small
 from gantline.stations.height import placement, rect_of_frame, rect_of_picture
 from gantline.stations.light.findings import missing
 from gantline.stations.light.solve import seen, state_names
@@ -103,18 +104,27 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
         advice=_advice(rows),
         common=common,
         unlit=_unlit(at),
-        leads=""
-        if lead is now
-        else f"Taking another size starts it from its diagonal, not from the {NAMES[now]}.",
+        leads=" ".join(_leads(now if lead is not now else None, dropped)),
     )
+
+
+def _leads(now: SizeLead | None, dropped: tuple[Change, ...]) -> Iterator[str]:
+    """What taking another size changes beside the size."""
+    if now is not None:
+        yield f"Taking another size starts it from its diagonal, not from the {NAMES[now]}."
+    if dropped:
+        labels = ", ".join(small(FIELDS[change.pointer].label) for change in dropped)
+        yield f"The kit's own numbers are for this size only, and another size clears them: {labels}."
 
 
 def _without_kit_numbers(job: Job) -> tuple[Job, tuple[Change, ...]]:
     """The job without what a leaflet says of its own size alone, and the changes that drop it."""
-    dropped = []
+    dropped: list[Change] = []
+    kit = job.frame.build == "kit"
     for named in KIT_NUMBERS:
         field = field_of(named)
-        if field.read(job) not in (None, "share"):
+        own = named is FrameBuild.mass_kg and not kit  # what was weighed of a frame of its own
+        if not own and field.read(job) not in (None, "share"):
             job = nudged(job, field.pointer, None)
             dropped.append(change(named, None))
     return job, tuple(dropped)

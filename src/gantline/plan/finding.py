@@ -145,7 +145,7 @@ def _believed(finding: Finding, said: Found, at: Ask, weighs: int) -> Finding:
     verb = "Measure" if fact.field.kind == "length" else "Enter"
     value = field_text(fact.field, fact.value, at.units)
     wait = " Do not drill until then." if finding.hurts else ""
-    text = f"{finding.text} {verb} the {label} first: {value} is assumed.{wait}"
+    text = f"{finding.text} {verb} the {label} first: it is only assumed, {value}.{wait}"
     return replace(finding, severity="check", text=text, doubt=fact.pointer)
 
 

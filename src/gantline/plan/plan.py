@@ -6,7 +6,7 @@ from functools import cached_property
 from typing import Any
 
 from gantline.core.budget import PLAN_STEPS, TooMuchWork, budget
-from gantline.core.defaults import PLAIN_SHOP, Default, Shop
+from gantline.core.defaults import PLAIN_SHOP, Default, Shop, TripDefaults
 from gantline.core.units import length_text
 from gantline.job.ends import strays
 from gantline.job.field import Field, field_of
@@ -26,7 +26,6 @@ from gantline.plan.working import WorkingDraft
 
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 MEASURE = "measure"
-MOVED_MM = 1.0  # less is within what a tape reads
 READY = "Ready to mark and drill"
 HOW_KNOWN = field_of(Job.known).bit | field_of(Job.sources).bit
 
@@ -315,32 +314,37 @@ def _to_measure(job_plan: JobPlan) -> tuple[ToMeasure, ...]:
         and fact.key in resting
         and fact.key in figures
         and figures[fact.key].known == "assumed"
-        and _binds(fact, [makes[key] for key in targets if fact.key in figures[key].rests_on], ask)
+        and ask(_binds, fact, tuple(makes[key] for key in targets if fact.key in figures[key].rests_on))
     )
 
 
-def _binds(field: Field, about: Sequence[Question], ask: Ask) -> bool:
-    """Whether the fact moves any of these figures within one of its spreads, or as another choice."""
-    given = field.read(ask.job)
+def _binds(at: Ask, field: Field, about: tuple[Question, ...]) -> bool:
+    """Whether the fact moves any of these figures within one of its spreads, or as another choice. A question: what it read is
+    kept, so that an edit of something else asks it no more."""
+    given = field.read(at.job)
     fact = AssumedFact(
-        field=field, pointer=field.pointer, value=field.standing(ask.shop) if given is None else given
+        field=field, pointer=field.pointer, value=field.standing(at.shop) if given is None else given
     )
     if fact.value is None:
         return True
-    now = [ask.answer(question).value for question in about]
-    return any(
-        _moved(old, there.answer(question).value)
-        for there in (ask.variant(field.pointer, value) for value in others(fact, (1.0, -1.0)))
-        for old, question in zip(now, about, strict=True)
-    )
+    now = [at(question) for question in about]
+    least = at.default(TripDefaults.tape_mm)
+    for value in others(fact, (1.0, -1.0)):
+        there = at.variant(field.pointer, value)
+        for old, question in zip(now, about, strict=True):
+            answer = there.answer(question)
+            at.reads |= answer.reads
+            if _moved(old, answer.value, least):
+                return True
+    return False
 
 
-def _moved(old: Display | None, new: Display | None) -> bool:
+def _moved(old: Display | None, new: Display | None, least_mm: float) -> bool:
     """Whether a figure is another one, by more than a tape's reading can be off."""
     if old is None or new is None:
         return old is not new
     if isinstance(old.value, float) and isinstance(new.value, float):
-        return abs(old.value - new.value) >= MOVED_MM
+        return abs(old.value - new.value) >= least_mm
     return old.value != new.value
 
 

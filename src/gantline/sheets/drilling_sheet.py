@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from gantline.core.wall.ways import KINDS
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
+from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
@@ -22,7 +23,6 @@ READ_BACK = (
     ("level_tolerance", "Left and right level"),
 )
 ROWS = ("upper", "lower")
-BESIDE_MM = 10.0  # to look for the stud where a screw does not bite
 LEVELED = (
     "Level from this one: mark the others of the row on its line, then read each against its own number."
 )
@@ -52,7 +52,7 @@ def drilling_sheet(ready: Ready) -> bytes:
         "fixing_name": at(bought_fixing),
         "torque": at.given(Hanging.torque) or "",
         "tools": at.given(FrameBuild.tools) or "",
-        "beside": at.text(at.up(BESIDE_MM)),
+        "beside": at.text(at.up(at.field(Survey.stud_width_mm) / 2.0)),
         "studs": at(on_studs),
         "proud": ready.made.text("proud"),
         "sold": ready.made.text("screw_sold"),

@@ -22,6 +22,9 @@ class SeatsDefaults:
     neck_top_deg = Default(
         35.0, "deg", 5.0, 60.0, "top of the picture above the eye line, at most", "comfort of the neck"
     )
+    neck_felt_mm = Default(
+        10.0, "mm", 0.0, 200.0, "a lower screen is felt in the neck from", "less nobody notices"
+    )
     neck_centre_deg = Default(
         15.0, "deg", 0.0, 45.0, "center of the picture above the eye line, at most", "guidance only"
     )

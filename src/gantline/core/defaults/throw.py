@@ -6,6 +6,22 @@ from gantline.core.defaults.default import Default
 class ThrowDefaults:
     """Projector body, mount, cable."""
 
+    offset_seen = Default(
+        0.002,
+        "share",
+        0.0,
+        0.05,
+        "a fixed offset differs from its data sheet",
+        "less than a tape shows on a picture",
+    )
+    offset_odd = Default(
+        0.05,
+        "share",
+        0.005,
+        0.5,
+        "a fixed offset is rather a slip of the tape",
+        "makers hold it within a few percent",
+    )
     throw_margin = Default(
         0.03, "share", 0.0, 0.2, "zoom range left unused at each end", "lens data are good to a few per cent"
     )

@@ -83,7 +83,7 @@ class WallDefaults:
         "screws of one bracket apart",
         "a plate's two holes",
         spread=12.0,
-        spread_source="plates from 60 to 100 mm",
+        spread_source="holes of a plate stand 25 to 75 mm apart",
     )
     proud_mm = Default(
         10.0, "mm", 0.0, 60.0, "screw heads out of the wall, where a bracket drops over them", "8 to 12 mm"

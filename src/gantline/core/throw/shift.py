@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 
-from gantline.core.errors import require_not_negative
+from gantline.core.errors import require_not_negative, require_positive
 from gantline.core.throw.window import PanelImage
 
 ROUNDING = 1e-12  # share; a need equal to the reach is inside in spite of binary rounding
@@ -123,6 +123,23 @@ def fixed_offset(near_edge_share: float, *, from_ceiling: bool) -> float:
     require_not_negative(near_edge_share=near_edge_share)
     center = 0.5 + near_edge_share
     return -center if from_ceiling else center
+
+
+def offset_seen(rise_mm: float, panel_height_mm: float, *, from_ceiling: bool) -> float | None:
+    """The same share as a picture on the wall shows it: its center over the lens axis by the height of the panel's image.
+
+    Args: rise_mm, from the lens axis up to the picture's center, negative below it.
+    Returns: None where the picture would reach past its own lens, which no body without shift does: one of the two was read
+        wrong.  Raises: OutOfRange unless the panel has a height.
+    """
+    require_positive(panel_height_mm=panel_height_mm)
+    share = rise_mm / panel_height_mm
+    return share if (-share if from_ceiling else share) >= 0.5 else None
+
+
+def near_edge_share(center_share: float) -> float:
+    """How far the near edge of the panel's image lies past the axis, a share of its height, from the place of its center."""
+    return abs(center_share) - 0.5
 
 
 def lens_region(

@@ -10,6 +10,11 @@ from gantline.core.wall.brackets import BracketPair, BracketRule, pair_of
 NEAREST_MM = 100.0  # two brackets nearer than this hold no frame
 
 
+def hole_name(key: str) -> str:
+    """A hole by its key: upper-left-s2 is the upper left, screw 2."""
+    return key.replace("-s", " screw ").replace("-", " ")
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class HoleFact:
     """A hole by its key [mm]: drilled there, or not possible there."""
@@ -28,6 +33,11 @@ class HoleFact:
     def side(self) -> str:
         """Left or right; a further screw of a bracket has its number behind it, and moves no bracket."""
         return self.key.partition("-")[2]
+
+    @property
+    def name(self) -> str:
+        """What it is called: upper left, upper left screw 2."""
+        return hole_name(self.key)
 
     @property
     def first(self) -> bool:

@@ -167,6 +167,16 @@ def spread_mm(hits: Sequence[StudReading], noise: Noise) -> float:
     return weight**-0.5 if weight else math.inf
 
 
+def unread_mm(lattice_mm: float, strays_mm: float) -> float:
+    """How far off a stud may be that no reading touched [mm]: as far as its lattice, and as framing strays from it."""
+    return math.hypot(lattice_mm, strays_mm)
+
+
+def unseen_mm(spacing_mm: float) -> float:
+    """How far off a lattice may stand that nobody looked for [mm]: anywhere in one spacing, alike everywhere."""
+    return spacing_mm / math.sqrt(12.0)
+
+
 def _agrees(stud_reading: StudReading, x: float, half: float, noise: Noise) -> bool:
     """Whether a reading is of the stud at x."""
     off = abs(stud_reading.x_mm - x)

@@ -41,3 +41,11 @@ class StudLattice:
     def off_mm(self, x_mm: float) -> float:
         """From the nearest stud of the lattice to x, + to the right [mm]."""
         return (x_mm - self.known_mm + self.spacing_mm / 2.0) % self.spacing_mm - self.spacing_mm / 2.0
+
+
+def off_center_mm(stud_mm: float, edge_mm: float) -> float:
+    """How far off a stud's center a screw may stand and keep its distance from the edge [mm]; 0 where a stud is too narrow.
+
+    Args: stud, the face width; edge, the least distance of a screw's center from the edge.
+    """
+    return max(0.0, stud_mm / 2.0 - edge_mm)

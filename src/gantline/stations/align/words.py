@@ -16,8 +16,9 @@ def turns(count: float) -> str:
 
 
 def length(at: Ask, far_mm: float) -> str:
-    """A small push, in the job's units."""
-    return at.fine(far_mm)
+    """A small push, in the job's units; less than a tape shows is a hair."""
+    far = at.fine(far_mm)
+    return f"a hair ({far})" if far.startswith("under") else far
 
 
 def said(at: Ask, move: Move) -> str:
@@ -39,7 +40,7 @@ def said(at: Ask, move: Move) -> str:
             where = " at its plate" if at(hung) else ""
             return f"Right side of the body {far} {'up' if plus else 'down'}{where}"
         case "ratio":
-            wide = at.fine(abs(move.amount) * at(projected).width_mm)
+            wide = length(at, abs(move.amount) * at(projected).width_mm)
             return f"Zoom until the picture is {wide} {'wider' if plus else 'narrower'}"
         case "shift_h":
             return _shift(at, move.amount, "right" if plus else "left")
@@ -56,7 +57,7 @@ def said(at: Ask, move: Move) -> str:
 def _shift(at: Ask, amount: float, side: str) -> str:
     """By its knob where somebody counted its turns, else by how far the picture moves on the screen."""
     turn, panel = at.given(Aligned.shift_turn), at(projected)
-    far = at.fine(abs(amount) * (panel.width_mm if side in ("left", "right") else panel.height_mm))
+    far = length(at, abs(amount) * (panel.width_mm if side in ("left", "right") else panel.height_mm))
     if turn:
         return f"Lens shift {side}, {turns(round(abs(amount) / turn * 8.0) / 8.0)} of its knob: the picture moves {far}"
     return f"Lens shift {side} until the picture has moved {far}"

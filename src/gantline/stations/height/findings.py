@@ -35,7 +35,6 @@ BY_HAND = {
 }
 
 
-EASIER_MM = 10.0  # less is not felt in a neck
 ASKED = {
     WishKind.EYE_LINE: "an eye line at",
     WishKind.FRAME_TOP: "the frame top at",
@@ -101,13 +100,13 @@ def comfort(at: Ask) -> Iterator[Finding]:
     """The center of the picture over the eye line: guidance, warns and does not bind."""
     hung, degrees = at(placement), at.default(SeatsDefaults.neck_centre_deg)
     highest = centre_guidance_mm(hung.place.screen, at(asked).eyes, degrees)
-    if highest is None or hung.top_mm <= highest + EASIER_MM:
+    if highest is None or hung.top_mm <= highest + at.default(SeatsDefaults.neck_felt_mm):
         return
     over_mm = hung.top_mm - highest
     least = at(low_limit)
     free_mm = max(0.0, hung.top_mm - least.y_top_mm) if hung.possible else 0.0
     said = f"The picture's center is more than {degrees:g}° above the eye line of a seat."
-    if free_mm < EASIER_MM:
+    if free_mm < at.default(SeatsDefaults.neck_felt_mm):
         said += f" It cannot hang lower: the {least.name} holds it." if hung.possible else ""
     else:
         said += f" Lowering the screen {at.text(at.down(min(over_mm, free_mm)))} is easier on the neck."

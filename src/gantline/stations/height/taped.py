@@ -5,7 +5,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.hang.picture import Pictured, pictured
 from gantline.core.height.bounds import LensReach
 from gantline.core.size.picture import with_overspill
-from gantline.core.throw.shift import ReachShape, ShiftReach, fixed_offset
+from gantline.core.throw.shift import ReachShape, ShiftReach, fixed_offset, near_edge_share, offset_seen
 from gantline.core.throw.window import panel_image
 from gantline.job.model.align import Hung
 from gantline.job.model.throw import ProjectorPlace as P
@@ -61,15 +61,13 @@ def taped_offset(at: Ask) -> float | None:
     if picture is None or lens is None or at.field(P.has_shift):
         return None
     panel = panel_image(with_overspill(at(screen).picture, at(overspill_mm)), at(panel_aspect))
-    share = (picture.center_mm[1] - lens) / panel.height_mm
-    # no body without shift throws its picture past its own lens: there the lens was read wrong
-    return share if (-share if at(hung) else share) >= 0.5 else None
+    return offset_seen(picture.center_mm[1] - lens, panel.height_mm, from_ceiling=at(hung))
 
 
 def offset_share(at: Ask) -> float:
     """How far the near edge of the panel's image lies past the lens axis, a share of its height, by picture or by sheet."""
     measured = at(taped_offset)
-    return at.field(P.offset) if measured is None else abs(measured) - 0.5
+    return at.field(P.offset) if measured is None else near_edge_share(measured)
 
 
 def shift_reach(at: Ask) -> tuple[ShiftReach, float]:

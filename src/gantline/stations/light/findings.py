@@ -28,7 +28,6 @@ from gantline.stations.survey import main_seat, seats
 from gantline.stations.throw import lens_place
 
 DARK_LUX = 5.0  # darker than this a bright picture strains the eyes
-EVENING_LUX = 60.0  # lamps are lit; brighter than this nothing strains them
 HALF = 0.5  # of the light straight on, where the cone of a fabric ends
 SEES_HALF = 90.0  # a constant gain has no half-gain angle
 
@@ -114,7 +113,7 @@ def bright(at: Ask) -> Iterator[Finding]:
     most = float(light.luminance[:, 0].max())
     limits = (
         (DARK_LUX, at.default(LightDefaults.too_bright_cd_m2)),
-        (EVENING_LUX, at.default(LightDefaults.too_bright_lamp_cd_m2)),
+        (at.default(LightDefaults.lux_curtained), at.default(LightDefaults.too_bright_lamp_cd_m2)),
     )
     for state in sorted(at(states), key=lambda state: state.lux):
         limit = next((limit for lux, limit in limits if state.lux < lux), None)

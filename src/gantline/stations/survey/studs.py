@@ -1,7 +1,5 @@
 """The studs: as typed, or fitted to readings, with what was set by hand."""
 
-import math
-
 from gantline.core.defaults import SurveyDefaults
 from gantline.core.wall.find import (
     NOISE_DEFAULTS,
@@ -13,7 +11,7 @@ from gantline.core.wall.find import (
     fit_studs,
     noise_of,
 )
-from gantline.core.wall.found import Studs, contradictions, spread_mm, studs_on_wall
+from gantline.core.wall.found import Studs, contradictions, spread_mm, studs_on_wall, unread_mm, unseen_mm
 from gantline.core.wall.studs import StudLattice
 from gantline.job.field import field_of
 from gantline.job.model.survey import StudMark, Survey
@@ -131,14 +129,14 @@ def build_given(at: Ask) -> str | None:
 
 
 def lattice_off_mm(at: Ask) -> float:
-    """How far off the whole lattice may stand [mm]: as its readings scatter, a typed stud as a magnet's reading, a quarter of a
-    spacing and more where nobody looked."""
+    """How far off the whole lattice may stand [mm]: as its readings scatter, a typed stud as a magnet's reading, anywhere
+    in its spacing where nobody looked."""
     read, fitted = at(fitted_readings), at(stud_fit)
     if fitted is not None and fitted.decided:
         return spread_mm([reading for reading in read if reading.kind is not Kind.NOTHING], at(stud_noise))
     if at(studs_known):
         return noise_of(at.shop).magnet_mm
-    return at(base_lattice).spacing_mm / math.sqrt(12.0)
+    return unseen_mm(at(base_lattice).spacing_mm)
 
 
 def found_by_hand(at: Ask) -> tuple[StudReading, ...]:
@@ -157,7 +155,7 @@ def lattice(at: Ask) -> Studs | None:
         at(base_lattice),
         (*read, *at(found_by_hand)),
         noise=at(stud_noise) if read else noise_of(at.shop),
-        unread_mm=math.hypot(at(lattice_off_mm), at.shop[SurveyDefaults.stud_strays_mm]),
+        unread_mm=unread_mm(at(lattice_off_mm), at.default(SurveyDefaults.stud_strays_mm)),
         openings=at(openings),
         by_hand=tuple((mark.x_mm, at.of(mark, StudMark.there)) for mark in at.things(Survey.stud_marks)),
     )

@@ -1,5 +1,6 @@
 """The tension as one value."""
 
+from gantline.core.defaults import FrameDefaults
 from gantline.core.tension.holds import Hold
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
@@ -24,14 +25,14 @@ STAPLES = (
     "Eye and ear protection. Legs at least {} shorter than the board is thick; never a staple in the viewable area, none on a "
     "plate or a screw of the frame: staple beside it."
 )
-SHORTER_MM = 3.0  # a staple's legs than the board
 
 
 def cautions(at: Ask) -> tuple[Caution, ...]:
     """The fabric always; springs and staples where they are used."""
     held = at(hold)
     if held == Hold.STAPLE:
-        return (FABRIC, Caution(key="staples", name="Stapler", text=STAPLES.format(at.text(SHORTER_MM))))
+        shorter = at.text(at.default(FrameDefaults.fastener_clear_mm))
+        return (FABRIC, Caution(key="staples", name="Stapler", text=STAPLES.format(shorter)))
     return (FABRIC, SPRINGS) if held == Hold.SPRING else (FABRIC,)
 
 

@@ -9,7 +9,7 @@ from gantline.core.height.bounds import bounds
 from gantline.core.height.place import WishKind
 from gantline.core.height.solve import solve_height
 from gantline.core.throw.keystone import tilt_needed
-from gantline.core.throw.shift import ShiftNeed, shift_need
+from gantline.core.throw.shift import ShiftNeed, near_edge_share, shift_need
 from gantline.core.throw.sizes import filled_diagonal_mm
 from gantline.core.throw.window import Lens
 from gantline.job.field import field_of
@@ -48,10 +48,6 @@ from gantline.stations.throw.turned import Setting, price_of_tilt, setting, turn
 OTHER_PROJECTOR = Cure(text="Choose another projector (table below)")
 SIZE, HEIGHT = "/size", "/height"  # whatever the screen's size and place rest on there
 OFF_THE_SCREEN = (HEIGHT, SIZE)
-OFFSET_SEEN, OFFSET_ODD = (
-    0.002,
-    0.05,
-)  # shares of the picture: what is worth a word, and what is rather a slip
 STEEPEST_DEG = 30.0  # the most a job may hold
 
 
@@ -212,10 +208,10 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
 def real_offset(at: Ask) -> Iterator[Finding]:
     """A fixed offset that the taped picture shows to be another than the data sheet's."""
     measured, sheet = at(taped_offset), at(sheet_offset)
-    if measured is None or abs(measured - sheet) < OFFSET_SEEN:
+    if measured is None or abs(measured - sheet) < at.default(ThrowDefaults.offset_seen):
         return
-    far = abs(measured - sheet) > OFFSET_ODD
-    own, said = (f"{100.0 * (abs(center) - 0.5):.1f} %" for center in (measured, sheet))
+    far = abs(measured - sheet) > at.default(ThrowDefaults.offset_odd)
+    own, said = (f"{100.0 * near_edge_share(center):.1f} %" for center in (measured, sheet))
     again = " That is far off: read the lens height and the picture's corners once more." if far else ""
     yield Finding(
         code=Code.REAL_OFFSET,

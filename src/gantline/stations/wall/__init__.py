@@ -1,6 +1,6 @@
 """Wall: brackets, holes and the marks that find them. What other stations ask of it."""
 
-from gantline.stations.wall.behind import StudBehind, bracket_holds_mm, studs_behind
+from gantline.stations.wall.behind import StudBehind, studs_behind
 from gantline.stations.wall.cleat_line import cleat_edge
 from gantline.stations.wall.flat import flat
 from gantline.stations.wall.loads import bought_fixing, by_inches, fixing, fixing_name, fixings_top
@@ -12,7 +12,6 @@ __all__ = [
     "Drilling",
     "StudBehind",
     "bought_fixing",
-    "bracket_holds_mm",
     "by_inches",
     "cleat_edge",
     "drilling",

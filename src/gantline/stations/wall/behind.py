@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.wall.found import Stud
+from gantline.core.wall.studs import off_center_mm
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.stations.survey import lattice
@@ -15,10 +16,12 @@ from gantline.stations.wall.way import on_studs
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StudBehind:
-    """The stud behind the holes of one place along the wall: their side, and the stud."""
+    """The stud behind the holes of one place along the wall: their side, the stud, and how far off it may turn out to be with
+    every screw of the place still in the wood [mm]."""
 
     side: str
     stud: Stud
+    room_mm: float
 
 
 def studs_behind(at: Ask) -> tuple[StudBehind, ...]:
@@ -26,12 +29,18 @@ def studs_behind(at: Ask) -> tuple[StudBehind, ...]:
     there, studs = at(drilling), at(lattice)
     if there is None or studs is None or not at(on_studs):
         return ()
-    done = {hole.key for hole in at(facts) if hole.drilled}
+    done = {fact.key for fact in at(facts) if fact.drilled}
+    holds, aside = at(stud_holds_mm), at(first_screw_off_mm)
     behind: dict[str, StudBehind] = {}
     for hole in there.holes:
-        stud = studs.behind(hole.x_mm)
-        if stud is not None and hole.key not in done:
-            behind.setdefault(hole.side, StudBehind(side=hole.side, stud=stud))
+        if hole.screw > 1 or hole.key in done:
+            continue
+        middle = hole.x_mm - aside if hole.row == "upper" else hole.x_mm
+        stud = studs.behind(middle)
+        if stud is not None and hole.side not in behind:
+            # a kit's own spacing may stand off the center, and screws side by side reach out from it
+            room = max(0.0, holds - abs(middle - stud.x_mm) - abs(aside))
+            behind[hole.side] = StudBehind(side=hole.side, stud=stud, room_mm=room)
     return tuple(behind.values())
 
 
@@ -42,9 +51,4 @@ def unread(at: Ask) -> tuple[StudBehind, ...]:
 
 def stud_holds_mm(at: Ask) -> float:
     """How far off its stud's center a screw still keeps its distance from the edge [mm]."""
-    return max(0.0, at.field(Survey.stud_width_mm) / 2.0 - at.default(WallDefaults.stud_edge_mm))
-
-
-def bracket_holds_mm(at: Ask) -> float:
-    """How far off the stud's center a bracket may stand with all of its screws in the wood [mm]."""
-    return max(0.0, at(stud_holds_mm) - abs(at(first_screw_off_mm)))
+    return off_center_mm(at.field(Survey.stud_width_mm), at.default(WallDefaults.stud_edge_mm))

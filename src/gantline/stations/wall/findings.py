@@ -121,7 +121,7 @@ def unread_studs(at: Ask) -> Iterator[Finding]:
     if not places:
         return  # where nobody looked at all, the survey asks for the studs themselves
     where = sorted({place.stud.x_mm for place in places})
-    listed = " and ".join(at.text(x) for x in where)
+    listed = " and ".join(filter(None, (", ".join(map(at.text, where[:-1])), at.text(where[-1]))))
     text = (
         f"Nobody has read the stud at {listed}, and a hole goes there."
         if len(where) == 1

@@ -61,7 +61,7 @@ def refused(at: Ask, face: FaceName) -> Iterator[Mark]:
                 role="hole-refused",
                 layer="wall",
                 at=(one.x_mm, one.y_mm),
-                name=f"{one.key.replace('-s', ' screw ').replace('-', ' ')} hole, not possible here",
+                name=f"{one.name} hole, not possible here",
             )
 
 

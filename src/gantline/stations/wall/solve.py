@@ -29,6 +29,7 @@ from gantline.core.wall.marks import (
     holes,
     mark,
 )
+from gantline.core.wall.studs import off_center_mm
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
@@ -86,7 +87,7 @@ def rule(at: Ask) -> BracketRule:
         centre_share=at.default(WallDefaults.centre_share),
         inset_mm=at.default(WallDefaults.rail_inset_mm),
         kept=at(fixed),
-        off_stud_mm=max(0.0, at.field(Survey.stud_width_mm) / 2.0 - at.default(WallDefaults.stud_edge_mm))
+        off_stud_mm=off_center_mm(at.field(Survey.stud_width_mm), at.default(WallDefaults.stud_edge_mm))
         if at(fixed)
         else 0.0,
     )

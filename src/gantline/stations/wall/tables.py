@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from gantline.core.defaults import SizeDefaults
 from gantline.core.units import read_tape
+from gantline.core.wall.facts import hole_name
 from gantline.core.wall.flat import THIN_MM, Flatness
 from gantline.core.wall.marks import HoleMark, ScrewLay
 from gantline.drawing.tape import TapeWindow, window
@@ -204,7 +205,7 @@ def marks(at: Ask) -> MarkTable | None:
         FactRow(
             id=fact.id,
             hole=fact.hole,
-            name=fact.hole.replace("-s", " screw ").replace("-", " "),
+            name=hole_name(fact.hole),
             drilled=fact.state == "drilled",
             across=at.text(fact.x_mm),
             up=at.text(fact.y_mm),

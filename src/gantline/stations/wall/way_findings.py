@@ -90,7 +90,7 @@ def leaflet(at: Ask) -> Iterator[Finding]:
         f"{'higher' if off > 0.0 else 'lower'} than planned. Read the drop on the bracket, or plan the frame where the leaflet "
         "wants it; the marks go by the plan."
     )
-    top = at(placement).top_mm + off
+    top = at.near(at(placement).top_mm + off)
     fix = (
         cure(
             f"Plan the frame where the leaflet's holes put it, its top at {at.text(top)}",
