@@ -193,7 +193,7 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
         luminance="" if light is None else f"{luminance:.0f}",
         contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
         bands=tuple(contrast_band(each) for each in contrasts),
-        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f} arcmin",
+        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}",
         noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
         price="" if about.price is None else f"{about.price:,.0f}",
         sizes=_sizes(one),

@@ -172,7 +172,7 @@ def _row(
         chosen=chosen,
         angles=_angles(at(sights)),
         necks="" if mine is None else f"{mine.top_deg:.0f}° · {mine.centre_deg:.0f}°".replace("-", "−"),
-        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f} arcmin",
+        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}",
         luminance="" if light is None else f"{luminance:.0f}",
         contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
         bands=tuple(contrast_band(one) for one in contrasts),

@@ -1,4 +1,5 @@
 import type { Plan } from '../../api/client'
+import { Rich } from '../../parts/Num'
 
 /** The order of going on: who does what, one act each. */
 export const Acts = ({ plan }: { plan: Plan }) => {
@@ -11,7 +12,9 @@ export const Acts = ({ plan }: { plan: Plan }) => {
         {table.acts.map((act, at) => (
           <li key={act} className="flex gap-2 text-body leading-snug">
             <span className="font-semibold text-brass">{at + 1}</span>
-            <span>{act}.</span>
+            <span>
+              <Rich text={`${act}.`} />
+            </span>
           </li>
         ))}
       </ol>

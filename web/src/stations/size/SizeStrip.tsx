@@ -60,7 +60,7 @@ export const SizeStrip = ({ job }: { job: JobOut }) => {
           head('diagonal', 'Diagonal'),
           two('Viewing angle', 'near · main · far'),
           two('Neck angle', 'top · center'),
-          'Pixel',
+          two('Pixel', 'arcmin'),
           head('luminance', 'cd/m²'),
           ...table.data.states.map((state) => (
             <span key={state} className="block max-w-16">

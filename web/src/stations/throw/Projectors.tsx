@@ -35,7 +35,7 @@ export const Projectors = ({ job }: { job: JobOut }) => {
         'From here',
         <span key="light">
           {head('luminance', 'cd/m²')}
-          <span className="block">pixel</span>
+          <span className="block">pixel, arcmin</span>
         </span>,
         <span key="contrast">
           Contrast

@@ -19,7 +19,7 @@ const row = (name: string, more: object) => ({
   luminance: '80',
   contrasts: ['300', '8'],
   bands: [],
-  pixels: '0.8\u2032',
+  pixels: '0.8',
   noise: '24 dB',
   price: '900',
   sizes: '2000 mm to 3000 mm',

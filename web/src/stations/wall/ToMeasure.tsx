@@ -10,7 +10,12 @@ export const ToMeasure = ({ plan }: { plan: Plan }) => {
   const rows = plan.to_measure
     .map((one) => ({ ...one, effect: known.get(one.pointer)?.effect ?? one.effect, at: known.get(one.pointer)?.at ?? 0 }))
     .sort((a, b) => a.at - b.at)
-  if (rows.length === 0) return payoff?.advice ? <p className="mb-2 text-quiet text-small">{payoff.advice}</p> : null
+  if (rows.length === 0)
+    return payoff?.advice ? (
+      <p className="mb-2 text-quiet text-small">
+        <Rich text={payoff.advice} />
+      </p>
+    ) : null
   return (
     <section className="mb-2 border-brass border-l-[6px] bg-lift px-3 py-2" aria-label="Measure before you drill">
       <h3 className="font-bold">Measure before you drill</h3>
@@ -26,7 +31,11 @@ export const ToMeasure = ({ plan }: { plan: Plan }) => {
                 <Rich text={one.effect} />
               </span>
             </span>
-            <Num text={one.text} className="text-body" />
+            {/\d/.test(one.text) ? (
+              <Num text={one.text} className="text-body" />
+            ) : (
+              <span className="max-w-[45%] text-right font-semibold text-small leading-tight">{one.text}</span>
+            )}
           </li>
         ))}
       </ul>
