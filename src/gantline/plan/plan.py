@@ -10,7 +10,7 @@ from gantline.core.defaults import PLAIN_SHOP, Default, Shop, TripDefaults
 from gantline.core.units import length_text
 from gantline.job.ends import strays
 from gantline.job.field import Field, field_of
-from gantline.job.model import Job
+from gantline.job.model import FIELDS, Job
 from gantline.plan.ask import PLAIN, Answer, Ask
 from gantline.plan.assumed import AssumedFact, others
 from gantline.plan.cures import Key, key_of, stops_of, tried
@@ -351,8 +351,10 @@ def _moved(old: Display | None, new: Display | None, least_mm: float) -> bool:
 def _measure(stations: Sequence[Station], to_measure: ToMeasure) -> PlanFinding:
     station = next(each.key for each in stations if any(f.pointer == to_measure.pointer for f in each.fields))
     effect = f"{to_measure.effect[0].upper()}{to_measure.effect[1:]}"
-    said = effect if " must " in effect else f"It moves {to_measure.effect}"
-    text = f"Measure before you drill: {small(to_measure.label)} is assumed to be {to_measure.text}. {said}."
+    length = FIELDS[to_measure.pointer].kind == "length"
+    said = effect if " must " in effect else f"It {'moves' if length else 'decides'} {to_measure.effect}"
+    verb = "Measure" if length else "Settle"
+    text = f"{verb} before you drill: {small(to_measure.label)} is assumed to be {to_measure.text}. {said}."
     return PlanFinding(
         code=MEASURE,
         subject=to_measure.pointer,
@@ -387,7 +389,8 @@ def _next(job_plan: JobPlan) -> str:
     if findings and findings[0].severity == "stop":
         return findings[0].text
     if to_measure:
-        return f"Measure the {small(to_measure[0].label)}"
+        verb = "Measure" if FIELDS[to_measure[0].pointer].kind == "length" else "Settle"
+        return f"{verb} the {small(to_measure[0].label)}"
     holes = [station.drilled for station in job_plan.stations if station.drilled is not None]
     first = (
         *leading(job_plan.stations, job_plan.ask, findings, holes),
