@@ -157,16 +157,16 @@ class WallDefaults:
         "N",
         10.0,
         5000.0,
-        "shear on a wood screw in a backer of 18 mm plywood",
-        "cautious; half a stud's depth holds",
+        "shear on a wood screw in a plywood backer",
+        "cautious, for plywood of half a stud’s depth",
     )
     backer_pull_n = Default(
         200.0,
         "N",
         10.0,
         5000.0,
-        "pull-out of a wood screw in a backer of 18 mm plywood",
-        "cautious; half a stud's depth holds",
+        "pull-out of a wood screw in a plywood backer",
+        "cautious, for plywood of half a stud’s depth",
     )
     backer_mm = Default(
         18.0,
