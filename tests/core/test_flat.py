@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.wall.flat import Flatness, shim_pack, shims_mm, wind_mm
+from gantline.core.wall.flat import Flatness, pads_mm, shim_pack, shims_mm, turns_out, wind_mm
 from gantline.core.wall.flat import flatness as flatness_of
 
 PLACE_MM = 20.0
@@ -28,6 +28,11 @@ def test_a_wall_that_leans_two_millimeters_a_meter_and_bulges_in_the_middle() ->
     assert parallel == pytest.approx((0, 0, 0, 0), abs=1e-6)
     plumb = shims_mm(found, corners, parallel=False)  # upper right stands farthest into the room
     assert plumb == pytest.approx((6.6, 3.6, 3.0, 0.0), abs=1e-6)
+    pads = pads_mm(found, corners[2:], corners[:2], standoff_mm=18.0, parallel=False)
+    assert pads == pytest.approx(
+        (24.6, 21.6), abs=1e-6
+    )  # the frame's bottom hangs away from a wall whose top leans in
+    assert turns_out(24.6, 1.25) == 19.75  # 19.68, to a quarter
     assert shim_pack(plumb, (5.0, 3.0, 2.0, 1.0)) == {5.0: 1, 3.0: 2, 2.0: 1, 1.0: 1}
 
 

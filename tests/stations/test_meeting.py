@@ -1,6 +1,7 @@
 """Where two stations meet: numbers worked by hand on small jobs, each of them once wrong."""
 
 import math
+import re
 from typing import Any
 
 import pytest
@@ -15,6 +16,7 @@ from gantline.stations import plan
 from gantline.stations.align.solve import free, hands
 from gantline.stations.common import standoff_mm
 from gantline.stations.frame.blank import work_area_mm
+from gantline.stations.height import fixed_throw_mm
 from gantline.stations.wall import drilling, studs_behind
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
 from tests.conftest import demo_job
@@ -46,6 +48,47 @@ def test_a_screw_counts_what_it_passes_and_a_cleat_is_the_standoff() -> None:
     assert small(wall__way="ledger").ask(least_mm) == 90.5
     backer = small(wall__fix_to="backer", wall__backer_mm=18)
     assert (backer.ask(least_mm), backer.ask(longest_mm)) == (21, 33.5)
+
+
+def test_a_cleat_goes_whole_on_every_sheet_and_one_that_is_up_is_believed() -> None:
+    # studs at 250 + 400 n; a frame 2320 wide about 2250: five from 1450 to 3050, 50 past the outer two
+    blocks: dict[str, Any] = {
+        "wall__way": "cleat",
+        "wall__cleat_piece": "blocks",
+        "wall__cleat_block_mm": 300,
+    }
+    made = small(**blocks, wall__bottom="cleat")
+    left, right = number(made, "cleat_left"), number(made, "cleat_right")
+    end = 2250 - number(made, "overall_width") / 2
+    assert [int(each) for each in re.findall(r"\d+", made.text("frame_piece"))] == pytest.approx(
+        [left - end, left - end + 300, right - end - 300, right - end]
+    )
+    assert (
+        number(made, "low_cleat") == number(made, "overall_height") - 2 * 62
+    )  # as far from the bottom as from the top
+    assert texts(small(**blocks | {"wall__cleat_block_mm": 900}), "cleat-blocks")
+    up: dict[str, Any] = {
+        "survey__build": "studs",
+        "wall__cleat_point_mm": 62,
+        "wall__cleat_board_mm": 18,
+        "wall__way": "cleat",
+        "wall__cleat_up_edge_mm": 1900,
+        "wall__cleat_up_left_mm": 1400,
+        "wall__cleat_up_right_mm": 2700,
+    }
+    hung = small(**up)
+    there = hung.ask(drilling)
+    assert there and [(hole.x_mm, hole.y_mm) for hole in there.holes if hole.side in ("left", "right")] == [
+        (1450, 1865), (2650, 1865)
+    ]  # fmt: skip
+    told = texts(hung, "cleat-up")
+    top = 1900 - 18 + 62  # the long point sits a board below the front edge, the frame's top 62 above it
+    assert f"Plan the frame's top at {top}\u00a0mm" in told[0]
+    moved = plan(taken(hung.ask.job, next(f for f in hung.findings if f.code == "cleat-up").cures[0].changes))
+    assert not texts(moved, "cleat-up")
+    far_off = small(**up | {"wall__cleat_up_left_mm": 300, "wall__cleat_up_right_mm": 1500})
+    assert any("frame slides on it" in text for text in texts(far_off, "cleat-up"))
+    assert "crosses one stud" in " ".join(texts(small(**up | {"wall__cleat_up_left_mm": 2300}), "cleat-up"))
 
 
 def test_diagonals_are_judged_as_a_tape_shows_them_and_the_side_that_is_off_is_named() -> None:
@@ -89,6 +132,8 @@ def test_a_bracket_with_two_screws_has_two_marks_and_its_loads_are_of_one_screw(
         "wall__screws_apart_mm": 40,
         "frame__mass_kg": 20,
         "survey__build": "studs",
+        "wall__cleat_point_mm": 62,
+        "wall__cleat_board_mm": 18,
     }
     single = small(frame__mass_kg=20, survey__build="studs")
     for lay, (across, up), share in (("over", (0, -40), 0.5), ("keyhole", (0, -40), 1.0)):
@@ -135,6 +180,29 @@ def test_the_frame_goes_where_the_picture_was_taped_and_the_difference_is_the_bo
     (said,) = texts(made, "real-offset")
     assert f"{100 * (31.4375 / 49.5703 - 0.5):.1f} %" in said
     assert not texts(made, "cabinet-height")
+
+
+def test_a_lens_without_zoom_is_believed_by_its_taped_picture_and_needs_one_ratio() -> None:
+    """2200 wide on the sheet's 0.25 is 550 to the pupil; taped 2244 wide from there it is 0.2451, and 2200 want 539.2."""
+    taped = {
+        "id": "p", "tl_x_mm": 1128, "tl_y_mm": 2100, "tr_x_mm": 3372, "tr_y_mm": 2100, "br_x_mm": 3372, "br_y_mm": 862.5,
+        "bl_x_mm": 1128, "bl_y_mm": 862.5,
+    }  # fmt: skip
+    lens: dict[str, Any] = {
+        "throw__ratio_low": 0.25,
+        "throw__mount": "cabinet",
+        "throw__lens_from_wall_mm": 550,
+    }
+    made = small(**lens, hang__first="picture", hang__picture=[taped])
+    assert made.ask(fixed_throw_mm) == pytest.approx(550 / 2244 * 2200)
+    assert texts(made, "real-ratio")[0].startswith(
+        "The taped picture shows a throw ratio of 0.245, the data sheet says 0.250"
+    )
+    assert (
+        small(**lens).ask(fixed_throw_mm) == small(**lens, throw__ratio_high=0.25).ask(fixed_throw_mm) == 550
+    )
+    misread = small(**lens | {"throw__lens_from_wall_mm": 650}, hang__first="picture", hang__picture=[taped])
+    assert "measure the distance to the lens" in texts(misread, "real-ratio")[0]
 
 
 def test_a_leaflets_number_counts_for_its_own_size_alone() -> None:

@@ -17,13 +17,14 @@ from gantline.job.model.frame import Blank, BoxPart, FrameBuild, Materials, OwnM
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.common import standoff_mm, way
+from gantline.stations.common import way
 from gantline.stations.frame import blank, joints, pocket_screw, roll_cut, timber
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
 from gantline.stations.wall import bought_fixing, by_inches, drilling, fixings_top
 from gantline.stations.wall.flat import pack
-from gantline.stations.wall.way import bottom, cleat_place, hang_parts
+from gantline.stations.wall.pads import pads
+from gantline.stations.wall.way import bottom, cleat_place, cleat_stands, hang_parts
 
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
@@ -265,19 +266,26 @@ def _hang(at: Ask) -> Iterator[Need]:
         yield _hangs_by(at)
     lower = sum(1 for hole in found.holes if hole.row == "lower")
     screws = at.field(Hanging.screws) or at(bought_fixing)
-    yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
+    if not at(cleat_stands):
+        yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
     for thick, count in at(pack).items():
         yield Need(
             key=f"wall-shims-{thick:g}", name=f"shims, {at.text(thick)}", amount=count, pack=10, why="hanging"
         )
-    if at(bottom) in ("pads", "strips"):
-        what = (
-            "pads for the bottom corners"
-            if at(bottom) == "pads"
-            else "hook-and-loop strips for the bottom corners"
-        )
-        name = f"{what}, {at.text(at(standoff_mm))} thick"
-        yield Need(key="wall-pads", name=name, amount=2, pack=2, why="hanging")
+    behind = at(pads)
+    if behind is not None:
+        sizes = dict.fromkeys((at.text(behind.left_mm), at.text(behind.right_mm)))
+        name = f"{BEHIND[at(bottom)]}, {' and '.join(sizes)} thick"
+        pair = at(bottom) != "cleat"
+        yield Need(key="wall-pads", name=name, amount=2 if pair else 1, pack=2 if pair else 1, why="hanging")
+
+
+BEHIND = {
+    "pads": "pads for the bottom corners",
+    "strips": "hook-and-loop strips for the bottom corners",
+    "screws": "adjustable standoffs for the bottom corners",
+    "cleat": "beveled cleat for the bottom, both pieces",
+}
 
 
 def _hangs_by(at: Ask) -> Need:
@@ -286,6 +294,13 @@ def _hangs_by(at: Ask) -> Need:
     place = at(cleat_place) if one is Way.CLEAT else None
     if place is not None:
         wide, name = place.right_mm - place.left_mm, own or "beveled cleat, both pieces"
+        if at(cleat_stands):
+            return Need(
+                key="brackets",
+                name=f"{own or 'beveled cleat'}, frame piece, {at.text(at.field(Hanging.cleat_board_mm))} board",
+                amount=1,
+                why="hanging",
+            )
         long = f"{name}, wall piece {at.text(wide)}, {at.text(at.field(Hanging.cleat_board_mm))} board"
         return Need(key="brackets", name=long, amount=1, why="hanging")
     if own or one in (Way.CLEAT, Way.LEDGER):

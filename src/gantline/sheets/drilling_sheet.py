@@ -14,7 +14,7 @@ from gantline.stations.common import way
 from gantline.stations.wall import bought_fixing, drilling, on_studs
 from gantline.stations.wall.datum import hooked_across, hooked_up
 from gantline.stations.wall.flat import shims
-from gantline.stations.wall.told import facts
+from gantline.stations.wall.solve import drilled_keys
 
 READ_BACK = (
     ("check_across", "Hole to hole across"),
@@ -72,7 +72,7 @@ def _holes(at: Ask) -> Iterator[HoleLine]:
     there = at(drilling)
     if there is None:
         return
-    done = {fact.key for fact in at(facts) if fact.drilled}
+    done = at(drilled_keys)
     thick = {shim.key: shim.thick_mm for shim in at(shims)}
     first = True
     for one in sorted(

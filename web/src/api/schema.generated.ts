@@ -1721,19 +1721,26 @@ export interface components {
         };
         /**
          * CleatRow
-         * @description The same in the job's texts.
+         * @description The same in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end as seen from the
+         *     front; low, how far below it a second one sits that only pulls in.
          */
         CleatRow: {
             /** Board */
             board: string;
             /** Edge */
             edge: string;
+            /** Frame Piece */
+            frame_piece: string;
             /** Left */
             left: string;
             /** Length */
             length: string;
+            /** Low */
+            low: string;
             /** Right */
             right: string;
+            /** Stands */
+            stands: boolean;
             /** Studs */
             studs: string[];
         };
@@ -2719,17 +2726,27 @@ export interface components {
             /** Backer Mm */
             backer_mm: number | null;
             /** Bottom */
-            bottom: ("latches" | "pads" | "strips" | "free") | null;
+            bottom: ("latches" | "pads" | "strips" | "screws" | "cleat" | "free") | null;
+            /** Cleat Block Mm */
+            cleat_block_mm: number | null;
             /** Cleat Board Mm */
             cleat_board_mm: number | null;
             /** Cleat Length Mm */
             cleat_length_mm: number | null;
+            /** Cleat Piece */
+            cleat_piece: ("one" | "blocks") | null;
             /** Cleat Point Mm */
             cleat_point_mm: number | null;
             /** Cleat Screw Mm */
             cleat_screw_mm: number | null;
             /** Cleat Studs */
             cleat_studs: number | null;
+            /** Cleat Up Edge Mm */
+            cleat_up_edge_mm: number | null;
+            /** Cleat Up Left Mm */
+            cleat_up_left_mm: number | null;
+            /** Cleat Up Right Mm */
+            cleat_up_right_mm: number | null;
             /** Compress Mm */
             compress_mm: number | null;
             /** Cover Mm */
@@ -2795,6 +2812,8 @@ export interface components {
             spacing_mm: number | null;
             /** Spacing Share */
             spacing_share: number | null;
+            /** Standoff Turn Mm */
+            standoff_turn_mm: number | null;
             /** Torque */
             torque: string | null;
             /** Trim Mm */

@@ -22,6 +22,22 @@ class ThrowDefaults:
         "a fixed offset is rather a slip of the tape",
         "makers hold it within a few percent",
     )
+    ratio_seen = Default(
+        0.003,
+        "share",
+        0.0005,
+        0.05,
+        "a throw ratio differs from its sheet",
+        "less than a tape shows on a picture",
+    )
+    ratio_odd = Default(
+        0.08,
+        "share",
+        0.01,
+        0.5,
+        "a throw ratio is rather a slip of the tape",
+        "makers hold it within a few percent",
+    )
     throw_margin = Default(
         0.03, "share", 0.0, 0.2, "zoom range left unused at each end", "lens data are good to a few per cent"
     )

@@ -273,6 +273,19 @@ class WallDefaults:
     cleat_screw_mm = Default(
         35.0, "mm", 5.0, 300.0, "wall piece's front edge to its screws", "the middle of the board"
     )
+    cleat_block_mm = Default(
+        250.0, "mm", 50.0, 2000.0, "each of two blocks of a frame's cleat", "two screws each in the rail"
+    )
+    standoff_turn_mm = Default(
+        1.25,
+        "mm",
+        0.2,
+        5.0,
+        "what one turn of an adjustable standoff moves",
+        "an 8 mm thread",
+        spread=0.25,
+        spread_source="threads of 6 to 10 mm",
+    )
     cleat_lift_mm = Default(5.0, "mm", 0.0, 50.0, "lift over a cleat beyond its board", "so that it clears")
     catch_lift_mm = Default(20.0, "mm", 0.0, 200.0, "lift for a bottom catch", "until the top snaps in")
     wire_lift_mm = Default(30.0, "mm", 0.0, 200.0, "lift for a wire", "to bring it over its hooks")

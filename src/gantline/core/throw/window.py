@@ -75,6 +75,15 @@ class ThrowWindow:
         return at_most(self.safe_near_mm, distance_mm) and at_most(distance_mm, self.safe_far_mm)
 
 
+def ratio_seen(distance_mm: float, image_width_mm: float) -> float:
+    """The throw ratio of a picture that stands on a wall: from the wall to the pupil [mm] by the panel image's width there [mm].
+
+    Source: the definition of throw ratio.  Raises: OutOfRange.  Leaves out: a body that is not square to the wall.
+    """
+    require_positive(distance_mm=distance_mm, image_width_mm=image_width_mm)
+    return distance_mm / image_width_mm
+
+
 def throw_window(lens: Lens, panel: PanelImage, *, margin: float) -> ThrowWindow:
     """Where the lens may be for a panel's image that wide.
 

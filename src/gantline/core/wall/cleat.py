@@ -68,6 +68,52 @@ def cleat_over_studs(
     return best
 
 
+def cleat_as_it_stands(
+    studs_mm: Sequence[float],
+    *,
+    left_mm: float,
+    right_mm: float,
+    frame_mm: float,
+    inset_mm: float,
+) -> CleatPlace:
+    """A wall piece that is up already: the studs that it crosses, and how far the screen slides on it.
+
+    Args: studs, centers, rising [mm]; left, right, its ends [mm from the left wall end]; frame, its width [mm]; inset, what the
+        frame's ends leave to corner joints [mm].
+    Returns: the play below none where the piece is longer than what the frame leaves free, no studs where it crosses none.
+    Raises: OutOfRange.
+    """
+    require_positive(frame_mm=frame_mm, length_mm=right_mm - left_mm)
+    require_not_negative(inset_mm=inset_mm)
+    crossed = tuple(stud for stud in studs_mm if left_mm < stud < right_mm)
+    play = (frame_mm - 2.0 * inset_mm - (right_mm - left_mm)) / 2.0
+    return CleatPlace(left_mm=left_mm, right_mm=right_mm, studs_mm=crossed, play_mm=play)
+
+
+def frame_pieces_mm(
+    place: CleatPlace, center_mm: float, *, frame_mm: float, inset_mm: float, block_mm: float | None = None
+) -> tuple[tuple[float, float], ...]:
+    """Where the frame's own piece of a cleat goes, from its left end as seen from the front [mm]: each its left and right.
+
+    One piece is as long as the frame leaves free, so that the screen slides its whole float; two blocks stand over the ends of
+    the wall piece with the screen at its center, each whole on it.
+    Args: place, of the wall piece; center, of the screen [mm from the left wall end]; frame, its width [mm]; inset, what corner
+        joints take of each end [mm]; block, the length of each of two [mm], None for one piece.
+    Returns: none where two blocks do not fit side by side.  Raises: OutOfRange.
+    """
+    require_positive(frame_mm=frame_mm)
+    require_not_negative(inset_mm=inset_mm)
+    if block_mm is None:
+        return ((inset_mm, frame_mm - inset_mm),)
+    require_positive(block_mm=block_mm)
+    end = center_mm - frame_mm / 2.0
+    left = max(place.left_mm - end, inset_mm)
+    right = min(place.right_mm - end, frame_mm - inset_mm)
+    if right - left < 2.0 * block_mm - ROUNDING_MM:
+        return ()
+    return ((left, left + block_mm), (right - block_mm, right))
+
+
 def ledger_over_studs(
     studs_mm: Sequence[float], center_mm: float, *, frame_mm: float, inset_mm: float
 ) -> CleatPlace | None:

@@ -131,6 +131,34 @@ def shims_mm(
     return tuple(float(one) for one in z.max() - z)
 
 
+def pads_mm(
+    flat: Flatness,
+    supports_mm: Sequence[tuple[float, float]],
+    corners_mm: Sequence[tuple[float, float]],
+    *,
+    standoff_mm: float,
+    parallel: bool,
+) -> tuple[float, ...]:
+    """How thick a pad is wanted behind each lower corner [mm], so that the frame hangs plumb, or parallel to the wall: what
+    stands off above, and the shim that this place of the wall would need.
+
+    Args: supports, the places above that are shimmed [mm]; corners, those of the pads [mm].
+    Source: all of them in one plane, largest z less own.  Raises: nothing.
+    """
+    thick = shims_mm(flat, [*supports_mm, *corners_mm], parallel=parallel)
+    return tuple(standoff_mm + shim for shim in thick[len(supports_mm) :])
+
+
+def turns_out(thick_mm: float, turn_mm: float) -> float:
+    """Turns that an adjustable standoff is screwed out from flat, to a quarter of a turn.
+
+    Args: thick, how far it is to stand out [mm]; turn, what one turn moves it [mm].
+    Raises: OutOfRange for a turn that moves nothing.
+    """
+    require_positive(turn_mm=turn_mm)
+    return round(4.0 * thick_mm / turn_mm) / 4.0
+
+
 def wind_mm(top_left: float, top_right: float, bottom_left: float, bottom_right: float) -> float:
     """Distance of the two diagonals at their crossing, from the z of four corners [mm]."""
     return (top_left + bottom_right - top_right - bottom_left) / 2.0

@@ -32,8 +32,11 @@ BOTTOMS = (
     ("latches", "latches or lower brackets"),
     ("pads", "pads"),
     ("strips", "hook-and-loop strips"),
+    ("screws", "adjustable standoffs"),
+    ("cleat", "a second cleat, low, that only pulls in"),
     ("free", "nothing"),
 )
+CLEAT_PIECES = (("one", "one piece"), ("blocks", "two blocks"))
 ACROSS = (
     ("left", "left wall end"),
     ("right", "right wall end"),
@@ -269,6 +272,44 @@ class Hanging(Part):
     cleat_studs: Annotated[
         Annotated[int, Ends(2, 39)] | None, Field("cleat_studs", "Wall piece over so many studs", "count")
     ] = None
+    cleat_up_edge_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "cleat_up_edge",
+            "Wall piece already up: front edge off the floor",
+            fact=True,
+            moves="where the frame hangs, one to one",
+            ends=mm(1.0, 30_000.0),
+        ),
+    ] = None
+    cleat_up_left_mm: Annotated[
+        DistanceMm | None,
+        Field("cleat_up_left", "Its left end, from left wall end", fact=True, ends=mm(0.0, 60_000.0)),
+    ] = None
+    cleat_up_right_mm: Annotated[
+        DistanceMm | None,
+        Field("cleat_up_right", "Its right end, from left wall end", fact=True, ends=mm(1.0, 60_000.0)),
+    ] = None
+    cleat_piece: Annotated[
+        Literal["one", "blocks"] | None,
+        Field("cleat_piece", "Frame piece", "choice", "one", CLEAT_PIECES),
+    ] = None
+    cleat_block_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "cleat_block", "Each of its blocks", default=WallDefaults.cleat_block_mm, ends=mm(30.0, 5_000.0)
+        ),
+    ] = None
+    standoff_turn_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "standoff_turn",
+            "Adjustable standoff, one turn",
+            default=WallDefaults.standoff_turn_mm,
+            fact=True,
+            ends=mm(0.1, 10.0),
+        ),
+    ] = None
     ledger_board_mm: Annotated[
         LengthMm | None,
         Field(
@@ -312,7 +353,7 @@ class Hanging(Part):
         Field("lower_parts", "Hang parts on the bottom rail", "count", derived=True),
     ] = None
     bottom: Annotated[
-        Literal["latches", "pads", "strips", "free"] | None,
+        Literal["latches", "pads", "strips", "screws", "cleat", "free"] | None,
         Field("bottom", "Bottom held by", "choice", derived=True, choices=BOTTOMS),
     ] = None
     plate_height_mm: Annotated[

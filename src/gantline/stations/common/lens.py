@@ -26,9 +26,12 @@ def panel_aspect(at: Ask) -> Fraction:
 
 
 def ratios(at: Ask) -> tuple[float, float] | None:
-    """Throw ratio at the wide and at the long end; None until both are entered."""
+    """Throw ratio at the wide and at the long end by the data sheet; the same twice where only one is given, as for a lens
+    without zoom; None until one is entered."""
     low, high = at.given(P.ratio_low), at.given(P.ratio_high)
-    return None if low is None or high is None else (low, high)
+    if low is None and high is None:
+        return None
+    return (low or high or 0.0), (high or low or 0.0)
 
 
 def distance_offset_mm(at: Ask) -> float:

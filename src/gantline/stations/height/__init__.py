@@ -14,20 +14,23 @@ from gantline.stations.height.solve import (
 from gantline.stations.height.standing import (
     CABINET,
     centre_x_mm,
-    fixed_throw_mm,
     lens_above_base_mm,
     lens_y_mm,
     under,
 )
 from gantline.stations.height.taped import (
+    fixed_throw_mm,
     offset_share,
     picture_first,
+    ratio_misread,
     read_picture,
+    real_ratios,
     seen,
     sheet_offset,
     shift_reach,
     taped,
     taped_offset,
+    taped_ratio,
 )
 
 __all__ = [
@@ -46,7 +49,9 @@ __all__ = [
     "placement",
     "platforms",
     "raised_mm",
+    "ratio_misread",
     "read_picture",
+    "real_ratios",
     "rect_of_frame",
     "rect_of_picture",
     "seen",
@@ -54,5 +59,6 @@ __all__ = [
     "shift_reach",
     "taped",
     "taped_offset",
+    "taped_ratio",
     "under",
 ]

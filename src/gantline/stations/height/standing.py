@@ -28,14 +28,15 @@ def lens_above_base_mm(at: Ask) -> float:
     return at.field(B.height_mm) / 2.0 if given is None else given
 
 
-def fixed_throw_mm(at: Ask) -> float | None:
-    """Fabric to the pupil of a lens without zoom [mm], from the size alone; None for a zoom or without ratios."""
+def image_width_mm(at: Ask) -> float:
+    """Width of the panel's image that just holds the thrown picture [mm]."""
+    return panel_image(with_overspill(at(screen).picture, at(overspill_mm)), at(panel_aspect)).width_mm
+
+
+def sheet_throw_mm(at: Ask) -> float | None:
+    """Fabric to the pupil of a lens without zoom [mm], from the size and the data sheet; None for a zoom or without ratios."""
     both = at(ratios)
-    if both is None or both[0] != both[1]:
-        return None
-    return (
-        both[0] * panel_image(with_overspill(at(screen).picture, at(overspill_mm)), at(panel_aspect)).width_mm
-    )
+    return None if both is None or both[0] != both[1] else both[0] * at(image_width_mm)
 
 
 def under(at: Ask, centre_x_mm: float) -> tuple[str, Solid] | None:
@@ -43,7 +44,7 @@ def under(at: Ask, centre_x_mm: float) -> tuple[str, Solid] | None:
     center line within the body's reach from the wall; None for any other mount, and while there is none."""
     if at(mount_kind) != CABINET:
         return None
-    throw = at(fixed_throw_mm)
+    throw = at(sheet_throw_mm)
     if throw is None:
         return None
     reach = (

@@ -1,17 +1,26 @@
 """The picture as it was taped onto the bare wall, and the lens as that shows it: what was measured beats the data sheet."""
 
 from gantline.core.align.corners import CORNERS
+from gantline.core.defaults import ThrowDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.hang.picture import Pictured, pictured
 from gantline.core.height.bounds import LensReach
 from gantline.core.size.picture import with_overspill
 from gantline.core.throw.shift import ReachShape, ShiftReach, fixed_offset, near_edge_share, offset_seen
-from gantline.core.throw.window import panel_image
+from gantline.core.throw.window import panel_image, ratio_seen
 from gantline.job.model.align import Hung
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import hung, mount_kind, overspill_mm, panel_aspect, place_slack_mm, ratios
-from gantline.stations.height.standing import CABINET, centre_x_mm, lens_y_mm
+from gantline.stations.common import (
+    distance_offset_mm,
+    hung,
+    mount_kind,
+    overspill_mm,
+    panel_aspect,
+    place_slack_mm,
+    ratios,
+)
+from gantline.stations.height.standing import CABINET, centre_x_mm, image_width_mm, lens_y_mm
 from gantline.stations.size import screen
 
 
@@ -44,6 +53,44 @@ def taped(at: Ask) -> Pictured | None:
     """The same, for its taped corners alone: what was thrown past the picture only decides whether they can be used."""
     at.things(Hung.picture), at(picture_first)
     return at.aside(seen)
+
+
+def taped_ratio(at: Ask) -> float | None:
+    """The throw ratio that the taped picture shows, of a lens without zoom whose distance was measured; None before, and where it
+    is so far from the sheet's that one of the two was misread.
+
+    Leaves out: that the lens may have been moved since the picture was taped.
+    """
+    picture, from_wall, both = at(taped), at.given(P.lens_from_wall_mm), at(ratios)
+    if picture is None or from_wall is None or both is None or both[0] != both[1]:
+        return None
+    pupil = from_wall - at(distance_offset_mm)
+    if pupil <= 0.0:
+        return None
+    thrown = with_overspill(at(screen).picture, at(overspill_mm)).width_mm
+    return ratio_seen(pupil, picture.width_mm * at(image_width_mm) / thrown)
+
+
+def real_ratios(at: Ask) -> tuple[float, float] | None:
+    """Throw ratio at both ends of the zoom: of a lens without one as the taped picture shows it, else by the data sheet."""
+    seen_ratio = at(taped_ratio)
+    if seen_ratio is None or at(ratio_misread):
+        return at(ratios)
+    return seen_ratio, seen_ratio
+
+
+def ratio_misread(at: Ask) -> bool:
+    """Whether the taped picture and its distance show a throw ratio that no tolerance of a lens explains."""
+    seen_ratio, both = at(taped_ratio), at(ratios)
+    if seen_ratio is None or both is None:
+        return False
+    return abs(seen_ratio / both[0] - 1.0) > at.default(ThrowDefaults.ratio_odd)
+
+
+def fixed_throw_mm(at: Ask) -> float | None:
+    """Fabric to the pupil of a lens without zoom [mm], from the size alone; None for a zoom or without ratios."""
+    both = at(real_ratios)
+    return None if both is None or both[0] != both[1] else both[0] * at(image_width_mm)
 
 
 def sheet_offset(at: Ask) -> float:

@@ -14,6 +14,7 @@ class Code(StrEnum):
     IN_MARGIN = "lens-in-margin"
     OUT_OF_REACH = "shift-out-of-reach"
     REAL_OFFSET = "real-offset"
+    REAL_RATIO = "real-ratio"
     TILT_INSTEAD = "tilt-instead"
     NOT_COVERED = "turned-not-covered"
     TURNED = "turned"

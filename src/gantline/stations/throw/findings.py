@@ -18,7 +18,7 @@ from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, change, cure, found, noted
-from gantline.stations.common import hung, is_turned, mount_kind, overspill_mm, percent, way_words
+from gantline.stations.common import hung, is_turned, mount_kind, overspill_mm, percent, ratios, way_words
 from gantline.stations.height import (
     CABINET,
     Placement,
@@ -26,8 +26,10 @@ from gantline.stations.height import (
     centre_x_mm,
     lens_y_mm,
     placement,
+    ratio_misread,
     sheet_offset,
     taped_offset,
+    taped_ratio,
 )
 from gantline.stations.size import screen
 from gantline.stations.throw.codes import Code
@@ -221,6 +223,30 @@ def real_offset(at: Ask) -> Iterator[Finding]:
     )
 
 
+@noted
+def real_ratio(at: Ask) -> Iterator[Finding]:
+    """A lens without zoom whose taped picture is wider or narrower than its data sheet has it."""
+    measured, sheet = at(taped_ratio), at(ratios)
+    if (
+        measured is None
+        or sheet is None
+        or abs(measured / sheet[0] - 1.0) < at.default(ThrowDefaults.ratio_seen)
+    ):
+        return
+    odd = at(ratio_misread)
+    text = (
+        f"The taped picture shows a throw ratio of {measured:.3f}, the data sheet says {sheet[0]:.3f}. "
+        + (
+            "No lens is that far off: measure the distance to the lens and the picture's width once more. The plan goes by "
+            "the sheet."
+            if odd
+            else "The plan goes by the picture."
+        )
+    )
+    subject = field_of(P.ratio_low).pointer
+    yield Finding(code=Code.REAL_RATIO, severity="check" if odd else "note", text=text, subject=subject)
+
+
 @found
 def squared(at: Ask) -> Iterator[Finding]:
     """A turned body: what digital correction leaves, or that it cannot cover the picture."""
@@ -279,4 +305,4 @@ def _tilt(hung_at: Placement, need: ShiftNeed, kept: Setting, panel_height_mm: f
     return (cure(text, (P.pitch_deg, degrees)),)
 
 
-FINDINGS = (entered, distance, shifting, tilting_instead, real_offset, squared)
+FINDINGS = (entered, distance, shifting, tilting_instead, real_offset, real_ratio, squared)

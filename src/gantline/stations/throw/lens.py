@@ -20,9 +20,16 @@ from gantline.stations.common import (
     overspill_mm,
     panel_aspect,
     place_slack_mm,
-    ratios,
 )
-from gantline.stations.height import CABINET, centre_x_mm, fixed_throw_mm, lens_y_mm, placement, shift_reach
+from gantline.stations.height import (
+    CABINET,
+    centre_x_mm,
+    fixed_throw_mm,
+    lens_y_mm,
+    placement,
+    real_ratios,
+    shift_reach,
+)
 from gantline.stations.height import fits as some_height
 from gantline.stations.size import screen
 
@@ -51,7 +58,7 @@ class LensPlace:
 
 def throw_lens(at: Ask) -> Lens | str | None:
     """The lens; None until its throw ratio is entered, and why it cannot be where the two ends are crossed."""
-    both = at(ratios)
+    both = at(real_ratios)
     if both is None:
         return None
     try:

@@ -6,7 +6,14 @@ from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.stations.survey import room
 from gantline.stations.wall.solve import rows_mm
-from gantline.stations.wall.way import cleat_on_studs, cleat_place, part_drop_given
+from gantline.stations.wall.way import (
+    cleat_on_studs,
+    cleat_place,
+    cleat_stands,
+    frame_pieces,
+    low_cleat_mm,
+    part_drop_given,
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -23,7 +30,8 @@ class CleatEdge:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CleatRow:
-    """The same in the job's texts."""
+    """The same in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end as seen from the
+    front; low, how far below it a second one sits that only pulls in."""
 
     edge: str
     left: str
@@ -31,6 +39,14 @@ class CleatRow:
     length: str
     studs: tuple[str, ...]
     board: str
+    stands: bool
+    frame_piece: str
+    low: str
+
+
+def stretch(at: Ask, ends: tuple[float, float]) -> str:
+    """From one end to the other."""
+    return f"{at.text(ends[0])} to {at.text(ends[1])}"
 
 
 def cleat_edge(at: Ask) -> CleatEdge | None:
@@ -53,6 +69,7 @@ def cleat_row(at: Ask) -> CleatRow | None:
     line = at(cleat_edge)
     if line is None:
         return None
+    low = at(low_cleat_mm)
     way = "above" if line.from_datum_mm >= 0.0 else "below"
     return CleatRow(
         edge=f"{at.text(abs(line.from_datum_mm))} {way} the datum line",
@@ -61,4 +78,7 @@ def cleat_row(at: Ask) -> CleatRow | None:
         length=at.text(line.right_mm - line.left_mm),
         studs=tuple(at.text(stud) for stud in line.studs_mm),
         board=at.text(at.field(Hanging.cleat_board_mm)),
+        stands=at(cleat_stands),
+        frame_piece=" and ".join(stretch(at, piece) for piece in at(frame_pieces)),
+        low="" if low is None else at.text(low),
     )

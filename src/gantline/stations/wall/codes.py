@@ -37,4 +37,6 @@ class Code(StrEnum):
     LOOSE = "bottom-loose"
     STANDOFF = "standoff-differs"
     NO_SCREW = "no-screw-sold"
+    CLEAT_UP = "cleat-up"
+    CLEAT_BLOCKS = "cleat-blocks"
     ROWS_FIXED = "rows-below-frame"

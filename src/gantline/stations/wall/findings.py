@@ -21,6 +21,7 @@ from gantline.stations.height import centre_x_mm, fits
 from gantline.stations.survey import bands, lattice, studs_known, wall_build
 from gantline.stations.wall.behind import stud_holds_mm, unread
 from gantline.stations.wall.choice_findings import CHOICE_FINDINGS
+from gantline.stations.wall.cleat_up import CLEAT_UP_FINDINGS
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.fact_findings import FACT_FINDINGS
 from gantline.stations.wall.flat_findings import FLAT_FINDINGS
@@ -254,4 +255,5 @@ FINDINGS = (
     *FLAT_FINDINGS,
     *CHOICE_FINDINGS,
     *WAY_FINDINGS,
+    *CLEAT_UP_FINDINGS,
 )

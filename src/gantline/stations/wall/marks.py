@@ -15,7 +15,7 @@ from gantline.stations.wall.datum import across_from, hooked_across, up_from
 from gantline.stations.wall.flat_marks import FLAT_DRAW
 from gantline.stations.wall.loads import used_by_hole
 from gantline.stations.wall.screws import first_screw_off_mm
-from gantline.stations.wall.solve import across_mm, drilling
+from gantline.stations.wall.solve import across_mm, drilled_keys, drilling
 from gantline.stations.wall.told import facts
 
 FRAME = "frame-handle"
@@ -29,7 +29,7 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     if found is None or face not in ("front", "back"):
         return
     _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
-    done = {fact.key for fact in at(facts) if fact.drilled}
+    done = at(drilled_keys)
     for hole in found.holes:
         name = hole.name
         if face == "front":

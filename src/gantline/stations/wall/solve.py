@@ -13,6 +13,7 @@ from gantline.core.wall.brackets import (
     place_by_rule,
     place_on_studs,
 )
+from gantline.core.wall.cleat import FEWEST
 from gantline.core.wall.facts import (
     HoleFact,
     blocked_xs_mm,
@@ -39,12 +40,15 @@ from gantline.stations.survey import lattice, room
 from gantline.stations.wall.screws import first_screw_off_mm, lay, screw_step_mm
 from gantline.stations.wall.told import facts, free_studs, held
 from gantline.stations.wall.way import (
+    cleat_on_studs,
+    cleat_stands,
     drop_mm,
     every_stud,
     further,
     hang_parts,
     lower_parts,
     on_studs,
+    part_drop_given,
     row_offset_mm,
     side_play_mm,
     stud_piece,
@@ -129,7 +133,9 @@ def planned_pair(at: Ask) -> BracketPair | None:
     """The brackets as if nothing were drilled yet; refused places count."""
     if at(every_stud):
         place = at(stud_piece)
-        return None if place is None else pair_of(place.studs_mm[0], place.studs_mm[-1], at(centre_x_mm))
+        if place is None or len(place.studs_mm) < FEWEST:
+            return None
+        return pair_of(place.studs_mm[0], place.studs_mm[-1], at(centre_x_mm))
     found = at(choice)
     if found is not None:
         return found.best
@@ -157,7 +163,13 @@ def rows_cross(at: Ask) -> bool:
 def rows_mm(at: Ask) -> tuple[float, float | None] | None:
     """Heights of the hole rows above the floor [mm], drilled ones where they are; None where no height fits or they cross."""
     planned = at(planned_rows_mm)
-    return None if planned is None else rows_from_facts_mm(at(facts), planned)
+    if planned is None:
+        return None
+    edge = at.given(Hanging.cleat_up_edge_mm) if at(cleat_on_studs) and not at(part_drop_given) else None
+    if edge is not None:  # the wall piece is up
+        upper = edge - at.field(Hanging.cleat_screw_mm)
+        return upper, None if planned[1] is None else planned[1] + upper - planned[0]
+    return rows_from_facts_mm(at(facts), planned)
 
 
 def planned_rows_mm(at: Ask) -> tuple[float, float | None] | None:
@@ -200,6 +212,14 @@ def drilling(at: Ask) -> Drilling | None:
     ]
     every = (*firsts, *more)
     return Drilling(pair=two, holes=every, marks=tuple(_mark(at, hole) for hole in every))
+
+
+def drilled_keys(at: Ask) -> frozenset[str]:
+    """Holes that are there: drilled one by one, or all of a cleat's that is up already."""
+    there = at(drilling)
+    if there is not None and at(cleat_stands):
+        return frozenset(hole.key for hole in there.holes)
+    return frozenset(fact.key for fact in at(facts) if fact.drilled)
 
 
 def _drilled(hole: Hole, done: Mapping[str, HoleFact]) -> Hole:

@@ -5,11 +5,13 @@ from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.station import Caution, Drilled, Lit, Station, Table, fields_of
 from gantline.stations.size import screen
+from gantline.stations.wall.cleat_figures import CLEAT_FIGURES
 from gantline.stations.wall.figures import FIGURES, gist
 from gantline.stations.wall.findings import FINDINGS
 from gantline.stations.wall.flat_figures import FLAT_FIGURES
 from gantline.stations.wall.load_figures import LOAD_FIGURES
 from gantline.stations.wall.marks import DRAW
+from gantline.stations.wall.pads import PAD_FIGURES
 from gantline.stations.wall.panel import PANEL
 from gantline.stations.wall.solve import drilling
 from gantline.stations.wall.tables import flat_table, marks, tape, ways
@@ -70,7 +72,7 @@ WALL = Station(
     speaks=50,
     label="Wall",
     fields=fields_of(Hanging),
-    figures=[*FIGURES, *WAY_FIGURES, *LOAD_FIGURES, *FLAT_FIGURES],
+    figures=[*FIGURES, *WAY_FIGURES, *LOAD_FIGURES, *CLEAT_FIGURES, *PAD_FIGURES, *FLAT_FIGURES],
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,

@@ -6,7 +6,13 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.between import between_mm
 from gantline.core.wall.brackets import BracketPair
-from gantline.core.wall.cleat import CleatPlace, cleat_over_studs, ledger_over_studs
+from gantline.core.wall.cleat import (
+    CleatPlace,
+    cleat_as_it_stands,
+    cleat_over_studs,
+    frame_pieces_mm,
+    ledger_over_studs,
+)
 from gantline.core.wall.facts import blocked_xs_mm
 from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, frame_top_mm, hole_drop_mm, parts_wanted
 from gantline.core.wall.ways import KINDS, Way, has_lower_row
@@ -43,8 +49,44 @@ def cleat_on_studs(at: Ask) -> bool:
     return at(on_cleat) and at(on_studs)
 
 
+def cleat_ends_mm(at: Ask) -> tuple[float, float] | None:
+    """Both ends of a wall piece that is up already [mm from the left wall end]."""
+    left, right = at.given(Hanging.cleat_up_left_mm), at.given(Hanging.cleat_up_right_mm)
+    return None if left is None or right is None or left >= right else (left, right)
+
+
+def cleat_stands(at: Ask) -> bool:
+    """Whether the wall piece is up already, so that nothing is drilled for it."""
+    return at(cleat_on_studs) and (
+        at.given(Hanging.cleat_up_edge_mm) is not None and at(cleat_ends_mm) is not None
+    )
+
+
+def frame_pieces(at: Ask) -> tuple[tuple[float, float], ...]:
+    """Where the frame's own piece, or its two blocks, go [mm from the frame's left end, seen from the front]."""
+    place = at(cleat_place) if at(cleat_on_studs) else None
+    if place is None:
+        return ()
+    return frame_pieces_mm(
+        place,
+        at(centre_x_mm),
+        frame_mm=at(screen).overall_width_mm,
+        inset_mm=at.default(WallDefaults.rail_inset_mm),
+        block_mm=at.field(Hanging.cleat_block_mm) if at.field(Hanging.cleat_piece) == "blocks" else None,
+    )
+
+
 def cleat_place(at: Ask) -> CleatPlace | None:
-    """Where a cleat over studs goes; None without two studs that serve it."""
+    """Where a cleat over studs goes, or stands already; None without two studs that serve it."""
+    ends = at(cleat_ends_mm)
+    if ends is not None:
+        return cleat_as_it_stands(
+            at(free_studs),
+            left_mm=ends[0],
+            right_mm=ends[1],
+            frame_mm=at(screen).overall_width_mm,
+            inset_mm=at.default(WallDefaults.rail_inset_mm),
+        )
     return cleat_over_studs(
         at(free_studs),
         at(centre_x_mm),
@@ -54,6 +96,15 @@ def cleat_place(at: Ask) -> CleatPlace | None:
         length_mm=at.given(Hanging.cleat_length_mm),
         count=at.given(Hanging.cleat_studs),
     )
+
+
+def low_cleat_mm(at: Ask) -> float | None:
+    """From the upper frame piece's long point down to that of a low one that only pulls in [mm]: as far from the frame's bottom
+    as the upper one is from its top; None without one, or where the frame is too low for two."""
+    if at(bottom) != "cleat" or not at(on_cleat):
+        return None
+    apart = at(screen).overall_height_mm - 2.0 * at.field(Hanging.cleat_point_mm)
+    return apart if apart > 2.0 * at.field(Hanging.cleat_board_mm) else None
 
 
 def stud_piece(at: Ask) -> CleatPlace | None:
@@ -80,17 +131,16 @@ def cabinet_top_mm(at: Ask) -> float | None:
 
 
 def part_drop_given(at: Ask) -> bool:
-    """Whether the drop was entered, so that a cleat's boards do not say where its line is."""
-    return at.given(Hanging.drop_mm) is not None
+    """Whether the drop was entered, so that a cleat's boards do not say where its line is; of one that is up they always do."""
+    return at.given(Hanging.cleat_up_edge_mm) is None and at.given(Hanging.drop_mm) is not None
 
 
 def part_drop_mm(at: Ask) -> float:
     """From what the frame hangs by to its top [mm]: as entered, by a cleat's boards, or by the leaflet's own number."""
-    given = at.given(Hanging.drop_mm)
     leaflet = at.given(Hanging.leaflet_mm)
     if leaflet is not None and at.given(Hanging.height_by) == "less":
         return leaflet
-    if given is None and at(on_cleat):
+    if at(on_cleat) and not at(part_drop_given):
         return cleat_drop_mm(
             Cleat(
                 board_mm=at.field(Hanging.cleat_board_mm),

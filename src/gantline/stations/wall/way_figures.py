@@ -4,25 +4,23 @@ from collections.abc import Callable
 from typing import Any
 
 from gantline.core.defaults import WallDefaults
-from gantline.core.wall.cleat import CleatPlace
 from gantline.core.wall.loads import OWN
 from gantline.core.wall.ways import Way
 from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
-from gantline.stations.common import lift_on_mm, standoff_mm, way
+from gantline.stations.common import lift_on_mm, way
 from gantline.stations.size import screen
-from gantline.stations.survey import lattice, room, wall_build
+from gantline.stations.survey import lattice, wall_build
 from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.loads import fixing_key
+from gantline.stations.wall.pads import turned
 from gantline.stations.wall.shown import when
-from gantline.stations.wall.solve import fixed, rows_mm
+from gantline.stations.wall.solve import fixed
 from gantline.stations.wall.way import (
     bottom,
     cabinet_top_mm,
-    cleat_on_studs,
-    cleat_place,
     drop_mm,
     every_stud,
     hang_parts,
@@ -30,6 +28,7 @@ from gantline.stations.wall.way import (
     lower_holes,
     lower_parts,
     on_cleat,
+    part_drop_given,
     part_drop_mm,
     row_offset_mm,
     side_play_mm,
@@ -42,7 +41,7 @@ BY_WAY = "as the way of hanging has it"
 
 def boards_count(at: Ask) -> bool:
     """Whether a cleat's boards say where its screws are."""
-    return at(on_cleat) and at.given(Hanging.drop_mm) is None
+    return at(on_cleat) and not at(part_drop_given)
 
 
 def on_rods(at: Ask) -> bool:
@@ -90,6 +89,11 @@ def on_proud_screws(at: Ask) -> bool:
     return at(way) is Way.PROUD_SCREWS
 
 
+def in_blocks(at: Ask) -> bool:
+    """Whether the frame's piece of a cleat is two blocks."""
+    return at(on_cleat) and at.field(Hanging.cleat_piece) == "blocks"
+
+
 def own_fixing(at: Ask) -> bool:
     """Whether the fixing is described here."""
     return at(fixing_key) == OWN
@@ -110,6 +114,9 @@ for _key, _label, _field, _show in (
     ("cleat_board", "Board", Hanging.cleat_board_mm, on_cleat),
     ("cleat_point", "Long point to frame top", Hanging.cleat_point_mm, boards_count),
     ("cleat_screw", "Front edge to its screws", Hanging.cleat_screw_mm, boards_count),
+    ("cleat_piece", "Frame piece", Hanging.cleat_piece, on_cleat),
+    ("cleat_block", "Each of its blocks", Hanging.cleat_block_mm, in_blocks),
+    ("standoff_turn", "One turn of a standoff", Hanging.standoff_turn_mm, turned),
     ("screws_lie", "Screws of a bracket", Hanging.screws_lie, many_screws),
     ("screws_apart", "Spacing of a bracket's screws", Hanging.screws_apart_mm, many_screws),
     ("proud", "Screw heads out of the wall", Hanging.proud_mm, on_proud_screws),
@@ -218,15 +225,6 @@ def held_below(at: Ask) -> Display:
     return Display(value, text=dict(BOTTOMS)[value], how=BY_WAY)
 
 
-@WAY_FIGURES.length("pads", "Pads or strips, thick", "the same standoff as above, or the screen leans")
-def pads(at: Ask) -> Display | None:
-    """At both bottom corners, as thick as what stands off above."""
-    if at(bottom) not in ("pads", "strips"):
-        return None
-    value = at(standoff_mm)
-    return Display(value, term("standoff", value), how="at both bottom corners, all alike")
-
-
 @WAY_FIGURES.length(
     "pencil", "Pencil the studs, below the upper holes", "clear of the plate, behind the frame"
 )
@@ -248,48 +246,6 @@ def leaflet_top(at: Ask) -> Display | None:
         return None
     made = term("cabinet", top) + term("leaflet", leaflet) + term("drop", at(drop_mm))
     return Display(made.value, made)
-
-
-def _cleat_end(key: str, label: str, end: Callable[[CleatPlace], float]) -> None:
-    @WAY_FIGURES.length(key, label, "past its outer studs by what keeps the end from splitting")
-    def piece(at: Ask) -> Display | None:
-        """Of the wall piece, from the left wall end."""
-        place = at(cleat_place) if at(cleat_on_studs) else None
-        return None if place is None else Display(end(place), how=f"over {len(place.studs_mm)} studs")
-
-
-_cleat_end("cleat_left", "Left end from left wall end", lambda one: one.left_mm)
-_cleat_end("cleat_right", "Right end from left wall end", lambda one: one.right_mm)
-
-
-@WAY_FIGURES.length(
-    "cleat_play", "Screen slides each way", "half of the frame's free length less the wall piece"
-)
-def cleat_play(at: Ask) -> Display | None:
-    """Half the float."""
-    place = at(cleat_place) if at(cleat_on_studs) else None
-    if place is None:
-        return None
-    free = term("overall width", at(screen).overall_width_mm) - 2.0 * term(
-        "corner joint", at.default(WallDefaults.rail_inset_mm)
-    )
-    made = (free - term("wall piece", place.right_mm - place.left_mm)) / 2.0
-    return Display(made.value, made)
-
-
-@WAY_FIGURES.length(
-    "cleat_edge", "Wall piece's front edge from the datum line", "screws + front edge to its screws"
-)
-def cleat_edge(at: Ask) -> Display | None:
-    """The line to set the wall piece to."""
-    rows = at(rows_mm)
-    if rows is None or not at(boards_count):
-        return None
-    made = term("screws", rows[0]) + term("front edge to screws", at.field(Hanging.cleat_screw_mm))
-    made = made - term("datum line", at(room).datum_mm)
-    way_word = "above" if made.value >= 0.0 else "below"
-    label = f"Wall piece's front edge {way_word} datum"
-    return Display(abs(made.value), size(made) if made.value < 0.0 else made, label=label)
 
 
 @WAY_FIGURES.length("hole_drop", "Drop, hole to frame top", "the part's drop, less a rod")
