@@ -16,8 +16,8 @@ from gantline.stations import plan
 from gantline.stations.align.solve import free, hands
 from gantline.stations.common import standoff_mm
 from gantline.stations.frame.blank import work_area_mm
-from gantline.stations.height import fixed_throw_mm
-from gantline.stations.wall import drilling, studs_behind
+from gantline.stations.height import centre_x_mm, fixed_throw_mm
+from gantline.stations.wall import drilling, pair, studs_behind
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
 from tests.conftest import demo_job
 from tests.made import changed, number, taken
@@ -203,6 +203,40 @@ def test_a_lens_without_zoom_is_believed_by_its_taped_picture_and_needs_one_rati
     )
     misread = small(**lens | {"throw__lens_from_wall_mm": 650}, hang__first="picture", hang__picture=[taped])
     assert "measure the distance to the lens" in texts(misread, "real-ratio")[0]
+
+
+def test_a_cabinet_is_leveled_both_ways_and_its_middle_is_the_screens() -> None:
+    console = {"id": "c", "kind": "cabinet", "name": "console", "x_mm": 1540, "y_mm": 0, "width_mm": 1500, "height_mm": 450, "depth_mm": 500}  # fmt: skip
+    lens: dict[str, Any] = {"throw__ratio_low": 0.25, "throw__mount": "cabinet", "survey__boxes": [console]}
+    made = small(**lens, throw__stand_right_high_mm=3, throw__stand_front_high_mm=-2)
+    (off,) = [finding for finding in made.findings if finding.code == "cabinet-not-level"]
+    told = off.text.replace("\u00a0", " ")
+    # 3 mm over 1500 turns 2200 by 4.4; the right back foot is the highest, the left front one 5 below it
+    assert "turns the picture by 4 mm over its width" in told
+    assert (
+        "3 mm under the left back foot, 5 mm under the left front foot, 2 mm under the right front foot"
+        in told
+    )
+    assert not texts(plan(taken(made.ask.job, off.cures[0].changes)), "cabinet-not-level")
+    (middle,) = [finding for finding in made.findings if finding.code == "off-the-middle"]
+    assert (
+        middle.text.replace("\u00a0", " ")
+        == "The middle of the console is 40 mm right of the screen's center."
+    )
+    assert plan(taken(made.ask.job, middle.cures[0].changes)).ask(centre_x_mm) == 2290
+
+
+def test_a_kit_that_says_about_so_far_apart_takes_what_the_studs_leave() -> None:
+    kit = small(
+        wall__rule="fixed",
+        wall__spacing_mm=1500,
+        survey__stud_readings=[{"id": "m", "x_mm": 650, "kind": "magnet"}],
+    )
+    (off,) = [finding for finding in kit.findings if finding.code == "kit-spacing"]
+    about = next(cure for cure in off.cures if "about so far apart" in cure.text)
+    there = plan(taken(kit.ask.job, about.changes))
+    two = there.ask(pair)
+    assert two and two.spacing_mm == 1600 and not texts(there, "kit-spacing")  # studs every 400
 
 
 def test_a_leaflets_number_counts_for_its_own_size_alone() -> None:

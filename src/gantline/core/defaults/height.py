@@ -20,6 +20,25 @@ class HeightDefaults:
     eye_share = Default(
         1 / 3, "share", 0.0, 1.0, "eye line's place in the picture, from its bottom", "one third up"
     )
+    along_wall_mm = Default(
+        300.0,
+        "mm",
+        0.0,
+        2000.0,
+        "furniture along the wall, its back at most so far out",
+        "what the eye takes with the screen",
+    )
+    off_middle_mm = Default(
+        10.0, "mm", 1.0, 500.0, "furniture off the screen's center, seen from", "a finger's breadth"
+    )
+    beside_share = Default(
+        0.2,
+        "share",
+        0.0,
+        0.5,
+        "furniture so far off center stands beside the screen on purpose",
+        "a fifth of its own width",
+    )
     furniture_gap_mm = Default(
         50.0, "mm", 0.0, 1000.0, "gap above furniture under the screen", "a hand's breadth"
     )

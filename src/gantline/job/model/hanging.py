@@ -20,7 +20,11 @@ from gantline.job.types import (
     Share,
 )
 
-RULES = (("share", "share of frame width"), ("fixed", "fixed by the kit"))
+RULES = (
+    ("share", "share of frame width"),
+    ("fixed", "fixed by the kit"),
+    ("about", "about so far apart, by the kit"),
+)
 FASTENERS = (*((key, one.name) for key, one in FIXINGS.items()), (OWN, "the one entered below"))
 BASES = ((Base.WOOD, "wood"), (Base.BOARD, "board"), (Base.BRICK, "brick"), (Base.BLOCK, "aerated block"))
 HEIGHTS_BY = (
@@ -214,7 +218,7 @@ class Hanging(Part):
         ),
     ] = None
     rule: Annotated[
-        Literal["share", "fixed"] | None, Field("rule", "Bracket spacing", "choice", "share", RULES)
+        Literal["share", "fixed", "about"] | None, Field("rule", "Bracket spacing", "choice", "share", RULES)
     ] = None
     spacing_share: Annotated[
         Annotated[Share, Ends(0.2, 0.95)] | None,
@@ -224,7 +228,7 @@ class Hanging(Part):
         LengthMm | None,
         Field(
             "fixed_spacing",
-            "Fixed spacing",
+            "Kit's spacing",
             default=WallDefaults.bracket_fixed_mm,
             fact=True,
             moves="how far apart the brackets stand",

@@ -263,6 +263,14 @@ class ProjectorPlace(Part):
         Literal["joist", "blocking", "shelf", "cabinet"] | None,
         Field("mount", "Mount", "choice", None, MOUNTS, derived=True),
     ] = None
+    stand_right_high_mm: Annotated[
+        PositionMm | None,
+        Field("stand_right_high", "Cabinet's right end high by", fact=True, ends=mm(-200.0, 200.0)),
+    ] = None
+    stand_front_high_mm: Annotated[
+        PositionMm | None,
+        Field("stand_front_high", "Cabinet's front edge high by", fact=True, ends=mm(-200.0, 200.0)),
+    ] = None
     body: ProjectorBody = ProjectorBody()
     zone: Zone = Zone()
     cable_from: CablePoint = CablePoint()

@@ -71,7 +71,7 @@ class KitRecord(Record):
     # how it hangs
     drop_mm: DistanceMm | None = None
     row_offset_mm: DistanceMm | None = None
-    rule: Literal["share", "fixed"] | None = None
+    rule: Literal["share", "fixed", "about"] | None = None
     spacing_share: Annotated[Share, Ends(0.2, 0.95)] | None = None
     fixed_spacing_mm: LengthMm | None = None
     side_play_mm: DistanceMm | None = None
@@ -107,8 +107,8 @@ class KitRecord(Record):
                 (missing,),
                 "Points are counted on one pair of sides only. Give rail_count and stile_count, or a spacing.",
             )
-        if self.rule == "fixed" and self.fixed_spacing_mm is None:
-            yield ("fixed_spacing_mm",), "The brackets stand at a fixed spacing, but no spacing is given."
+        if self.rule in ("fixed", "about") and self.fixed_spacing_mm is None:
+            yield ("fixed_spacing_mm",), "The brackets stand at the kit's spacing, but no spacing is given."
         if self.rule == "share" and self.fixed_spacing_mm is not None:
             yield (
                 ("rule",),

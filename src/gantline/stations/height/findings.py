@@ -4,13 +4,14 @@ from collections.abc import Iterator
 from dataclasses import replace
 from enum import StrEnum
 
-from gantline.core.defaults import SeatsDefaults
+from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.height.bounds import HeightCase, centre_guidance_mm, room_left_mm
 from gantline.core.height.place import WishKind
 from gantline.core.height.solve import largest_fitting
 from gantline.core.sight.rows import FARTHER_MM, bottoms_mm, move_aside_mm
 from gantline.core.sight.rows import ROUNDING_MM as CLEAR_MM
 from gantline.core.size.picture import Lead, picture_from
+from gantline.core.throw.mount import STANDS_ON
 from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
@@ -20,11 +21,12 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
-from gantline.stations.common import fabric_plane_mm, standoff_mm
+from gantline.stations.common import fabric_plane_mm, standoff_mm, way_words
 from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
+from gantline.stations.height.standing import centre_x_mm
 from gantline.stations.size import aspect, screen
-from gantline.stations.survey import SeatPlace, seats, wall_mm
+from gantline.stations.survey import SeatPlace, box_solids, seats, wall_mm
 
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 OPENINGS = ("window", "door")
@@ -51,6 +53,7 @@ class Code(StrEnum):
     TARGET_HELD = "target-held"
     CENTER_HIGH = "center-high"
     COVERS = "covers"
+    OFF_MIDDLE = "off-the-middle"
     BEHIND_TOO_DEEP = "behind-too-deep"
 
 
@@ -310,4 +313,36 @@ def _largest(at: Ask) -> float | None:
     return largest_fitting(room_mm, most_mm=now.picture.diagonal_mm)
 
 
-FINDINGS = (sideways, clash, covered, hidden, target, comfort)
+@noted
+def over_furniture(at: Ask) -> Iterator[Finding]:
+    """A piece of furniture under the screen whose middle is not the screen's, which everybody sees."""
+    middle, half = at(centre_x_mm), at(screen).overall_width_mm / 2.0
+    pieces = [
+        box
+        for _, kind, box in at(box_solids)
+        if kind in STANDS_ON
+        and box.low[0] < middle < box.high[0]
+        and box.low[2] < at.default(HeightDefaults.along_wall_mm)
+    ]
+    if len(pieces) != 1:
+        return  # none, or several: which of them the eye goes by is not ours to say
+    box = pieces[0]
+    center = (box.low[0] + box.high[0]) / 2.0
+    off = center - middle
+    seen, most = at.default(HeightDefaults.off_middle_mm), at.default(HeightDefaults.beside_share)
+    if not seen <= abs(off) <= most * (box.high[0] - box.low[0]):
+        return
+    to = at.near(center)
+    fits_there = (
+        cure(f"Center the screen on the {box.name}, {at.text(to)} from the left", (H.centre_x_mm, to)),
+    )
+    yield Finding(
+        code=Code.OFF_MIDDLE,
+        severity="note",
+        text=f"The middle of the {box.name} is {way_words(at, 0, off)} of the screen's center.",
+        subject=field_of(H.centre_x_mm).pointer,
+        cures=fits_there if half <= to <= at(wall_mm) - half else (),
+    )
+
+
+FINDINGS = (sideways, clash, covered, hidden, over_furniture, target, comfort)

@@ -61,8 +61,10 @@ def taped_ratio(at: Ask) -> float | None:
 
     Leaves out: that the lens may have been moved since the picture was taped.
     """
-    picture, from_wall, both = at(taped), at.given(P.lens_from_wall_mm), at(ratios)
-    if picture is None or from_wall is None or both is None or both[0] != both[1]:
+    both = at(ratios)
+    from_wall = at.given(P.lens_from_wall_mm) if both is not None and both[0] == both[1] else None
+    picture = None if from_wall is None else at(taped)
+    if picture is None or from_wall is None:
         return None
     pupil = from_wall - at(distance_offset_mm)
     if pupil <= 0.0:

@@ -23,8 +23,8 @@ from gantline.core.space import Point3, box_area_m2
 from gantline.job.model.light import STATE_DEFAULTS, USUAL_STATES, FabricChoice, Lighting, LightState
 from gantline.job.model.survey import Lamp, Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, is_turned
-from gantline.stations.height import centre_x_mm, placement, real_ratios
+from gantline.stations.common import fabric_plane_mm, is_turned, ratios
+from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import SeatPlace, depth_mm, room, seats
 from gantline.stations.throw import lens_place, projected, turned
@@ -170,7 +170,7 @@ def output(at: Ask) -> Output | None:
 
 def light(at: Ask) -> Light | None:
     """Lumens on the picture; None without output or a lens place."""
-    made, place, both = at.aside(output), at.aside(lens_place), at(real_ratios)
+    made, place, both = at.aside(output), at.aside(lens_place), at(ratios)
     at.given(Lighting.rated_lm)
     at.field(Lighting.mode_share)
     at.field(Lighting.age_share)

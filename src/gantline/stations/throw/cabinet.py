@@ -10,7 +10,7 @@ from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm, hung, mount_kind
 from gantline.stations.height import CABINET, lens_above_base_mm, offset_share, placement
 from gantline.stations.throw.body import lens_from_left_mm
-from gantline.stations.throw.lens import in_front, projected, throw_lens
+from gantline.stations.throw.lens import in_front, lens_known, projected, throw_lens
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -24,10 +24,15 @@ class Footprint:
     base_mm: float
 
 
+def is_cabinet_body(at: Ask) -> bool:
+    """Whether a body without shift stands on a cabinet."""
+    return at(mount_kind) == CABINET and not at(hung) and not at.field(P.has_shift) and at(lens_known)
+
+
 def cabinet_body(at: Ask) -> CabinetBody | None:
     """A body without shift on a cabinet; None for any other."""
     lens = at(throw_lens)
-    if at(mount_kind) != CABINET or at(hung) or at.field(P.has_shift) or not isinstance(lens, Lens):
+    if not at(is_cabinet_body) or not isinstance(lens, Lens):
         return None
     return CabinetBody(
         ratio=lens.ratio_low,
@@ -40,10 +45,10 @@ def cabinet_body(at: Ask) -> CabinetBody | None:
 
 def cabinet(at: Ask) -> CabinetPlace | None:
     """Where the cabinet-top body stands, and how high its cabinet is."""
-    body, hung_at = at(cabinet_body), at(placement)
-    if body is None or not hung_at.possible:
+    body, hung_at = at.aside(cabinet_body), at(placement)
+    if not at(is_cabinet_body) or body is None or not hung_at.possible:
         return None
-    at(offset_share)  # it decides the height; gap and depth rest on none
+    at(offset_share), at(lens_above_base_mm)  # these decide the height; the ratio only decides gap and depth
     center = hung_at.picture_centre_mm
     return cabinet_place(body, at(projected), picture_centre_mm=center, fabric_mm=at(fabric_plane_mm))
 
@@ -58,14 +63,14 @@ def cabinet_depths(at: Ask) -> CabinetPlace | None:
 
 def footprint(at: Ask) -> Footprint | None:
     """The body as it stands where the lens is."""
-    place, body = at(in_front), at(cabinet_body)
-    if place is None or body is None:
+    place = at(in_front)
+    if place is None or not at(is_cabinet_body):
         return None
-    left, back = place.x_mm - at(lens_from_left_mm), place.from_wall[2] - body.lens_to_back_mm
+    left, back = place.x_mm - at(lens_from_left_mm), place.from_wall[2] - at.field(B.lens_to_wall_face_mm)
     return Footprint(
         left_mm=left,
         right_mm=left + at.field(B.width_mm),
         back_mm=back,
-        front_mm=back + body.depth_mm,
-        base_mm=place.y_mm - body.lens_above_base_mm,
+        front_mm=back + at.field(B.depth_mm),
+        base_mm=place.y_mm - at(lens_above_base_mm),
     )

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from gantline.core.height.place import WishKind
 from gantline.core.throw.body import lens_to_rear_mm
 from gantline.core.throw.cabinet import picture_centre_mm
+from gantline.core.throw.level import level_shims
 from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
 from gantline.job.model.height import HeightTarget
@@ -16,6 +17,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, cure, found, noted
 from gantline.stations.common import place_slack_mm, way_words
 from gantline.stations.height import centre_x_mm, placement, under
+from gantline.stations.size import screen
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.findings import OFF_THE_SCREEN
@@ -123,4 +125,42 @@ def height(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.FEET, severity="note", text=text, subject=subject)
 
 
-FINDINGS = (past_its_body, depth, height)
+@noted
+def stands_level(at: Ask) -> Iterator[Finding]:
+    """A cabinet that a level was laid on both ways, and is off: which feet to shim, and what to read again."""
+    right, front = at.given(P.stand_right_high_mm), at.given(P.stand_front_high_mm)
+    on = at(under, at(centre_x_mm))
+    if (right is None and front is None) or on is None:
+        return
+    _, box = on
+    picture = at(screen).picture.width_mm
+    shims = level_shims(
+        right_high_mm=right or 0.0,
+        front_high_mm=front or 0.0,
+        wide_mm=box.high[0] - box.low[0],
+        picture_mm=picture,
+    )
+    feet = {
+        "left back": shims.left_back_mm,
+        "right back": shims.right_back_mm,
+        "left front": shims.left_front_mm,
+        "right front": shims.right_front_mm,
+    }
+    least = at.step_mm / 2.0
+    under_feet = ", ".join(
+        f"{at.text(high)} under the {foot} foot" for foot, high in feet.items() if high >= least
+    )
+    if not under_feet:
+        return
+    turned = (
+        f" It turns the picture by {at.text(abs(shims.turned_mm))} over its width."
+        if abs(shims.turned_mm) >= least
+        else ""
+    )
+    text = f"The {box.name} does not stand level.{turned} Put {under_feet}, then read the picture's width once more."
+    now = cure("It stands level now", (P.stand_right_high_mm, 0.0), (P.stand_front_high_mm, 0.0))
+    subject = field_of(P.stand_right_high_mm).pointer
+    yield Finding(code=Code.NOT_LEVEL, severity="check", text=text, subject=subject, cures=(now,))
+
+
+FINDINGS = (past_its_body, depth, height, stands_level)

@@ -31,6 +31,7 @@ class Code(StrEnum):
     BODY_IN_WALL = "body-in-wall"
     NO_CABINET = "no-cabinet"
     CABINET_HEIGHT = "cabinet-height"
+    NOT_LEVEL = "cabinet-not-level"
     FEET = "feet"
     CABINET_DEPTH = "cabinet-depth"
     WEAK_LINK = "weak-link"

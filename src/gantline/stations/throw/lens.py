@@ -20,6 +20,7 @@ from gantline.stations.common import (
     overspill_mm,
     panel_aspect,
     place_slack_mm,
+    ratios,
 )
 from gantline.stations.height import (
     CABINET,
@@ -67,6 +68,12 @@ def throw_lens(at: Ask) -> Lens | str | None:
         return str(error)
 
 
+def lens_known(at: Ask) -> bool:
+    """Whether its throw ratio is entered and can be; what it is in truth decides no place."""
+    both = at(ratios)
+    return both is not None and 0.0 < both[0] <= both[1]
+
+
 def projected(at: Ask) -> PanelImage:
     """The panel's image that just holds the thrown picture."""
     return panel_image(with_overspill(at(screen).picture, at(overspill_mm)), at(panel_aspect))
@@ -103,7 +110,7 @@ def lens_from_wall_mm(at: Ask) -> float | None:
 def distance_mm(at: Ask) -> float | None:
     """Fabric to the pupil [mm], which needs no height; None without a lens, or behind the fabric."""
     from_wall = at(lens_from_wall_mm)
-    if not isinstance(at(throw_lens), Lens) or from_wall is None or from_wall <= at(out_mm):
+    if not at(lens_known) or from_wall is None or from_wall <= at(out_mm):
         return None
     return from_wall - at(out_mm)
 
@@ -111,7 +118,7 @@ def distance_mm(at: Ask) -> float | None:
 def lens_place(at: Ask) -> LensPlace | None:
     """Where the lens is; None until throw ratio, height and distance are entered, or follow from a cabinet."""
     y_mm, from_wall = at(lens_y_mm, at(centre_x_mm)), at(lens_from_wall_mm)
-    if not isinstance(at(throw_lens), Lens) or y_mm is None or from_wall is None:
+    if not at(lens_known) or y_mm is None or from_wall is None:
         return None
     return LensPlace(
         x_mm=at(lens_x_mm),

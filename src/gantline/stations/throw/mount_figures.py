@@ -6,11 +6,13 @@ from gantline.core.defaults import ThrowDefaults
 from gantline.core.throw.mount import path_mm
 from gantline.core.units import beside_text
 from gantline.job.model.throw import ProjectorBody as B
+from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.common import fabric_plane_mm, hung
-from gantline.stations.height import centre_x_mm, offset_share, placement, under
+from gantline.stations.common import fabric_plane_mm, hung, mount_kind
+from gantline.stations.height import CABINET as ON_CABINET
+from gantline.stations.height import centre_x_mm, lens_above_base_mm, offset_share, placement, under
 from gantline.stations.throw.body import lens_from_left_mm, plate
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths, footprint
 from gantline.stations.throw.lens import in_front, projected
@@ -36,6 +38,17 @@ for one in (
     (B.plate_to_axis_mm, "Plate to lens axis", "plate_to_axis"),
 ):
     _hung_only(*one)
+
+
+def _level(field: Any, label: str, key: str) -> None:
+    @FIGURES.length(key, label, "a level on the cabinet; less than none where it is low", field)
+    def shown(at: Ask) -> Display | None:
+        """Only where the projector stands on a cabinet."""
+        return Display(at.given(field)) if at(mount_kind) == ON_CABINET else None
+
+
+_level(P.stand_right_high_mm, "Cabinet's right end high by", "stand_right_high")
+_level(P.stand_front_high_mm, "Cabinet's front edge high by", "stand_front_high")
 
 
 @FIGURES.length("pole", "Pole to cut", "ceiling over the plate")
@@ -105,12 +118,12 @@ def gap(at: Ask) -> Display | None:
 @FIGURES.length("cabinet_height", "Cabinet height for this picture", CABINET)
 def cabinet_height(at: Ask) -> Display | None:
     """How high the cabinet must be."""
-    found, body = at(cabinet), at(cabinet_body)
-    if found is None or body is None:
+    found = at(cabinet)
+    if found is None:
         return None
-    down = (0.5 + term("offset", body.offset, "")) * term("projected height", at(projected).height_mm)
+    down = (0.5 + term("offset", at(offset_share), "")) * term("projected height", at(projected).height_mm)
     made = term("picture center", at(placement).picture_centre_mm) - down
-    return Display(found.base_mm, made - term("lens above base", body.lens_above_base_mm))
+    return Display(found.base_mm, made - term("lens above base", at(lens_above_base_mm)))
 
 
 @FIGURES.length("cabinet_depth", "Cabinet depth needed, from wall", CABINET)

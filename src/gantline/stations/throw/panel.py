@@ -37,6 +37,8 @@ PANEL = (
         title="On the cabinet",
         weight="detail",
         rows=(
+            "stand_right_high",
+            "stand_front_high",
             "feet_out",
             "foot_left",
             "foot_back",

@@ -14,7 +14,7 @@ from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
 from gantline.stations.wall.datum import shown_across, shown_up, up_from
 from gantline.stations.wall.screws import first_screw_off_mm, lay, screw_step_mm
-from gantline.stations.wall.solve import choice, drilling, fixed, pair, rows_mm, spacing_asked_mm
+from gantline.stations.wall.solve import by_kit, choice, drilling, pair, rows_mm, spacing_asked_mm
 from gantline.stations.wall.told import facts, held
 from gantline.stations.wall.way import drop_mm, on_studs, row_offset_mm
 
@@ -168,8 +168,8 @@ def level_tolerance(at: Ask) -> Display | None:
 def wished_spacing(at: Ask) -> Display:
     """What the rule asks for."""
     value = at(spacing_asked_mm)
-    if at(fixed):
-        return Display(value, term("the kit's fixed spacing", value))
+    if at(by_kit):
+        return Display(value, term("the kit's spacing", value))
     share = term("share of frame width", at.field(Hanging.spacing_share), "")
     return Display(value, share * term("overall width", at(screen).overall_width_mm))
 

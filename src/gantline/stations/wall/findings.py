@@ -28,6 +28,7 @@ from gantline.stations.wall.flat_findings import FLAT_FINDINGS
 from gantline.stations.wall.loads import fixing, fixing_name, used
 from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import (
+    ABOUT,
     choice,
     drilling,
     fixed,
@@ -86,6 +87,9 @@ def brackets(at: Ask) -> Iterator[Finding]:
         cures.append(cure(text, (HeightTarget.centre_x_mm, at.near(at(centre_x_mm) + move))))
     board = "Put a backer board over the studs: brackets go where the rule says"
     cures.append(cure(board, (Hanging.fix_to, "backer")))
+    if one.kept:
+        about = "Take the spacing as about so far apart, where the leaflet says so or its brackets slide on the rail"
+        cures.append(cure(about, (Hanging.rule, ABOUT)))
     text = _kept(at, one, there) if one.kept else _no_pair(at, one)
     if not at(studs_known):  # nothing is said of a wall nobody looked at, and nothing moved for it
         cures, text = [], f"Find the studs first. Where they are assumed to be: {text[0].lower()}{text[1:]}"

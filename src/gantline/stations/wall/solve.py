@@ -54,7 +54,7 @@ from gantline.stations.wall.way import (
     stud_piece,
 )
 
-FIXED = "fixed"
+FIXED, ABOUT = "fixed", "about"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -71,13 +71,18 @@ class Drilling:
 
 
 def fixed(at: Ask) -> bool:
-    """Whether the kit gives the spacing."""
+    """Whether the kit gives the spacing to the mark."""
     return at.field(Hanging.rule) == FIXED
+
+
+def by_kit(at: Ask) -> bool:
+    """Whether the kit gives the spacing, to the mark or about: brackets that slide on their rail take what the studs leave."""
+    return at.field(Hanging.rule) in (FIXED, ABOUT)
 
 
 def spacing_asked_mm(at: Ask) -> float:
     """Bracket to bracket by the rule [mm]: the kit's distance, or a share of the frame's width."""
-    if at(fixed):
+    if at(by_kit):
         return at.field(Hanging.spacing_mm)
     return at.field(Hanging.spacing_share) * at(screen).overall_width_mm
 

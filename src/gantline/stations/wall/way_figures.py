@@ -17,7 +17,7 @@ from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.loads import fixing_key
 from gantline.stations.wall.pads import turned
 from gantline.stations.wall.shown import when
-from gantline.stations.wall.solve import fixed
+from gantline.stations.wall.solve import by_kit as kit_spacing
 from gantline.stations.wall.way import (
     bottom,
     cabinet_top_mm,
@@ -66,12 +66,12 @@ def at_brackets(at: Ask) -> bool:
 
 def by_share(at: Ask) -> bool:
     """Whether their spacing is a share of the width."""
-    return at(at_brackets) and not at(fixed)
+    return at(at_brackets) and not at(kit_spacing)
 
 
 def by_kit(at: Ask) -> bool:
     """Whether the kit gives their spacing."""
-    return at(at_brackets) and at(fixed)
+    return at(at_brackets) and at(kit_spacing)
 
 
 def slides_rows(at: Ask) -> bool:
@@ -108,7 +108,7 @@ for _key, _label, _field, _show in (
     ("fix_to", "Fixed", Hanging.fix_to, on_stud_wall),
     ("rule", "Bracket spacing", Hanging.rule, at_brackets),
     ("spacing_share", "Share of frame width", Hanging.spacing_share, by_share),
-    ("fixed_spacing", "Fixed spacing", Hanging.spacing_mm, by_kit),
+    ("fixed_spacing", "Kit's spacing", Hanging.spacing_mm, by_kit),
     ("row_offset", "Hole-row spacing, less than frame height", Hanging.row_offset_mm, slides_rows),
     ("row_fixed", "Hole-row distance, if fixed", Hanging.row_fixed_mm, lower_holes),
     ("cleat_board", "Board", Hanging.cleat_board_mm, on_cleat),
