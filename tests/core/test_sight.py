@@ -29,6 +29,7 @@ from gantline.core.sight.rows import (
 from gantline.core.size.content import constant_area, shown, side_panel, zoom_needed
 from gantline.core.size.picture import Picture
 from gantline.core.size.starts import width_from_throw_mm, width_on_wall_mm
+from tests.heads import lowest_seen_mm
 
 distances, offsets, widths = st.floats(800, 12_000), st.floats(-3000, 3000), st.floats(600, 6000)
 
@@ -110,6 +111,47 @@ def _well_inside(rear: Eye, head: Eye) -> bool:
         move_aside_mm(rear, head, EDGE) if rear.distance_mm - head.distance_mm >= 600.0 else (-9e3, 9e3)
     )
     return min(abs(left), abs(right)) > 40.0
+
+
+@given(rooms, st.floats(0.02, 0.4))
+def test_a_seat_may_lose_a_share_of_the_edge_and_no_more(found: list[Eye], lose: float) -> None:
+    bottoms = own_bottoms_mm(found, EDGE, clear_mm=115, lose=lose)
+    for eye, bottom in zip(found, bottoms, strict=True):
+        mine = (eye.distance_mm, eye.eye_mm, eye.x_mm)
+        heads = [(each.distance_mm, each.eye_mm, each.x_mm) for each in found if each is not eye]
+        more, less = (lowest_seen_mm(mine, heads, EDGE, 115.0, lose + by) for by in (-0.003, 0.003))
+        assert less - 1e-6 <= bottom <= more + 1e-6
+    whole = own_bottoms_mm(found, EDGE, clear_mm=115)
+    assert all(bottom <= most for bottom, most in zip(bottoms, whole, strict=True))
+    seats = [Occupant(distance_mm=eye.distance_mm, seated_mm=eye.eye_mm, x_mm=eye.x_mm) for eye in found]
+    raised = platforms_mm(seats, 500.0, EDGE, clear_mm=115, step_mm=1.0, lose=lose)
+    eyes = [replace(eye, eye_mm=eye.eye_mm + up) for eye, up in zip(found, raised, strict=True)]
+    assert max(own_bottoms_mm(eyes, EDGE, clear_mm=115, lose=lose)) <= 500.1
+
+
+chairs = st.builds(
+    Eye, distance_mm=st.floats(2500, 6000), eye_mm=st.floats(1050, 1200), x_mm=st.floats(600, 4400)
+)
+
+
+@given(st.lists(chairs, min_size=2, max_size=5), st.integers(0, 4), st.floats(0, 2 * math.pi))
+def test_a_seat_moved_by_two_millimeters_changes_the_bound_by_no_more_than_twenty(
+    found: list[Eye], seat: int, turn: float
+) -> None:
+    """But where a head enters or leaves the triangle, or passes 0.6 m."""
+    assume(seat < len(found))
+    eye = found[seat]
+    there = replace(
+        eye, x_mm=eye.x_mm + 2.0 * math.cos(turn), distance_mm=eye.distance_mm + 2.0 * math.sin(turn)
+    )
+    for rear in found:
+        for front in found:
+            assume(front is rear or abs(rear.distance_mm - front.distance_mm - 600.0) > 3.0)
+            assume(front is rear or _well_inside(rear, front))
+    moved = [*found[:seat], there, *found[seat + 1 :]]
+    before, after = (lowest_bottom_mm(eyes, EDGE, clear_mm=115) for eyes in (found, moved))
+    assert (before is None) == (after is None)
+    assert before is None or after is None or abs(after - before) <= 20.0
 
 
 def test_heads_in_the_way_worked_by_hand() -> None:

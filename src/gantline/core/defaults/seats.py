@@ -19,6 +19,14 @@ class SeatsDefaults:
     head_clear_mm = Default(
         115.0, "mm", 0.0, 400.0, "clearance over the eye in front", "from eye to the top of the head"
     )
+    edge_lost_share = Default(
+        0.0,
+        "share",
+        0.0,
+        0.5,
+        "share of the picture's lower edge that a seat may lose",
+        "none: heads stay out of the picture",
+    )
     neck_top_deg = Default(
         35.0, "deg", 5.0, 60.0, "top of the picture above the eye line, at most", "comfort of the neck"
     )

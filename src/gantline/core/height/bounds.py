@@ -42,9 +42,11 @@ def centre_guidance_mm(screen: Screen, eyes: Sequence[Eye], centre_deg: float) -
     return lowest + screen.picture.height_mm / 2.0 + screen.border.top_mm
 
 
-def rows_bound(screen: Screen, eyes: Sequence[Eye], edge: Edge, clear_mm: float) -> Bound | None:
-    """Every eye sees the bottom of the picture past every head; None where no head is in the way."""
-    bottom = lowest_bottom_mm(eyes, edge, clear_mm=clear_mm)
+def rows_bound(
+    screen: Screen, eyes: Sequence[Eye], edge: Edge, clear_mm: float, lose: float = 0.0
+) -> Bound | None:
+    """Every eye sees the bottom of the picture past every head, or all but a share of it; None where no head is in the way."""
+    bottom = lowest_bottom_mm(eyes, edge, clear_mm=clear_mm, lose=lose)
     return None if bottom is None else over_rows(screen, bottom)
 
 
@@ -117,6 +119,7 @@ class HeightCase:
     eyes: tuple[Eye, ...] = ()
     neck_deg: float = 35.0
     head_clear_mm: float = 115.0
+    edge_lost_share: float = 0.0
     overhead: tuple[tuple[float, float, float], ...] = ()
     under: tuple[tuple[float, float, float], ...] = ()
     furniture_gap_mm: float = 50.0
@@ -132,7 +135,9 @@ def bounds(asked: HeightCase) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
     if soffits:
         upper.append(Bound("soffit", "soffit", min(soffits) - place.clear_mm))
     upper += filter(None, [neck_bound(screen, asked.eyes, asked.neck_deg)])
-    lower += filter(None, [rows_bound(screen, asked.eyes, place.edge_mm, asked.head_clear_mm)])
+    lower += filter(
+        None, [rows_bound(screen, asked.eyes, place.edge_mm, asked.head_clear_mm, asked.edge_lost_share)]
+    )
     tops = [top for left, right, top in asked.under if place.across(left, right)]
     if tops:
         lower.append(furniture_bound(screen, max(tops), asked.furniture_gap_mm))

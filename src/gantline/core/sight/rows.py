@@ -19,6 +19,7 @@ from gantline.core.sight.angles import Array
 ROUNDING_MM = 0.01  # a height held by this very bound misses it only by binary rounding
 HEAD_MM = 100.0  # half the width of a head
 COMFORT_MM = 200.0  # as far from the line of sight a head is not noticed
+POINTS = 1001  # of the lower edge, where a seat may lose a share of it
 FARTHER_MM = 600.0  # a head less than this farther forward sits beside, not in front
 
 Edge = tuple[float, float]
@@ -74,12 +75,13 @@ def _shares(eyes: Sequence[Eye], edge: Edge, half_mm: float) -> tuple[Array, Arr
 
 
 def bottoms_mm(
-    eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, half_mm: float = HEAD_MM
+    eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, half_mm: float = HEAD_MM, lose: float = 0.0
 ) -> dict[tuple[int, int], float]:
     """For every pair (rear, front) whose head stands in the triangle, by their places in `eyes`: the lowest bottom of the
-    picture of which the rear eye sees every point past the front head [mm].
+    picture of which the rear eye sees every point past the front head, or all but the share that it may lose [mm].
 
-    Args: eyes in any order; clear_mm, from an eye to the top of its head.
+    Args: eyes in any order; clear_mm, from an eye to the top of its head; lose, the share of the lower edge's width that an eye
+        may lose behind all heads before it together.
     """
     if len(eyes) < 2:
         return {}
@@ -88,23 +90,65 @@ def bottoms_mm(
     for i, j in np.argwhere(~np.isnan(near)).tolist():
         rise = eyes[j].eye_mm + clear_mm - eyes[i].eye_mm
         bottoms[i, j] = eyes[i].eye_mm + rise / float(near[i, j] if rise > 0.0 else far[i, j])
+    return bottoms if lose <= 0.0 else _losing(eyes, edge, bottoms, clear_mm, half_mm, lose)
+
+
+def _losing(
+    eyes: Sequence[Eye],
+    edge: Edge,
+    whole: dict[tuple[int, int], float],
+    clear_mm: float,
+    half_mm: float,
+    lose: float,
+) -> dict[tuple[int, int], float]:
+    """The bottoms that leave every eye all but its share, no pair's above what the whole edge asks for."""
+    bottoms: dict[tuple[int, int], float] = {}
+    for rear in {rear for rear, _ in whole}:
+        fronts = [front for behind, front in whole if behind == rear]
+        enters, leaves = along_edge(eyes[rear], [eyes[front] for front in fronts], edge, half_mm)
+        rise = np.array([eyes[front].eye_mm for front in fronts])[:, None] + clear_mm - eyes[rear].eye_mm
+        asked = eyes[rear].eye_mm + rise / np.where(rise > 0.0, enters, leaves)
+        least = _all_but(np.fmax.reduce(np.where(np.isnan(asked), -np.inf, asked)), lose)
+        if least > -math.inf:
+            bottoms |= {(rear, front): min(whole[rear, front], least) for front in fronts}
     return bottoms
 
 
+def along_edge(rear: Eye, fronts: Sequence[Eye], edge: Edge, half_mm: float = HEAD_MM) -> tuple[Array, Array]:
+    """Where the rays from an eye to points of the lower edge enter and leave heads, as shares of the way to the fabric.
+
+    Returns: both (fronts, POINTS), from the left end of the edge to its right; NaN where a ray meets no head.
+    Source: the ray's two crossings with a circle in plan.
+    """
+    run = np.linspace(*edge, POINTS)[None, :] - rear.x_mm
+    across = rear.x_mm - np.array([front.x_mm for front in fronts])[:, None]
+    deep = rear.distance_mm - np.array([front.distance_mm for front in fronts])[:, None]
+    square = run**2 + rear.distance_mm**2
+    half = run * across - rear.distance_mm * deep
+    with np.errstate(invalid="ignore"):
+        root = np.sqrt(half**2 - square * (across**2 + deep**2 - half_mm**2))
+    return (-half - root) / square, np.minimum((-half + root) / square, 1.0)
+
+
+def _all_but(asked: Array, lose: float) -> float:
+    """The least value that all but a share of the points ask for no more than."""
+    return float(np.sort(asked)[::-1][min(int(lose * len(asked)), len(asked) - 1)])
+
+
 def own_bottoms_mm(
-    eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, half_mm: float = HEAD_MM
+    eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, lose: float = 0.0
 ) -> tuple[float, ...]:
-    """For every eye, the lowest bottom of the picture that it sees past all heads [mm]; minus infinity where none is in its
-    triangle. Args: as above."""
+    """For every eye, the lowest bottom of the picture that it sees past all heads, or loses no more of than its share [mm]; minus
+    infinity where none is in its triangle. Args: as above."""
     lowest = [-math.inf] * len(eyes)
-    for (rear, _), bottom in bottoms_mm(eyes, edge, clear_mm=clear_mm, half_mm=half_mm).items():
+    for (rear, _), bottom in bottoms_mm(eyes, edge, clear_mm=clear_mm, lose=lose).items():
         lowest[rear] = max(lowest[rear], bottom)
     return tuple(lowest)
 
 
-def lowest_bottom_mm(eyes: Sequence[Eye], edge: Edge, *, clear_mm: float) -> float | None:
+def lowest_bottom_mm(eyes: Sequence[Eye], edge: Edge, *, clear_mm: float, lose: float = 0.0) -> float | None:
     """Lowest bottom of the picture that every eye sees past every head [mm]; None where no head is in the way. Args: as above."""
-    return max(bottoms_mm(eyes, edge, clear_mm=clear_mm).values(), default=None)
+    return max(bottoms_mm(eyes, edge, clear_mm=clear_mm, lose=lose).values(), default=None)
 
 
 def least_clearance_mm(
@@ -153,8 +197,23 @@ class Occupant:
     x_mm: float = 0.0
 
 
+def _eyes_wanted(heads_mm: Array, bottom_mm: float, enters: Array, leaves: Array) -> Array:
+    """How high an eye must be to see the bottom over heads at both ends of their shares [mm]: the highest over the first axis
+    where there are two."""
+    wanted = [(heads_mm - bottom_mm * share) / np.maximum(1.0 - share, 1e-9) for share in (enters, leaves)]
+    over = np.fmax(*wanted)
+    high: Array = over if over.ndim == 1 else np.fmax.reduce(np.where(np.isnan(over), -np.inf, over))
+    return high
+
+
 def platforms_mm(
-    seats: Sequence[Occupant], bottom_mm: float, edge: Edge, *, clear_mm: float, step_mm: float
+    seats: Sequence[Occupant],
+    bottom_mm: float,
+    edge: Edge,
+    *,
+    clear_mm: float,
+    step_mm: float,
+    lose: float = 0.0,
 ) -> tuple[float, ...]:
     """The platform each seat needs to see the picture's bottom past every head in its triangle, from the front back [mm].
 
@@ -168,11 +227,15 @@ def platforms_mm(
     out = [0.0] * len(seats)
     for rear in sorted(range(len(seats)), key=lambda place: seats[place].distance_mm):
         seat = seats[rear]
-        needed = -math.inf
-        for front in np.flatnonzero(~np.isnan(near[rear])).tolist():
-            head = seats[front].seated_mm + out[front] + clear_mm
-            for share in (float(near[rear, front]), float(far[rear, front])):
-                needed = max(needed, (head - bottom_mm * share) / max(1.0 - share, 1e-9))
+        fronts = np.flatnonzero(~np.isnan(near[rear])).tolist()
+        heads = np.array([seats[front].seated_mm + out[front] + clear_mm for front in fronts])
+        if lose > 0.0 and fronts:
+            shares = along_edge(eyes[rear], [eyes[front] for front in fronts], edge)
+            needed = _all_but(_eyes_wanted(heads[:, None], bottom_mm, *shares), lose)
+        else:
+            needed = float(
+                np.max(_eyes_wanted(heads, bottom_mm, near[rear, fronts], far[rear, fronts]), initial=-np.inf)
+            )
         missing = needed - seat.seated_mm - seat.platform_mm
         out[rear] = seat.platform_mm
         if missing > ROUNDING_MM:

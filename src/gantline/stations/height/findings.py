@@ -275,7 +275,8 @@ def _rows(at: Ask, height_case: HeightCase) -> Iterator[Cure]:
 def most_hidden(at: Ask) -> tuple[SeatPlace, SeatPlace]:
     """The seat that asks for the highest lower edge, and the one whose head is in its way. Only where a head is."""
     sitting, clear = at(seats), at.default(SeatsDefaults.head_clear_mm)
-    pairs = bottoms_mm([seat.eye for seat in sitting], at(lower_edge_mm), clear_mm=clear)
+    lose = at.default(SeatsDefaults.edge_lost_share)
+    pairs = bottoms_mm([seat.eye for seat in sitting], at(lower_edge_mm), clear_mm=clear, lose=lose)
     rear, front = max(pairs, key=lambda pair: pairs[pair])
     return sitting[rear], sitting[front]
 

@@ -151,6 +151,7 @@ def lowest_bottom_mm(at: Ask) -> float | None:
         [at.aside(seat_place, number).eye for number in numbers],
         at(lower_edge_mm),
         clear_mm=at.aside(head_clear_mm),
+        lose=at.default(SeatsDefaults.edge_lost_share),
     )
     if not bottoms:
         return None

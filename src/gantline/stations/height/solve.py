@@ -58,6 +58,7 @@ def asked(at: Ask) -> HeightCase:
         eyes=at(eyes),
         neck_deg=at.default(SeatsDefaults.neck_top_deg),
         head_clear_mm=at.default(SeatsDefaults.head_clear_mm),
+        edge_lost_share=at.default(SeatsDefaults.edge_lost_share),
         overhead=tuple((left, right, low) for left, right, low, _ in at(near, ("soffit",))),
         under=tuple((left, right, top) for left, right, _, top in at(under_the_frame)),
         furniture_gap_mm=at.default(HeightDefaults.furniture_gap_mm),
@@ -162,7 +163,9 @@ def raised_mm(at: Ask, bottom_mm: float) -> tuple[float, ...]:
         for seat in at(seats)
     ]
     clear = at.default(SeatsDefaults.head_clear_mm)
-    return platforms_mm(sitting, bottom_mm, at(lower_edge_mm), clear_mm=clear, step_mm=at.step_mm)
+    lose = at.default(SeatsDefaults.edge_lost_share)
+    edge = at(lower_edge_mm)
+    return platforms_mm(sitting, bottom_mm, edge, clear_mm=clear, step_mm=at.step_mm, lose=lose)
 
 
 def platforms(at: Ask, needed_mm: tuple[float, ...]) -> tuple[Cure, ...]:

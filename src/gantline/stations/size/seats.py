@@ -75,7 +75,8 @@ class Guidance:
 def over_heads_mm(at: Ask) -> tuple[float, ...]:
     """Of every seat, how low the picture's bottom may be to be seen past the heads before it [mm above the floor]."""
     least = at.default(SeatsDefaults.head_clear_mm) - ROUNDING_MM
-    return own_bottoms_mm([seat.eye for seat in at(seats)], at(lower_edge_mm), clear_mm=least)
+    lose = at.default(SeatsDefaults.edge_lost_share)
+    return own_bottoms_mm([seat.eye for seat in at(seats)], at(lower_edge_mm), clear_mm=least, lose=lose)
 
 
 def held_against(at: Ask) -> Guidance:

@@ -161,12 +161,11 @@ def foot_left(at: Ask) -> Display | None:
 @FIGURES.length("foot_back", "Body's back, from bare wall", TAPE)
 def foot_back(at: Ask) -> Display | None:
     """Tape mark on the cabinet."""
-    found, place, body = at(footprint), at(in_front), at(cabinet_body)
-    if found is None or place is None or body is None:
+    found, place = at(footprint), at(in_front)
+    if found is None or place is None:
         return None
-    return Display(
-        found.back_mm, term("lens from wall", place.from_wall[2]) - term("lens to back", body.lens_to_back_mm)
-    )
+    to_back = term("lens to back", at.field(B.lens_to_wall_face_mm))
+    return Display(found.back_mm, term("lens from wall", place.from_wall[2]) - to_back)
 
 
 def _slope(key: str, label: str, power: int) -> None:
