@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.wall.between import between_mm
-from gantline.core.wall.cleat import cleat_over_studs, ledger_over_studs
+from gantline.core.wall.cleat import cleat_over_studs
 from gantline.core.wall.dryfit import DryFit, error_at_mm, slide_mm
 from gantline.core.wall.hang import (
     Cleat,
@@ -17,6 +17,7 @@ from gantline.core.wall.hang import (
     parts_wanted,
 )
 from gantline.core.wall.joints import joint_off_mm
+from gantline.core.wall.ledger import ledger_over_studs
 from gantline.core.wall.marks import hole_rows_mm
 from gantline.core.wall.ways import Way, has_lower_row
 

@@ -9,6 +9,7 @@ from gantline.core.frame.cutting import CannotCut, CutBoard, CutPlan, Stock, Wan
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.stations.frame import parts
+from gantline.stations.wall.ledger import ledger_nominal, ledger_parts
 
 Boards = Sequence[tuple[str, str, Mapping[str, Any]]]
 # where the stores hold no board of a name: what yards sell, at a price by length
@@ -99,13 +100,22 @@ def cutting(at: Ask, boards: Boards) -> Cutting:
 
 
 def wanted_by_board(at: Ask) -> list[tuple[str, str, list[Wanted]]]:
-    """What is cut from which board: the frame from its own, mask panels from 1×2."""
+    """What is cut from which board: the frame from its own, mask panels from 1×2, a ledger from one as thick as it is."""
     own = at.field(FrameBuild.board)
     frame = [Wanted(name=name, length_mm=long) for name, long in at(parts)]
-    masks = list(mask_wanted(at))
-    if own == MASK_BOARD:
-        return [(own, "frame and masks", [*frame, *masks])]
-    return [(own, "frame", frame), (MASK_BOARD, "mask panels", masks)]
+    ledger = [Wanted(name=name, length_mm=long) for name, long in at(ledger_parts)]
+    kinds = (
+        (own, "frame", frame),
+        (MASK_BOARD, "masks" if own == MASK_BOARD else "mask panels", list(mask_wanted(at))),
+        (at(ledger_nominal) if ledger else own, "ledger", ledger),
+    )
+    groups: dict[str, tuple[list[str], list[Wanted]]] = {}
+    for board, name, wanted in kinds:
+        if wanted or board == own:
+            names, pieces = groups.setdefault(board, ([], []))
+            names += [name] if wanted else []
+            pieces += wanted
+    return [(board, " and ".join(names), pieces) for board, (names, pieces) in groups.items()]
 
 
 def stocks(nominal: str, boards: Boards) -> tuple[list[Stock], bool]:

@@ -12,8 +12,9 @@ from gantline.core.fabric.blank import metres_to_order, yards_to_order
 from gantline.core.materials import Bought, Need, line_of, merged, with_spares
 from gantline.core.tension.holds import Hold
 from gantline.core.trim.backlight import Backlight as Strip
+from gantline.core.trim.spacers import SpacerStrips
 from gantline.core.wall.ways import KINDS, Way
-from gantline.job.model.frame import Blank, BoxPart, FrameBuild, Materials, OwnMaterial
+from gantline.job.model.frame import Backlight, Blank, BoxPart, FrameBuild, Materials, OwnMaterial
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
@@ -21,11 +22,15 @@ from gantline.stations.common import way
 from gantline.stations.frame import blank, joints, pocket_screw, roll_cut, timber
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
+from gantline.stations.trim.solve import feed_behind, feed_wire_mm, spacers
 from gantline.stations.wall import bought_fixing, by_inches, drilling, fixings_top
 from gantline.stations.wall.flat import pack
+from gantline.stations.wall.ledger import ROWS as LEDGER_ROWS
+from gantline.stations.wall.ledger import frame_screws, ledger_parts
 from gantline.stations.wall.pads import pads
 from gantline.stations.wall.way import bottom, cleat_place, cleat_stands, hang_parts
 
+BRAD_EVERY_MM = 200.0
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
     Hold.SPRING: "springs",
@@ -190,10 +195,14 @@ def _frame(at: Ask) -> Iterator[Need]:
     if long is not None:
         name = f"pocket screws, {at.text(long) if at(by_inches) else f'{long:.0f} mm'}"
         yield Need(key="pocket-screws", name=name, amount=made.screws, pack=50, why="frame joints")
-    yield Need(key="l-plates", name="flat L plates", amount=made.corner_plates, pack=4, why="frame corners")
+    if made.corner_plates:
+        yield Need(
+            key="l-plates", name="flat L plates", amount=made.corner_plates, pack=4, why="frame corners"
+        )
     if made.brace_plates:
         yield Need(key="t-plates", name="flat T plates", amount=made.brace_plates, pack=4, why="braces")
-    yield Need(key="plate-screws", name="plate screws", amount=made.plate_screws, pack=50, why="plates")
+    if made.plate_screws:
+        yield Need(key="plate-screws", name="plate screws", amount=made.plate_screws, pack=50, why="plates")
     yield Need(key="glue", name="wood glue, bottle", amount=1, why="frame joints")
     yield Need(key="sandpaper", name="sandpaper, sheets", amount=3, pack=5, why="joints flush, edges round")
 
@@ -245,6 +254,39 @@ def _trim(at: Ask) -> Iterator[Need]:
         yield Need(
             key="strip-connector", name="light connector", amount=1, why="the screen comes off the wall"
         )
+        yield Need(key="strip-controller", name="controller for the light strip", amount=1, why="backlight")
+        yield Need(
+            key="strip-joints",
+            name="clip connectors, wire to strip",
+            amount=2,
+            pack=2,
+            why="both runs start there",
+        )
+        wire = at(feed_wire_mm)
+        if wire is not None:
+            yield Need(
+                key="strip-wire",
+                name=f"feed wire, {at.text(at.up(wire))}",
+                amount=1,
+                why="from feed to outlet",
+            )
+        if at(feed_behind):
+            yield Need(
+                key="strip-grommet", name="grommet for the way through the wall", amount=1, why="feed wire"
+            )
+    strips = at(spacers)
+    if isinstance(strips, SpacerStrips):
+        thick = at.text(at.field(Backlight.spacer_mm))
+        name = f"spacer strips, {thick} thick, {at.text(at.up(strips.whole_mm))} in all"
+        yield Need(key="spacer-strips", name=name, amount=1, why="round the frame's back")
+        brads = f"brads, at most {at.text(at.down(strips.brad_mm))} long"
+        yield Need(
+            key="brads",
+            name=brads,
+            amount=math.ceil(strips.whole_mm / BRAD_EVERY_MM),
+            pack=100,
+            why="spacer strips",
+        )
 
 
 def _masks(at: Ask) -> Iterator[Need]:
@@ -263,11 +305,18 @@ def _hang(at: Ask) -> Iterator[Need]:
         return
     in_the_box = any(at.of(part, BoxPart.stops) == "hang" for part in at.things(FrameBuild.parts))
     if at(timber) or not in_the_box:
-        yield _hangs_by(at)
+        yield from filter(None, [_hangs_by(at)])
     lower = sum(1 for hole in found.holes if hole.row == "lower")
     screws = at.field(Hanging.screws) or at(bought_fixing)
     if not at(cleat_stands):
         yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
+    into_frame = at(frame_screws)
+    if into_frame is not None:
+        longest = at.text(at.down(into_frame.longest_mm))
+        name = f"screws, ledger into frame, at most {longest} long"
+        yield Need(
+            key="ledger-screws", name=name, amount=len(LEDGER_ROWS) * into_frame.count, pack=50, why="ledger"
+        )
     for thick, count in at(pack).items():
         yield Need(
             key=f"wall-shims-{thick:g}", name=f"shims, {at.text(thick)}", amount=count, pack=10, why="hanging"
@@ -288,7 +337,7 @@ BEHIND = {
 }
 
 
-def _hangs_by(at: Ask) -> Need:
+def _hangs_by(at: Ask) -> Need | None:
     """What the frame hangs by: by its own name, else by the way of hanging."""
     own, one = at.field(Hanging.name), at(way)
     place = at(cleat_place) if one is Way.CLEAT else None
@@ -303,6 +352,8 @@ def _hangs_by(at: Ask) -> Need:
             )
         long = f"{name}, wall piece {at.text(wide)}, {at.text(at.field(Hanging.cleat_board_mm))} board"
         return Need(key="brackets", name=long, amount=1, why="hanging")
+    if one is Way.LEDGER and not own and at(ledger_parts):
+        return None  # its boards are in the list
     if own or one in (Way.CLEAT, Way.LEDGER):
         return Need(key="brackets", name=own or KINDS[one].name, amount=1, why="hanging")
     named = {Way.RODS: "hanging rods with turnbuckles", Way.WIRE: "hooks for the wire"}

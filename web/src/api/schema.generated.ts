@@ -2536,6 +2536,10 @@ export interface components {
              * @default []
              */
             parts: components["schemas"]["BoxPart"][];
+            /** Plates */
+            plates: ("back" | "both" | "none") | null;
+            /** Removable */
+            removable: boolean | null;
             /** @default {} */
             square: components["schemas"]["SquareReadings"];
             /** Standoff Mm */
@@ -2775,6 +2779,10 @@ export interface components {
             leaflet_mm: number | null;
             /** Ledger Board Mm */
             ledger_board_mm: number | null;
+            /** Ledger Layers */
+            ledger_layers: number | null;
+            /** Ledger Studs */
+            ledger_studs: number | null;
             /** Lift On Mm */
             lift_on_mm: number | null;
             /** Lower Holes */
@@ -2798,7 +2806,7 @@ export interface components {
             /** Row Offset Mm */
             row_offset_mm: number | null;
             /** Rule */
-            rule: ("share" | "fixed") | null;
+            rule: ("share" | "fixed" | "about") | null;
             /** Screws */
             screws: string | null;
             /** Screws Apart Mm */
@@ -4020,6 +4028,8 @@ export interface components {
             day: string | null;
             /** Id */
             id: string;
+            /** Lens Mm */
+            lens_mm: number | null;
             /** Tl X Mm */
             tl_x_mm: number;
             /** Tl Y Mm */
@@ -4392,6 +4402,10 @@ export interface components {
              *     }
              */
             signal: components["schemas"]["SignalChain"];
+            /** Stand Front High Mm */
+            stand_front_high_mm: number | null;
+            /** Stand Right High Mm */
+            stand_right_high_mm: number | null;
             /** Yaw Deg */
             yaw_deg: number | null;
             /** @default {} */
@@ -5620,6 +5634,8 @@ export interface components {
             light: components["schemas"]["Backlight"];
             /** Roll Mm */
             roll_mm: number | null;
+            /** Tape Wide Mm */
+            tape_wide_mm: number | null;
             /** To Picture */
             to_picture: boolean | null;
             /** Wrap Mm */

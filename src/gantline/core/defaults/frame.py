@@ -32,6 +32,25 @@ class FrameDefaults:
     staple_leg_mm = Default(10.0, "mm", 4.0, 40.0, "length of a staple's leg", "usual for cloth on softwood")
     kerf_mm = Default(3.0, "mm", 0.0, 10.0, "what a saw cut takes", "circular saw blade")
     end_trim_mm = Default(10.0, "mm", 0.0, 100.0, "cut off each end of a board", "split and dirty ends")
+    hollow_mm = Default(
+        5.0,
+        "mm",
+        1.0,
+        50.0,
+        "bow of a frame out of its plane, most",
+        "brackets and wall take a few millimeters out of it",
+    )
+    spacer_wide_mm = Default(
+        20.0,
+        "mm",
+        5.0,
+        100.0,
+        "width of the strips round a frame's back",
+        "a brad goes through without splitting",
+    )
+    feed_slack_mm = Default(
+        500.0, "mm", 0.0, 5000.0, "wire beyond the way from feed to outlet", "a loop to unhook by"
+    )
     fastener_clear_mm = Default(
         3.0,
         "mm",

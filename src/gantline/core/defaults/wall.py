@@ -273,6 +273,14 @@ class WallDefaults:
     cleat_screw_mm = Default(
         35.0, "mm", 5.0, 300.0, "wall piece's front edge to its screws", "the middle of the board"
     )
+    ledger_screw_mm = Default(
+        400.0,
+        "mm",
+        100.0,
+        1000.0,
+        "screws from a ledger into the frame, at most apart",
+        "the rails lie flat on it",
+    )
     cleat_block_mm = Default(
         250.0, "mm", 50.0, 2000.0, "each of two blocks of a frame's cleat", "two screws each in the rail"
     )

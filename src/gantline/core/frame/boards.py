@@ -46,6 +46,11 @@ class Section:
         """Second moment of area against bowing in the plane of the fabric [mm⁴]: deep · in_plane³ / 12."""
         return self.deep_mm * self.in_plane_mm**3 / 12.0
 
+    @property
+    def flat_inertia_mm4(self) -> float:
+        """Second moment of area against bowing out of the plane of the fabric [mm⁴]: in_plane · deep³ / 12."""
+        return self.in_plane_mm * self.deep_mm**3 / 12.0
+
 
 def section(thick_mm: float, wide_mm: float, lies: Lies) -> Section:
     """A board's section as it stands in the frame."""

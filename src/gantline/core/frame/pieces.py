@@ -183,18 +183,24 @@ class Joinery:
     plate_screws: int
 
 
-def joinery(braces: int, *, screws_an_end: int, screws_a_plate: int) -> Joinery:
+def joinery(
+    braces: int, *, screws_an_end: int, screws_a_plate: int, plated_faces: int = 1, removable: bool = False
+) -> Joinery:
     """Screws and plates of a frame: two pieces meet at each corner, a brace meets a rail at each end.
 
+    Args: plated_faces, on how many faces a corner has a plate, 0 to 2; removable, braces that are screwed and nothing else, so
+        that they come out again. Never a plate on the fabric's face of a brace.
     Source: two pocket screws and glue per board end, plates on the back at corners and braces.
     """
     meetings = 4 + 2 * braces
+    corner_plates = 4 * plated_faces
+    brace_plates = 0 if removable or not plated_faces else 2 * braces
     return Joinery(
         board_ends=meetings,
         screws=meetings * screws_an_end,
-        corner_plates=4,
-        brace_plates=2 * braces,
-        plate_screws=meetings * screws_a_plate,
+        corner_plates=corner_plates,
+        brace_plates=brace_plates,
+        plate_screws=(corner_plates + brace_plates) * screws_a_plate,
     )
 
 

@@ -20,6 +20,20 @@ def sag_mm(line_tension_n_m: float, span_mm: float, e_gpa: float, inertia_mm4: f
     return 5.0 * load_n_mm * span_mm**4 / (384.0 * e_n_mm2 * inertia_mm4)
 
 
+def out_of_plane_mm(
+    thrust_n: float, *, eccentric_mm: float, span_mm: float, e_gpa: float, inertia_mm4: float
+) -> float:
+    """How far a board bows out of the frame's plane under cloth that lies on its face [mm]: δ = P·e·L² / (8·E·I).
+
+    Args: thrust, along the board, from the cloth that pulls its two ends together [N]; eccentric, from the board's middle to the
+        cloth [mm]; span, its length [mm]; inertia, about the axis in the frame's plane [mm⁴].
+    Source: a beam under an end moment P·e.  Raises: OutOfRange.  Leaves out: what brackets and braces hold against it, and that a
+        bow adds to its own cause, which at a few millimeters is little.
+    """
+    require_positive(span_mm=span_mm, e_gpa=e_gpa, inertia_mm4=inertia_mm4)
+    return thrust_n * eccentric_mm * span_mm**2 / (8.0 * 1000.0 * e_gpa * inertia_mm4)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SagRow:
     """A rail with so many braces: its widest span and how far it bows [mm]."""

@@ -112,21 +112,3 @@ def frame_pieces_mm(
     if right - left < 2.0 * block_mm - ROUNDING_MM:
         return ()
     return ((left, left + block_mm), (right - block_mm, right))
-
-
-def ledger_over_studs(
-    studs_mm: Sequence[float], center_mm: float, *, frame_mm: float, inset_mm: float
-) -> CleatPlace | None:
-    """A ledger frame, screwed through to every stud behind it: no float, and at least a stud on each side of the center.
-
-    Args and raises as of a cleat. Returns: None where no stud serves on a side.
-    """
-    require_positive(frame_mm=frame_mm)
-    require_not_negative(inset_mm=inset_mm)
-    half = frame_mm / 2.0 - inset_mm
-    behind = tuple(x for x in studs_mm if abs(x - center_mm) <= half + ROUNDING_MM)
-    if len(behind) < FEWEST or not behind[0] < center_mm < behind[-1]:
-        return None
-    return CleatPlace(
-        left_mm=center_mm - frame_mm / 2.0, right_mm=center_mm + frame_mm / 2.0, studs_mm=behind, play_mm=0.0
-    )

@@ -7,7 +7,7 @@ from pydantic import Field as Limit
 from gantline.core.defaults import AlignDefaults
 from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
-from gantline.job.types import DistanceMm, Id, Line, Lux, PositionMm, Share, Turn
+from gantline.job.types import DistanceMm, Id, LengthMm, Line, Lux, PositionMm, Share, Turn
 
 FIRST = (("frame", "frame, then picture"), ("picture", "picture on the bare wall, then frame"))
 OFF_MM = 600.0
@@ -94,6 +94,7 @@ class PictureRound(Item):
     br_y_mm: Annotated[DistanceMm, Field("br_y", "bottom right, off floor", fact=True)]
     bl_x_mm: Annotated[DistanceMm, Field("bl_x", "bottom left, from left", fact=True)]
     bl_y_mm: Annotated[DistanceMm, Field("bl_y", "bottom left, off floor", fact=True)]
+    lens_mm: Annotated[LengthMm | None, Field("lens", "lens from wall", fact=True)] = None
     who: Annotated[Line | None, Field("who", "who", "text")] = None
     day: Annotated[Line | None, Field("day", "when", "text")] = None
 

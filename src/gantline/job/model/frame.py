@@ -13,6 +13,7 @@ from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import BarCount, DistanceMm, Id, LengthMm, Line, Mass, Positive, Share, repeated
 
+PLATES = (("back", "on the back"), ("both", "on both faces"), ("none", "none"))
 BUILDS = (("timber", "timber"), ("kit", "kit"))
 BOARDS = tuple((one, one.replace("x", "×")) for one in DRESSED)
 LIES = ((Lies.FLAT, "flat"), (Lies.EDGE, "on edge"))
@@ -182,6 +183,11 @@ class FrameBuild(Part):
     joint: Annotated[Joint | None, Field("joint", "Corners", "choice", Joint.BUTT_RAILS.value, JOINTS)] = None
     centre_bars: Annotated[BarCount | None, Field("centre_bars", "Center bars", "count", derived=True)] = None
     braces: Annotated[list[Brace], Limit(max_length=8), Field("brace_list", "Braces", "list")] = []
+    removable: Annotated[bool | None, Field("removable", "Braces can be taken out", "switch", False)] = None
+    plates: Annotated[
+        Literal["back", "both", "none"] | None,
+        Field("corner_plates", "Flat plates at the corners", "choice", "back", PLATES),
+    ] = None
     longest_mm: Annotated[
         LengthMm | None,
         Field(
@@ -276,6 +282,9 @@ class Trim(Part):
     roll_mm: Annotated[
         LengthMm | None,
         Field("tape_roll", "Tape on a roll", default=TrimDefaults.tape_roll_mm, ends=mm(500.0, 100_000.0)),
+    ] = None
+    tape_wide_mm: Annotated[
+        LengthMm | None, Field("tape_wide", "Tape as it is bought, wide", ends=mm(5.0, 2_000.0))
     ] = None
     to_picture: Annotated[
         bool | None, Field("to_picture", "Laid to the projected picture", "switch", False)

@@ -5,6 +5,7 @@ from gantline.stations.common.board import (
     board_section,
     carrier_mm,
     frame_depth_mm,
+    ledger_mm,
     standoff_mm,
     timber,
 )
@@ -32,6 +33,7 @@ __all__ = [
     "from_afar",
     "hung",
     "is_turned",
+    "ledger_mm",
     "lift_on_mm",
     "mount_kind",
     "overspill_mm",

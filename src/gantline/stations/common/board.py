@@ -35,7 +35,7 @@ def frame_depth_mm(at: Ask) -> float:
 
 def standoff_mm(at: Ask) -> float:
     """From the bare wall to the frame's back [mm]: as entered, else the board that carries it. Both pieces of a cleat lie in one
-    layer, and a ledger is one board."""
+    layer, and a ledger is its boards one on the other."""
     given, board = at.given(FrameBuild.standoff_mm), at(carrier_mm)
     if given is not None:
         return given
@@ -44,6 +44,11 @@ def standoff_mm(at: Ask) -> float:
 
 def carrier_mm(at: Ask) -> float | None:
     """The board between the wall and the frame's back [mm]; None where brackets, rods or a wire carry it."""
-    boards = {Way.CLEAT: Hanging.cleat_board_mm, Way.LEDGER: Hanging.ledger_board_mm}
-    one = boards.get(at(way))
-    return None if one is None else at.field(one)
+    if at(way) is Way.LEDGER:
+        return at(ledger_mm)
+    return at.field(Hanging.cleat_board_mm) if at(way) is Way.CLEAT else None
+
+
+def ledger_mm(at: Ask) -> float:
+    """The boards of a ledger, one on the other [mm]."""
+    return at.field(Hanging.ledger_board_mm) * at.field(Hanging.ledger_layers)

@@ -21,6 +21,7 @@ from gantline.stations.frame.plates import plates
 from gantline.stations.frame.solve import (
     brace_count,
     fabric_kg,
+    hollow_mm,
     joints,
     line_tension_n_m,
     mass_kg,
@@ -87,6 +88,31 @@ def braces(at: Ask) -> Display:
     count = at(brace_count)
     how = "the fewest that keep the rails straight" if at(timber) else "a kit has those on its sheet"
     return Display(count, text=str(count), how=how, label="Braces" if at(timber) else "Center bars")
+
+
+@FIGURES.other("removable", "Braces can be taken out", "", "usual", FrameBuild.removable)
+def removable(at: Ask) -> Display | None:
+    """Only where there are braces of boards."""
+    if not at(timber) or not at(brace_count):
+        return None
+    value = bool(at.field(FrameBuild.removable))
+    return Display(value, text="yes, screwed and not glued" if value else "no")
+
+
+@FIGURES.other("corner_plates", "Flat plates at the corners", "", "usual", FrameBuild.plates)
+def corner_plates(at: Ask) -> Display | None:
+    """Only where the frame is built of boards."""
+    return Display(at.field(FrameBuild.plates)) if at(timber) else None
+
+
+@FIGURES.length("hollow", "Pulled hollow by the cloth", "P·e·L² / 8·E·I, the board that bows more")
+def hollow(at: Ask) -> Display | None:
+    """Out of the frame's plane."""
+    if not at(timber) or isinstance(at(pieces), str):
+        return None
+    return Display(
+        at(hollow_mm), how="the cloth lies on the boards' face, half their depth from their middle"
+    )
 
 
 @FIGURES.other("frame_size", "Frame, outside", "", "overall size less the trim put on later")

@@ -5,6 +5,7 @@ from enum import StrEnum
 
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import RollCut
+from gantline.core.frame.boards import Lies
 from gantline.core.frame.pieces import too_long_mm
 from gantline.core.frame.square import NAMES, SquareCheck, pushes, rival_of, widest_gap
 from gantline.core.materials import spoken_item, waits_for
@@ -22,6 +23,7 @@ from gantline.stations.frame.board import board_mm, board_section, timber, trim_
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
     brace_count,
+    hollow_mm,
     pieces,
     pocket_screw,
     rail_sag_mm,
@@ -70,6 +72,7 @@ class Code(StrEnum):
     BOX_SHORT = "box-short"
     BOX_OPEN = "box-not-counted"
     WAITING = "material-waiting"
+    HOLLOW = "frame-hollow"
     SET_BACK = "brace-set-back"
     CORNER_GAPS = "corner-gaps"
 
@@ -126,6 +129,28 @@ def stiffness(at: Ask) -> Iterator[Finding]:
         )
         subject = field_of(FrameBuild.board).pointer
         yield Finding(code=Code.STILE_BOWS, severity="check", text=text, subject=subject)
+
+
+@noted
+def hollow(at: Ask) -> Iterator[Finding]:
+    """Boards so thin that the cloth on their face pulls the frame hollow."""
+    if not at(timber) or isinstance(at(pieces), str):
+        return
+    bow, most = at(hollow_mm), at.default(FrameDefaults.hollow_mm)
+    if bow <= most:
+        return
+    text = (
+        f"The cloth lies on the boards' face and pulls them hollow by about {at.text(bow)}; {at.text(most)} is the most. Take "
+        "a thicker board, or stand it on edge."
+    )
+    edge = (cure("Stand the board on edge", (FrameBuild.lies, Lies.EDGE.value)),)
+    yield Finding(
+        code=Code.HOLLOW,
+        severity="check",
+        text=text,
+        subject=field_of(FrameBuild.board).pointer,
+        cures=edge if at.field(FrameBuild.lies) == Lies.FLAT else (),
+    )
 
 
 @noted
@@ -354,4 +379,16 @@ def waiting(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.WAITING, severity="check", text=text, subject=subject)
 
 
-FINDINGS = (box, waiting, built_of, stiffness, set_back, splicing, fasteners, no_pocket, fabric, squareness)
+FINDINGS = (
+    box,
+    waiting,
+    built_of,
+    stiffness,
+    hollow,
+    set_back,
+    splicing,
+    fasteners,
+    no_pocket,
+    fabric,
+    squareness,
+)

@@ -60,7 +60,7 @@ PANEL = (
     PanelPart(
         title="Board and stiffness",
         weight="detail",
-        rows=("lies", "wood", "board_thick", "board_wide", "rail_sag", "stile_sag", "mass"),
+        rows=("lies", "wood", "board_thick", "board_wide", "rail_sag", "stile_sag", "hollow", "mass"),
         widget="bow",
         when=timber,
         gist=_board,
@@ -74,6 +74,8 @@ PANEL = (
             "brace_length",
             "piece_count",
             "joint_count",
+            "corner_plates",
+            "removable",
             "fastener",
             "staple_leg",
         ),

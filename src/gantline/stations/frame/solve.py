@@ -18,7 +18,7 @@ from gantline.core.frame.pieces import (
     pocket_screw_mm,
     spliced,
 )
-from gantline.core.frame.stiffness import SagRow, fewest_braces, sag_mm, sag_rows, wood_kg
+from gantline.core.frame.stiffness import SagRow, fewest_braces, out_of_plane_mm, sag_mm, sag_rows, wood_kg
 from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild
@@ -72,6 +72,25 @@ def sags(at: Ask) -> tuple[SagRow, ...]:
 def stile_sag_mm(at: Ask) -> float:
     """The bow of a stile, which upright braces do not help [mm]."""
     return sag_mm(at(line_tension_n_m), at(outer_mm)[1], at(stuff)[0], at(board_section).inertia_mm4)
+
+
+def hollow_mm(at: Ask) -> float:
+    """How far rails or uprights bow out of the frame's plane, the one that bows more [mm]: the cloth pulls a rail's ends together
+    with half of what it pulls the stiles by, and an upright's with its share of what it pulls the rails by."""
+    wide, high = at(outer_mm)
+    pull, board = at(line_tension_n_m) / 1000.0, at(board_section)
+    uprights = 1.0 / (at(brace_count) + 1) if at(brace_count) else 0.5
+    boards = ((pull * high / 2.0, wide), (pull * wide * uprights, high))
+    return max(
+        out_of_plane_mm(
+            thrust,
+            eccentric_mm=board.deep_mm / 2.0,
+            span_mm=span,
+            e_gpa=at(stuff)[0],
+            inertia_mm4=board.flat_inertia_mm4,
+        )
+        for thrust, span in boards
+    )
 
 
 def brace_count(at: Ask) -> int:
@@ -172,6 +191,8 @@ def joints(at: Ask) -> Joinery | None:
         at(brace_count),
         screws_an_end=round(at.default(FrameDefaults.screws_an_end)),
         screws_a_plate=round(at.default(FrameDefaults.screws_a_plate)),
+        plated_faces={"none": 0, "back": 1, "both": 2}[at.field(FrameBuild.plates)],
+        removable=bool(at.field(FrameBuild.removable)),
     )
 
 

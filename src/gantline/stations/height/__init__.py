@@ -14,17 +14,15 @@ from gantline.stations.height.solve import (
 from gantline.stations.height.standing import (
     CABINET,
     centre_x_mm,
+    fixed_throw_mm,
     lens_above_base_mm,
     lens_y_mm,
     under,
 )
 from gantline.stations.height.taped import (
-    fixed_throw_mm,
     offset_share,
     picture_first,
-    ratio_misread,
     read_picture,
-    real_ratios,
     seen,
     sheet_offset,
     shift_reach,
@@ -49,9 +47,7 @@ __all__ = [
     "placement",
     "platforms",
     "raised_mm",
-    "ratio_misread",
     "read_picture",
-    "real_ratios",
     "rect_of_frame",
     "rect_of_picture",
     "seen",

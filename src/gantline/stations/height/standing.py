@@ -33,7 +33,7 @@ def image_width_mm(at: Ask) -> float:
     return panel_image(with_overspill(at(screen).picture, at(overspill_mm)), at(panel_aspect)).width_mm
 
 
-def sheet_throw_mm(at: Ask) -> float | None:
+def fixed_throw_mm(at: Ask) -> float | None:
     """Fabric to the pupil of a lens without zoom [mm], from the size and the data sheet; None for a zoom or without ratios."""
     both = at(ratios)
     return None if both is None or both[0] != both[1] else both[0] * at(image_width_mm)
@@ -44,7 +44,7 @@ def under(at: Ask, centre_x_mm: float) -> tuple[str, Solid] | None:
     center line within the body's reach from the wall; None for any other mount, and while there is none."""
     if at(mount_kind) != CABINET:
         return None
-    throw = at(sheet_throw_mm)
+    throw = at(fixed_throw_mm)
     if throw is None:
         return None
     reach = (

@@ -1,7 +1,6 @@
 """The picture as it was taped onto the bare wall, and the lens as that shows it: what was measured beats the data sheet."""
 
 from gantline.core.align.corners import CORNERS
-from gantline.core.defaults import ThrowDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.hang.picture import Pictured, pictured
 from gantline.core.height.bounds import LensReach
@@ -56,43 +55,19 @@ def taped(at: Ask) -> Pictured | None:
 
 
 def taped_ratio(at: Ask) -> float | None:
-    """The throw ratio that the taped picture shows, of a lens without zoom whose distance was measured; None before, and where it
-    is so far from the sheet's that one of the two was misread.
+    """The throw ratio that the taped picture shows, of a lens without zoom whose distance was measured with it; None before.
 
-    Leaves out: that the lens may have been moved since the picture was taped.
+    Leaves out: a body that is not square to the wall.
     """
-    both = at(ratios)
-    from_wall = at.given(P.lens_from_wall_mm) if both is not None and both[0] == both[1] else None
-    picture = None if from_wall is None else at(taped)
-    if picture is None or from_wall is None:
+    both, picture = at(ratios), at(taped)
+    if picture is None or both is None or both[0] != both[1]:
         return None
-    pupil = from_wall - at(distance_offset_mm)
+    lens = at.things(Hung.picture)[-1].lens_mm
+    pupil = 0.0 if lens is None else lens - at(distance_offset_mm)
     if pupil <= 0.0:
         return None
     thrown = with_overspill(at(screen).picture, at(overspill_mm)).width_mm
     return ratio_seen(pupil, picture.width_mm * at(image_width_mm) / thrown)
-
-
-def real_ratios(at: Ask) -> tuple[float, float] | None:
-    """Throw ratio at both ends of the zoom: of a lens without one as the taped picture shows it, else by the data sheet."""
-    seen_ratio = at(taped_ratio)
-    if seen_ratio is None or at(ratio_misread):
-        return at(ratios)
-    return seen_ratio, seen_ratio
-
-
-def ratio_misread(at: Ask) -> bool:
-    """Whether the taped picture and its distance show a throw ratio that no tolerance of a lens explains."""
-    seen_ratio, both = at(taped_ratio), at(ratios)
-    if seen_ratio is None or both is None:
-        return False
-    return abs(seen_ratio / both[0] - 1.0) > at.default(ThrowDefaults.ratio_odd)
-
-
-def fixed_throw_mm(at: Ask) -> float | None:
-    """Fabric to the pupil of a lens without zoom [mm], from the size alone; None for a zoom or without ratios."""
-    both = at(real_ratios)
-    return None if both is None or both[0] != both[1] else both[0] * at(image_width_mm)
 
 
 def sheet_offset(at: Ask) -> float:

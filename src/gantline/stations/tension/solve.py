@@ -153,7 +153,8 @@ def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
     points, laid = at(spread_points), at(layout)
     if isinstance(points, str) or isinstance(laid, str):
         return ()
-    bars = 0 if at(timber) else at(brace_count)  # braces of boards are there before the fabric
+    fixed = at(timber) and not at.field(FrameBuild.removable)  # braces of boards are there before the fabric
+    bars = 0 if fixed else at(brace_count)
     frame = Frame(
         width_mm=laid.width_mm,
         height_mm=laid.height_mm,

@@ -26,7 +26,6 @@ from gantline.stations.height import (
     centre_x_mm,
     lens_y_mm,
     placement,
-    ratio_misread,
     sheet_offset,
     taped_offset,
     taped_ratio,
@@ -227,24 +226,26 @@ def real_offset(at: Ask) -> Iterator[Finding]:
 def real_ratio(at: Ask) -> Iterator[Finding]:
     """A lens without zoom whose taped picture is wider or narrower than its data sheet has it."""
     measured, sheet = at(taped_ratio), at(ratios)
-    if (
-        measured is None
-        or sheet is None
-        or abs(measured / sheet[0] - 1.0) < at.default(ThrowDefaults.ratio_seen)
-    ):
+    if measured is None or sheet is None:
         return
-    odd = at(ratio_misread)
-    text = (
-        f"The taped picture shows a throw ratio of {measured:.3f}, the data sheet says {sheet[0]:.3f}. "
-        + (
-            "No lens is that far off: measure the distance to the lens and the picture's width once more. The plan goes by "
-            "the sheet."
-            if odd
-            else "The plan goes by the picture."
-        )
+    off = abs(measured / sheet[0] - 1.0)
+    if off < at.default(ThrowDefaults.ratio_seen):
+        return
+    odd = off > at.default(ThrowDefaults.ratio_odd)
+    text = f"The taped picture shows a throw ratio of {measured:.3f}; the plan goes by {sheet[0]:.3f}. " + (
+        "No lens is that far off: measure the distance to the lens and the picture's width once more."
+        if odd
+        else "A measured lens beats its data sheet."
     )
-    subject = field_of(P.ratio_low).pointer
-    yield Finding(code=Code.REAL_RATIO, severity="check" if odd else "note", text=text, subject=subject)
+    own = round(measured, 4)
+    go_by = cure(f"Go by the picture: {measured:.3f}", (P.ratio_low, own), (P.ratio_high, own))
+    yield Finding(
+        code=Code.REAL_RATIO,
+        severity="check",
+        text=text,
+        subject=field_of(P.ratio_low).pointer,
+        cures=() if odd else (go_by,),
+    )
 
 
 @found

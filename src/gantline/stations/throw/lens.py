@@ -28,7 +28,6 @@ from gantline.stations.height import (
     fixed_throw_mm,
     lens_y_mm,
     placement,
-    real_ratios,
     shift_reach,
 )
 from gantline.stations.height import fits as some_height
@@ -59,7 +58,7 @@ class LensPlace:
 
 def throw_lens(at: Ask) -> Lens | str | None:
     """The lens; None until its throw ratio is entered, and why it cannot be where the two ends are crossed."""
-    both = at(real_ratios)
+    both = at(ratios)
     if both is None:
         return None
     try:
@@ -69,7 +68,7 @@ def throw_lens(at: Ask) -> Lens | str | None:
 
 
 def lens_known(at: Ask) -> bool:
-    """Whether its throw ratio is entered and can be; what it is in truth decides no place."""
+    """Whether its throw ratio is entered and can be; what it is decides no place."""
     both = at(ratios)
     return both is not None and 0.0 < both[0] <= both[1]
 

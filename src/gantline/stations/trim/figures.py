@@ -1,16 +1,29 @@
 """Tape and light strip in numbers."""
 
+from collections.abc import Callable
 from typing import Any
 
-from gantline.core.defaults import TrimDefaults
+from gantline.core.defaults import FrameDefaults, TrimDefaults
 from gantline.core.trim.backlight import Backlight as Strip
+from gantline.core.trim.spacers import SpacerStrips
 from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, term
+from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame import outer_mm
-from gantline.stations.trim.solve import TAPED, border_kind, rolls, strip, tape, tape_width_mm
+from gantline.stations.trim.solve import (
+    TAPED,
+    border_kind,
+    feed_behind,
+    feed_wire_mm,
+    rolls,
+    spacers,
+    strip,
+    tape,
+    tape_width_mm,
+)
 
 FIGURES = Figures()
 
@@ -138,6 +151,42 @@ _strip(
     "path over their spacing",
     lambda at, one: Display(one.fix_points, text=str(one.fix_points), how="path over their spacing"),
 )
+
+
+_when("tape_wide", "Tape as it is bought, wide", Trim.tape_wide_mm, _taped, "mm")
+
+
+def _spaced(key: str, label: str, make: Callable[[Ask, SpacerStrips], Display]) -> None:
+    @FIGURES.length(key, label, "top and bottom whole, the sides between them")
+    def shown(at: Ask) -> Display | None:
+        """Only with strips behind the frame."""
+        strips = at(spacers)
+        return make(at, strips) if isinstance(strips, SpacerStrips) else None
+
+
+def _upright(at: Ask, strips: SpacerStrips) -> Display:
+    two = 2.0 * term("width of a strip", at.default(FrameDefaults.spacer_wide_mm))
+    return Display(strips.upright_mm, term("outside height", at(outer_mm)[1]) - two)
+
+
+def _brad(at: Ask, strips: SpacerStrips) -> Display:
+    made = term("strip", at.field(Backlight.spacer_mm)) + term("frame depth", at(frame_depth_mm))
+    return Display(
+        strips.brad_mm, made - term("clear of the cloth", at.default(FrameDefaults.fastener_clear_mm))
+    )
+
+
+_spaced("spacer_across", "Spacer strips, top and bottom, 2", lambda at, one: Display(one.across_mm))
+_spaced("spacer_upright", "Spacer strips, sides, 2", _upright)
+_spaced("spacer_brad", "Brads into them, at most", _brad)
+
+
+@FIGURES.length("feed_wire", "Feed wire", "along the wall to the cable point, else to the floor, and a loop")
+def feed_wire(at: Ask) -> Display | None:
+    """From the corner that the light is fed from."""
+    value = at(feed_wire_mm)
+    where = "through the wall behind the frame" if at(feed_behind) else "along the wall"
+    return None if value is None else Display(value, how=f"{where}, with a loop to unhook the frame by")
 
 
 def gist(at: Ask) -> str:

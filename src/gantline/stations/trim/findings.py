@@ -8,7 +8,7 @@ from gantline.job.model.frame import Backlight, FrameBuild, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.common import standoff_mm
-from gantline.stations.trim.solve import border_kind, faces_mm, rolls, strip
+from gantline.stations.trim.solve import TAPED, border_kind, faces_mm, rolls, spacers, strip, tape_width_mm
 
 
 class Code(StrEnum):
@@ -17,6 +17,8 @@ class Code(StrEnum):
     JOINED = "tape-joined"
     NO_FACE = "border-without-face"
     STRIP = "strip-refused"
+    NARROW = "tape-narrow"
+    SPACERS = "spacers-refused"
     SPACER = "spacer-standoff"
 
 
@@ -31,6 +33,15 @@ def border(at: Ask) -> Iterator[Finding]:
             "both ends at once, or buy longer rolls."
         )
         yield Finding(code=Code.JOINED, severity="check", text=text, subject=field_of(Trim.roll_mm).pointer)
+    own, wanted = at.given(Trim.tape_wide_mm), at(tape_width_mm)
+    if own is not None and at(border_kind) in TAPED and own < wanted - at.step_mm / 2.0:
+        text = (
+            f"The tape is {at.text(own)} wide, and border and wrap want {at.text(wanted)}. Buy wider tape, wrap less, or lay two "
+            "strips with a lap of a finger's breadth."
+        )
+        yield Finding(
+            code=Code.NARROW, severity="check", text=text, subject=field_of(Trim.tape_wide_mm).pointer
+        )
     if at(border_kind) != "none" and max(at(faces_mm)) <= 0.0:
         text = "The border has no width. Enter its faces at Size, or choose no border."
         yield Finding(code=Code.NO_FACE, severity="check", text=text, subject=field_of(Trim.border).pointer)
@@ -45,6 +56,11 @@ def light(at: Ask) -> Iterator[Finding]:
         yield Finding(
             code=Code.STRIP, severity="stop", text=f"This backlight will not work: {one}.", subject=subject
         )
+    strips = at(spacers)
+    if isinstance(strips, str):
+        text = f"No spacer strips fit behind this frame: {strips}."
+        subject = field_of(Backlight.spacer_mm).pointer
+        yield Finding(code=Code.SPACERS, severity="check", text=text, subject=f"{subject}#strips")
     spacer, standoff = at.field(Backlight.spacer_mm), at(standoff_mm)
     if one is not None and spacer > standoff:
         text = (

@@ -1,16 +1,21 @@
 """Border pieces, rolls, and the light strip."""
 
-from gantline.core.defaults import TrimDefaults
+from gantline.core.defaults import FrameDefaults, TrimDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.trim.backlight import SOLD_W, backlight
 from gantline.core.trim.backlight import Backlight as Strip
+from gantline.core.trim.spacers import SpacerStrips, spacer_strips
 from gantline.core.trim.tape import Corner, Rolls, TapePiece, rolls_for, tape_pieces
 from gantline.core.trim.tape import tape_width_mm as width_of_tape_mm
 from gantline.job.model.frame import Backlight, Trim
 from gantline.plan.ask import Ask
+from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame import outer_mm, timber
+from gantline.stations.height import rect_of_frame
 from gantline.stations.size import screen
+from gantline.stations.survey import prepared_points
 
+Point = tuple[float, float]
 TAPED = ("tape", "velvet")
 
 
@@ -51,6 +56,49 @@ def rolls(at: Ask) -> Rolls | None:
     """How the pieces come from the rolls; None without tape."""
     found = at(tape)
     return rolls_for(found, at.field(Trim.roll_mm)) if found else None
+
+
+def spacers(at: Ask) -> SpacerStrips | str | None:
+    """Strips round the frame's back that carry the light, or why there can be none; None without."""
+    thick = at.field(Backlight.spacer_mm) if at.field(Backlight.there) else 0.0
+    if thick <= 0.0:
+        return None
+    wide, high = at(outer_mm)
+    try:
+        return spacer_strips(
+            wide,
+            high,
+            wide_mm=at.default(FrameDefaults.spacer_wide_mm),
+            thick_mm=thick,
+            frame_depth_mm=at(frame_depth_mm),
+            clear_mm=at.default(FrameDefaults.fastener_clear_mm),
+        )
+    except OutOfRange as error:
+        return str(error)
+
+
+def feed_corner_mm(at: Ask) -> Point:
+    """The lower corner that the light is fed from [mm from the left wall end, above the floor]."""
+    left, bottom, right, _ = at(rect_of_frame)
+    inset = at.field(Backlight.inset_mm)
+    on_left = at.field(Backlight.feed) == "right"  # the field is named as seen from behind
+    return (left + inset if on_left else right - inset), bottom + inset
+
+
+def feed_wire_mm(at: Ask) -> float | None:
+    """Wire from that corner along the wall to the nearest cable point on it, else down to the floor, and a loop to unhook by
+    [mm]; None without a light."""
+    if not at.field(Backlight.there):
+        return None
+    x, y = at(feed_corner_mm)
+    ways = [abs(x - at_x) + abs(y - at_y) for at_x, at_y, z in at(prepared_points) if z <= 0.0]
+    return min(ways, default=y) + at.default(FrameDefaults.feed_slack_mm)
+
+
+def feed_behind(at: Ask) -> bool:
+    """Whether a cable point lies behind the frame, so that the wire goes through the wall there and nothing is seen of it."""
+    left, bottom, right, top = at(rect_of_frame)
+    return any(left < x < right and bottom < y < top for x, y, z in at(prepared_points) if z <= 0.0)
 
 
 def strip(at: Ask) -> Strip | str | None:

@@ -26,7 +26,7 @@ from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import frame_depth_mm, standoff_mm, way
+from gantline.stations.common import frame_depth_mm, ledger_mm, standoff_mm, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
@@ -149,11 +149,14 @@ def layers(at: Ask) -> tuple[Layer, ...]:
     """
     boards = {
         Way.CLEAT: ("cleat's wall piece", Hanging.cleat_board_mm),
-        Way.LEDGER: ("ledger board", Hanging.ledger_board_mm),
         Way.PROUD_SCREWS: ("head and shank out of the wall", Hanging.proud_mm),
     }
     name, field = boards.get(at(way), ("bracket plate", Hanging.plate_mm))
-    first = Layer(name=name, thick_mm=at.field(field))
+    first = (
+        Layer(name="ledger", thick_mm=at(ledger_mm))
+        if at(way) is Way.LEDGER
+        else Layer(name=name, thick_mm=at.field(field))
+    )
     if at(fixing).base is Base.BOARD or at(on_backer):
         return (first,)
     return first, Layer(name="drywall or plaster", thick_mm=at.field(Hanging.cover_mm))

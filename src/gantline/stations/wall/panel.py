@@ -7,6 +7,7 @@ from gantline.stations.common import lift_on_mm
 from gantline.stations.wall.choose import candidates
 from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.flat import gap_readings
+from gantline.stations.wall.ledger import on_ledger
 from gantline.stations.wall.loads import fixing_name, used
 from gantline.stations.wall.way import on_cleat, trim_mm
 
@@ -92,6 +93,11 @@ PANEL = (
         ),
         when=on_cleat,
     ),
+    PanelPart(
+        title="Ledger",
+        rows=("ledger_studs", "ledger_layers", "ledger_board", "ledger_screws"),
+        when=on_ledger,
+    ),
     PanelPart(title="What holds it, ranked", weight="detail", widget="ways", gist=_ways),
     PanelPart(
         title="Load and fixings",
@@ -120,7 +126,6 @@ PANEL = (
             "cover",
             "plate",
             "backer",
-            "ledger_board",
         ),
         widget="take-anchor",
         gist=_load,

@@ -9,6 +9,7 @@ from gantline.stations.wall.cleat_figures import CLEAT_FIGURES
 from gantline.stations.wall.figures import FIGURES, gist
 from gantline.stations.wall.findings import FINDINGS
 from gantline.stations.wall.flat_figures import FLAT_FIGURES
+from gantline.stations.wall.ledger import LEDGER_FIGURES
 from gantline.stations.wall.load_figures import LOAD_FIGURES
 from gantline.stations.wall.marks import DRAW
 from gantline.stations.wall.pads import PAD_FIGURES
@@ -72,7 +73,15 @@ WALL = Station(
     speaks=50,
     label="Wall",
     fields=fields_of(Hanging),
-    figures=[*FIGURES, *WAY_FIGURES, *LOAD_FIGURES, *CLEAT_FIGURES, *PAD_FIGURES, *FLAT_FIGURES],
+    figures=[
+        *FIGURES,
+        *WAY_FIGURES,
+        *LOAD_FIGURES,
+        *CLEAT_FIGURES,
+        *LEDGER_FIGURES,
+        *PAD_FIGURES,
+        *FLAT_FIGURES,
+    ],
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,

@@ -11,10 +11,10 @@ from gantline.core.wall.cleat import (
     cleat_as_it_stands,
     cleat_over_studs,
     frame_pieces_mm,
-    ledger_over_studs,
 )
 from gantline.core.wall.facts import blocked_xs_mm
 from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, frame_top_mm, hole_drop_mm, parts_wanted
+from gantline.core.wall.ledger import ledger_over_studs
 from gantline.core.wall.ways import KINDS, Way, has_lower_row
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
@@ -116,6 +116,7 @@ def stud_piece(at: Ask) -> CleatPlace | None:
         at(centre_x_mm),
         frame_mm=at(screen).overall_width_mm,
         inset_mm=at.default(WallDefaults.rail_inset_mm),
+        count=at.given(Hanging.ledger_studs),
     )
 
 

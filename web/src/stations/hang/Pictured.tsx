@@ -15,7 +15,6 @@ const SIDES = [
   { key: 'x_mm', name: 'from the left wall end', hint: 'from left' },
   { key: 'y_mm', name: 'above the floor', hint: 'off floor' },
 ] as const
-const COUNT = 8
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
 /** The four corners of the picture as taped onto the bare wall. */
@@ -54,8 +53,22 @@ export const Pictured = ({ plan }: StationProps) => {
             )
           }),
         ])}
+        <span className="pr-2 text-quiet text-small">Lens</span>
+        <input
+          aria-label="Lens from the bare wall, as it stood"
+          placeholder="from wall"
+          value={draft.lens_mm ?? ''}
+          onChange={(event) => setDraft({ ...draft, lens_mm: event.target.value })}
+          className="min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-2 text-body"
+        />
       </div>
-      <Button look="main" size="tall" className="mt-1" disabled={Object.keys(typed).length < COUNT} onClick={() => void keep()}>
+      <Button
+        look="main"
+        size="tall"
+        className="mt-1"
+        disabled={!CORNERS.every((corner) => SIDES.every((side) => typed[`${corner.key}_${side.key}`]))}
+        onClick={() => void keep()}
+      >
         Keep these corners
       </Button>
       <Trouble text={trouble} />
