@@ -154,6 +154,16 @@ def test_a_reading_that_slipped_is_named_and_a_picture_that_sits_is_left_alone()
     assert "at least 4" in {one.code: one.text for one in few.findings}["no-pose"]
 
 
+def test_a_bowed_edge_names_no_reading_but_itself() -> None:
+    read = round_of("narrow-lounge", yaw=0.3, tl_y=6.0, tr_y=4.0) | {"top_bow_mm": 8.0}
+    (said,) = [
+        one.text
+        for one in plan(changed("narrow-lounge", align__rounds=[read])).findings
+        if one.code == "corner-reading-doubtful"
+    ]
+    assert said.startswith("The top edge bows") and said.endswith("Read all eight again.")
+
+
 def test_a_cabinet_top_body_is_moved_whole_and_by_its_feet() -> None:
     feet = {"throw__body__foot_spacing_mm": 300.0, "throw__body__foot_turn_mm": 1.25}
     made = plan(

@@ -11,6 +11,8 @@ from gantline.compare.materials import material_list
 from gantline.compare.sizes import size_table
 from gantline.job.edits import Edit, apply
 from gantline.job.model import Job
+from gantline.job.problems import BadDocument
+from gantline.job.records.projector import projector_edits
 from gantline.plan.plan import JobPlan
 from gantline.sheets.registry import SHEETS
 from gantline.sheets.sheet import Ready
@@ -21,6 +23,7 @@ from gantline.stations.frame.blank import work_area_mm
 from gantline.stations.frame.solve import joints, line_tension_n_m, stuff
 from gantline.stations.height import centre_x_mm, fixed_throw_mm
 from gantline.stations.tension.solve import tension_steps
+from gantline.stations.throw.turned import turned
 from gantline.stations.wall import drilling, pair, studs_behind
 from gantline.stations.wall.ledger import frame_screws, ledger_rows
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
@@ -330,3 +333,46 @@ def test_a_kits_own_spacing_off_the_studs_centers_leaves_its_screws_less_room() 
         ("left", 4.0),
         ("right", 4.0),
     ]
+
+
+def test_no_cure_of_a_lens_ends_at_the_very_end_of_its_zoom_and_a_hung_one_names_its_pole() -> None:
+    far = plan(changed("mill-loft", throw__lens_from_wall_mm=3500.0))
+    move = next(finding for finding in far.findings if finding.code == "lens-outside-window").cures[0]
+    there = plan(taken(far.ask.job, move.changes))
+    assert not {"lens-outside-window", "lens-in-margin"} & {finding.code for finding in there.findings}
+    high = plan(changed("mill-loft", throw__lens_y_mm=1500.0, throw__shift_up=0.05, throw__shift_down=0.05))
+    offers = [
+        cure.text
+        for finding in high.findings
+        for cure in finding.cures
+        if cure.text.startswith("Move the lens")
+    ]
+    lower = next(text for text in offers if "pole" in text)
+    assert re.search(r"pole .*\d|no pole is left", lower), lower
+
+
+def test_an_offset_to_the_far_edge_is_the_near_one_and_a_whole_height() -> None:
+    job = Job(name="any")
+    record = {"ratio_low": 0.25, "offset_far": 1.16}
+    edits = {edit.pointer: edit.value for edit in projector_edits("short", record, job)}
+    assert edits["/throw/offset"] == pytest.approx(0.16)
+    assert edits["/throw/ratio_high"] == 0.25  # one ratio: a lens without zoom
+    with pytest.raises(BadDocument, match="do not agree"):
+        projector_edits("short", record | {"offset": 0.3}, job)
+
+
+def test_a_tilt_that_covers_is_offered_though_the_one_that_aims_the_middle_leaves_a_corner_bare() -> None:
+    lens: dict[str, Any] = {
+        "throw__ratio_low": 2.0,
+        "throw__ratio_high": 2.2,
+        "throw__has_shift": False,
+        "throw__offset": 0.0,
+    }
+    made = small(**lens, throw__lens_from_wall_mm=4778, throw__lens_y_mm=1504)
+    (tilt,) = [
+        cure for finding in made.findings for cure in finding.cures if cure.text.startswith("Tilt the nose")
+    ]
+    there = plan(taken(made.ask.job, tilt.changes))
+    corners = there.ask(turned)
+    assert corners is not None and corners.share > 0.9
+    assert "turned-not-covered" not in {finding.code for finding in there.findings}

@@ -191,7 +191,7 @@ def test_sizes_from_a_place_are_filled_at_both_ends_and_no_further() -> None:
         ({"ratio_low": 2.0, "ratio_high": 1.5}, "/ratio_high", "must not exceed"),
         ({"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5}, "/shift_of", "whole"),
         ({"ratio_low": 1.2, "ratio_high": 1.9, "shift_up": 0.5, "shift_of": "half", "offset": 0.1}, "/offset", "either a shift or a fixed offset"),
-        ({"ratio_low": 1.2}, "/ratio_high", "both ends"),
+        ({"ratio_high": 1.2}, "/ratio_high", "wide end too"),
         ({"throw_table": [{"width_mm": 2000, "wide_mm": 2700, "long_mm": 4200}]}, "/throw_table", "two different"),
         ({"width_mm": -3}, "/width_mm", "or more"),
     ],

@@ -3,13 +3,14 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from gantline.core.defaults import ThrowDefaults
 from gantline.core.throw.places import freedom
 from gantline.core.units import beside_text, length_text
 from gantline.plan.ask import Ask
 from gantline.sheets.pdf import PAPERS, markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_ORDER, PDF, Ready, Sheet
 from gantline.sheets.svg import face_svg, scale_text
-from gantline.stations.common import is_turned
+from gantline.stations.common import hung, is_turned
 from gantline.stations.height import centre_x_mm
 from gantline.stations.throw import lens_place, wanted
 from gantline.stations.throw.cabinet import footprint
@@ -91,7 +92,11 @@ def _spare(at: Ask) -> Iterator[Spare]:
     place, asked = at(lens_place), at(wanted)
     if place is None or asked is None or at(is_turned):
         return
-    spans = freedom(asked, place.from_wall) or ()
+    spans = list(freedom(asked, place.from_wall) or ())
+    on_ceiling: bool = at(hung)
+    if spans and on_ceiling:  # nobody wants a body where heads go
+        least = at.default(ThrowDefaults.headroom_mm) + asked.body.below_mm
+        spans[1] = (min(max(spans[1][0], least), place.from_wall[1]), spans[1][1])
     for axis, (less, more), here, (low, high) in zip(AXES, WAYS, place.from_wall, spans, strict=False):
         yield Spare(axis, f"{at.text(here - low)} {less}", f"{at.text(high - here)} {more}")
 

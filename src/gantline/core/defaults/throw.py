@@ -38,6 +38,9 @@ class ThrowDefaults:
         "a throw ratio is rather a slip of the tape",
         "makers hold it within a few percent",
     )
+    headroom_mm = Default(
+        2000.0, "mm", 1500.0, 3000.0, "room to walk under a hung body", "a tall person and a hand's breadth"
+    )
     throw_margin = Default(
         0.03, "share", 0.0, 0.2, "zoom range left unused at each end", "lens data are good to a few per cent"
     )

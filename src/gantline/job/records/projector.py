@@ -2,7 +2,7 @@
 
 from typing import Annotated, Any, Literal
 
-from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator
+from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator, model_validator
 
 from gantline.core.defaults import ThrowDefaults
 from gantline.core.errors import OutOfRange
@@ -30,6 +30,8 @@ from gantline.job.types import (
     Share,
 )
 
+EDGES_AGREE = 0.005  # share; quotes are rounded
+
 
 class ThrowLine(ClosedModel):
     """One line of a maker's table [mm]: picture width, distance at the wide and at the long end."""
@@ -51,7 +53,8 @@ class ProjectorRecord(BodyMeasures, Record):
 
     Throw: the ratios, or a table of distances they are fitted to; distance_offset_mm is what the maker's
     measuring point (`distance_from`) lies farther from the fabric than the lens's pupil.
-    Shift: as quoted, of the whole height and width or of half of them (`shift_of`); or none and a fixed offset.
+    Shift: as quoted, of the whole height and width or of half of them (`shift_of`); or none and a fixed offset, to the near
+    edge (`offset`) or to the far one (`offset_far`, 1.16 for 116 %).
     Body: standing, seen facing the screen: lens from its left side, above its base, from the face that looks
     at the wall (a cabinet-top body's back, another's front). Plate: where the mount plate's center sits from the lens
     when hung, and how far the axis lies under the plate.
@@ -74,6 +77,7 @@ class ProjectorRecord(BodyMeasures, Record):
     shift_of: Literal["whole", "half"] | None = Field(default=None, validate_default=True)
     reach: ReachShape = ReachShape.RECTANGLE
     offset: Reach = Field(default=0.0, validate_default=True)
+    offset_far: Annotated[float, Ends(1.0, 3.0)] | None = None
     rated_lm: Positive | None = None
     modes: Annotated[list[LightMode], Field(max_length=20)] = []
     contrast: Contrast | None = None
@@ -86,13 +90,31 @@ class ProjectorRecord(BodyMeasures, Record):
     @classmethod
     def _range(cls, high: float | None, info: ValidationInfo) -> float | None:
         low = info.data.get("ratio_low")
-        if (low is None) != (high is None):
-            raise ValueError("Give the throw ratio at both ends; a fixed lens has the same twice.")
+        if low is None and high is not None:
+            raise ValueError(
+                "Give the throw ratio at the wide end too; of a lens without zoom that one alone."
+            )
+        if high is None:
+            return low  # a lens without zoom
         if low is not None and high is not None and low > high:
             raise ValueError(
                 f"The throw ratio at the wide end, {low:g}, must not exceed the one at the long end, {high:g}."
             )
         return high
+
+    @model_validator(mode="before")
+    @classmethod
+    def _far_edge(cls, data: Any) -> Any:
+        """Makers quote a fixed offset to either edge: the far one lies a whole height past the near one."""
+        far = data.get("offset_far") if isinstance(data, dict) else None
+        if not isinstance(far, int | float):
+            return data
+        near = data.get("offset")
+        if isinstance(near, int | float) and near and abs(far - 1.0 - near) > EDGES_AGREE:
+            raise ValueError(
+                f"The offset of the near edge, {near:g}, and of the far edge, {far:g}, do not agree: leave one out."
+            )
+        return {**data, "offset": far - 1.0}
 
     @field_validator("shift_of")
     @classmethod

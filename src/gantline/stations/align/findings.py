@@ -24,6 +24,7 @@ from gantline.stations.align.solve import (
 )
 from gantline.stations.align.words import said
 
+MOST_NAMED = 3  # readings; more are all of them
 ROUNDS = field_of(Aligned.rounds).pointer
 
 
@@ -56,6 +57,15 @@ def readings(at: Ask) -> Iterator[Finding]:
             yield _finding(Code.LEANS, "check", text)
             return
         alike += f" Or {frame}: read its sides and diagonals at Frame."
+    bowed = _bowed_edge(at)
+    if len(names) > MOST_NAMED or (bowed and len(names) > 1):
+        why = (
+            f"The {bowed} edge bows, and no pose explains a bow: flatten it, or read its corners at the frame's own corners."
+            if bowed
+            else "Too many could be the one that slipped."
+        )
+        yield _finding(Code.BAD_READING, "check", f"{why} Read all eight again.")
+        return
     if names:
         yield _finding(
             Code.BAD_READING, "check", f"Read again: {slipped}. It fits no pose with the others.{alike}"
@@ -63,6 +73,13 @@ def readings(at: Ask) -> Iterator[Finding]:
     else:
         text = "The corners fit no pose of this projector: read all of them again."
         yield _finding(Code.NO_POSE_FITS, "check", text)
+
+
+def _bowed_edge(at: Ask) -> str:
+    """The edge that bows farther than a corner may be off; empty without one."""
+    newest, most = last_round(at), at.default(AlignDefaults.corner_within_mm)
+    bows = () if newest is None else (("top", newest.top_bow_mm), ("bottom", newest.bottom_bow_mm))
+    return next((name for name, value in bows if value is not None and abs(value) > most), "")
 
 
 @noted

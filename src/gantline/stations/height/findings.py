@@ -22,11 +22,12 @@ from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import fabric_plane_mm, standoff_mm, way_words
+from gantline.stations.common import hung as on_ceiling
 from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
 from gantline.stations.height.standing import centre_x_mm
 from gantline.stations.size import aspect, screen
-from gantline.stations.survey import SeatPlace, box_solids, seats, wall_mm
+from gantline.stations.survey import SeatPlace, box_solids, room, seats, wall_mm
 
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 OPENINGS = ("window", "door")
@@ -95,7 +96,23 @@ def target(at: Ask) -> Iterator[Finding]:
         f"{at.text(off_mm)} {way}.",
         subject=field_of(H.wish_mm).pointer,
         numbers={"off_mm": off_mm},
+        cures=tuple(_lens_along(at, bound.key, wanted - hung.top_mm)),
     )
+
+
+def _lens_along(at: Ask, key: str, by_mm: float) -> Iterator[Cure]:
+    """The lens moved by as much as the frame is held off, where only the lens holds it and somebody set its height."""
+    lens_y = at.given(ProjectorPlace.lens_y_mm)
+    if lens_y is None or "shift" not in key:
+        return
+    to = at.near(lens_y + by_mm)
+    if not 0.0 < to < at(room).ceiling.at(at(centre_x_mm)):
+        return
+    pole = (
+        f", the pole {at.text(abs(by_mm))} {'shorter' if by_mm > 0.0 else 'longer'}" if at(on_ceiling) else ""
+    )
+    text = f"Move the lens {way_words(at, 1, by_mm)}, to {at.text(to)} above the floor{pole}"
+    yield cure(text, (ProjectorPlace.lens_y_mm, to))
 
 
 @noted

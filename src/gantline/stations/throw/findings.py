@@ -44,11 +44,13 @@ from gantline.stations.throw.lens import (
     throw_lens,
     window,
 )
+from gantline.stations.throw.mount import mounted
 from gantline.stations.throw.turned import Setting, price_of_tilt, setting, turned
 
 OTHER_PROJECTOR = Cure(text="Choose another projector (table below)")
 SIZE, HEIGHT = "/size", "/height"  # whatever the screen's size and place rest on there
 OFF_THE_SCREEN = (HEIGHT, SIZE)
+FURTHER_DEG = tuple(step / 2.0 for step in range(7))  # past the tilt that aims the middle
 STEEPEST_DEG = 30.0  # the most a job may hold
 
 
@@ -89,8 +91,9 @@ def distance(at: Ask) -> Iterator[Finding]:
     subject = field_of(P.lens_from_wall_mm).pointer
     short = at(shortfall_mm)
     if short:
-        to = at(out_mm) + (there.near_mm if short > 0 else there.far_mm)
-        to = at.near(to) if lens.fixed else at.up(to) if short > 0 else at.down(to)
+        # not to the very end of the zoom: a small error there, and the picture does not fill the screen
+        safe = at(out_mm) + (there.safe_near_mm if short > 0 else there.safe_far_mm)
+        to = at.near(safe) if lens.fixed else at.up(safe) if short > 0 else at.down(safe)
         close = (
             "The picture cannot be made large enough"
             if short > 0
@@ -99,7 +102,7 @@ def distance(at: Ask) -> Iterator[Finding]:
         way = "close" if short > 0 else "far"
         why = "A fixed lens has one distance only" if lens.fixed else close
         move = cure(
-            f"Move the lens {way_words(at, 2, short)}, to {at.text(to)} from the wall",
+            f"Move the lens {way_words(at, 2, to - at(out_mm) - away)}, to {at.text(to)} from the wall",
             (P.lens_from_wall_mm, to),
         )
         yield Finding(
@@ -114,7 +117,10 @@ def distance(at: Ask) -> Iterator[Finding]:
     elif not lens.fixed and not there.inside_margin(away):
         share = 100 * at.default(ThrowDefaults.throw_margin)
         text = f"The lens is within {share:g} % of the zoom's end. A small error and the picture will not fill the screen."
-        yield Finding(code=Code.IN_MARGIN, severity="check", text=text, subject=subject)
+        safe = at(out_mm) + (there.safe_near_mm if away < there.safe_near_mm else there.safe_far_mm)
+        to = at.up(safe) if away < there.safe_near_mm else at.down(safe)
+        off_end = cure(f"Move the lens to {at.text(to)} from the wall", (P.lens_from_wall_mm, to))
+        yield Finding(code=Code.IN_MARGIN, severity="check", text=text, subject=subject, cures=(off_end,))
 
 
 @found
@@ -128,8 +134,7 @@ def shifting(at: Ask) -> Iterator[Finding]:
         moves.append(way_words(at, 1, need.move_up_mm))
         to = _onward(at, place.y_mm, need.move_up_mm)
         if not need.excess_horizontal:
-            pole = "shorter" if need.move_up_mm > 0 else "longer"
-            pole = f" (pole {pole} by as much)" if at(hung) else ""
+            pole = _pole(at, to - place.y_mm)
             cures.append(
                 cure(f"Move the lens {moves[0]}, to {at.text(to)} above the floor{pole}", (P.lens_y_mm, to))
             )
@@ -153,6 +158,15 @@ def shifting(at: Ask) -> Iterator[Finding]:
         ways=(tilts,),
         also=OFF_THE_SCREEN,
     )
+
+
+def _pole(at: Ask, up_mm: float) -> str:
+    """What becomes of the pole where a hung lens moves up by so much."""
+    there = at(mounted) if at(hung) else None
+    if there is None:
+        return ""
+    left = there.pole_mm - up_mm
+    return f" (pole {at.text(left)})" if left > 0.0 else " (no pole is left)"
 
 
 def _onward(at: Ask, from_mm: float, by_mm: float) -> float:
@@ -294,9 +308,13 @@ def _tilt(hung_at: Placement, need: ShiftNeed, kept: Setting, panel_height_mm: f
         horizontal=need.horizontal,
         offset=kept.offset,
     )
-    degrees = math.copysign(math.ceil(abs(math.degrees(pitch)) * 10.0) / 10.0, pitch)
-    left = price_of_tilt(hung_at, kept, math.radians(degrees)) if abs(degrees) <= STEEPEST_DEG else None
-    if left is None:
+    least = math.copysign(math.ceil(abs(math.degrees(pitch)) * 10.0) / 10.0, pitch)
+    for further in FURTHER_DEG:  # what aims the middle may still leave a corner bare
+        degrees = least + math.copysign(further, least)
+        left = price_of_tilt(hung_at, kept, math.radians(degrees)) if abs(degrees) <= STEEPEST_DEG else None
+        if left is not None:
+            break
+    else:
         return ()
     way = "up" if degrees > 0 else "down"
     text = (

@@ -10,6 +10,7 @@ from gantline.core.space import Point3, Solid
 from gantline.core.throw.light_path import part_of
 from gantline.core.throw.places import possible
 from gantline.core.throw.ways import Move, clearing_moves, clearing_rise_mm, into_zone, ways_out
+from gantline.core.throw.window import Lens
 from gantline.job.field import field_of
 from gantline.job.model.survey import Joists, Survey
 from gantline.job.model.throw import ProjectorBody, Zone
@@ -27,10 +28,11 @@ from gantline.stations.common import (
 from gantline.stations.height import rect_of_picture
 from gantline.stations.throw.body import plate
 from gantline.stations.throw.codes import Code
-from gantline.stations.throw.lens import in_front
+from gantline.stations.throw.lens import in_front, throw_lens, window
 from gantline.stations.throw.mount import mounted
 from gantline.stations.throw.places import (
     CEILING,
+    JoistPlace,
     hits,
     joist_off_mm,
     joist_places,
@@ -136,7 +138,7 @@ def on_a_joist(at: Ask) -> Iterator[Finding]:
             Move(axis=place.axis, by_mm=place.choice.move_mm, to_mm=place.choice.lens_mm),
             after=f": plate on joist {place.choice.number}",
         )
-        for place in at(joist_places)[:3]
+        for place in sorted(at(joist_places), key=partial(_in_margin, at))[:3]
         if place.fits
     )
     blocking = cure("Add blocking between two joists", (P.mount, "blocking"))
@@ -149,6 +151,14 @@ def on_a_joist(at: Ask) -> Iterator[Finding]:
         numbers={"off_mm": off},
         cures=(*cures, blocking),
     )
+
+
+def _in_margin(at: Ask, place: JoistPlace) -> bool:
+    """Whether the lens would come to stand at the very end of its zoom: offered after the others."""
+    there, lens = at(window), at(throw_lens)
+    if place.axis != 2 or there is None or not isinstance(lens, Lens) or lens.fixed:
+        return False
+    return not there.inside_margin(place.choice.lens_mm - at(fabric_plane_mm))
 
 
 @found
