@@ -14,6 +14,12 @@ from gantline.plan.finding import Change
 Point = tuple[float, float]
 
 
+Axis = Literal["x", "y"]
+LabelSize = Literal["large", "text", "small"]
+Side = Literal[-1, 1]
+"""Of its base that a dimension stands on."""
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Area:
     """A closed outline [mm]."""
@@ -72,7 +78,7 @@ class Label:
     at: Point
     text: str
     anchor: Literal["start", "middle", "end"] = "middle"
-    size: Literal["large", "text", "small"] = "small"
+    size: LabelSize = "small"
     room_mm: tuple[float, float] | None = None
     role: str = "wall"
     moves: str | None = None
@@ -89,11 +95,11 @@ class Dimension:
 
     key: str
     layer: str
-    axis: Literal["x", "y"]
+    axis: Axis
     a_mm: float
     b_mm: float
     base_mm: float
-    side: Literal[-1, 1]
+    side: Side
     lane: int
     text: str
     name: str

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.tension.holds import Hold
-from gantline.drawing.marks import Area, Dimension, Label, Line, Mark, Point, rectangle
+from gantline.drawing.marks import Area, Axis, Dimension, Label, Line, Mark, Point, Side, rectangle
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
@@ -79,7 +79,7 @@ def measures(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Standoff, depth, the border's face, the return, the board."""
     off, low = at(standoff_mm), -at(lowest_mm)
     deep, inner = at(section_mm)
-    wanted = [
+    wanted: list[tuple[str, Axis, float, float, float, Side, int, str]] = [
         ("edge-standoff", "x", 0.0, off, low, -1, 1, "Standoff"),
         ("edge-depth", "x", off, off + deep, low, -1, 1, "Frame depth"),
         ("edge-plane", "x", 0.0, off + deep, low, -1, 2, "Wall to fabric"),
@@ -102,11 +102,11 @@ def measures(at: Ask, face: FaceName) -> Iterator[Mark]:
             yield Dimension(
                 key=key,
                 layer="frame",
-                axis=axis,  # type: ignore[arg-type]
+                axis=axis,
                 a_mm=a,
                 b_mm=b,
                 base_mm=base,
-                side=side,  # type: ignore[arg-type]
+                side=side,
                 lane=lane,
                 text=at.text(b - a),
                 name=name,

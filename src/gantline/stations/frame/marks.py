@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.frame.stiffness import center_of_mass_mm
-from gantline.drawing.marks import Area, Dimension, Dot, Label, Line, Mark, Point, rectangle
+from gantline.drawing.marks import Area, Axis, Dimension, Dot, Label, Line, Mark, Point, rectangle
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
@@ -90,14 +90,15 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
     one, trim = at(screen), at(edge_mm)
     wide, high = at(outer_mm)
     whole = (one.overall_width_mm, one.overall_height_mm)
-    for key, axis, long, name in (
+    sides: tuple[tuple[str, Axis, float, str], ...] = (
         ("frame-width", "x", wide, "Frame, outside width"),
         ("frame-height", "y", high, "Frame, outside height"),
-    ):
+    )
+    for key, axis, long, name in sides:
         yield Dimension(
             key=key,
             layer="frame",
-            axis=axis,  # type: ignore[arg-type]
+            axis=axis,
             a_mm=trim,
             b_mm=trim + long,
             base_mm=0.0,

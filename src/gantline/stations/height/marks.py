@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from gantline.drawing.marks import Area, Dimension, Handle, Label, Line, Mark, Stop, rectangle
+from gantline.drawing.marks import Area, Dimension, Handle, Label, Line, Mark, Side, Stop, rectangle
 from gantline.job.model.height import HeightTarget as H
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
@@ -45,7 +45,7 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
     left, bottom, right, top = at(rect_of_frame)
     here, front = at(room), face == "front"
     base = 0.0 if front else -WALL_MM
-    rows = [
+    rows: list[tuple[str, str, float, float, float, Side, int, str]] = [
         ("frame-bottom", "Bottom of frame above floor", 0.0, bottom, base, -1, 1, "frame-bottom"),
         ("frame-top", "Top of frame above floor", 0.0, top, base, -1, 2, "frame-top"),
     ]
@@ -60,7 +60,7 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
             a_mm=a,
             b_mm=b,
             base_mm=at_mm,
-            side=side,  # type: ignore[arg-type]
+            side=side,
             lane=lane,
             text=at.text(b - a),
             name=name,

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.units import pair_text
-from gantline.drawing.marks import Area, Dimension, Label, Mark, rectangle
+from gantline.drawing.marks import Area, Axis, Dimension, Label, LabelSize, Mark, rectangle
 from gantline.job.model.size import Size
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
@@ -53,17 +53,18 @@ def texts(at: Ask, face: FaceName) -> Iterator[Mark]:
     picture, middle, wide, high = at(screen).picture, (left + right) / 2.0, right - left, top - bottom
     size = pair_text(picture.width_mm, picture.height_mm, at.units)
     aspect = f"{at.field(Size.aspect)}, {at.text(picture.diagonal_mm)} corner to corner"
-    for key, layer, share, text, weight in (
+    said: tuple[tuple[str, str, float, str, LabelSize], ...] = (
         ("size", "base", 0.1, size, "large"),
         ("aspect", "shape", -0.08, aspect, "text"),
-    ):
+    )
+    for key, layer, share, text, weight in said:
         place = (middle, (bottom + top) / 2.0 + share * high)
         yield Label(
             key=key,
             layer=layer,
             at=place,
             text=text,
-            size=weight,  # type: ignore[arg-type]
+            size=weight,
             role="picture",
             room_mm=(wide, high),
             moves=FRAME,
@@ -89,14 +90,15 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
         name="Overall width",
     )
     a, low, b, high = at(rect_of_picture)
-    for key, name, axis, start, end, base in (
+    sides: tuple[tuple[str, str, Axis, float, float, float], ...] = (
         ("width", "Viewable width", "x", a, b, low),
         ("height", "Viewable height", "y", low, high, a),
-    ):
+    )
+    for key, name, axis, start, end, base in sides:
         yield Dimension(
             key=f"viewable-{key}",
             layer="size",
-            axis=axis,  # type: ignore[arg-type]
+            axis=axis,
             a_mm=start,
             b_mm=end,
             base_mm=base,

@@ -5,7 +5,19 @@ from collections.abc import Iterator
 from gantline.core.defaults import SurveyDefaults
 from gantline.core.height.profile import Profile
 from gantline.core.wall.bands import band_mm
-from gantline.drawing.marks import Area, Dimension, Dot, Handle, Label, Line, Mark, Point, rectangle
+from gantline.drawing.marks import (
+    Area,
+    Axis,
+    Dimension,
+    Dot,
+    Handle,
+    Label,
+    Line,
+    Mark,
+    Point,
+    Side,
+    rectangle,
+)
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
@@ -201,8 +213,9 @@ def seat_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
 def _main_seat(at: Ask, face: FaceName, name: str, z: float, place: Point, handle: str) -> Iterator[Mark]:
     if face == "top":  # a row of names would run together
         yield Label(key="main-seat-name", layer="survey", at=place, text=name, role="seat", moves=handle)
-    axis, base, side = ("x", -WALL_MM, -1) if face == "side" else ("y", 0.0, -1)
-    yield _dimension(at, "main-seat", axis, 0.0, z, base, (side, 1), f"{name} from the wall", None)
+    axis: Axis = "x" if face == "side" else "y"
+    base = -WALL_MM if face == "side" else 0.0
+    yield _dimension(at, "main-seat", axis, 0.0, z, base, (-1, 1), f"{name} from the wall", None)
 
 
 def _wall(at: Ask) -> Iterator[Mark]:
@@ -231,22 +244,22 @@ def _section(at: Ask) -> Iterator[Mark]:
 def _dimension(
     at: Ask,
     key: str,
-    axis: str,
+    axis: Axis,
     a: float,
     b: float,
     base: float,
-    lane: tuple[int, int],
+    lane: tuple[Side, int],
     name: str,
     field: object,
 ) -> Dimension:
     return Dimension(
         key=key,
         layer="survey",
-        axis=axis,  # type: ignore[arg-type]
+        axis=axis,
         a_mm=a,
         b_mm=b,
         base_mm=base,
-        side=lane[0],  # type: ignore[arg-type]
+        side=lane[0],
         lane=lane[1],
         text=at.text(b - a),
         name=name,

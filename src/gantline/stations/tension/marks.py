@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from gantline.drawing.marks import Dimension, Dot, Line, Mark
+from gantline.drawing.marks import Axis, Dimension, Dot, Line, Mark
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
@@ -46,14 +46,15 @@ def frame(at: Ask, face: FaceName) -> Iterator[Mark]:
     wide, high = one.overall_width_mm, one.overall_height_mm
     yield Line(key="center-u", role="center", layer="tension", points=((wide / 2, 0.0), (wide / 2, high)))
     yield Line(key="center-v", role="center", layer="tension", points=((0.0, high / 2), (wide, high / 2)))
-    for key, axis, long, name in (
+    sides: tuple[tuple[str, Axis, float, str], ...] = (
         ("overall-width", "x", wide, "Overall width"),
         ("overall-height", "y", high, "Overall height"),
-    ):
+    )
+    for key, axis, long, name in sides:
         yield Dimension(
             key=key,
             layer="tension",
-            axis=axis,  # type: ignore[arg-type]
+            axis=axis,
             a_mm=0.0,
             b_mm=long,
             base_mm=0.0,

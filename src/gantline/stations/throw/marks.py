@@ -5,7 +5,20 @@ from collections.abc import Iterator
 from gantline.core.space import Solid
 from gantline.core.throw.light_path import Shadow
 from gantline.core.throw.places import section
-from gantline.drawing.marks import Area, Dimension, Dot, Handle, Label, Line, Mark, Point, Stop, rectangle
+from gantline.drawing.marks import (
+    Area,
+    Axis,
+    Dimension,
+    Dot,
+    Handle,
+    Label,
+    Line,
+    Mark,
+    Point,
+    Side,
+    Stop,
+    rectangle,
+)
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import change
@@ -191,6 +204,7 @@ def _dimensions(at: Ask, face: FaceName, place: LensPlace) -> Iterator[Mark]:
     across = (x, "Lens from left wall end", P.lens_x_mm)
     high, out = (y, "Lens above floor", P.lens_y_mm), (z, "Lens from bare wall", P.lens_from_wall_mm)
     _floor, ceiling = at(outlines)
+    rows: tuple[tuple[str, Axis, float, Side, float, str, object], ...]
     match face:
         case "front":
             top = max(*(one for _, one in ceiling), at(rect_of_picture)[3]) + HATCH_MM
@@ -204,11 +218,11 @@ def _dimensions(at: Ask, face: FaceName, place: LensPlace) -> Iterator[Mark]:
         yield Dimension(
             key=key,
             layer="throw",
-            axis=axis,  # type: ignore[arg-type]
+            axis=axis,
             a_mm=0.0,
             b_mm=b,
             base_mm=base,
-            side=side,  # type: ignore[arg-type]
+            side=side,
             lane=1,
             text=at.text(b),
             name=name,

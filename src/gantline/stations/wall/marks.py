@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.units import read_tape
-from gantline.drawing.marks import Area, Dimension, Dot, Label, Mark, rectangle
+from gantline.drawing.marks import Area, Axis, Dimension, Dot, Label, Mark, Side, rectangle
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.height import rect_of_frame
@@ -143,11 +143,11 @@ def rows(at: Ask, face: FaceName) -> Iterator[Mark]:
 def _dimension(
     at: Ask,
     key: str,
-    axis: str,
+    axis: Axis,
     a: float,
     b: float,
     base: float,
-    lane: tuple[int, int],
+    lane: tuple[Side, int],
     name: str,
     moves: str | None = None,
     shown: float | None = None,
@@ -156,11 +156,11 @@ def _dimension(
     return Dimension(
         key=key,
         layer="wall",
-        axis=axis,  # type: ignore[arg-type]
+        axis=axis,
         a_mm=a,
         b_mm=b,
         base_mm=base,
-        side=lane[0],  # type: ignore[arg-type]
+        side=lane[0],
         lane=lane[1],
         text=at.text(b - a if shown is None else shown),
         name=name,

@@ -185,7 +185,7 @@ test('every pattern draws something but white and black, and wall marks bear the
 
 test('a picture taped on the wall is kept with all eight readings, none less', async () => {
   const edit = shown(Pictured, { hang: { pictures: [] } })
-  const boxes = screen.getAllByRole('textbox')
+  const boxes = screen.getAllByRole('textbox').slice(0, 8) // the ninth, the lens, may stay empty
   const keep = screen.getByRole('button', { name: 'Keep these corners' }) as HTMLButtonElement
   for (const [at, box] of boxes.entries()) {
     expect(keep.disabled).toBe(true)
