@@ -18,7 +18,7 @@ from gantline.core.wall.loads import (
     utilization,
 )
 from gantline.core.wall.marks import hole_rows_mm, holes, level_tolerance_mm, mark
-from gantline.core.wall.screws import sold_length_mm
+from gantline.core.wall.screws import SOLD_MM, sold_length_mm, sold_lengths_mm
 from gantline.core.wall.studs import StudLattice
 
 INCH = 25.4
@@ -132,9 +132,9 @@ def test_loads_are_those_worked_by_hand() -> None:
     assert screw_length_mm(screw, through_mm=(18, 12.5)) == 70.5
     assert screw_length_mm(screw, through_mm=(38, 12.5)) == 90.5
     assert screw_length_mm(in_backer(screw, 18), through_mm=(3,)) == 21
-    assert (sold_length_mm(70.5, None, inches=False), sold_length_mm(21, 33.5, inches=False)) == (80, 25)
-    assert sold_length_mm(55.5, None, inches=True) == pytest.approx(2.5 * 25.4)
-    assert sold_length_mm(34, 33.5, inches=False) is None
+    assert (sold_length_mm(70.5, None, SOLD_MM), sold_length_mm(21, 33.5, SOLD_MM)) == (80, 25)
+    assert sold_length_mm(55.5, None, sold_lengths_mm(inches=True)) == pytest.approx(2.5 * 25.4)
+    assert sold_length_mm(34, 33.5, SOLD_MM) is None
     assert (drill_depth_mm(screw, cover_mm=12.5), drill_depth_mm(FIXINGS["plug-brick"], cover_mm=10)) == (
         52.5,
         70.0,

@@ -53,6 +53,16 @@ def test_a_screw_counts_what_it_passes_and_a_cleat_is_the_standoff() -> None:
     assert cleat.ask(screw_sold) == "6 × 80"
     assert cleat.ask(standoff_mm) == 18
     assert texts(small(wall__way="cleat", wall__cleat_board_mm=18, frame__standoff_mm=12), "standoff-differs")
+    own: dict[str, Any] = {
+        "wall__fixing": "own",
+        "wall__anchor_name": "hex bolt 8",
+        "wall__anchor_base": "wood",
+        "wall__anchor_depth_mm": 50,
+    }
+    bolt = small(**own, wall__way="cleat", wall__cleat_board_mm=18, wall__anchor_lengths="120, 90, 70")
+    assert (
+        bolt.ask(screw_sold) == "hex bolt 8 × 90\u00a0mm"
+    )  # 80.5 at least, and 90 is the next its record has
     assert small(wall__way="ledger").ask(least_mm) == 90.5
     backer = small(wall__fix_to="backer", wall__backer_mm=18)
     assert (backer.ask(least_mm), backer.ask(longest_mm)) == (21, 33.5)

@@ -2719,6 +2719,8 @@ export interface components {
             anchor_depth_mm: number | null;
             /** Anchor Drill Mm */
             anchor_drill_mm: number | null;
+            /** Anchor Lengths */
+            anchor_lengths: string | null;
             /** Anchor Name */
             anchor_name: string | null;
             /** Anchor Plugged */

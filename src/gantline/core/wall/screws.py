@@ -4,7 +4,8 @@ Source: the usual assortments of the trade; a bit for softwood is about 0.65 of 
 Leaves out: head and drive, and hardwood, which wants a wider bit.
 """
 
-from collections.abc import Mapping
+import re
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from gantline.core.errors import require_positive
@@ -48,13 +49,22 @@ WOOD_SCREWS: Mapping[str, WoodScrew] = {
 }
 
 
-def sold_length_mm(least_mm: float, longest_mm: float | None, *, inches: bool) -> float | None:
+def sold_lengths_mm(*, inches: bool) -> tuple[float, ...]:
+    """Lengths of wood screws as the yards have them, rising [mm].  inches: sold by the inch."""
+    return tuple(length * INCH_MM for length in SOLD_IN) if inches else SOLD_MM
+
+
+def lengths_in(text: str) -> tuple[float, ...]:
+    """Lengths that a record gives one after the other, as 70, 90, 120 [mm]."""
+    return tuple(float(number) for number in re.findall(r"\d+(?:\.\d+)?", text))
+
+
+def sold_length_mm(least_mm: float, longest_mm: float | None, lengths_mm: Sequence[float]) -> float | None:
     """The shortest screw that is sold and long enough [mm]; None where there is none, or each would come out behind.
 
     Args: least, what it must have [mm]; longest, what it may have before it comes out where it must not [mm], None for no limit;
-        inches: sold by the inch.  Raises: OutOfRange.
+        lengths, that are sold, in any order [mm].  Raises: OutOfRange.
     """
     require_positive(least_mm=least_mm)
-    lengths = tuple(one * INCH_MM for one in SOLD_IN) if inches else SOLD_MM
-    found = next((length for length in lengths if length >= least_mm - 1e-6), None)
-    return None if found is None or (longest_mm is not None and found > longest_mm + 1e-6) else found
+    length = next((length for length in sorted(lengths_mm) if length >= least_mm - 1e-6), None)
+    return None if length is None or (longest_mm is not None and length > longest_mm + 1e-6) else length

@@ -67,6 +67,10 @@ SHIMS = (("plumb", "plumb"), ("parallel", "parallel to the wall"))
 STATES = (("drilled", "drilled here"), ("blocked", "not possible here"))
 
 
+Lengths = Annotated[str, Limit(max_length=200, pattern=r"^\d+(\.\d+)?([ ,;]+\d+(\.\d+)?)*$")]
+"""Lengths in millimeters, one after the other."""
+
+
 class HoleFact(Item):
     """A hole that was drilled [mm from the left wall end, above the floor], or that turned out not to be possible there."""
 
@@ -318,6 +322,10 @@ class Hanging(BoardsOnWall):
         ),
     ] = None
     anchor_plugged: Annotated[bool | None, Field("anchor_plugged", "With a plug", "switch", False)] = None
+    anchor_lengths: Annotated[
+        Lengths | None,
+        Field("anchor_lengths", "Lengths it is sold in", "text", note="in millimeters, as 70, 90, 120"),
+    ] = None
     anchor_shear_n: Annotated[
         Positive | None,
         Field("anchor_shear", "Its shear", "number", WallDefaults.anchor_shear_n, fact=True, unit=" N"),

@@ -6,6 +6,7 @@ from gantline.core.wall.loads import MOST_A_BRACKET, Base
 from gantline.core.wall.marks import ScrewLay
 from gantline.core.wall.ways import Way
 from gantline.job.ends import Ends
+from gantline.job.model.hanging import Lengths
 from gantline.job.records.record import Record
 from gantline.job.types import DistanceMm, LengthMm, Line, Positive
 
@@ -44,12 +45,14 @@ class FixingRecord(Record):
 
 
 class AnchorRecord(Record):
-    """A screw, plug or anchor: what it holds in, how deep [mm], its drill [mm], and what it may carry there by its packet [N]."""
+    """A screw, plug or anchor: what it holds in, how deep [mm], its drill [mm], the lengths it is sold in, as 70, 90, 120 [mm],
+    and what it may carry there by its packet [N]."""
 
     anchor_base: Base
     anchor_depth_mm: DistanceMm
     anchor_drill_mm: DistanceMm
     anchor_plugged: bool = False
+    anchor_lengths: Lengths | None = None
     anchor_shear_n: Positive
     anchor_pull_n: Positive
     torque: Line | None = None

@@ -21,7 +21,7 @@ from gantline.core.wall.loads import (
     screw_length_mm,
     utilization,
 )
-from gantline.core.wall.screws import WOOD_SCREWS, sold_length_mm
+from gantline.core.wall.screws import WOOD_SCREWS, lengths_in, sold_length_mm, sold_lengths_mm
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
@@ -181,13 +181,16 @@ def least_mm(at: Ask) -> float:
 def screw_sold(at: Ask) -> str | None:
     """The screw by the name it is sold under, as #10 × 2 1/2″ or 5 × 70.
 
-    Returns: empty where none that is sold fits, None where the fixing is no wood screw.
+    Returns: empty where none that is sold fits, None where the fixing is no wood screw and its record gives no lengths.
     """
-    size = WOOD_SCREWS.get(at(fixing_key))
+    size, own = WOOD_SCREWS.get(at(fixing_key)), at.given(Hanging.anchor_lengths)
+    if at(fixing_key) == OWN and own:  # as its record says it is sold
+        long = sold_length_mm(at(least_mm), at(longest_mm), lengths_in(own))
+        return "" if long is None else f"{at(fixing_name)} × {at.text(long)}"
     if size is None:
         return None
     inches = at(by_inches)
-    long = sold_length_mm(at(least_mm), at(longest_mm), inches=inches)
+    long = sold_length_mm(at(least_mm), at(longest_mm), sold_lengths_mm(inches=inches))
     if long is None:
         return ""
     return f"{size.gauge} × {at.text(long)}" if inches else f"{size.metric} × {long:g}"
@@ -196,7 +199,9 @@ def screw_sold(at: Ask) -> str | None:
 def bought_fixing(at: Ask) -> str:
     """What is bought for the holes: a wood screw by its size, anything else by its name."""
     sold = at(screw_sold)
-    return f"wood screws {sold}" if sold else at(fixing_name)
+    if not sold:
+        return at(fixing_name)
+    return sold if at(fixing_key) == OWN else f"wood screws {sold}"
 
 
 def top_places_mm(at: Ask) -> tuple[float, ...]:

@@ -111,6 +111,7 @@ PANEL = (
             "anchor_base",
             "anchor_depth",
             "anchor_drill",
+            "anchor_lengths",
             "anchor_plugged",
             "anchor_shear",
             "anchor_pull",

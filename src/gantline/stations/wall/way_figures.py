@@ -127,6 +127,7 @@ for _key, _label, _field, _show in (
     ("anchor_base", "Anchored in", Hanging.anchor_base, own_fixing),
     ("anchor_depth", "Embedment depth", Hanging.anchor_depth_mm, own_fixing),
     ("anchor_drill", "Its drill", Hanging.anchor_drill_mm, own_fixing),
+    ("anchor_lengths", "Sold in, mm", Hanging.anchor_lengths, own_fixing),
     ("anchor_plugged", "With a plug", Hanging.anchor_plugged, own_fixing),
     ("anchor_shear", "Its shear", Hanging.anchor_shear_n, own_fixing),
     ("anchor_pull", "Its pull-out", Hanging.anchor_pull_n, own_fixing),
