@@ -8,14 +8,14 @@ import numpy as np
 import pytest
 from starlette.testclient import TestClient
 
-from gantline.vision.camera import Shot
+from tests.phone import Shot
 from tests.vision.test_photo import seen
 
 JPEG = {"content-type": "image/jpeg"}
 
 
 def small(shot: Shot | None = None) -> bytes:
-    image = seen(shot or Shot(width_px=1600, height_px=1200))
+    image = seen(shot or Shot(width_px=2400, height_px=1800, away_mm=3000.0))
     return cv2.imencode(".jpg", image)[1].tobytes()
 
 
@@ -92,7 +92,7 @@ def test_a_photo_is_unpacked_by_a_worker_alone_and_kept_gray_without_what_the_ca
     assert b"latitude" not in again.content
     image = cv2.imdecode(np.frombuffer(again.content, dtype=np.uint8), cv2.IMREAD_UNCHANGED)
     assert image is not None
-    assert image.shape == (1200, 1600)
+    assert image.shape == (1800, 2400)
     assert client.delete(one, headers={"gantline-who": "Oda Brink"}).status_code == 204
     assert "was removed by Oda Brink" in client.get(one).json()["detail"]
     assert [row["removed_by"] for row in client.get(path).json()] == ["Oda Brink"]

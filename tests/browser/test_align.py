@@ -16,9 +16,9 @@ from gantline.demo.practice import ROOMS, room
 from gantline.stations import plan
 from gantline.stations.align.solve import aim, panel_shares
 from gantline.stations.height import centre_x_mm
-from gantline.vision.camera import Scene, Shot, photo
 from tests.browser.test_journeys import Make, unfold
 from tests.conftest import demo_job
+from tests.phone import Scene, Shot, photo
 from tests.stations.test_hang_align import round_of
 
 CORNERS = {"tl": "Top left", "tr": "Top right", "br": "Bottom right", "bl": "Bottom left"}
@@ -191,7 +191,7 @@ def test_one_photo_of_the_lit_screen_becomes_moves(page: Page, make_job: Make, t
         panel=panel_shares(there, aspect), panel_aspect=aspect,
     )  # fmt: skip
     taken = tmp_path / "screen.jpg"
-    cv2.imwrite(str(taken), photo(scene, Shot(turn_deg=12.0, away_mm=5200.0, bend=0.03)))
+    cv2.imwrite(str(taken), photo(scene, Shot(turn_deg=12.0, away_mm=5200.0, bend=(0.03, 0.0, 0.0, 0.0))))
     job = make_job("mill-loft", name="Photo")
     page.goto(f"/jobs/{job['id']}/align")
     page.get_by_label("Photo of the lit screen").set_input_files(taken)

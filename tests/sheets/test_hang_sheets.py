@@ -13,7 +13,7 @@ from gantline.sheets.registry import SHEETS
 from gantline.stations.align.solve import aim, panel_shares
 from gantline.stations.common import panel_aspect
 from gantline.stations.size import screen
-from gantline.vision.camera import Scene, Shot, photo
+from tests.phone import Scene, Shot, photo
 from tests.sheets.test_sheets import ready, words
 from tests.stations.test_hang_align import round_of
 
@@ -119,7 +119,7 @@ def photographed(made: JobPlan) -> bytes:
         panel=panel_shares(there, aspect),
         panel_aspect=aspect,
     )
-    image = photo(scene, Shot(turn_deg=18.0, width_px=1600, height_px=1200))
+    image = photo(scene, Shot(turn_deg=18.0))
     return bytes(cv2.imencode(".jpg", image)[1])
 
 

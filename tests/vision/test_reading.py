@@ -8,12 +8,12 @@ import numpy as np
 import pytest
 from tests.conftest import demo_job
 from tests.made import changed
+from tests.phone import Scene, Shot, photo
 
 from gantline.core.align.corners import READINGS, outside_from
 from gantline.core.throw.pinhole import to_wall
 from gantline.stations import plan
 from gantline.stations.align.solve import aim, panel_shares
-from gantline.vision.camera import Scene, Shot, photo
 from gantline.vision.markers import bits, markers, pattern, used_of
 from gantline.vision.reading import reading
 
@@ -30,7 +30,9 @@ def test_the_eight_numbers_are_those_of_the_pose_that_was_photographed(name: str
         width_mm=float(wide), height_mm=float(high), border_mm=70.0, lit=lit - there.view.mean(axis=0),
         panel=panel_shares(there, aspect), panel_aspect=aspect,
     )  # fmt: skip
-    image = photo(scene, Shot(turn_deg=-18.0, tilt_deg=6.0, away_mm=1.5 * float(wide), bend=-0.03))
+    image = photo(
+        scene, Shot(turn_deg=-18.0, tilt_deg=6.0, away_mm=1.25 * float(wide), bend=(-0.03, 0.0, 0.0, 0.0))
+    )
     found = reading(at, cv2.imencode(".png", image)[1].tobytes())
     assert found.trouble == ""
     wanted = outside_from(lit, there.view)
@@ -40,11 +42,11 @@ def test_the_eight_numbers_are_those_of_the_pose_that_was_photographed(name: str
 
 
 def test_without_a_lens_a_photo_says_what_is_missing() -> None:
-    content = cv2.imencode(".png", np.zeros((800, 1200), dtype=np.uint8))[1].tobytes()
+    content = cv2.imencode(".png", np.zeros((1500, 2000), dtype=np.uint8))[1].tobytes()
     lost = reading(plan(changed("mill-loft", throw__lens_from_wall_mm=None)).ask, content)
     assert "Enter the throw ratio" in lost.trouble
     dark = reading(plan(demo_job("mill-loft")).ask, content)
-    assert (dark.trouble[:22], dark.outside, dark.width_px) == ("The photo is too dark:", {}, 1200)
+    assert (dark.trouble[:22], dark.outside, dark.width_px) == ("The photo is too dark:", {}, 2000)
 
 
 @pytest.mark.parametrize("used", [(1.0, 1.0), (1.0, 0.744), (0.75, 1.0)])

@@ -10,11 +10,15 @@ from numpy.typing import NDArray
 
 from gantline.core.align.corners import READINGS, outside_from, viewable_corners
 from gantline.core.throw.pinhole import Array
+from gantline.core.units import plain
+from gantline.job.model.frame import Trim
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import aim, panel_shares
 from gantline.stations.common import panel_aspect
 from gantline.stations.size import screen
-from gantline.vision.photo import Untrusted, read_gray, read_photo
+from gantline.vision.files import read_gray
+from gantline.vision.photo import guessed_px, read_photo
+from gantline.vision.untrusted import Untrusted
 
 MOST_BYTES = 25 * 2**20
 DASHES = 24  # a side
@@ -24,13 +28,16 @@ Points = tuple[tuple[float, float], ...]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PhotoReading:
-    """What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name; sigma: how
-    well they are known [mm]; the photo's size, the frame's inner corners and the picture's in it [px], clockwise from the upper
-    left; markers: how many were seen."""
+    """What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name, and typed,
+    as they are entered in the job's unit; sigma: how well they are known [mm], and said; the photo's size, the frame's inner
+    corners and the picture's in it [px], clockwise from the upper left; of a photo that is not trusted, where the corners may be,
+    to be set by hand; markers: how many were seen."""
 
     trouble: str
     outside: dict[str, float]
+    typed: dict[str, str]
     sigma_mm: float
+    said: str
     width_px: int
     height_px: int
     frame_px: Points
@@ -46,7 +53,9 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
     nothing = PhotoReading(
         trouble="",
         outside={},
+        typed={},
         sigma_mm=0.0,
+        said="",
         width_px=wide,
         height_px=high,
         frame_px=(),
@@ -65,15 +74,20 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
             panel=panel,
             panel_aspect=aspect,
             frame_px=None if frame is None else np.array(frame, dtype=float).reshape(4, 2),
+            proud_mm=at.field(Trim.before_mm),
         )
     except Untrusted as error:
-        return _but(nothing, str(error))
+        guess = guessed_px(image, panel=panel, panel_aspect=aspect)
+        return replace(_but(nothing, str(error)), frame_px=() if guess is None else _points(guess))
     # perspective is removed by the frame as a rectangle, so its corners are those, whether it leans or not
     outside = outside_from(photo.corners_mm, viewable_corners(picture.width_mm, picture.height_mm))
+    read = {f"{key}_mm": round(float(value), 1) for key, value in zip(READINGS, outside, strict=True)}
     return PhotoReading(
         trouble="",
-        outside={f"{key}_mm": round(float(one), 1) for key, one in zip(READINGS, outside, strict=True)},
+        outside=read,
+        typed={key: plain(at.exact(value)) for key, value in read.items()},
         sigma_mm=round(photo.sigma_mm, 2),
+        said=at.fine(photo.sigma_mm) if at.units.unit_mm == 1.0 else at.text(at.up(photo.sigma_mm)),
         width_px=wide,
         height_px=high,
         frame_px=_points(photo.frame_px),

@@ -70,8 +70,9 @@ def photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     Here it is unpacked for the first time: of what is read, gray levels are kept; what is no photo is not.
     """
     from gantline.store import photos
-    from gantline.vision.photo import Untrusted, kept_jpeg, read_gray
+    from gantline.vision.files import kept_jpeg, read_gray
     from gantline.vision.reading import MOST_BYTES, reading
+    from gantline.vision.untrusted import Untrusted
 
     _, _, made = _planned(session, args)
     say(PLANNED)

@@ -3944,9 +3944,10 @@ export interface components {
         };
         /**
          * PhotoReading
-         * @description What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name; sigma: how
-         *     well they are known [mm]; the photo's size, the frame's inner corners and the picture's in it [px], clockwise from the upper
-         *     left; markers: how many were seen.
+         * @description What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name, and typed,
+         *     as they are entered in the job's unit; sigma: how well they are known [mm], and said; the photo's size, the frame's inner
+         *     corners and the picture's in it [px], clockwise from the upper left; of a photo that is not trusted, where the corners may be,
+         *     to be set by hand; markers: how many were seen.
          */
         PhotoReading: {
             /** Frame Px */
@@ -3967,10 +3968,16 @@ export interface components {
                 number,
                 number
             ][];
+            /** Said */
+            said: string;
             /** Sigma Mm */
             sigma_mm: number;
             /** Trouble */
             trouble: string;
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
             /** Width Px */
             width_px: number;
         };
@@ -5629,6 +5636,8 @@ export interface components {
          * @description Border and backlight.
          */
         Trim: {
+            /** Before Mm */
+            before_mm: number | null;
             /** Border */
             border: ("none" | "tape" | "velvet" | "bezel") | null;
             corner: components["schemas"]["gantline__core__trim__tape__Corner"] | null;

@@ -13,7 +13,7 @@ from gantline.api.desk import Desk
 from gantline.api.door import UNDER_WAY, Question, question, through
 from gantline.api.schemas.base import Out
 from gantline.store import jobs, photos
-from gantline.vision.photo import check_kind
+from gantline.vision.files import check_kind
 from gantline.vision.reading import MOST_BYTES, PhotoReading
 
 router = APIRouter(prefix="/api/jobs", tags=["photos"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)

@@ -283,6 +283,12 @@ class Trim(Part):
         LengthMm | None,
         Field("tape_roll", "Tape on a roll", default=TrimDefaults.tape_roll_mm, ends=mm(500.0, 100_000.0)),
     ] = None
+    before_mm: Annotated[
+        DistanceMm | None,
+        Field(
+            "border_before", "Border stands before the fabric", default=0.0, fact=True, ends=mm(0.0, 100.0)
+        ),
+    ] = None
     tape_wide_mm: Annotated[
         LengthMm | None, Field("tape_wide", "Tape as it is bought, wide", ends=mm(5.0, 2_000.0))
     ] = None

@@ -47,6 +47,10 @@ def _taped(at: Ask) -> bool:
     return at(border_kind) in TAPED
 
 
+def _bordered(at: Ask) -> bool:
+    return at(border_kind) != "none"
+
+
 def _lit(at: Ask) -> bool:
     return bool(at.field(Backlight.there))
 
@@ -153,6 +157,7 @@ _strip(
 )
 
 
+_when("border_before", "Border stands before the fabric", Trim.before_mm, _bordered, "mm")
 _when("tape_wide", "Tape as it is bought, wide", Trim.tape_wide_mm, _taped, "mm")
 
 

@@ -24,7 +24,7 @@ def _taped(at: Ask) -> bool:
 
 PANEL = (
     PanelPart(weight="lead", rows=("border_kind", "tape_width", "tape_rails", "tape_stiles")),
-    PanelPart(rows=("tape_corner", "to_picture", "backlit"), widget="border"),
+    PanelPart(rows=("tape_corner", "border_before", "to_picture", "backlit"), widget="border"),
     PanelPart(
         title="Rolls and edge",
         weight="detail",

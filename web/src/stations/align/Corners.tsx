@@ -69,7 +69,9 @@ export const Corners = ({ plan }: StationProps) => {
       </Button>
       <Photo
         onRead={(read, key) => {
-          setDraft((now) => ({ ...now, ...read }))
+          // numbers of a photo go with it when the next is refused; those that somebody typed stay
+          if (key) setDraft((now) => ({ ...now, ...read }))
+          else if (photo) setDraft({})
           setPhoto(key)
         }}
       />

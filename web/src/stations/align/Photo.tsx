@@ -27,8 +27,9 @@ export const Photo = ({ onRead }: PhotoProps) => {
       })
       setFound(answer)
       setTrouble(answer.trouble)
-      if (!answer.trouble)
-        onRead(Object.fromEntries(Object.entries(answer.outside).map(([name, value]) => [name, `${value}mm`])), key)
+      // what is not trusted fills no box, and nothing of it can be kept
+      if (answer.trouble) onRead({}, '')
+      else onRead(answer.typed, key)
     } catch (error) {
       setTrouble(said(error))
     } finally {
@@ -39,6 +40,7 @@ export const Photo = ({ onRead }: PhotoProps) => {
     setBusy(true)
     setFound(null)
     setTrouble('')
+    onRead({}, '')
     try {
       const { id: key } = await ask.post('/api/jobs/{job_id}/photos', {
         params: { path: { job_id: id } },
@@ -64,7 +66,7 @@ export const Photo = ({ onRead }: PhotoProps) => {
         {busy ? 'Reading the photo' : 'Read a photo'}
       </FilePick>
       <p className="pt-1 text-quiet text-small leading-snug">
-        Cast “For a photo”, switch some room light on, and take the whole screen with its border, from anywhere.
+        Cast “For a photo”, switch some room light on, and take the whole screen with its border in the photo.
       </p>
       <Trouble text={trouble} />
       {found && photo && (
@@ -77,7 +79,7 @@ export const Photo = ({ onRead }: PhotoProps) => {
       )}
       {found && !found.trouble && (
         <p className="text-small">
-          Read to ± {found.sigma_mm.toFixed(1)} mm, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
+          Read to ± {found.said}, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
         </p>
       )}
       <Photos id={id} shown={photo} onRemoved={forget} />
@@ -134,23 +136,59 @@ const Photos = ({ id, shown, onRemoved }: { id: string; shown: string; onRemoved
   )
 }
 
+const [SLOW, NEAR_PX] = [0.1, 48]
+
+/** What lies under the finger, enlarged, on the side of the photo where the finger is not. */
+const Loupe = ({ href, found, at: [x, y] }: { href: string; found: PhotoReading; at: Point }) => {
+  const side = found.width_px / 2.6
+  const seen = found.width_px / 26
+  const left = x < found.width_px / 2 ? found.width_px - side : 0
+  return (
+    <svg
+      x={left}
+      y={y < found.height_px / 2 ? found.height_px - side : 0}
+      width={side}
+      height={side}
+      viewBox={`${x - seen / 2} ${y - seen / 2} ${seen} ${seen}`}
+      aria-hidden="true"
+    >
+      <image href={href} width={found.width_px} height={found.height_px} />
+      <path
+        d={`M${x - seen / 2} ${y}H${x + seen / 2}M${x} ${y - seen / 2}V${y + seen / 2}`}
+        stroke="var(--brass)"
+        strokeWidth={seen / 160}
+      />
+      <rect
+        x={x - seen / 2}
+        y={y - seen / 2}
+        width={seen}
+        height={seen}
+        fill="none"
+        stroke="var(--brass)"
+        strokeWidth={seen / 40}
+      />
+    </svg>
+  )
+}
+
 type CornersProps = { href: string; found: PhotoReading; onMoved: (frame: Point[]) => void }
 
 /** The photo with what was found in it; a corner of the frame is dragged where it really is. */
 const Corners = ({ href, found, onMoved }: CornersProps) => {
   const box = useRef<SVGSVGElement>(null)
+  const gripped = useRef<{ x: number; y: number; corner: Point } | null>(null)
   const [frame, setFrame] = useState<Point[]>(found.frame_px.map(([x = 0, y = 0]) => [x, y]))
   const [held, setHeld] = useState<number | null>(null)
   useEffect(() => setFrame(found.frame_px.map(([x = 0, y = 0]) => [x, y])), [found.frame_px])
   if (!found.width_px) return null
   const dot = found.width_px / 70
+  const scale = () => found.width_px / (box.current?.getBoundingClientRect().width ?? 1)
+  // a finger is coarser than a photo: near where it went down a corner follows slowly, farther off as fast as it
+  const slowly = (moved: number) => moved * SLOW + Math.sign(moved) * Math.max(0, Math.abs(moved) - NEAR_PX)
   const place = (event: React.PointerEvent): Point => {
-    const rect = box.current?.getBoundingClientRect()
-    if (!rect) return [0, 0]
-    return [
-      ((event.clientX - rect.left) / rect.width) * found.width_px,
-      ((event.clientY - rect.top) / rect.height) * found.height_px,
-    ]
+    const grip = gripped.current
+    if (!grip) return [0, 0]
+    return [grip.corner[0] + slowly(event.clientX - grip.x) * scale(), grip.corner[1] + slowly(event.clientY - grip.y) * scale()]
   }
   const outline = (points: readonly (readonly number[])[]) => `M${points.map((one) => one.join(' ')).join('L')}Z`
   return (
@@ -191,10 +229,12 @@ const Corners = ({ href, found, onMoved }: CornersProps) => {
           className="cursor-grab"
           onPointerDown={(event) => {
             event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId)
+            gripped.current = { x: event.clientX, y: event.clientY, corner: [x, y] }
             setHeld(at)
           }}
         />
       ))}
+      {held !== null && frame[held] && <Loupe href={href} found={found} at={frame[held]} />}
     </svg>
   )
 }
