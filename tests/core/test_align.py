@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.align.cast import cast_marks, ellipse, homography, wider
+from gantline.core.align.cast_judge import About, Judged, judged
 from gantline.core.align.corners import OUTWARD, READINGS, corners_from, outside_from, viewable_corners
 from gantline.core.align.finish import blanking, focus_depth_mm, memories, out_of_focus_mm
 from gantline.core.align.moves import Hands, moves, replayed, worst_mm
@@ -246,3 +247,34 @@ def test_a_turned_body_is_sharp_at_the_center_and_not_in_its_corners() -> None:
 def test_settings_no_hand_can_tell_apart_share_a_lens_memory() -> None:
     stops = [(1.6, 0.0, 0.12), (1.2, 0.0, 0.16), (1.6008, 0.0, 0.1205), (1.6, 0.002, 0.12)]
     assert memories(stops, zoom_step=0.001, shift_step=0.001) == (1, 2, 1, 3)
+
+
+def test_of_four_cast_readings_the_one_that_slipped_is_named_and_two_that_were_swapped() -> None:
+    """A pinhole of its own place, turn, zoom and shift casts them; the judge knows only about where it should stand."""
+    rng = np.random.default_rng(4)
+    known = Pose(
+        lens_x_mm=2000, lens_y_mm=2100, distance_mm=3600, ratio=1.6, panel_aspect=16 / 9, shift_v=-0.35
+    )
+    about = About(turn=math.radians(2.0), ratio=0.05, shift=0.05, place_mm=20.0, reading_mm=1.5)
+    cross = np.array([(-0.4, 0.225), (0.4, 0.225), (0.4, -0.225), (-0.4, -0.225)])
+    named = swapped = wrongly = 0
+    for _ in range(30):
+        yaw, pitch, roll = rng.normal(0.0, math.radians(1.0), 3)
+        stands = replace(
+            known, yaw=yaw, pitch=pitch, roll=roll, ratio=1.6 * (1.0 + rng.normal(0.0, 0.03)), shift_h=rng.normal(0.0, 0.03),
+            lens_x_mm=2000 + rng.normal(0.0, 15.0), distance_mm=3600 + rng.normal(0.0, 15.0),
+        )  # fmt: skip
+        uv = cross + rng.uniform(-0.06, 0.06, (4, 2))
+        read = to_wall(stands, uv) + rng.normal(0.0, 1.0, (4, 2))
+        wrongly += judged(known, uv, read, about, most=1.45) != Judged(
+            misfit=judged(known, uv, read, about, most=1.45).misfit
+        )
+        off, turn = int(rng.integers(4)), rng.uniform(0.0, 2.0 * math.pi)
+        slip = read.copy()
+        slip[off] += 25.0 * np.array([math.cos(turn), math.sin(turn)])
+        named += judged(known, uv, slip, about, most=1.45).slipped == off
+        a, b = sorted(int(each) for each in rng.choice(4, 2, replace=False))
+        other = read.copy()
+        other[[a, b]] = read[[b, a]]
+        swapped += judged(known, uv, other, about, most=1.45).swapped == (a, b)
+    assert (swapped, wrongly) == (30, 0) and named >= 27

@@ -1,17 +1,18 @@
 """Five graded rooms of the sample world to practise aligning in, and the answer to each touch."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from gantline.core.align.corners import outside_from
-from gantline.core.align.moves import Hands, moves
+from gantline.core.align.corners import CORNERS, NAMES, outside_from
+from gantline.core.align.moves import Hands, moves, on_feet
 from gantline.core.align.practice import WHY, Touch, hidden, touched
 from gantline.core.align.solve import Freedom
 from gantline.core.errors import OutOfRange
 from gantline.core.throw.pinhole import to_wall
-from gantline.demo.world import job_bytes
+from gantline.demo.world import job_bytes, named_records
 from gantline.job.file import read_job_file
+from gantline.job.records import RecordKind
 from gantline.plan.ask import Ask
 from gantline.stations import plan
 from gantline.stations.align.solve import Aim, aim, free, hands, within_mm
@@ -75,10 +76,20 @@ class Room:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Reading:
+    """How far one corner stands outside, sideways and up or down, as a tape would give it."""
+
+    name: str
+    across: str
+    up: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Practice:
     """The picture now. picture, target: its corners and those wanted, shares of the frame from its upper left; outside: its eight
     readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
-    start; next, why: its next move, and what shows that it is needed."""
+    start; next, why: its next move, and what shows that it is needed; readings, worst, within: as Align asks for them; steps:
+    what one touch of each kind is."""
 
     name: str
     aspect: float
@@ -92,6 +103,10 @@ class Practice:
     par: int
     next: str
     why: str
+    readings: tuple[Reading, ...]
+    worst: str
+    within: str
+    steps: dict[str, str]
 
 
 @lru_cache(maxsize=8)
@@ -111,7 +126,7 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
         raise OutOfRange(f"a room is one of {', '.join(ROOMS)}", field="room", got=key)
     here = room(grade.job)
     start = hidden(here.aim.straight, grade.kinds, turn_deg=grade.turn_deg, share=grade.share, seed=seed)
-    pose = touched(start, touches, here.hands)
+    pose = touched(start, touches, _world(grade.job, here.hands))
     corners = to_wall(pose, here.aim.uv)
     outside = outside_from(corners, here.aim.view)
     wanted = outside_from(here.aim.target, here.aim.view)
@@ -141,7 +156,43 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
         par=par,
         next=said(here.ask, rest[0]) if rest else "",
         why=WHY[rest[0].kind] if rest else "",
+        readings=tuple(
+            Reading(
+                name=NAMES[corner],
+                across=here.ask.fine(float(outside[2 * number])),
+                up=here.ask.fine(float(outside[2 * number + 1])),
+            )
+            for number, corner in enumerate(CORNERS)
+        ),
+        worst=here.ask.fine(worst),
+        within=here.ask.fine(here.within_mm),
+        steps=_steps(here),
     )
+
+
+def _world(job: str, hands: Hands) -> Hands:
+    """What a push really does in this room: the rear of the body where its record has it, whatever the solver goes by."""
+    name = read_job_file(job_bytes(job)).throw.name
+    body = next((body for _, called, body in named_records(RecordKind.PROJECTOR) if called == name), None)
+    if body is None:
+        return hands
+    return replace(hands, rear_mm=float(body["depth_mm"]) - float(body["lens_to_wall_face_mm"]))
+
+
+def _steps(here: Room) -> dict[str, str]:
+    """What one touch of each kind is."""
+    hands, text = here.hands, here.ask.fine
+    turned = f"{hands.foot_step:g} turn of a foot"
+    push = f"{text(hands.step_mm)} at the rear"
+    return {
+        "turn": push,
+        "tilt": turned if on_feet("tilt", hands) else push,
+        "roll": turned if on_feet("roll", hands) else text(hands.step_mm),
+        "ratio": f"{100.0 * hands.zoom_step:g} % of the width",
+        "shift_h": f"{100.0 * hands.shift_step:g} % of the image",
+        "shift_v": f"{100.0 * hands.shift_step:g} % of the image",
+        **{kind: text(hands.place_step_mm) for kind in ("distance", "lens_x", "lens_y")},
+    }
 
 
 def _turns() -> tuple[str, ...]:

@@ -19,6 +19,7 @@ DOWN = (1.0 / 6.0, 0.5, 5.0 / 6.0)
 SIDE = 0.075  # of a marker, share of the panel's width
 QUIET = 0.012  # white around it, the same
 DICTIONARY = cv2.aruco.DICT_4X4_50
+COLUMNS, ROWS = 1920, 1080  # of a usual panel, and of others twice as fine
 CELLS = 6  # four by four and a black rim
 
 
@@ -43,9 +44,14 @@ def markers(panel_aspect: float, used: tuple[float, float] = (1.0, 1.0)) -> tupl
             number=row * len(ACROSS) + column,
             corners=((x - half, y - tall), (x + half, y - tall), (x + half, y + tall), (x - half, y + tall)),
         )
-        for row, y in enumerate(0.5 + (one - 0.5) * used[1] for one in DOWN)
-        for column, x in enumerate(0.5 + (one - 0.5) * used[0] for one in ACROSS)
+        for row, y in enumerate(_whole(0.5 + (one - 0.5) * used[1], ROWS) for one in DOWN)
+        for column, x in enumerate(_whole(0.5 + (one - 0.5) * used[0], COLUMNS) for one in ACROSS)
     )
+
+
+def _whole(share: float, count: int) -> float:
+    """The nearest whole pixel of a usual panel, so that it is lit where it is looked for."""
+    return round(share * count) / count
 
 
 def bits(number: int) -> tuple[tuple[bool, ...], ...]:

@@ -24,7 +24,9 @@ SIGNS = np.array([(-1.0, 1.0), (1.0, 1.0), (1.0, -1.0), (-1.0, -1.0)])
 FOCAL = 0.83  # of a photo's longer side, as phones have it
 FLAT_MM = 0.5  # a border that stands out less is none
 HELD = 1.0  # what is said of a reading against what the fits come to, from photos whose truth is known
-LEAST_MM = 0.25
+LEAST_MM = 0.03
+SHARP_PX, BLURRED = 3.0, 0.08
+PROUD = 0.02
 CLIPPED = 0.96  # of the full scale; a phone's white is a little yellow
 
 
@@ -92,11 +94,18 @@ def read_photo(
     )
     return Found(
         corners_mm=found,
-        sigma_mm=max(LEAST_MM, HELD * per_px * math.hypot(edge_px, lens.misfit_px)),
+        sigma_mm=max(LEAST_MM, _spread_mm(per_px, edge_px, lens.misfit_px, marks.wide_px, proud_mm)),
         frame_px=lens.bent(corners),
         picture_px=lens.bent(picture),
         seen=marks.numbers,
     )
+
+
+def _spread_mm(per_px: float, edge_px: float, misfit_px: float, wide_px: float, proud_mm: float) -> float:
+    """One standard deviation of a reading [mm], by how far edges and markers lie off what was fitted, how sharp the photo is, and
+    how far the border stands out. Source: photos by a phone of the bench, whose truth is known."""
+    blurred = BLURRED * max(wide_px - SHARP_PX, 0.0)
+    return HELD * per_px * math.hypot(edge_px, misfit_px, blurred) + PROUD * proud_mm
 
 
 def guessed_px(image: Image, *, panel: Array, panel_aspect: float) -> Array | None:

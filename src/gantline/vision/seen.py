@@ -32,12 +32,13 @@ LINEAR = np.where(
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Seen:
     """Markers in a photo: their numbers; corners (n, 4, 2) [px] as the lens shows them; light of their black cells and of the
-    white about them (n,)."""
+    white about them (n,); over how far one goes to the other [px]."""
 
     numbers: tuple[int, ...]
     corners: Array
     black: Array
     white: Array
+    wide_px: float
 
 
 def linear(image: Image) -> Light:
@@ -82,7 +83,8 @@ def seen(image: Image, light: Light, there: Sequence[Marker]) -> Seen:
         (number, _squared(light, np.asarray(square, dtype=float))) for number, square in sorted(good.items())
     ]
     kept = [(number, square) for number, square in squares_read if square is not None]
-    if len(kept) < LEAST_MARKERS or float(np.median([square.wide_px for _, square in kept])) > MOST_WIDE_PX:
+    wide = float(np.median([square.wide_px for _, square in kept])) if kept else 0.0
+    if len(kept) < LEAST_MARKERS or wide > MOST_WIDE_PX:
         raise Untrusted(
             "The markers are not sharp: hold the phone still, and let it focus on the screen.", field="photo"
         )
@@ -91,6 +93,7 @@ def seen(image: Image, light: Light, there: Sequence[Marker]) -> Seen:
         corners=np.array([square.corners for _, square in kept]),
         black=np.array([square.black for _, square in kept]),
         white=np.array([square.white for _, square in kept]),
+        wide_px=wide,
     )
 
 

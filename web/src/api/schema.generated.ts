@@ -4174,7 +4174,8 @@ export interface components {
          * Practice
          * @description The picture now. picture, target: its corners and those wanted, shares of the frame from its upper left; outside: its eight
          *     readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
-         *     start; next, why: its next move, and what shows that it is needed.
+         *     start; next, why: its next move, and what shows that it is needed; readings, worst, within: as Align asks for them; steps: what
+         *     one touch of each kind is.
          */
         Practice: {
             /** Aspect */
@@ -4196,6 +4197,12 @@ export interface components {
                 number,
                 number
             ][];
+            /** Readings */
+            readings: components["schemas"]["Reading-Output"][];
+            /** Steps */
+            steps: {
+                [key: string]: string;
+            };
             /** Target */
             target: [
                 number,
@@ -4203,8 +4210,12 @@ export interface components {
             ][];
             /** Why */
             why: string;
+            /** Within */
+            within: string;
             /** Within Mm */
             within_mm: number;
+            /** Worst */
+            worst: string;
             /** Worst Mm */
             worst_mm: number;
         };
@@ -4545,7 +4556,7 @@ export interface components {
          *     stud reading is its place along the wall, from the left wall end. A gap is one from a plumb reference plane to the wall, at
          *     x_mm and y_mm above the floor.
          */
-        Reading: {
+        "Reading-Input": {
             /** Seq */
             seq: number;
             /** Source */
@@ -4562,6 +4573,18 @@ export interface components {
             x_mm?: (number | string) | null;
             /** Y Mm */
             y_mm?: (number | string) | null;
+        };
+        /**
+         * Reading
+         * @description How far one corner stands outside, sideways and up or down, as a tape would give it.
+         */
+        "Reading-Output": {
+            /** Across */
+            across: string;
+            /** Name */
+            name: string;
+            /** Up */
+            up: string;
         };
         /**
          * ReadingName
@@ -4623,7 +4646,7 @@ export interface components {
          */
         ReadingsIn: {
             /** Readings */
-            readings: components["schemas"]["Reading"][];
+            readings: components["schemas"]["Reading-Input"][];
         };
         /**
          * Ready

@@ -187,8 +187,11 @@ const Shapes = ({ shapes, wide, high }: Size & { shapes: readonly CastShape[] })
   return (
     <g shapeRendering="geometricPrecision">
       {shapes.map((one, number) => {
-        const points = one.points.map(([u = 0, v = 0]) => [u * wide, v * high] as const)
-        const [x, y] = points[0] ?? [0, 0]
+        // half a pixel over, as the cross is: a share of the light is the middle of its pixel
+        const points = one.points.map(([u = 0, v = 0]) => [u * wide + 0.5, v * high + 0.5] as const)
+        const [left, top] = points[0] ?? [0, 0]
+        const x = Math.min(left, wide - (one.text.length * 0.6 + 1) * font)
+        const y = Math.max(2 * font, Math.min(top, high - (one.line * 1.4 + 0.5) * font + 8))
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no name but their place
           <g key={number}>

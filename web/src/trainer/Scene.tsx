@@ -49,7 +49,7 @@ export const Scene = ({ practice }: { practice: Practice }) => {
   return (
     <svg
       viewBox={`${-PAD * WIDE} ${-PAD * high} ${WIDE * (1 + 2 * PAD)} ${high * (1 + 2 * PAD)}`}
-      className="min-h-0 w-full flex-1"
+      className="min-h-56 w-full flex-1"
       role="img"
       aria-label={practice.home ? 'The picture sits on the frame' : 'The picture, off the frame'}
     >

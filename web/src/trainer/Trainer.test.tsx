@@ -28,6 +28,10 @@ const PRACTICE = {
   par: 2,
   next: 'Rear of the body 3.0 mm to the left: its nose turns right',
   why: 'One side edge is taller than the other.',
+  readings: [{ name: 'top left', across: '3 mm', up: '−2 mm' }],
+  worst: '12.3 mm',
+  within: '3 mm',
+  steps: { turn: '1 mm at the rear' },
 }
 let answers: object[] = []
 const sent: { touches: { kind: string; steps: number }[] }[] = []

@@ -28,6 +28,22 @@ const newSeed = () => Math.floor(Math.random() * 1_000_000)
 /** Touches of one kind after each other are one move. */
 const movesOf = (touches: readonly Touch[]) => touches.filter((one, at) => one.kind !== touches[at - 1]?.kind).length
 
+type Try = { moves: number; seconds: number; par: number }
+const LAST = 5
+const triesOf = (room: string): readonly Try[] => {
+  try {
+    return JSON.parse(localStorage.getItem(`trainer.${room}`) ?? '[]') as Try[]
+  } catch {
+    return []
+  }
+}
+/** The last tries in a room, on this device. */
+const kept = (room: string, one: Try): readonly Try[] => {
+  const tries = [one, ...triesOf(room)].slice(0, LAST)
+  localStorage.setItem(`trainer.${room}`, JSON.stringify(tries))
+  return tries
+}
+
 /** Practice: a projector that somebody else turned, until its picture sits on the frame. */
 export const Trainer = () => {
   const rooms = useQuery({ queryKey: keys.trainer, queryFn: () => ask.get('/api/trainer') })
@@ -39,10 +55,14 @@ export const Trainer = () => {
   const [trouble, setTrouble] = useState('')
   const [began, setBegan] = useState(() => Date.now())
   const [took, setTook] = useState(0)
+  const [tries, setTries] = useState(() => triesOf('turned'))
+  const done = useRef(false)
   const turn = useRef(0)
 
   const start = (key: string) => {
     setRoom(key)
+    setTries(triesOf(key))
+    done.current = false
     setSeed(newSeed())
     setTouches([])
     setTold(false)
@@ -57,7 +77,12 @@ export const Trainer = () => {
         if (mine !== turn.current) return
         setNow(answer)
         setTrouble('')
-        if (answer.home) setTook((before) => before || Date.now() - began)
+        if (answer.home && !done.current) {
+          done.current = true
+          const ms = Date.now() - began
+          setTook(ms)
+          setTries(kept(room, { moves: movesOf(touches), seconds: Math.round(ms / 1000), par: answer.par }))
+        }
       })
       .catch((error: Error) => mine === turn.current && setTrouble(error.message))
   }, [room, seed, touches, began])
@@ -71,23 +96,33 @@ export const Trainer = () => {
       return [...before, { kind, steps }]
     })
   }, [])
+  const undo = useCallback(() => {
+    setTold(false)
+    setTouches((before) => before.slice(0, -1))
+  }, [])
   const own = CONTROLS.filter((one) => now?.kinds.includes(one.kind))
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return
-      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
-      const steps = event.shiftKey && key !== '+' ? BIG : 1
-      const one = own.find((each) => each.less[0] === key || each.more[0] === (key === '=' ? '+' : key))
+      const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key
+      const key = { _: '-', '=': '+' }[pressed] ?? pressed // Shift changes what these keys are called
+      if (key === 'Backspace' && !now?.home) {
+        event.preventDefault()
+        undo()
+        return
+      }
+      const steps = event.shiftKey ? BIG : 1
+      const one = own.find((each) => each.less[0] === key || each.more[0] === key)
       if (!one || now?.home) return
       event.preventDefault()
       touch(one.kind, one.less[0] === key ? -steps : steps)
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
-  }, [own, now?.home, touch])
+  }, [own, now?.home, touch, undo])
 
   return (
-    <main className="grid h-dvh grid-cols-[1fr_340px] bg-velvet text-ink">
+    <main className="grid bg-velvet text-ink md:h-dvh md:grid-cols-[1fr_340px]">
       <section className="flex min-w-0 flex-col p-4">
         <header className="flex items-baseline gap-4 pb-2">
           <Link to="/" className="underline decoration-dotted underline-offset-4">
@@ -102,6 +137,24 @@ export const Trainer = () => {
         </header>
         {now && <Scene practice={now} />}
         {now && (
+          <table className="mt-2 w-full text-smallall">
+            <caption className="pb-1 text-left text-quiet">
+              Misses are drawn four times larger. How far each corner stands outside, minus is inside, as Align asks for it:
+            </caption>
+            <tbody>
+              <tr>
+                {now.readings.map((one) => (
+                  <td key={one.name} className="pr-2 align-top">
+                    <span className="text-quiet">{one.name}</span>
+                    <br />
+                    <Rich text={one.across} /> across, <Rich text={one.up} /> up or down
+                  </td>
+                ))}
+              </tr>
+            </tbody>
+          </table>
+        )}
+        {now && (
           <p className="pt-2 text-lead" role="status">
             {now.home ? (
               <strong>
@@ -110,7 +163,7 @@ export const Trainer = () => {
               </strong>
             ) : (
               <>
-                Farthest corner {now.worst_mm.toFixed(1)} mm off; {now.within_mm.toFixed(1)} mm does.
+                Farthest corner <Rich text={now.worst} /> off; <Rich text={now.within} /> does.
               </>
             )}
           </p>
@@ -136,6 +189,11 @@ export const Trainer = () => {
               <tr key={one.kind} className="border-seam border-t">
                 <th scope="row" className="py-1 text-left font-normal">
                   {one.name}
+                  {now?.steps[one.kind] && (
+                    <span className="block text-quiet text-small">
+                      <Rich text={now.steps[one.kind] ?? ''} />
+                    </span>
+                  )}
                 </th>
                 {([one.less, one.more] as const).map(([key, means], side) => (
                   <td key={key} className="py-1 pl-1">
@@ -155,7 +213,17 @@ export const Trainer = () => {
           </tbody>
         </table>
         <p className="text-quiet text-small">Shift with a key: {BIG} steps at once. Body before lens: shift and zoom last.</p>
+        {!now?.home && (
+          <Button disabled={touches.length === 0} onClick={undo}>
+            Take the last move back
+          </Button>
+        )}
         {!now?.home && <Button onClick={() => setTold(true)}>Show me why</Button>}
+        {tries.length > 0 && (
+          <p className="text-quiet text-small">
+            Your last tries here: {tries.map((one) => `${one.moves} of ${one.par} moves in ${one.seconds} s`).join('; ')}.
+          </p>
+        )}
         {told && now?.next && (
           <div className="border-brass border-l-[6px] bg-lift px-3 py-2">
             <p>{now.why}</p>

@@ -23,6 +23,14 @@ class AlignDefaults:
     corner_alarm = Default(
         9.21, "", 4.0, 50.0, "misfit of the corners that is no chance", "1 in 100, two to spare"
     )
+    cast_misfit = Default(
+        1.45,
+        "",
+        1.0,
+        5.0,
+        "misfit of four cast readings, most",
+        "in spreads of a reading; above it one of them slipped",
+    )
     turn_sigma_deg = Default(
         2.0, "°", 0.2, 20.0, "how far a body is turned before it is aligned", "set by eye"
     )

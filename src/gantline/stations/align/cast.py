@@ -1,6 +1,6 @@
 """What the projector lights: outlines of the picture, and every mark of the wall through the points of its cross."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -14,6 +14,7 @@ from gantline.core.align.cast import (
     inverted,
     wider,
 )
+from gantline.core.align.cast_judge import About, judged
 from gantline.core.defaults import AlignDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.size.aspect import read_aspect
@@ -22,7 +23,8 @@ from gantline.core.wall.flat import Flatness
 from gantline.job.model.align import Aligned
 from gantline.job.model.size import Content
 from gantline.plan.ask import Ask
-from gantline.stations.common import panel_aspect
+from gantline.stations.align.solve import straight
+from gantline.stations.common import fabric_plane_mm, panel_aspect
 from gantline.stations.height import centre_x_mm, fits, rect_of_frame, rect_of_picture
 from gantline.stations.size import screen
 from gantline.stations.throw import projected
@@ -129,12 +131,46 @@ def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
     return tuple(made)
 
 
+def slipped(at: Ask) -> tuple[str, ...]:
+    """Whether the readings can be of this projector: which of them slipped, or which two were swapped."""
+    pose, (panel, wall) = at(straight), at(cast_points)
+    if pose is None or len(panel) != POINTS:
+        return ()
+    aspect = float(at(panel_aspect))
+    about = About(
+        turn=np.radians(at.default(AlignDefaults.turn_sigma_deg)),
+        ratio=at.default(AlignDefaults.zoom_sigma),
+        shift=at.default(AlignDefaults.shift_sigma),
+        place_mm=at.default(AlignDefaults.place_sigma_mm),
+        reading_mm=at.default(AlignDefaults.cast_sigma_mm),
+    )
+    uv = np.column_stack([panel[:, 0] - 0.5, (0.5 - panel[:, 1]) / aspect])
+    # the marks lie on the bare wall, behind where the fabric will be
+    there = replace(pose, distance_mm=pose.distance_mm + at(fabric_plane_mm))
+    found = judged(there, uv, wall, about, most=at.default(AlignDefaults.cast_misfit))
+    if found.swapped is not None:
+        first, second = (number + 1 for number in found.swapped)
+        return (
+            f"Readings {first} and {second} seem to be swapped: no place of this projector gives them as they stand.",
+        )
+    if found.slipped is not None:
+        return (
+            f"Reading {found.slipped + 1} does not fit the others: light its cross again, and read it once more.",
+        )
+    if found.misfit > at.default(AlignDefaults.cast_misfit):
+        return (
+            "The four readings do not fit this projector: check its place and its throw ratio, and read them again.",
+        )
+    return ()
+
+
 def warnings(at: Ask) -> tuple[str, ...]:
     """What is not to be trusted of these marks."""
     marks, found = at(cast_holes), at(drilling)
     if isinstance(marks, str) or found is None:
         return ()
     said = ["Hole heights still need the level: cast marks are for finding, a level is for drilling."]
+    said += at(slipped)
     out = [one.name for one, mark in zip(found.holes, marks, strict=True) if not mark.lit]
     if out:
         said.append(

@@ -19,7 +19,7 @@ export const Projector = () => {
           </Button>
         ))}
       </div>
-      <Trouble text={trouble ? said(trouble) : ''} />
+      <Trouble text={trouble ? `${said(trouble)} Nothing is known of its light until it answers: ask it again.` : ''} />
       {now && (
         <Controls now={now} busy={act.isPending} onSet={(what, value) => act.mutate({ name: now.name, set: { what, value } })} />
       )}
@@ -44,7 +44,9 @@ const Controls = ({ now, busy, onSet }: ControlsProps) => {
           {dark ? 'Light on' : 'Light off'}
         </Button>
       )}
-      {dark && <p className="text-smallall">The light is off: the wall may be worked at.</p>}
+      {dark && !busy && (
+        <p className="text-smallall">It answered that its light is off. See that the wall is dark before anybody works at it.</p>
+      )}
       <dl className="grid grid-cols-[7rem_1fr] items-center gap-y-1.5 text-smallall">
         <dt className="text-quiet">Power</dt>
         <dd className="flex items-center justify-between gap-2">

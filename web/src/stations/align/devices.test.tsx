@@ -164,8 +164,9 @@ test('a projector is asked only by a tap; its light goes off by one more, and it
   put.mockResolvedValue({ ...PROJECTOR, light: false } as never)
   fireEvent.click(off)
   await vi.waitFor(() => expect(sent()).toMatchObject({ body: { settings: [{ what: 'light', value: 'off' }] } }))
-  expect(await screen.findByText('The light is off: the wall may be worked at.')).toBeTruthy()
+  expect(await screen.findByText(/It answered that its light is off. See that the wall is dark/)).toBeTruthy()
   put.mockRejectedValue(new Refused({ detail: 'The projector says no: it is cooling.' } as never))
   fireEvent.click(screen.getByRole('button', { name: 'Power off' }))
-  expect(await screen.findByText('The projector says no: it is cooling.')).toBeTruthy()
+  expect(await screen.findByText(/The projector says no: it is cooling. Nothing is known of its light/)).toBeTruthy()
+  expect(screen.queryByText(/its light is off\. See/)).toBeNull() // the tap may have been obeyed, its answer lost
 })

@@ -32,6 +32,12 @@ export const useProjector = () => {
     gcTime: Number.POSITIVE_INFINITY,
     retry: false,
   })
-  const act = useMutation({ mutationFn: sent, onSuccess: (found) => client.setQueryData(keys.projector, found) })
-  return { names: names.data ?? [], now: now.data, act, trouble: act.error ?? now.error }
+  // a tap whose answer was lost may have been obeyed: of what was known before nothing is said any more
+  const act = useMutation({
+    mutationFn: sent,
+    onSuccess: (state) => client.setQueryData(keys.projector, state),
+    onError: () => client.removeQueries({ queryKey: keys.projector }),
+  })
+  const trouble = act.error ?? now.error
+  return { names: names.data ?? [], now: trouble ? undefined : now.data, act, trouble }
 }
