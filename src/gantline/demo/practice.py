@@ -31,6 +31,7 @@ class Grade:
     share: float
 
 
+TOPS = ("tl", "tr")
 ROOMS: Mapping[str, Grade] = {
     "turned": Grade(name="1 · Mill loft, turned", job="mill-loft", kinds=("turn",), turn_deg=1.0, share=0.0),
     "tilted": Grade(
@@ -159,8 +160,8 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
         readings=tuple(
             Reading(
                 name=NAMES[corner],
-                across=here.ask.fine(float(outside[2 * number])),
-                up=here.ask.fine(float(outside[2 * number + 1])),
+                across=f"{_signed(here.ask, outside[2 * number])} sideways",
+                up=f"{_signed(here.ask, outside[2 * number + 1])} {'up' if corner in TOPS else 'down'}",
             )
             for number, corner in enumerate(CORNERS)
         ),
@@ -177,6 +178,10 @@ def _world(job: str, hands: Hands) -> Hands:
     if body is None:
         return hands
     return replace(hands, rear_mm=float(body["depth_mm"]) - float(body["lens_to_wall_face_mm"]))
+
+
+def _signed(at: Ask, value_mm: float) -> str:
+    return at.fine(float(value_mm)).replace("-", "−")
 
 
 def _steps(here: Room) -> dict[str, str]:

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from gantline.core.align.corners import READINGS, outside_from, viewable_corners
 from gantline.core.throw.pinhole import Array
-from gantline.core.units import plain
+from gantline.core.units import LengthStyle, plain
 from gantline.job.model.frame import Trim
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import aim, panel_shares
@@ -22,6 +22,7 @@ from gantline.vision.untrusted import Untrusted
 
 MOST_BYTES = 25 * 2**20
 DASHES = 24  # a side
+BARE = (LengthStyle.INCH_FRACTIONS, LengthStyle.MILLIMETERS)
 FRAME_BGR, PICTURE_BGR = (0, 160, 240), (240, 160, 60)
 Points = tuple[tuple[float, float], ...]
 
@@ -85,7 +86,7 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
     return PhotoReading(
         trouble="",
         outside=read,
-        typed={key: plain(at.exact(value)) for key, value in read.items()},
+        typed={key: _bare(at, value) for key, value in read.items()},
         sigma_mm=round(photo.sigma_mm, 2),
         said=at.fine(photo.sigma_mm) if at.units.unit_mm == 1.0 else at.text(at.up(photo.sigma_mm)),
         width_px=wide,
@@ -94,6 +95,12 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         picture_px=_points(photo.picture_px),
         markers=len(photo.seen),
     )
+
+
+def _bare(at: Ask, value_mm: float) -> str:
+    """A reading as it is typed where the job's own unit goes without saying."""
+    text = plain(at.exact(value_mm))
+    return text.removesuffix(" in").removesuffix(" mm") if at.units.style in BARE else text
 
 
 def drawn_in(content: bytes, photo_reading: PhotoReading, wide_px: int = 1000) -> bytes:

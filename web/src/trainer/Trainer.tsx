@@ -147,7 +147,7 @@ export const Trainer = () => {
                   <td key={one.name} className="pr-2 align-top">
                     <span className="text-quiet">{one.name}</span>
                     <br />
-                    <Rich text={one.across} /> across, <Rich text={one.up} /> up or down
+                    <Rich text={one.across} />, <Rich text={one.up} />
                   </td>
                 ))}
               </tr>

@@ -131,9 +131,14 @@ def cabinet_top_mm(at: Ask) -> float | None:
     return max(tops, default=None)
 
 
+def drop_entered(at: Ask) -> bool:
+    """Whether the drop was entered; while it is not, the boards of a cleat say it, and nobody need measure it."""
+    return at.given(Hanging.drop_mm) is not None
+
+
 def part_drop_given(at: Ask) -> bool:
     """Whether the drop was entered, so that a cleat's boards do not say where its line is; of one that is up they always do."""
-    return at.given(Hanging.cleat_up_edge_mm) is None and at.given(Hanging.drop_mm) is not None
+    return at.given(Hanging.cleat_up_edge_mm) is None and at.aside(drop_entered)
 
 
 def part_drop_mm(at: Ask) -> float:

@@ -175,7 +175,8 @@ def drop(at: Ask) -> Display:
             - term("board", at.field(Hanging.cleat_board_mm))
             + term("front edge to screws", at.field(Hanging.cleat_screw_mm))
         )
-        return Display(value, made, how="the wall piece's front edge is a board higher than its foot")
+        how = "the wall piece's front edge is a board higher than its foot"
+        return Display(value, made, how=how, forced=True, typed=True)
     if value != at.field(Hanging.drop_mm):
         return Display(value, term("as the leaflet gives it", value), label=label)
     return Display(value, label=label)

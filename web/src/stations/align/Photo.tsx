@@ -5,6 +5,7 @@ import { keys } from '../../api/keys'
 import { useThisJob } from '../../job/context'
 import { Button } from '../../parts/Button'
 import { FilePick } from '../../parts/FilePick'
+import { Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 
 type PhotoProps = { onRead: (typed: Record<string, string>, photo: string) => void }
@@ -79,7 +80,7 @@ export const Photo = ({ onRead }: PhotoProps) => {
       )}
       {found && !found.trouble && (
         <p className="text-small">
-          Read to ± {found.said}, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
+          Read to ± <Rich text={found.said} />, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
         </p>
       )}
       <Photos id={id} shown={photo} onRemoved={forget} />
