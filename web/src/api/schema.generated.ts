@@ -4174,8 +4174,8 @@ export interface components {
          * Practice
          * @description The picture now. picture, target: its corners and those wanted, shares of the frame from its upper left; outside: its eight
          *     readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
-         *     start; next, why: its next move, and what shows that it is needed; readings, worst, within: as Align asks for them; steps: what
-         *     one touch of each kind is.
+         *     start; next, why: its next move, and what shows that it is needed; readings, worst, within: as Align asks for them; steps:
+         *     what one touch of each kind is.
          */
         Practice: {
             /** Aspect */
