@@ -97,10 +97,10 @@ def _check_owner(folder: Path, owner: int) -> None:
 
 def check_content(folder: Path) -> None:
     """That a folder is empty or ours, and whole.  Raises: DatabaseTrouble."""
-    there = sorted(one.name for one in folder.iterdir())
-    earlier = all(name in there for name in EARLIER) and (folder / "data" / "PG_VERSION").exists()
-    if there and MARKER not in there and not earlier:
-        some = ", ".join(there[:3]) + (" …" if len(there) > 3 else "")
+    entries = sorted(one.name for one in folder.iterdir())
+    earlier = all(name in entries for name in EARLIER) and (folder / "data" / "PG_VERSION").exists()
+    if entries and MARKER not in entries and not earlier:
+        some = ", ".join(entries[:3]) + (" …" if len(entries) > 3 else "")
         raise DatabaseTrouble(
             f"{folder} holds something that is not Gantline's ({some}). Nothing in it was touched.\n"
             "Give an empty folder with --data."

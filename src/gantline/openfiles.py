@@ -118,18 +118,18 @@ def _job(pack: zipfile.ZipFile, session: Session, row: JobRow, names: set[str]) 
     _put(
         pack,
         f"jobs/{called}/readings.json",
-        [{key: getattr(one, key) for key in READING} for one in oldest_first],
+        [{key: getattr(entry, key) for key in READING} for entry in oldest_first],
     )
     photos = select(*(getattr(PhotoRow, key) for key in PHOTO)).where(
         PhotoRow.job_id == row.id, ~PhotoRow.raw
     )
     listed = session.execute(photos.order_by(PhotoRow.taken_at, PhotoRow.id)).all()
-    _put(pack, f"jobs/{called}/photos.json", [dict(zip(PHOTO, one, strict=True)) for one in listed])
-    for one in listed:
-        if one.removed_at is None:
-            content = session.scalar(select(PhotoRow.content).where(PhotoRow.id == one.id))
-            pack.writestr(zipfile.ZipInfo(f"jobs/{called}/photos/{one.id}.jpg"), content or b"")
-    return (_line(called, one) for one in oldest_first)
+    _put(pack, f"jobs/{called}/photos.json", [dict(zip(PHOTO, listing, strict=True)) for listing in listed])
+    for entry in listed:
+        if entry.removed_at is None:
+            content = session.scalar(select(PhotoRow.content).where(PhotoRow.id == entry.id))
+            pack.writestr(zipfile.ZipInfo(f"jobs/{called}/photos/{entry.id}.jpg"), content or b"")
+    return (_line(called, entry) for entry in oldest_first)
 
 
 def _line(called: str, reading_row: ReadingRow) -> str:
@@ -230,7 +230,7 @@ def _read_job(pack: zipfile.ZipFile, session: Session, shop_id: UUID, folder: st
     versions = [_get(pack, name) for name in named]
     if not versions:
         raise NotAShop(f"{folder} has no version.")
-    head = max(int(one["number"]) for one in versions)
+    head = max(int(entry["number"]) for entry in versions)
     session.add(
         JobRow(
             id=job_id, shop_id=shop_id, head=head, created_at=_when(about["created_at"]),
@@ -238,26 +238,26 @@ def _read_job(pack: zipfile.ZipFile, session: Session, shop_id: UUID, folder: st
         )
     )  # fmt: skip
     session.flush()
-    for one in sorted(versions, key=lambda version: int(version["number"])):
-        read_stored(one["document"])  # refused here, not when somebody opens it
+    for entry in sorted(versions, key=lambda version: int(version["number"])):
+        read_stored(entry["document"])  # refused here, not when somebody opens it
         session.add(
             JobVersionRow(
-                job_id=job_id, shop_id=shop_id, card=None, **one | {"saved_at": _when(one["saved_at"])}
+                job_id=job_id, shop_id=shop_id, card=None, **entry | {"saved_at": _when(entry["saved_at"])}
             )
         )
         session.flush()
     whole = {"job_id": job_id, "shop_id": shop_id}
-    for one in _get(pack, f"{folder}/readings.json"):
-        times = {key: _when(one[key]) for key in ("taken_at", "removed_at")}
-        session.add(ReadingRow(**whole, **{key: one[key] for key in READING} | times))
-    for one in _get(pack, f"{folder}/photos.json"):
-        times = {key: _when(one[key]) for key in ("taken_at", "removed_at")}
-        key = UUID(one["id"])
+    for entry in _get(pack, f"{folder}/readings.json"):
+        times = {key: _when(entry[key]) for key in ("taken_at", "removed_at")}
+        session.add(ReadingRow(**whole, **{key: entry[key] for key in READING} | times))
+    for entry in _get(pack, f"{folder}/photos.json"):
+        times = {key: _when(entry[key]) for key in ("taken_at", "removed_at")}
+        key = UUID(entry["id"])
         there = times["removed_at"] is None
         content = _bytes(pack, f"{folder}/photos/{key}.jpg") if there else b""
         if there and not content.startswith(b"\xff\xd8\xff"):
             raise NotAShop(f"{folder}/photos/{key}.jpg is no JPEG.")
-        session.add(PhotoRow(**whole, id=key, content=content, removed_by=one["removed_by"], **times))
+        session.add(PhotoRow(**whole, id=key, content=content, removed_by=entry["removed_by"], **times))
         session.flush()
     if about["cast"] is not None:
         session.add(CastRow(**whole, **{name: about["cast"][name] for name in ("code", "pattern", "u", "v")}))

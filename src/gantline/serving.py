@@ -51,8 +51,8 @@ def serve(settings: Settings) -> None:
     A thread that never comes back does not hold it: ending.begin() sees to that.
     Raises: StartTrouble, DatabaseTrouble, each in words.
     """
-    for one in (signal.SIGTERM, signal.SIGHUP):
-        signal.signal(one, _leave)
+    for signal_number in (signal.SIGTERM, signal.SIGHUP):
+        signal.signal(signal_number, _leave)
     bound_here(beyond=settings.beyond)
     with bound(settings) as listening, running_database(settings) as url:
         port = listening.getsockname()[1]
@@ -66,7 +66,10 @@ def serve(settings: Settings) -> None:
                     _run(application, ready, listening)
             finally:
                 application.state.engine.dispose()
-    if any(one is not threading.main_thread() and not one.daemon for one in threading.enumerate()):
+    if any(
+        signal_number is not threading.main_thread() and not signal_number.daemon
+        for signal_number in threading.enumerate()
+    ):
         ending.leave()
 
 

@@ -79,12 +79,12 @@ class Settings(BaseSettings):
 def places(listed: tuple[str, ...]) -> dict[str, tuple[str, int]]:
     """Host and port by name of what is listed as name=host:port.  Raises: ValueError, naming the entry."""
     found: dict[str, tuple[str, int]] = {}
-    for one in listed:
-        name, _, place = one.partition("=")
+    for listing in listed:
+        name, _, place = listing.partition("=")
         host, _, port = place.rpartition(":")
         fits = name.strip() and name.isprintable() and "/" not in name
         if not (fits and host and port.isascii() and port.isdigit() and 0 < int(port) < PORTS):
-            raise ValueError(f"{one!r} is no projector: write name=host:port, no / in the name")
+            raise ValueError(f"{listing!r} is no projector: write name=host:port, no / in the name")
         found[name.strip()] = host.strip("[]"), int(port)
     return found
 

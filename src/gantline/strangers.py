@@ -35,10 +35,10 @@ class Strangers:
 
     def left(self, key: Key) -> None:
         """It is gone, or it is known now."""
-        there = self.by_address.get(key[0])
-        if there is not None and there.pop(key, None) is not None:
+        stranger = self.by_address.get(key[0])
+        if stranger is not None and stranger.pop(key, None) is not None:
             self.count -= 1
-            if not there:
+            if not stranger:
                 del self.by_address[key[0]]
 
     known = left

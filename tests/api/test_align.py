@@ -121,7 +121,8 @@ def test_what_is_no_photo_is_refused_and_another_jobs_is_not_found(
         one = f"{path}/{client.post(path, content=content, headers=JPEG).json()['id']}"
         refused = read_by_worker(client, one)
         assert (refused.status_code, why in refused.json()["detail"]) == (422, True), refused.text
-        assert client.get(f"{one}/reading").status_code == 404  # and nothing of it is kept
+        assert client.get(f"{one}/reading").json()["detail"] == refused.json()["detail"]  # whoever asks again
+        assert client.get(one).status_code == 404  # and nothing of it is kept
     kept = client.post(path, content=small(), headers=JPEG).json()["id"]
     other = client.post("/api/jobs", json={"name": "another", "start": "diagonal", "value": "100"}).json()
     missing = client.get(f"/api/jobs/{other['id']}/photos/{kept}")

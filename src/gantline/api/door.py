@@ -84,34 +84,34 @@ async def through(request: Request, ask: Ask, done: Done) -> Response:
 
     Raises: WorkFailed with the reason.  Leaves out: nothing is worked on here; without a worker it stays waiting.
     """
-    asked, found = await run_in_threadpool(_first, request, ask)
+    asked, outcome = await run_in_threadpool(_first, request, ask)
     began, looked = time.monotonic(), 0
-    while found is not None and found.state in (results.WAITING, results.WORKING):
+    while outcome is not None and outcome.state in (results.WAITING, results.WORKING):
         if time.monotonic() - began > PATIENCE_S:
-            body = WorkOut(work=asked.key, state=found.state, progress=found.progress)
+            body = WorkOut(work=asked.key, state=outcome.state, progress=outcome.progress)
             return answer(body.model_dump(), 202)
         if await request.is_disconnected():
             break
         await asyncio.sleep(LOOKS_S[min(looked, len(LOOKS_S) - 1)])
         looked += 1
-        found = await run_in_threadpool(look, request, asked.key)
-        if found is None:  # somebody else who asked the same has stopped it
-            asked, found = await run_in_threadpool(_first, request, ask)
-    return _answered(found, done)
+        outcome = await run_in_threadpool(look, request, asked.key)
+        if outcome is None:  # somebody else who asked the same has stopped it
+            asked, outcome = await run_in_threadpool(_first, request, ask)
+    return _answered(outcome, done)
 
 
 def _first(request: Request, ask: Ask) -> tuple[Question, results.Asked | None]:
     with desk_of(request.app.state) as desk:
         asked = ask(desk)
-        found: results.Asked | None = results.ask(
+        result: results.Asked | None = results.ask(
             desk.session, asked.shop_id, asked.key, asked.task, asked.args
         )
-        if found is not None and found.state == results.FAILED:  # asked anew by a person: tried anew
+        if result is not None and result.state == results.FAILED:  # asked anew by a person: tried anew
             results.give_up(desk.session, asked.key)
-            found = results.ask(desk.session, asked.shop_id, asked.key, asked.task, asked.args)
-    if found is not None and found.stuck:
+            result = results.ask(desk.session, asked.shop_id, asked.key, asked.task, asked.args)
+    if result is not None and result.stuck:
         _queue(request).put(asked.key)
-    return asked, found
+    return asked, result
 
 
 def look(request: Request, key: str) -> results.Asked | None:

@@ -125,20 +125,20 @@ class Paired:
         if kept and time.monotonic() - kept[0] < KEPT_S:
             return kept[1]
         if kept:
-            found = await run_in_threadpool(self._look, token)
+            device = await run_in_threadpool(self._look, token)
         else:
             self.in_line += 1
             try:
-                found = await to_thread.run_sync(self._look, token, limiter=self.strange)
+                device = await to_thread.run_sync(self._look, token, limiter=self.strange)
             finally:
                 self.in_line -= 1
-        if found is None:
+        if device is None:
             self.kept.pop(token, None)
             return None
         if len(self.kept) >= MOST_KEPT:
             self.kept.clear()
-        self.kept[token] = (time.monotonic(), found)
-        return found
+        self.kept[token] = (time.monotonic(), device)
+        return device
 
     def _look(self, token: str) -> Device | None:
         with self.sessions().begin() as session:

@@ -139,8 +139,8 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
     stored, priced = stocks(nominal, boards)
     # a board that is longer than what can be carried, or was said to be had, is not bought
     longest = at.given(FrameBuild.longest_mm)
-    there = [board for board in stored if longest is None or board.length_mm <= longest + 0.5]
-    if not there:
+    stocks_there = [board for board in stored if longest is None or board.length_mm <= longest + 0.5]
+    if not stocks_there:
         shortest, most = at.text(min(board.length_mm for board in stored)), at.text(longest or 0.0)
         text = (
             f"Every board in the stores is longer than the longest board or load, {most}: the shortest is {shortest}. Add a "
@@ -148,10 +148,10 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
         )
         return _no_group(nominal, name, priced, text)
     if not priced:  # the least wood, where nobody said what it costs
-        there = [replace(board, price=board.length_mm / 1000.0) for board in there]
+        stocks_there = [replace(board, price=board.length_mm / 1000.0) for board in stocks_there]
     kerf, trim = at.field(FrameBuild.kerf_mm), at.field(FrameBuild.end_trim_mm)
     try:
-        plan = cut_plan(wanted, there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
+        plan = cut_plan(wanted, stocks_there, kerf_mm=kerf, trim_mm=trim, seconds=SECONDS)
     except CannotCut as error:
         return _no_group(nominal, name, priced, _trouble(at, error))
     return CutGroup(
@@ -163,7 +163,7 @@ def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Board
         proven=plan.proven,
         gap=plan.gap,
         trouble="",
-        others=tuple(_others(at, wanted, there, plan, priced, (kerf, trim))),
+        others=tuple(_others(at, wanted, stocks_there, plan, priced, (kerf, trim))),
     )
 
 
@@ -222,16 +222,16 @@ def _others(
 ) -> list[OtherBoards]:
     """The same pieces from each length alone, as many as it takes."""
     out = []
-    for one in sorted(there, key=lambda each: each.length_mm):
-        alone = Stock(key=one.key, length_mm=one.length_mm, price=one.price)
+    for stock in sorted(there, key=lambda each: each.length_mm):
+        alone = Stock(key=stock.key, length_mm=stock.length_mm, price=stock.price)
         try:
             plan = cut_plan(wanted, [alone], kerf_mm=saw[0], trim_mm=saw[1], seconds=WHAT_IF_SECONDS)
         except CannotCut:
-            out.append(OtherBoards(length=at.text(one.length_mm), boards=0, price=None, more=None))
+            out.append(OtherBoards(length=at.text(stock.length_mm), boards=0, price=None, more=None))
             continue
         out.append(
             OtherBoards(
-                length=at.text(one.length_mm),
+                length=at.text(stock.length_mm),
                 boards=len(plan.boards),
                 price=round(plan.price, 2) if priced else None,
                 more=round(plan.price - best.price, 2) if priced else None,

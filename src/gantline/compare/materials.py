@@ -87,7 +87,7 @@ def bench(at: Ask, boards: Boards) -> Bench:
 
 def material_list(at: Ask, cut: Cutting) -> MaterialList:
     """Needs of all stations by item, and what the job says of each."""
-    own = {one.id: one for one in at.things(Materials.items)}
+    own = {material.id: material for material in at.things(Materials.items)}
     rows = []
     for need in merged(
         (*_boards(cut), *_frame(at), *_fabric(at), *_trim(at), *_masks(at), *_hang(at), *_always())
@@ -186,23 +186,25 @@ def _board_price(cut: Cutting, key: str) -> float | None:
 
 
 def _frame(at: Ask) -> Iterator[Need]:
-    made = at(joints)
-    if made is None:
+    joinery = at(joints)
+    if joinery is None:
         if not at(timber):
             yield Need(key="kit", name=at.field(FrameBuild.name) or "frame kit", amount=1, why="frame")
         return
     long = at(pocket_screw)
     if long is not None:
         name = f"pocket screws, {at.text(long) if at(by_inches) else f'{long:.0f} mm'}"
-        yield Need(key="pocket-screws", name=name, amount=made.screws, pack=50, why="frame joints")
-    if made.corner_plates:
+        yield Need(key="pocket-screws", name=name, amount=joinery.screws, pack=50, why="frame joints")
+    if joinery.corner_plates:
         yield Need(
-            key="l-plates", name="flat L plates", amount=made.corner_plates, pack=4, why="frame corners"
+            key="l-plates", name="flat L plates", amount=joinery.corner_plates, pack=4, why="frame corners"
         )
-    if made.brace_plates:
-        yield Need(key="t-plates", name="flat T plates", amount=made.brace_plates, pack=4, why="braces")
-    if made.plate_screws:
-        yield Need(key="plate-screws", name="plate screws", amount=made.plate_screws, pack=50, why="plates")
+    if joinery.brace_plates:
+        yield Need(key="t-plates", name="flat T plates", amount=joinery.brace_plates, pack=4, why="braces")
+    if joinery.plate_screws:
+        yield Need(
+            key="plate-screws", name="plate screws", amount=joinery.plate_screws, pack=50, why="plates"
+        )
     yield Need(key="glue", name="wood glue, bottle", amount=1, why="frame joints")
     yield Need(key="sandpaper", name="sandpaper, sheets", amount=3, pack=5, why="joints flush, edges round")
 
@@ -300,13 +302,13 @@ def _masks(at: Ask) -> Iterator[Need]:
 
 
 def _hang(at: Ask) -> Iterator[Need]:
-    found = at(drilling)
-    if found is None:
+    drill_plan = at(drilling)
+    if drill_plan is None:
         return
     in_the_box = any(at.of(part, BoxPart.stops) == "hang" for part in at.things(FrameBuild.parts))
     if at(timber) or not in_the_box:
         yield from filter(None, [_hangs_by(at)])
-    lower = sum(1 for hole in found.holes if hole.row == "lower")
+    lower = sum(1 for hole in drill_plan.holes if hole.row == "lower")
     screws = at.field(Hanging.screws) or at(bought_fixing)
     if not at(cleat_stands):
         yield Need(key="wall-fixings", name=screws, amount=at(fixings_top) + lower, pack=4, why="hanging")
@@ -339,8 +341,8 @@ BEHIND = {
 
 def _hangs_by(at: Ask) -> Need | None:
     """What the frame hangs by: by its own name, else by the way of hanging."""
-    own, one = at.field(Hanging.name), at(way)
-    place = at(cleat_place) if one is Way.CLEAT else None
+    own, hung_by = at.field(Hanging.name), at(way)
+    place = at(cleat_place) if hung_by is Way.CLEAT else None
     if place is not None:
         wide, name = place.right_mm - place.left_mm, own or "beveled cleat, both pieces"
         if at(cleat_stands):
@@ -352,13 +354,13 @@ def _hangs_by(at: Ask) -> Need | None:
             )
         long = f"{name}, wall piece {at.text(wide)}, {at.text(at.field(Hanging.cleat_board_mm))} board"
         return Need(key="brackets", name=long, amount=1, why="hanging")
-    if one is Way.LEDGER and not own and at(ledger_parts):
+    if hung_by is Way.LEDGER and not own and at(ledger_parts):
         return None  # its boards are in the list
-    if own or one in (Way.CLEAT, Way.LEDGER):
-        return Need(key="brackets", name=own or KINDS[one].name, amount=1, why="hanging")
+    if own or hung_by in (Way.CLEAT, Way.LEDGER):
+        return Need(key="brackets", name=own or KINDS[hung_by].name, amount=1, why="hanging")
     named = {Way.RODS: "hanging rods with turnbuckles", Way.WIRE: "hooks for the wire"}
     return Need(
-        key="brackets", name=named.get(one, "wall brackets"), amount=at(hang_parts), pack=2, why="hanging"
+        key="brackets", name=named.get(hung_by, "wall brackets"), amount=at(hang_parts), pack=2, why="hanging"
     )
 
 

@@ -153,12 +153,12 @@ def _stud(job_plan: JobPlan, place: StudBehind) -> Fact:
 
 def payoff(job_plan: JobPlan) -> Payoff:
     """What to measure first, how far off each figure may be, and the chance of one trip."""
-    found = account(job_plan)
+    known_account = account(job_plan)
     return Payoff(
-        rows=tuple(_rows(job_plan, found.known, found.trip)),
-        off=tuple(_off(job_plan, found.known, found.trip)),
-        chance=_percent(found.trip.chance()) if _drillable(job_plan) else "",
-        advice=_advice(found.known, found.trip) if _drillable(job_plan) else "",
+        rows=tuple(_rows(job_plan, known_account.known, known_account.trip)),
+        off=tuple(_off(job_plan, known_account.known, known_account.trip)),
+        chance=_percent(known_account.trip.chance()) if _drillable(job_plan) else "",
+        advice=_advice(known_account.known, known_account.trip) if _drillable(job_plan) else "",
     )
 
 
@@ -186,16 +186,30 @@ def _drillable(job_plan: JobPlan) -> bool:
 def facts(at: Ask) -> Iterator[Fact]:
     """Every length of the world that is assumed with a usual spread, or measured with a tape's."""
     tape = at.shop[TripDefaults.tape_mm]
-    for one in PLAIN:
-        if one.kind == "length" and one.fact:
-            yield from _fact(at, one, one.pointer, one.label, one.read(at.job), known_of(one, at.job), tape)
+    for plain_field in PLAIN:
+        if plain_field.kind == "length" and plain_field.fact:
+            yield from _fact(
+                at,
+                plain_field,
+                plain_field.pointer,
+                plain_field.label,
+                plain_field.read(at.job),
+                known_of(plain_field, at.job),
+                tape,
+            )
     for base in READINGS:
         for thing in FIELDS[base].read(at.job) or ():
-            for name, one in declared(ITEMS[base]).items():
-                if name != "x_mm" and one.kind == "length":
+            for name, field_in_list in declared(ITEMS[base]).items():
+                if name != "x_mm" and field_in_list.kind == "length":
                     label = f"{FIELDS[base].label.removesuffix('s')} at {at.text(thing.x_mm)}"
                     yield from _fact(
-                        at, one, f"{base}/{thing.id}/{name}", label, getattr(thing, name), "measured", tape
+                        at,
+                        field_in_list,
+                        f"{base}/{thing.id}/{name}",
+                        label,
+                        getattr(thing, name),
+                        "measured",
+                        tape,
                     )
 
 
@@ -240,7 +254,7 @@ def _nudged(at: Ask, fact: Fact, by_mm: float) -> Array | None:
 
 def _rows(job_plan: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[PayoffRow]:
     """The list to measure by what it would save. What is no length leads: it decides what holds the screws."""
-    places = {one.pointer: number for number, one in enumerate(known)}
+    places = {unmeasured.pointer: number for number, unmeasured in enumerate(known)}
     worth = np.max(np.abs(trip.moves) * trip.spreads[:, None] / trip.tolerances, axis=1, initial=0.0)
 
     def weight(pointer: str) -> float:
@@ -250,14 +264,16 @@ def _rows(job_plan: JobPlan, known: tuple[Fact, ...], trip: Trip) -> Iterator[Pa
             return np.inf
         return 0.0 if FIELDS[pointer].kind == "length" else np.inf
 
-    for one in sorted(job_plan.to_measure, key=lambda each: -weight(each.pointer)):
-        number = places.get(one.pointer)
-        effect = one.effect if number is None else _effect(job_plan.ask, trip, number) or one.effect
+    for to_measure in sorted(job_plan.to_measure, key=lambda each: -weight(each.pointer)):
+        number = places.get(to_measure.pointer)
+        effect = (
+            to_measure.effect if number is None else _effect(job_plan.ask, trip, number) or to_measure.effect
+        )
         yield PayoffRow(
-            key=one.key,
-            label=one.label,
-            text=one.text,
-            pointer=one.pointer,
+            key=to_measure.key,
+            label=to_measure.label,
+            text=to_measure.text,
+            pointer=to_measure.pointer,
             effect=f"{effect[0].upper()}{effect[1:]}.",
         )
 

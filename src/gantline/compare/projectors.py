@@ -135,26 +135,26 @@ def _with_throw(job: Job, **update: float | None) -> Job:
 
 def _places(at: Ask, tried: Sequence[Trial]) -> list[Point3 | None]:
     """A place (x, y, z of the pupil from the wall) for each, on a joist where one is wanted."""
-    known = [one.wanted for one in tried if one.wanted is not None]
+    known = [attempt.wanted for attempt in tried if attempt.wanted is not None]
     if not known:
         return [None] * len(tried)
     own, near = at.given(P.lens_y_mm), at.given(P.lens_from_wall_mm)
     x, y = search_grid(known, own)
     found = zip(*search(known, x, y), strict=True)
     places: list[Point3 | None] = []
-    for one in tried:
-        if one.wanted is None:
+    for placing in tried:
+        if placing.wanted is None:
             places.append(None)
             continue
-        stands = _standing(one)
+        stands = _standing(placing)
         if stands is not None:
             _ = next(found)
             places.append(stands)
             continue
-        under = one.wanted.room.high[1] - one.wanted.body.above_mm
+        under = placing.wanted.room.high[1] - placing.wanted.body.above_mm
         height = own if own is not None else under if at(hung) else STANDING_MM
-        z = None if near is None else near - one.at(distance_offset_mm)
-        places.append(best_place(one.wanted, *next(found), x, y, height_mm=height, near_mm=z))
+        z = None if near is None else near - placing.at(distance_offset_mm)
+        places.append(best_place(placing.wanted, *next(found), x, y, height_mm=height, near_mm=z))
     return places
 
 
@@ -169,15 +169,15 @@ def _standing(tried: Trial) -> Point3 | None:
 
 
 def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
-    (key, name, body), one = tried.record, tried.at
+    (key, name, body), record = tried.record, tried.at
     about = ProjectorRecord.model_validate(dict(body), context={STORED: True})
-    stops, checks = against(one, "stop", AGAINST), against(one, "check", ("throw",))
-    light, lead = one(seen), one(main_seat)
-    index = one(seats).index(lead) if lead is not None else 0
-    mine = next((each for each in one(sights) if each.seat == lead), None)
+    stops, checks = against(record, "stop", AGAINST), against(record, "check", ("throw",))
+    light, lead = record(seen), record(main_seat)
+    index = record(seats).index(lead) if lead is not None else 0
+    mine = next((each for each in record(sights) if each.seat == lead), None)
     luminance = 0.0 if light is None else float(light.luminance[index, 0])
     contrasts = () if light is None else tuple(float(each) for each in light.contrast[index])
-    good = one(fits) and not stops and not tried.past
+    good = record(fits) and not stops and not tried.past
     changes = _changes(at, tried, place)
     said = tried.past or (
         stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
@@ -189,14 +189,14 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
         fits=good,
         chosen=at.given(P.name) == name,
         verdict=said,
-        margin=_margin(one) if good else "",
+        margin=_margin(record) if good else "",
         luminance="" if light is None else f"{luminance:.0f}",
         contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
         bands=tuple(contrast_band(each) for each in contrasts),
         pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}",
         noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
         price="" if about.price is None else f"{about.price:,.0f}",
-        sizes=_sizes(one),
+        sizes=_sizes(record),
         place=_place_text(tried, place) + _still(at, changes),
         changes=changes,
         sorts={"luminance": luminance, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
@@ -205,8 +205,8 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
 
 def _margin(at: Ask) -> str:
     """How far the lens could still be off on its nearer side, each way alone, and still be where it can be."""
-    place, asked, there = at(in_front), at(wanted), at(window)
-    if place is None or asked is None or there is None or at(is_turned):
+    place, asked, distances = at(in_front), at(wanted), at(window)
+    if place is None or asked is None or distances is None or at(is_turned):
         return ""
     spans = freedom(replace(asked, lines=None), place.from_wall)
     if spans is None:
@@ -215,7 +215,7 @@ def _margin(at: Ask) -> str:
         at.text(max(0.0, min(here - low, high - here)))
         for here, (low, high) in zip(place.from_wall, spans, strict=True)
     )
-    forward = "at its one distance" if there.near_mm == there.far_mm else f"{along} forward or back"
+    forward = "at its one distance" if distances.near_mm == distances.far_mm else f"{along} forward or back"
     return f"spare: {forward}, {up} up or down, {aside} sideways"
 
 
@@ -291,7 +291,7 @@ def _on_the_tape(at: Ask, asked: LensCase, place: Point3, out_mm: float) -> Poin
     """A place as it can be set with a tape, its distance to the measuring point [mm]: the nearest of the steps round it
     from which the lens still does it all; None where none does."""
     exact = (place[0], place[1], place[2] + out_mm)
-    steps = product(*((at.down(one), at.up(one)) for one in exact))
+    steps = product(*((at.down(exact_size), at.up(exact_size)) for exact_size in exact))
     for x, y, z in sorted(steps, key=lambda one: math.dist(one, exact)):
         if bool(possible(asked, x, y, z - out_mm)):
             return x, y, z

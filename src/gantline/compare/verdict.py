@@ -26,14 +26,14 @@ def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tupl
     """Findings of a severity at some stations, or at all of them. Their cures are not asked for."""
     return tuple(
         Against(
-            str(one.code),
-            one.severity,
+            str(finding.code),
+            finding.severity,
             station,
-            one.text,
-            0 if one.doubt else int(one.numbers.get("remarks", 1)),
+            finding.text,
+            0 if finding.doubt else int(finding.numbers.get("remarks", 1)),
         )
-        for station, one in _findings(at, severity, stations)
-        if one.severity == severity
+        for station, finding in _findings(at, severity, stations)
+        if finding.severity == severity
     )
 
 

@@ -46,17 +46,17 @@ class Line:
 def merged(needs: Iterable[Need]) -> tuple[Need, ...]:
     """Needs of the same item added up, in the order in which they first come; reasons joined."""
     found: dict[str, Need] = {}
-    for one in needs:
-        require_not_negative(amount=one.amount)
-        before = found.get(one.key)
+    for need in needs:
+        require_not_negative(amount=need.amount)
+        before = found.get(need.key)
         if before is None:
-            found[one.key] = one
+            found[need.key] = need
             continue
-        why = before.why if one.why in before.why.split(", ") else f"{before.why}, {one.why}".strip(", ")
-        found[one.key] = Need(
-            key=one.key,
+        why = before.why if need.why in before.why.split(", ") else f"{before.why}, {need.why}".strip(", ")
+        found[need.key] = Need(
+            key=need.key,
             name=before.name,
-            amount=before.amount + one.amount,
+            amount=before.amount + need.amount,
             unit=before.unit,
             pack=before.pack,
             priced=before.priced,

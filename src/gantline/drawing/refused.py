@@ -15,7 +15,7 @@ def crossed_out(face: Face, stopped: Sequence[Refused], without: Iterable[str]) 
     if not stopped:
         return face
     dots = {f"{kind}-{one.key}" for one in stopped for kind in ("hole", "bracket")}
-    gone = {*without, *(f"load-{one.key}" for one in stopped)}
+    gone = {*without, *(f"load-{stopped_hole.key}" for stopped_hole in stopped)}
     return replace(face, marks=tuple(_crossed(face.marks, dots, gone)))
 
 

@@ -71,17 +71,17 @@ def nudged(job: Job, pointer: str, value: Scalar) -> Job:
     for folder in folders:
         inner = chain[-1]
         chain.append(
-            next(one for one in inner if one.id == folder)
+            next(inner_mark for inner_mark in inner if inner_mark.id == folder)
             if isinstance(inner, list)
             else getattr(inner, folder)
         )
-    made: Any = value
+    nudged_thing: Any = value
     for holder, key in zip(reversed(chain), [name, *reversed(folders)], strict=True):
         if isinstance(holder, list):
-            made = [made if one.id == key else one for one in holder]
+            nudged_thing = [nudged_thing if one.id == key else one for one in holder]
         else:
-            made = holder.model_copy(update={key: made})
-    return cast(Job, made)
+            nudged_thing = holder.model_copy(update={key: nudged_thing})
+    return cast(Job, nudged_thing)
 
 
 def mark_known(job: Job, pointer: str, known: str | None) -> Job:

@@ -112,42 +112,66 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
     }
     out: list[Edit] = []
     taken = {
-        what: {one.x_mm: one.id for one in field.read(job) if not getattr(one, "z_mm", None)}
+        what: {used.x_mm: used.id for used in field.read(job) if not getattr(used, "z_mm", None)}
         for what, (field, _) in lists.items()
     }
-    for one in readings:
-        if one.what in single:
+    for used in readings:
+        if used.what in single:
             out.append(
                 Edit(
-                    pointer=single[one.what].pointer, value=one.value_mm, known="measured", source=named(one)
+                    pointer=single[used.what].pointer,
+                    value=used.value_mm,
+                    known="measured",
+                    source=named(used),
                 )
             )
-        elif one.what.startswith(STUD):
-            value = {"id": _id(one), "x_mm": one.value_mm, "kind": one.what.removeprefix(STUD)}
-            there = any(reading.id == value["id"] for reading in job.survey.stud_readings)
+        elif used.what.startswith(STUD):
+            value = {
+                "id": _id(used),
+                "x_mm": used.value_mm,
+                "kind": used.what.removeprefix(STUD),
+            }
+            already = any(reading.id == value["id"] for reading in job.survey.stud_readings)
             pointer = field_of(Survey.stud_readings).pointer
             out.append(
-                Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value, source=named(one))
+                Edit(
+                    pointer=f"{pointer}/{value['id'] if already else '-'}",
+                    value=value,
+                    source=named(used),
+                )
             )
-        elif one.what == "gap":
-            if one.x_mm is None or one.y_mm is None:
+        elif used.what == "gap":
+            if used.x_mm is None or used.y_mm is None:
                 continue  # a gap without its place says nothing
-            value = {"id": _id(one), "x_mm": one.x_mm, "y_mm": one.y_mm, "gap_mm": one.value_mm}
-            there = any(gap.id == value["id"] for gap in job.survey.gaps)
+            value = {
+                "id": _id(used),
+                "x_mm": used.x_mm,
+                "y_mm": used.y_mm,
+                "gap_mm": used.value_mm,
+            }
+            already = any(gap.id == value["id"] for gap in job.survey.gaps)
             pointer = field_of(Survey.gaps).pointer
             out.append(
-                Edit(pointer=f"{pointer}/{value['id'] if there else '-'}", value=value, source=named(one))
+                Edit(
+                    pointer=f"{pointer}/{value['id'] if already else '-'}",
+                    value=value,
+                    source=named(used),
+                )
             )
-        elif one.what in lists:
-            field, name = lists[one.what]
-            x = one.x_mm or 0.0
-            at = taken[one.what].setdefault(x, _id(one))
-            there = any(each.id == at for each in field.read(job)) or any(
+        elif used.what in lists:
+            field, name = lists[used.what]
+            x = used.x_mm or 0.0
+            at = taken[used.what].setdefault(x, _id(used))
+            already = any(each.id == at for each in field.read(job)) or any(
                 isinstance(each.value, dict) and each.value.get("id") == at for each in out
             )
-            value = {"id": at, "x_mm": x, name: one.value_mm}
+            value = {"id": at, "x_mm": x, name: used.value_mm}
             out.append(
-                Edit(pointer=f"{field.pointer}/{at if there else '-'}", value=value, source=named(one))
+                Edit(
+                    pointer=f"{field.pointer}/{at if already else '-'}",
+                    value=value,
+                    source=named(used),
+                )
             )
     return out
 

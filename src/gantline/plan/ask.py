@@ -62,11 +62,11 @@ class Bits:
 
     def of_list(self, base: str, there: Sequence[Item]) -> list[tuple[str, dict[str, int]]]:
         """Pointer and bits of every thing of a list."""
-        found = self.lists.get(base)
-        if found is None or found[0] is not there:
+        listed = self.lists.get(base)
+        if listed is None or listed[0] is not there:
             names = [f"{base}/{each.id}" for each in there]
-            found = self.lists[base] = there, [(name, self.things.setdefault(name, {})) for name in names]
-        return found[1]
+            listed = self.lists[base] = there, [(name, self.things.setdefault(name, {})) for name in names]
+        return listed[1]
 
     def mask(self, pointers: list[str]) -> int:
         """The bits of many."""
@@ -75,14 +75,14 @@ class Bits:
         if new:
             with self.lock:  # an Ask belongs to one thread, its bits to all that came from it
                 first = FIRST_ITEM + len(self.pointers)
-                for one in new:
-                    if one not in of:
-                        of[one] = 1 << (FIRST_ITEM + len(self.pointers))
-                        self.pointers.append(one)
+                for path in new:
+                    if path not in of:
+                        of[path] = 1 << (FIRST_ITEM + len(self.pointers))
+                        self.pointers.append(path)
                 if FIRST_ITEM + len(self.pointers) - first == len(pointers):  # all new, one beside the other
                     return (1 << len(pointers)) - 1 << first
-        for one in pointers:
-            found |= of[one]
+        for path in pointers:
+            found |= of[path]
         return found
 
 
@@ -194,34 +194,36 @@ class Ask:
 
     def field(self, named: T | None) -> T:
         """The value of a field, or what stands in while it is absent."""
-        one = field_of(named)
-        self.reads |= one.bit
-        self.weighs |= one.bit
-        value: T | None = one.read(self.job)
+        declaration = field_of(named)
+        self.reads |= declaration.bit
+        self.weighs |= declaration.bit
+        value: T | None = declaration.read(self.job)
         if value is None:
-            standing: T = one.standing(self.shop)
+            standing: T = declaration.standing(self.shop)
             return standing
         return value
 
     def given(self, named: T | None) -> T | None:
         """The value of a field as it was entered, None while it is absent."""
-        one = field_of(named)
-        self.reads |= one.bit
-        self.weighs |= one.bit
-        value: T | None = one.read(self.job)
+        declaration = field_of(named)
+        self.reads |= declaration.bit
+        self.weighs |= declaration.bit
+        value: T | None = declaration.read(self.job)
         return value
 
     def things(self, named: list[THINGS]) -> Sequence[THINGS]:
         """The things of a list; of each only what is looked at counts as read."""
-        one = field_of(named)
-        self.reads |= one.bit
-        self.weighs |= one.bit
-        there = one.read(self.job) or ()
+        declaration = field_of(named)
+        self.reads |= declaration.bit
+        self.weighs |= declaration.bit
+        there = declaration.read(self.job) or ()
         # made anew, not kept: kept they would tie this Ask to itself, and only a search through all of memory sets it free
         things: Any = tuple(
             [
                 Thing(self, each, base, bits)
-                for each, (base, bits) in zip(there, self.bits.of_list(one.pointer, there), strict=True)
+                for each, (base, bits) in zip(
+                    there, self.bits.of_list(declaration.pointer, there), strict=True
+                )
             ]
         )
         seen: Sequence[THINGS] = things
@@ -229,10 +231,10 @@ class Ask:
 
     def rows(self, named: list[THINGS], *fields: object) -> list[tuple[Any, ...]]:
         """Some fields of every thing of a list, read at once: for the lists that grow long."""
-        one, names = field_of(named), [field_of(each).name for each in fields]
-        there = one.read(self.job) or ()
-        read = one.bit | self.bits.mask(
-            [f"{one.pointer}/{each.id}/{name}" for each in there for name in names]
+        declaration, names = field_of(named), [field_of(each).name for each in fields]
+        there = declaration.read(self.job) or ()
+        read = declaration.bit | self.bits.mask(
+            [f"{declaration.pointer}/{each.id}/{name}" for each in there for name in names]
         )
         self.reads |= read
         self.weighs |= read
@@ -240,9 +242,9 @@ class Ask:
 
     def of(self, thing: Item, named: T | None) -> T:
         """A field of a thing, or what stands in while it is absent."""
-        one = field_of(named)
-        value = getattr(thing, one.name)
-        standing: T = one.standing(self.shop) if value is None else value
+        declaration = field_of(named)
+        value = getattr(thing, declaration.name)
+        standing: T = declaration.standing(self.shop) if value is None else value
         return standing
 
     def said(self, pointer: str) -> str | None:
@@ -319,7 +321,7 @@ def changed_bits(old: Job, new: Job, bits: Bits) -> int:
     """The bits of all fields in which two documents differ; a list that grew or shrank, and what is in it."""
     if old is new:
         return 0
-    found = 0
+    changed = 0
     for read, fields in PLAIN_OF.values():
         was, now = read(old), read(new)
         if was is now:
@@ -328,16 +330,16 @@ def changed_bits(old: Job, new: Job, bits: Bits) -> int:
         for name, bit in fields:
             a, b = was[name], now[name]
             if a is not b and a != b:
-                found |= bit
-    for one, kind in LISTS:
-        before, after = one.read(old), one.read(new)
+                changed |= bit
+    for list_field, kind in LISTS:
+        before, after = list_field.read(old), list_field.read(new)
         if before is after or before == after:
             continue
         if [thing.id for thing in before or ()] != [thing.id for thing in after or ()]:
-            found |= one.bit
+            changed |= list_field.bit
         else:
-            found |= _between(one, kind, before, after, bits)
-    return found
+            changed |= _between(list_field, kind, before, after, bits)
+    return changed
 
 
 def _between(one: Field, kind: type[Item], before: Sequence[Item], after: Sequence[Item], bits: Bits) -> int:

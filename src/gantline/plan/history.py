@@ -48,24 +48,27 @@ def _beside(pointer: str, *jobs: Job) -> tuple[str, ...]:
     if pointer in FIELDS and FIELDS[pointer].kind not in ("list", "value"):
         field = FIELDS[pointer]
         texts = (field_text(field, field.read(job), job.units.to_core()) for job in jobs)
-        return field.label, *(one or NOTHING for one in texts)
+        return field.label, *(beside or NOTHING for beside in texts)
     for at in (pointer, base):
         holder, _, own = at.rpartition("/")
         if holder in ITEMS and own != END:
             things = [
-                next((one for one in FIELDS[holder].read(job) or () if one.id == own), None) for job in jobs
+                next((beside for beside in FIELDS[holder].read(job) or () if beside.id == own), None)
+                for job in jobs
             ]
-            called = next((_called(one, holder) for one in things if one is not None), FIELDS[holder].label)
-            one = getattr(ITEMS[holder], name, None) if at == base else None
-            if isinstance(one, Field):
+            called = next(
+                (_called(beside, holder) for beside in things if beside is not None), FIELDS[holder].label
+            )
+            beside = getattr(ITEMS[holder], name, None) if at == base else None
+            if isinstance(beside, Field):
                 units = jobs[0].units.to_core()
                 said = (
-                    "removed" if thing is None else field_text(one, getattr(thing, name), units)
+                    "removed" if thing is None else field_text(beside, getattr(thing, name), units)
                     for thing in things
                 )
-                return f"{called}, {one.label}", *(text or NOTHING for text in said)
+                return f"{called}, {beside.label}", *(text or NOTHING for text in said)
             return called, *("removed" if thing is None else "there" for thing in things)
-    what = next((FIELDS[one].label for one in (pointer, base) if one in FIELDS), pointer)
+    what = next((FIELDS[beside].label for beside in (pointer, base) if beside in FIELDS), pointer)
     return what, "as it was", "as it is now", "changed"
 
 

@@ -138,32 +138,32 @@ def _planned(
 ) -> JobPlan:
     past = tuple(strays(job))
     ask = Ask(counted_with(job, past), shop, last.ask if last else None)
-    made = JobPlan(job=job, stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
+    job_plan = JobPlan(job=job, stations=stations, ask=ask, rests=Rests(ask, last.rests if last else None))
     same = last is not None and last.ask.own_units == ask.own_units and last.ask.bits is ask.bits
     kept = last.built if last is not None and same else {}
     ask.forbids = tuple(
         told(question) for station in stations if station.stops_all for question in station.may_stop
     )
     ask.keep_all()
-    made.built = kept.copy()
-    made.built.update(_figures(made, kept))
-    made.figures = {key: one for key, (_, one) in made.built.items() if one is not None}
-    made.to_measure = _to_measure(made)
+    job_plan.built = kept.copy()
+    job_plan.built.update(_figures(job_plan, kept))
+    job_plan.figures = {key: one for key, (_, one) in job_plan.built.items() if one is not None}
+    job_plan.to_measure = _to_measure(job_plan)
     found = [stray_finding(stations, one, ask.own_units, cures=cures) for one in past]
-    found += [one for station in stations for one in _findings(station, made, cures=cures)]
-    found += [_measure(stations, one) for one in made.to_measure]
-    made.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
+    found += [one for station in stations for one in _findings(station, job_plan, cures=cures)]
+    found += [_measure(stations, one) for one in job_plan.to_measure]
+    job_plan.findings = tuple(sorted(found, key=lambda one: RANK[one.severity]))
     worst: dict[str, Severity] = {}
-    for finding in made.findings:  # the worst first
+    for finding in job_plan.findings:  # the worst first
         worst.setdefault(finding.station, finding.severity)
-    led = led_by(stations, ask, made.findings)
-    made.states = tuple(
-        _state(station, ask, made.figures, worst.get(station.key), led.get(station.key, ()))
+    led = led_by(stations, ask, job_plan.findings)
+    job_plan.states = tuple(
+        _state(station, ask, job_plan.figures, worst.get(station.key), led.get(station.key, ()))
         for station in stations
     )
-    made.next_point = _next(made)
+    job_plan.next_point = _next(job_plan)
     ask.variants.clear()
-    return made
+    return job_plan
 
 
 def _figures(job_plan: JobPlan, kept: Built) -> Iterator[tuple[str, tuple[int, Figure | None]]]:
@@ -267,22 +267,22 @@ def _findings(station: Station, job_plan: JobPlan, *, cures: bool) -> Iterator[P
     for question in station.findings:
         answer = ask.answer(question)
         own = rests.on(answer.weighs) if answer.value else ()
-        for one in answer.value:
-            on = rests.on(answer.weighs | ask.answer(*one.ways).weighs) if one.ways else own
-            curable = cures and (one.cures or one.ways)
+        for finding in answer.value:
+            on = rests.on(answer.weighs | ask.answer(*finding.ways).weighs) if finding.ways else own
+            curable = cures and (finding.cures or finding.ways)
             yield PlanFinding(
-                code=str(one.code),
-                subject=one.subject,
-                severity=one.severity,
+                code=str(finding.code),
+                subject=finding.subject,
+                severity=finding.severity,
                 station=station.key,
-                text=one.text,
-                numbers=one.numbers,
-                cures=tuple(_cures(one, question, job_plan)) if curable else (),
-                next=one.next,
+                text=finding.text,
+                numbers=finding.numbers,
+                cures=tuple(_cures(finding, question, job_plan)) if curable else (),
+                next=finding.next,
                 rests_on=on,
-                also=one.also,
-                hole=one.hole,
-                withholds=one.hurts and bool(one.doubt),
+                also=finding.also,
+                hole=finding.hole,
+                withholds=finding.hurts and bool(finding.doubt),
             )
 
 

@@ -29,7 +29,7 @@ def refused(
     stops = [finding for finding in findings if finding.severity == "stop" or finding.withholds]
     if not stops:
         return (), frozenset()
-    every = {one.key for one in stations if one.stops_all}
+    every = {hole.key for hole in stations if hole.stops_all}
     found: list[Refused] = []
     marked: set[str] = set()
     broken: set[str] = set()
@@ -39,16 +39,16 @@ def refused(
             continue
         answer = ask.answer(station.drilled)
         there: tuple[Drilled, ...] = answer.value
-        for one in there:
+        for hole in there:
             why = tuple(
                 stop.text
                 for stop in stops
-                if _hits(stop, one, answer.weighs, ask, every=stop.station in every)
+                if _hits(stop, hole, answer.weighs, ask, every=stop.station in every)
             )
-            (marked if why else kept).update(one.shown)
+            (marked if why else kept).update(hole.shown)
             if why:
-                broken.update(one.spans)
-                found.append(Refused(key=one.key, name=one.name, why=why))
+                broken.update(hole.spans)
+                found.append(Refused(key=hole.key, name=hole.name, why=why))
     return tuple(found), frozenset((marked - kept) | broken)
 
 

@@ -20,7 +20,7 @@ STANDING = tuple(
 )
 OF_LISTS = sum(one.bit for one, _ in STANDING)
 OF_FIELDS = (1 << FIRST_ITEM) - 1  # and of defaults
-STAND = tuple(one for one in PLAIN if one.stands)
+STAND = tuple(plain_field for plain_field in PLAIN if plain_field.stands)
 STAND_BITS = sum(one.bit for one in STAND)
 
 

@@ -246,8 +246,13 @@ class WorkingDraft:
                 source=self.source,
             )
         terms = tuple(
-            Term(name=one.name, value=one.value, unit=one.unit, text=_number(one, self.units))
-            for one in self.expr.terms()
+            Term(
+                name=own_term.name,
+                value=own_term.value,
+                unit=own_term.unit,
+                text=_number(own_term, self.units),
+            )
+            for own_term in self.expr.terms()
         )
         return Working(
             formula=f"{self.expr.formula()}{f'; {self.how}' if self.how else ''}",

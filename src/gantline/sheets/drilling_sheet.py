@@ -69,20 +69,20 @@ def drilling_sheet(ready: Ready) -> bytes:
 
 def _holes(at: Ask) -> Iterator[HoleLine]:
     """Upper row first, from the left: the level is taken over from hole to hole."""
-    there = at(drilling)
-    if there is None:
+    drill_plan = at(drilling)
+    if drill_plan is None:
         return
     done = at(drilled_keys)
     thick = {shim.key: shim.thick_mm for shim in at(shims)}
     first = True
-    for one in sorted(
-        there.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.screw, mark.hole.x_mm)
+    for hole_mark in sorted(
+        drill_plan.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.screw, mark.hole.x_mm)
     ):
-        (across_hook, across), (up_hook, up) = hooked_across(at, one), hooked_up(at, one)
-        key = one.hole.key
+        (across_hook, across), (up_hook, up) = hooked_across(at, hole_mark), hooked_up(at, hole_mark)
+        key = hole_mark.hole.key
         yield HoleLine(
             key=key,
-            name=one.hole.name,
+            name=hole_mark.hole.name,
             across=at.text(across),
             across_hook=across_hook,
             up=at.text(up),

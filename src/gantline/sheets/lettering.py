@@ -52,9 +52,9 @@ def width_em(text: str) -> float:
 def _parts(text: str) -> list[tuple[str, str, str]]:
     """(before, numerator, denominator) for each fraction, then the rest with empty fraction."""
     parts, at = [], 0
-    for found in FRACTION.finditer(text):
-        parts.append((text[at : found.start()], found[1], found[2]))
-        at = found.end()
+    for match in FRACTION.finditer(text):
+        parts.append((text[at : match.start()], match[1], match[2]))
+        at = match.end()
     parts.append((text[at:], "", ""))
     return parts
 

@@ -26,7 +26,7 @@ def marks_csv(ready: Ready) -> bytes:
 
     A hole that a Stop refuses has the reason and no marks.
     """
-    stopped = {one.key: " ".join(one.why) for one in ready.made.refused[0]}
+    stopped = {refused_hole.key: " ".join(refused_hole.why) for refused_hole in ready.made.refused[0]}
     out, found = io.StringIO(), ready.made.ask(drilling)
     writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow(

@@ -34,11 +34,11 @@ def to_pdf(html: str) -> bytes:
         page = HTML(string=text, base_url=str(TEMPLATES), url_fetcher=_own_files_only())
         return page.render(stylesheets=[faces], font_config=fonts)
 
-    made = laid(html)
-    if len(made.pages) > 1 and "<body>" in html:
+    document = laid(html)
+    if len(document.pages) > 1 and "<body>" in html:
         close = laid(html.replace("<body>", '<body class="dense">', 1))
-        made = close if len(close.pages) < len(made.pages) else made
-    return bytes(made.write_pdf() or b"")
+        document = close if len(close.pages) < len(document.pages) else document
+    return bytes(document.write_pdf() or b"")
 
 
 @cache

@@ -79,25 +79,25 @@ class Ready:
         stopped = self.made.refused[0]
         if not stopped:
             return ()
-        named = ", ".join(one.name for one in stopped)
+        named = ", ".join(stopped_hole.name for stopped_hole in stopped)
         return (f"DO NOT DRILL: {named}", *dict.fromkeys(why for one in stopped for why in one.why))
 
     @property
     def common(self) -> dict[str, Any]:
         """What every template is given."""
-        job, made = self.job, self.made
+        job, job_plan = self.job, self.made
         return {
             "stamp": self.stamp,
             "job": job,
-            "plan": made.plan,
-            "tables": defaultdict(lambda: None, made.plan.tables),
-            "figures": made.figures,
-            "text": made.text,
+            "plan": job_plan.plan,
+            "tables": defaultdict(lambda: None, job_plan.plan.tables),
+            "figures": job_plan.figures,
+            "text": job_plan.text,
             "stops": self.stops,
-            "refused": {one.key: one.why for one in made.refused[0]},
+            "refused": {refused_hole.key: refused_hole.why for refused_hole in job_plan.refused[0]},
             "forbids": self.forbids,
             "overall": self.overall,
-            "aspect": f"{made.text('aspect')}, {made.text('diagonal')} diagonal",
+            "aspect": f"{job_plan.text('aspect')}, {job_plan.text('diagonal')} diagonal",
         }
 
 

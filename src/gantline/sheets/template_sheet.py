@@ -38,28 +38,31 @@ class Spot:
 def spots(ready: Ready) -> tuple[Spot, ...]:
     """Every hole, numbered as the marks are."""
     found = ready.made.ask(drilling)
-    gone = {one.key for one in ready.made.refused[0]}
+    gone = {refused_hole.key for refused_hole in ready.made.refused[0]}
     return tuple(
-        Spot(f"{number} {one.name}", one.row, one.screw, one.x_mm, one.y_mm, one.key in gone)
-        for number, one in enumerate(found.holes if found else (), start=1)
+        Spot(f"{number} {spot.name}", spot.row, spot.screw, spot.x_mm, spot.y_mm, spot.key in gone)
+        for number, spot in enumerate(found.holes if found else (), start=1)
     )
 
 
 def paper_tiles(ready: Ready) -> tuple[Tile, ...]:
     """The sheets of a job on its paper, turned sideways; each row reaches the screen's center too."""
     wide, high = SIDEWAYS[ready.paper]
-    there, center = spots(ready), ready.made.ask(centre_x_mm)
-    rows = {spot.row: spot.y_mm for spot in there if spot.screw == 1}
-    lines = [(row, y, [center, *(one.x_mm for one in there if one.row == row)]) for row, y in rows.items()]
+    spots_there, center = spots(ready), ready.made.ask(centre_x_mm)
+    rows = {spot.row: spot.y_mm for spot in spots_there if spot.screw == 1}
+    lines = [
+        (row, y, [center, *(cross.x_mm for cross in spots_there if cross.row == row)])
+        for row, y in rows.items()
+    ]
     # a further screw far below its first has sheets of its own
     lines += [
         (
-            f"{one.row}, screw {one.screw}",
-            one.y_mm,
-            [center, *(each.x_mm for each in there if each.y_mm == one.y_mm)],
+            f"{cross.row}, screw {cross.screw}",
+            cross.y_mm,
+            [center, *(each.x_mm for each in spots_there if each.y_mm == cross.y_mm)],
         )
-        for one in {(one.row, one.screw): one for one in there if one.screw > 1}.values()
-        if rows[one.row] - one.y_mm > SAME_SHEET_MM
+        for cross in {(cross.row, cross.screw): cross for cross in spots_there if cross.screw > 1}.values()
+        if rows[cross.row] - cross.y_mm > SAME_SHEET_MM
     ]
     return tiles(
         lines,
@@ -97,18 +100,18 @@ def _pieces(
         _, y2 = place(center, bottom)
         yield f'<path class="line" stroke-dasharray="9 2 2 2" d="M{at:.3f} {y1:.3f}V{y2:.3f}"/>'
         yield svg_text(at + 2.0, y1 + 5.0, "screen center", 3.2, "start")
-    for one in there:
-        if left <= one.x_mm <= right and bottom <= one.y_mm <= top:
-            x, y = place(one.x_mm, one.y_mm)
-            if one.forbidden:
+    for cross in there:
+        if left <= cross.x_mm <= right and bottom <= cross.y_mm <= top:
+            x, y = place(cross.x_mm, cross.y_mm)
+            if cross.forbidden:
                 yield f'<path class="line" d="M{x - 9:.3f} {y - 9:.3f}l18 18m-18 0l18 -18"/>'
-                yield svg_text(x, y - 11.0, f"{one.name}: do not drill", NAME_MM, "middle")
+                yield svg_text(x, y - 11.0, f"{cross.name}: do not drill", NAME_MM, "middle")
                 continue
             yield (
                 f'<path class="hole" d="M{x - ARM_MM:.3f} {y:.3f}h{2 * ARM_MM}M{x:.3f} {y - ARM_MM:.3f}v{2 * ARM_MM}"/>'
                 f'<circle class="hole" cx="{x:.3f}" cy="{y:.3f}" r="{RING_MM}"/>'
             )
-            yield svg_text(x + RING_MM + 2.0, y - RING_MM - 1.0, one.name, NAME_MM, "start")
+            yield svg_text(x + RING_MM + 2.0, y - RING_MM - 1.0, cross.name, NAME_MM, "start")
 
 
 def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:

@@ -52,35 +52,35 @@ def wall_sheet(ready: Ready) -> bytes:
     kept = tuple(
         mark for mark in ready.front.marks if mark.key not in LEFT_OUT and not mark.key.startswith("load-")
     )
-    wall, made = replace(ready.front, marks=kept), ready.made
-    windows, found = made.ask(tape), payoff(made)
-    stopped, gone = made.refused
-    holes = made.table("marks")
+    wall, job_plan = replace(ready.front, marks=kept), ready.made
+    windows, found = job_plan.ask(tape), payoff(job_plan)
+    stopped, gone = job_plan.refused
+    holes = job_plan.table("marks")
     left = len(holes.rows) - len(stopped) if holes else 0
     shown = [window for window in (windows.windows if windows and left else ()) if window.key not in gone]
     named = {one.key: one for one in found.off if one.key not in gone}
-    at_wall = {caution.name for caution in made.plan.cautions if caution.station == WALL.key}
+    at_wall = {caution.name for caution in job_plan.plan.cautions if caution.station == WALL.key}
     values = ready.common | {
         "lead": [finding for finding in ready.leading(drilling, measure=True) if finding.severity == "check"],
-        "loads": _loads(made.ask),
+        "loads": _loads(job_plan.ask),
         # a caution that two stations share is said once
         "others": list(
             {
                 caution.name: caution
-                for caution in made.plan.cautions
+                for caution in job_plan.plan.cautions
                 if caution.station not in (WALL.key, TENSION.key) and caution.name not in at_wall
             }.values()
         ),
         "payoff": found,
         "off": [
-            {"label": made.figures[key].label, "text": named[key].text, "rests": named[key].rests}
+            {"label": job_plan.figures[key].label, "text": named[key].text, "rests": named[key].rests}
             for key in CHECKED
             if key in named
         ],
         "gone": gone,
-        "hung": [(name, made.text(key)) for key, name in HUNG if made.text(key)],
-        "heights": [(name, made.text(key)) for key, name in HEIGHTS if made.text(key)],
-        "edges": list(_edges(made.ask)),
+        "hung": [(name, job_plan.text(key)) for key, name in HUNG if job_plan.text(key)],
+        "heights": [(name, job_plan.text(key)) for key, name in HEIGHTS if job_plan.text(key)],
+        "edges": list(_edges(job_plan.ask)),
         "elevation": markup(face_svg(wall, WALL_SHEET, width, WALL_HIGH, standalone=False)),
         "scale": scale_text(wall, WALL_SHEET, width, WALL_HIGH),
         "tapes": [(one, markup(tape_svg(one))) for one in shown],
@@ -90,11 +90,12 @@ def wall_sheet(ready: Ready) -> bytes:
 
 def _loads(at: Ask) -> dict[str, str]:
     """How much of each upper fixing is used, by the key of its hole; none while the mass is not known."""
-    there, used = at(drilling), at(used_by_hole)
-    if there is None:
+    drill_plan, used = at(drilling), at(used_by_hole)
+    if drill_plan is None:
         return {}
     firsts = sorted(
-        (hole for hole in there.holes if hole.row == "upper" and hole.screw == 1), key=lambda hole: hole.x_mm
+        (hole for hole in drill_plan.holes if hole.row == "upper" and hole.screw == 1),
+        key=lambda hole: hole.x_mm,
     )
     return {hole.key: f"{100.0 * share:.0f} %" for hole, share in zip(firsts, used, strict=False)}
 

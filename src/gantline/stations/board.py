@@ -156,9 +156,9 @@ def _edge(at: Ask) -> Face:
 
 
 def _back(at: Ask) -> Face:
-    one, points = at(screen), at(tension_points)
+    own_screen, points = at(screen), at(tension_points)
     count = 0 if isinstance(points, str) else len(points)
-    wide, high = one.overall_width_mm, one.overall_height_mm
+    wide, high = own_screen.overall_width_mm, own_screen.overall_height_mm
     return Face(
         name="back",
         summary=f"Frame seen from the back, {at.text(wide)} by {at.text(high)}, {count} tension points.",

@@ -33,4 +33,4 @@ def drawn_depth_mm(at: Ask) -> float:
     """How deep the room is drawn [mm]: as surveyed, and at least to the farthest seat and the lens."""
     place = at(lens_place)
     lens = place.from_wall[2] + PAST_LENS_MM if place else 0.0
-    return max(at(depth_mm), lens, *(one.z_mm + PAST_SEAT_MM for one in at(seat_places)), LEAST_MM)
+    return max(at(depth_mm), lens, *(seat.z_mm + PAST_SEAT_MM for seat in at(seat_places)), LEAST_MM)

@@ -24,13 +24,13 @@ class NoSuchCast(DesignError):
 def of_job(session: Session, shop_id: UUID, job_id: UUID) -> CastRow:
     """The row of a job, made when it is first asked for."""
     named = select(CastRow).where(CastRow.job_id == job_id)
-    found = session.scalar(named)
-    if found is None:
+    cast = session.scalar(named)
+    if cast is None:
         code = "".join(secrets.choice(LETTERS) for _ in range(LONG))
         row = {"job_id": job_id, "shop_id": shop_id, "code": code, "pattern": "corners", "u": 0.5, "v": 0.5}
         session.execute(insert(CastRow).values(row).on_conflict_do_nothing())  # two pages may ask at once
-        found = session.scalars(named).one()
-    return found
+        cast = session.scalars(named).one()
+    return cast
 
 
 def end(session: Session, job_id: UUID) -> None:

@@ -114,10 +114,10 @@ def saved_by(session: Session, shop_id: UUID, job_id: UUID, key: str) -> JobVers
 
 def version(session: Session, shop_id: UUID, job_id: UUID, number: int) -> JobVersionRow:
     """One version. Raises: NoSuchJob."""
-    found = session.get(JobVersionRow, (job_id, number))
-    if found is None or found.shop_id != shop_id:
+    row = session.get(JobVersionRow, (job_id, number))
+    if row is None or row.shop_id != shop_id:
         raise NoSuchJob("There is no such version of a job.", job=str(job_id))
-    return found
+    return row
 
 
 def check_there(session: Session, shop_id: UUID, job_id: UUID) -> None:

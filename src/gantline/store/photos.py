@@ -45,13 +45,13 @@ def content(session: Session, job_id: UUID, photo_id: UUID, *, raw: bool = False
     Raises: NoSuchPhoto, also for one that was removed, saying by whom and when.
     """
     named = select(PhotoRow).where(PhotoRow.id == photo_id, PhotoRow.job_id == job_id)
-    found = session.scalar(named)
-    if found is None or (found.raw and not raw):
+    photo = session.scalar(named)
+    if photo is None or (photo.raw and not raw):
         raise NoSuchPhoto("This job has no such photo.", field="photo")
-    if found.removed_at is not None:
-        when = f"{found.removed_at:%Y-%m-%d}"
-        raise NoSuchPhoto(f"This photo was removed by {found.removed_by} on {when}.", field="photo")
-    return found.content
+    if photo.removed_at is not None:
+        when = f"{photo.removed_at:%Y-%m-%d}"
+        raise NoSuchPhoto(f"This photo was removed by {photo.removed_by} on {when}.", field="photo")
+    return photo.content
 
 
 def now_read(session: Session, photo_id: UUID, plain: bytes) -> None:

@@ -42,10 +42,10 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, readings: Sequence[Readi
     rows_changed = session.execute(
         insert(ReadingRow).values(rows).on_conflict_do_nothing().returning(ReadingRow.source, ReadingRow.seq)
     )
-    new = {tuple(one) for one in rows_changed}
-    for one in readings:
-        if (one.source, one.seq) not in new:
-            _refuse_another(session, job_id, one)
+    new = {tuple(kept) for kept in rows_changed}
+    for kept in readings:
+        if (kept.source, kept.seq) not in new:
+            _refuse_another(session, job_id, kept)
     _tell(session, job_id, bool(new))
     return len(new)
 

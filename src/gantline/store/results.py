@@ -45,9 +45,9 @@ def ask(session: Session, shop_id: UUID, key: str, task: str, args: Mapping[str,
     }
     put = insert(ResultRow).values(row).on_conflict_do_nothing().returning(ResultRow.key)
     fresh = session.scalar(put) is not None
-    found = look(session, key)
-    assert found is not None  # noqa: S101 - it was put there in this transaction
-    return replace(found, stuck=True) if fresh else found
+    result = look(session, key)
+    assert result is not None  # noqa: S101 - it was put there in this transaction
+    return replace(result, stuck=True) if fresh else result
 
 
 def look(session: Session, key: str) -> Asked | None:
@@ -87,8 +87,8 @@ def claim(session: Session, key: str) -> tuple[str, dict[str, Any]] | None:
         .values(state=WORKING, beat_at=func.now(), progress=0.0)
         .returning(ResultRow.task, ResultRow.args)
     )
-    found = session.execute(taken).first()
-    return None if found is None else (found[0], found[1])
+    row = session.execute(taken).first()
+    return None if row is None else (row[0], row[1])
 
 
 def beat(session: Session, key: str, progress: float) -> bool:

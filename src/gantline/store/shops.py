@@ -36,20 +36,20 @@ class NoSuchRecord(DesignError):
 
 def the_shop(session: Session) -> UUID:
     """The one shop's id; seeded at the first call, also when several servers start at once."""
-    found = session.scalar(FIRST)
-    if found is not None:
-        return found
+    shop_id = session.scalar(FIRST)
+    if shop_id is not None:
+        return shop_id
     # in a transaction of its own: the lock is held to its end, and one that only reads has none
     connection = session.connection().engine.connect().execution_options(isolation_level="READ COMMITTED")
     with connection, Session(connection) as own, own.begin():
         own.execute(select(func.pg_advisory_xact_lock(SEED_LOCK)))
-        found = own.scalar(FIRST)
-        if found is None:
+        shop_id = own.scalar(FIRST)
+        if shop_id is None:
             shop = ShopRow(key=OWN, name=FIRST_SHOP)
             own.add(shop)
             own.flush()
-            found = shop.id
-    return found
+            shop_id = shop.id
+    return shop_id
 
 
 # as text: every request begins with it, and building it anew took longer than asking
@@ -60,8 +60,8 @@ SETTINGS = """
 
 def the_settings(session: Session) -> tuple[UUID, Shop]:
     """The one shop's id and its own defaults, asked for at once."""
-    found = session.connection().exec_driver_sql(SETTINGS).first()
-    return (found[0], Shop(found[1] or {})) if found else (the_shop(session), Shop({}))
+    row = session.connection().exec_driver_sql(SETTINGS).first()
+    return (row[0], Shop(row[1] or {})) if row else (the_shop(session), Shop({}))
 
 
 def put_settings(session: Session, shop_id: UUID, values: Mapping[str, float]) -> Shop:

@@ -50,10 +50,10 @@ class Lens:
 
     def bent(self, points: Array) -> Array:
         """The way back, by iteration."""
-        found = points.copy()
+        point = points.copy()
         for _ in range(15):
-            found = found - (self.straight(found) - points)
-        return found
+            point = point - (self.straight(point) - points)
+        return point
 
 
 def fitted(seen: Sequence[int], at: Array, shape: tuple[int, ...], there: Sequence[Marker]) -> Lens:
@@ -82,8 +82,8 @@ def fitted(seen: Sequence[int], at: Array, shape: tuple[int, ...], there: Sequen
         )
 
     def misses(numbers: Array) -> Array:
-        one = lens(numbers)
-        off = (carried(one.onto, panel) - one.straight(points)) / SEEN_PX
+        fit = lens(numbers)
+        off = (carried(fit.onto, panel) - fit.straight(points)) / SEEN_PX
         return np.concatenate([off[kept].ravel(), numbers[8:]])
 
     numbers = np.concatenate([(start / start[2, 2]).ravel()[:8], np.zeros(4)])
@@ -99,8 +99,8 @@ def fitted(seen: Sequence[int], at: Array, shape: tuple[int, ...], there: Sequen
             "The markers do not fit one plane: hold the phone still, and see that the fabric is flat and nothing hides it.",
             field="photo",
         )
-    one = lens(numbers)
-    return Lens(terms=one.terms, middle=middle, scale=scale, onto=one.onto, misfit_px=misfit)
+    fit = lens(numbers)
+    return Lens(terms=fit.terms, middle=middle, scale=scale, onto=fit.onto, misfit_px=misfit)
 
 
 def _map(panel: Array, points: Array) -> Array:

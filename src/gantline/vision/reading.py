@@ -48,7 +48,7 @@ class PhotoReading:
 
 def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> PhotoReading:
     """One photo. frame: its inner corners as somebody moved them, x and y by turns [px]."""
-    there = at(aim)
+    aimed = at(aim)
     image = read_gray(content, most=MOST_BYTES)
     high, wide = image.shape
     nothing = PhotoReading(
@@ -63,10 +63,10 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         picture_px=(),
         markers=0,
     )
-    if there is None:
+    if aimed is None:
         return _but(nothing, "Enter the throw ratio and the place of the lens at Throw first.")
     aspect, picture = float(at(panel_aspect)), at(screen).picture
-    panel = panel_shares(there, aspect)
+    panel = panel_shares(aimed, aspect)
     try:
         photo = read_photo(
             image,

@@ -116,21 +116,21 @@ def _squared(light: Light, square: Array) -> Square | None:
             "The screen is too small in the photo: step nearer, or take it with more pixels.", field="photo"
         )
     offsets = np.arange(-REACH * side / CELLS, REACH * side / CELLS + STEP_PX / 2.0, STEP_PX)
-    made: Square | None = None
+    fitted_square: Square | None = None
     for _ in range(2):  # the second time along lines that lie better
-        corners = square if made is None else made.corners
+        corners = square if fitted_square is None else fitted_square.corners
         sides = [_side(light, corners, number, offsets) for number in range(4)]
         clear = [one for one in sides if one is not None]
         if len(clear) < len(sides):
             return None
         met = np.array([np.cross(clear[number - 1][0], clear[number][0]) for number in range(4)])
-        made = Square(
+        fitted_square = Square(
             corners=met[:, :2] / met[:, 2:3],
             black=float(np.median([one[1] for one in clear])),
             white=float(np.median([one[2] for one in clear])),
             wide_px=max(one[3] for one in clear),
         )
-    return made
+    return fitted_square
 
 
 def _side(

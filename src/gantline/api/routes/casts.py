@@ -117,8 +117,8 @@ def _out(desk: Desk, row: CastRow) -> dict[str, Any]:
 
 
 def _for_a_photo(at: Ask) -> dict[str, Any]:
-    aspect, there = float(at(panel_aspect)), at(aim)
-    picture = WHOLE if there is None else panel_shares(there, aspect).tolist()
+    aspect, aimed = float(at(panel_aspect)), at(aim)
+    picture = WHOLE if aimed is None else panel_shares(aimed, aspect).tolist()
     shown = markers(aspect, used_of(np.array(picture)))
     return {
         "markers": [{"corners": marker.corners, "cells": bits(marker.number)} for marker in shown],

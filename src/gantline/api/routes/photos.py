@@ -10,9 +10,9 @@ from starlette.concurrency import run_in_threadpool
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute, Who, body_of, desk_of
 from gantline.api.desk import Desk
-from gantline.api.door import UNDER_WAY, Question, question, through
+from gantline.api.door import UNDER_WAY, Question, WorkFailed, question, through
 from gantline.api.schemas.base import Out
-from gantline.store import jobs, photos
+from gantline.store import jobs, photos, results
 from gantline.vision.files import check_kind
 from gantline.vision.reading import MOST_BYTES, PhotoReading
 
@@ -98,8 +98,17 @@ async def read(job_id: UUID, photo_id: UUID, request: Request, frame: Frame = No
 
     def asked(desk: Desk) -> Question:
         version = jobs.head(desk.session, desk.shop_id, job_id)
-        photos.content(desk.session, job_id, photo_id, raw=True)
         args = {"job": str(job_id), "version": version.number, "photo": str(photo_id), "frame": frame}
-        return question(desk, "photo", args)
+        wanted = question(desk, "photo", args)
+        try:
+            photos.content(desk.session, job_id, photo_id, raw=True)
+        except photos.NoSuchPhoto:
+            refused = results.look(desk.session, wanted.key)
+            if (
+                refused is not None and refused.trouble
+            ):  # why it was not kept, to whoever asks after it is gone
+                raise WorkFailed(refused.trouble) from None
+            raise
+        return wanted
 
     return await through(request, asked, lambda content: Response(content, media_type="application/json"))

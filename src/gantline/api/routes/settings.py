@@ -29,7 +29,7 @@ def put_settings(body: SettingsIn, desk: DeskDep) -> Response:
 
 def _out(own: Mapping[str, float]) -> list[dict[str, object]]:
     return [
-        {"key": key, "value": one.value, "own": own.get(key), "low": one.low, "high": one.high, "unit": one.unit,
-         "meaning": one.meaning, "source": one.source}
-        for key, one in DEFAULTS.items()
+        {"key": key, "value": default.value, "own": own.get(key), "low": default.low, "high": default.high, "unit": default.unit,
+         "meaning": default.meaning, "source": default.source}
+        for key, default in DEFAULTS.items()
     ]  # fmt: skip

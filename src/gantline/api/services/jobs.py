@@ -162,10 +162,10 @@ def _saved_by(desk: Desk, job_id: UUID, named: tuple[str, str] | None) -> JobVer
 def _saved(
     desk: Desk, head: JobVersionRow, who: str, make: Change, named: tuple[str, str] | None = None
 ) -> dict[str, Any]:
-    there = desk.memo.get(head.job_id, head.number)
-    old = there.made.job if there else read_stored(head.document)
+    memo = desk.memo.get(head.job_id, head.number)
+    old = memo.made.job if memo else read_stored(head.document)
     job, what = make(old)
-    made = plan(job, desk.shop, there.made if there else desk.memo.made(head.job_id))
+    made = plan(job, desk.shop, memo.made if memo else desk.memo.made(head.job_id))
     save = replace(saving(made, what, who), as_built=built_in(old, job))
     if named is not None:
         save = replace(save, key=named[0], digest=named[1])

@@ -121,20 +121,22 @@ def _kept(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
 
 def _with_cures(old: Sequence[PlanFinding], new: Sequence[PlanFinding]) -> Sequence[PlanFinding]:
     """Findings that read as before keep their cures; trying those of the others waits until the hand is off."""
-    before = {(one.code, one.subject, one.text): one.cures for one in old}
+    before = {(finding.code, finding.subject, finding.text): finding.cures for finding in old}
     return tuple(
-        replace(one, cures=cures) if (cures := before.get((one.code, one.subject, one.text))) else one
-        for one in new
+        replace(finding, cures=cures)
+        if (cures := before.get((finding.code, finding.subject, finding.text)))
+        else finding
+        for finding in new
     )
 
 
 def _tables(station: Station, old: JobPlan, new: JobPlan) -> dict[str, Any]:
     """The station's tables that changed; the tape travels by itself."""
     found = {}
-    for one in station.tables:
-        value = new.ask(one.question)
-        if one.key != "tape" and value != old.plan.tables.get(one.key):
-            found[one.key] = value
+    for table in station.tables:
+        value = new.ask(table.question)
+        if table.key != "tape" and value != old.plan.tables.get(table.key):
+            found[table.key] = value
     return found
 
 

@@ -21,7 +21,9 @@ def viewable_corners(width_mm: float, height_mm: float) -> Array:
 
 def corners_from(outside_mm: Sequence[float | None], view: Array) -> Array:
     """Where the picture's corners stand (4, 2) [mm] from eight readings, + outside; NaN for what was not read."""
-    read = np.array([np.nan if one is None else one for one in outside_mm], dtype=float).reshape(4, 2)
+    read = np.array([np.nan if off_mm is None else off_mm for off_mm in outside_mm], dtype=float).reshape(
+        4, 2
+    )
     corners: Array = view + OUTWARD * read
     return corners
 
@@ -38,7 +40,7 @@ def allowed_mm(overspill_mm: float, usual_mm: float) -> float:
 
 def farthest_mm(outside_mm: Sequence[float | None], wanted_mm: float) -> float | None:
     """The largest miss of a reading [mm]; None where none was read."""
-    return max((abs(one - wanted_mm) for one in outside_mm if one is not None), default=None)
+    return max((abs(off_mm - wanted_mm) for off_mm in outside_mm if off_mm is not None), default=None)
 
 
 def spoken(reading: str) -> str:

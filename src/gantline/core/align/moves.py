@@ -62,17 +62,17 @@ def moves(
     made: list[Move] = []
     now = pose
     for kind in TURNED:
-        found = _turn(now, kind, hands)
-        if found is not None:
-            made.append(found)
-            now = found.after
+        step = _turn(now, kind, hands)
+        if step is not None:
+            made.append(step)
+            now = step.after
     own = [name for name in free.names if name not in TURNED.values()]
     best = _reset(now, straight, uv, target, own)
     for name in own:
-        found = _set(now, best, name, hands)
-        if found is not None:
-            made.append(found)
-            now = found.after
+        step = _set(now, best, name, hands)
+        if step is not None:
+            made.append(step)
+            now = step.after
     return tuple(made)
 
 

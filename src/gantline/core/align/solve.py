@@ -82,10 +82,10 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
     """
     require_positive(sigma_mm=sigma_mm)
     wanted = read.reshape(-1)
-    there = np.isfinite(wanted)
+    finite = np.isfinite(wanted)
     names = free.names
     held = np.array([0.0 if one is None else 1.0 / one for one in free.spread.values()])
-    if there.sum() + (held > 0.0).sum() < len(names):
+    if finite.sum() + (held > 0.0).sum() < len(names):
         raise OutOfRange(f"at least {len(names)} corner readings are needed", field="readings")
     start = np.array([getattr(straight, name) for name in names])
     scale = np.array([_scale(name, straight) if one is None else one for name, one in free.spread.items()])
@@ -93,7 +93,7 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
 
     def misfit(values: Array) -> Array:
         corners = to_wall(_with(straight, names, values), uv).reshape(-1)
-        return np.concatenate([(corners - wanted)[there] / sigma_mm, (values - start) * held])
+        return np.concatenate([(corners - wanted)[finite] / sigma_mm, (values - start) * held])
 
     damping, now = 1e-6, misfit(at)
     jacobian = _jacobian(misfit, at, now, scale)
@@ -121,13 +121,13 @@ def solve(straight: Pose, uv: Array, read: Array, *, free: Freedom, sigma_mm: fl
         if float(np.max(np.abs(step))) < SETTLED or gained < GAINED * float(now @ now) + GAINED**2:
             break
     covariance = np.linalg.pinv(jacobian.T @ jacobian)
-    count = int(there.sum())
+    count = int(finite.sum())
     rows = jacobian[:count]
     lever = np.clip(np.einsum("ij,jk,ik->i", rows, covariance, rows), 0.0, 1.0 - 1e-9)
     residual, falls = np.full(len(READINGS), np.nan), np.zeros(len(READINGS))
-    residual[there] = now[:count] * sigma_mm
-    falls[there] = now[:count] ** 2 / (1.0 - lever)
-    lean = LEAN[there] / sigma_mm
+    residual[finite] = now[:count] * sigma_mm
+    falls[finite] = now[:count] ** 2 / (1.0 - lever)
+    lean = LEAN[finite] / sigma_mm
     along = float(lean @ now[:count])
     across = float(lean @ lean - (lean @ rows) @ covariance @ (rows.T @ lean))
     spread = np.sqrt(np.diag(covariance)) * scale

@@ -38,9 +38,9 @@ def named(*groups: type) -> Mapping[str, Default]:
 def checked(known: Mapping[str, Default], overrides: Mapping[str, float]) -> None:
     """Raises UnknownDefault for a key that is none, OutOfRange for a value outside its bounds."""
     for key, value in overrides.items():
-        one = known.get(key)
-        if one is None:
+        default = known.get(key)
+        if default is None:
             raise UnknownDefault(f"no default is named {key}", field=key)
-        if not one.low <= value <= one.high:
-            said = f"{key} must lie from {one.low:g} to {one.high:g} {one.unit}, got {value:g}"
+        if not default.low <= value <= default.high:
+            said = f"{key} must lie from {default.low:g} to {default.high:g} {default.unit}, got {value:g}"
             raise OutOfRange(said, field=key, got=value)

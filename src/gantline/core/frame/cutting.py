@@ -171,12 +171,12 @@ def cut_plan(
 def _check(wanted: Sequence[Wanted], stocks: Sequence[Stock], kerf_mm: float, trim_mm: float) -> None:
     if len(wanted) > MOST_PIECES:
         raise OutOfRange(f"at most {MOST_PIECES} pieces are cut at once", field="pieces", got=len(wanted))
-    for one in wanted:
-        require_positive(length_mm=one.length_mm)
+    for piece in wanted:
+        require_positive(length_mm=piece.length_mm)
     if kerf_mm < 0.0 or trim_mm < 0.0:
         raise OutOfRange("kerf and end trim are 0 or more", field="kerf_mm", got=kerf_mm)
     longest = max((stock.length_mm - 2.0 * trim_mm for stock in stocks if stock.count != 0), default=0.0)
-    short = [one for one in wanted if one.length_mm > longest + FIT_MM]
+    short = [piece for piece in wanted if piece.length_mm > longest + FIT_MM]
     if short:
         long, gives = short[0].length_mm, max(longest, 0.0)
         raise CannotCut(
@@ -191,13 +191,13 @@ def _task(
     wanted: Sequence[Wanted], stocks: Sequence[Stock], kerf_mm: float, trim_mm: float, seconds: float
 ) -> _Task:
     by_length: dict[float, list[str]] = {}
-    for one in wanted:
-        by_length.setdefault(round(one.length_mm, 6), []).append(one.name)
+    for piece in wanted:
+        by_length.setdefault(round(piece.length_mm, 6), []).append(piece.name)
     lengths = sorted(by_length, reverse=True)
     return _Task(
         names=[by_length[length] for length in lengths],
         lengths=lengths,
-        counts=[len(by_length[one]) for one in lengths],
+        counts=[len(by_length[piece]) for piece in lengths],
         stocks=[stock for stock in stocks if stock.count != 0],
         kerf_mm=kerf_mm,
         trim_mm=trim_mm,
@@ -368,10 +368,11 @@ def _laid(task: _Task, plan: Counter[tuple[int, Pattern]], proven: bool, gap: fl
     left = [list(reversed(name)) for name in task.names]
     boards = []
     fullest = sorted(
-        plan.elements(), key=lambda one: -sum(n * w for n, w in zip(one[1], task.weights, strict=True))
+        plan.elements(),
+        key=lambda bar: -sum(n * w for n, w in zip(bar[1], task.weights, strict=True)),
     )
     # the emptiest board gives up what there is too much of first, so that its off-cut grows
-    over = [sum(one[1][i] for one in fullest) - count for i, count in enumerate(task.counts)]
+    over = [sum(bar[1][i] for bar in fullest) - count for i, count in enumerate(task.counts)]
     for stock, pattern in reversed(fullest):
         held = list(pattern)
         for i in range(len(held)):
@@ -382,18 +383,18 @@ def _laid(task: _Task, plan: Counter[tuple[int, Pattern]], proven: bool, gap: fl
             boards.append((stock, held))
     made = []
     for stock, held in reversed(boards):
-        one, at, cuts = task.stocks[stock], task.trim_mm, []
+        bar, at, cuts = task.stocks[stock], task.trim_mm, []
         for i, many in enumerate(held):
             for _ in range(many):
                 cuts.append(Cut(name=left[i].pop(), from_mm=at, to_mm=at + task.lengths[i]))
                 at += task.lengths[i] + task.kerf_mm
         made.append(
             CutBoard(
-                stock=one.key,
-                length_mm=one.length_mm,
-                price=one.price,
+                stock=bar.key,
+                length_mm=bar.length_mm,
+                price=bar.price,
                 cuts=tuple(cuts),
-                offcut_mm=max(0.0, one.length_mm - at),
+                offcut_mm=max(0.0, bar.length_mm - at),
             )
         )
-    return CutPlan(boards=tuple(made), price=sum(one.price for one in made), proven=proven, gap=gap)
+    return CutPlan(boards=tuple(made), price=sum(bar.price for bar in made), proven=proven, gap=gap)

@@ -165,9 +165,9 @@ def _clear_place(
     """The place nearest to the wished one within bounds, at least `clear` from every support."""
     offered = [wished, low, high, *(s - clear for s in supports), *(s + clear for s in supports)]
     good = [
-        one
-        for one in offered
-        if low - 1e-6 <= one <= high + 1e-6 and all(abs(one - s) >= clear - 1e-6 for s in supports)
+        offer
+        for offer in offered
+        if low - 1e-6 <= offer <= high + 1e-6 and all(abs(offer - s) >= clear - 1e-6 for s in supports)
     ]
     return min(good, key=lambda one: abs(one - wished), default=None)
 

@@ -74,12 +74,12 @@ def kept_off(readings_mm: Sequence[float], spans: Spans, closest_mm: float) -> t
     """
     length = max((high for _, high in spans), default=0.0)
     moved = [_off(reading, spans, length) for reading in readings_mm]
-    stay = [new for one, new in zip(readings_mm, moved, strict=True) if new == one]
+    stay = [new for place, new in zip(readings_mm, moved, strict=True) if new == place]
     kept: list[float | None] = []
     taken = list(stay)
-    for one, new in zip(readings_mm, moved, strict=True):
-        if new == one:
-            kept.append(one)
+    for place, new in zip(readings_mm, moved, strict=True):
+        if new == place:
+            kept.append(place)
         elif any(abs(new - other) < closest_mm - 1e-9 for other in taken):
             kept.append(None)
         else:

@@ -75,11 +75,11 @@ def ceiling_of(readings: Sequence[tuple[float, float, float]]) -> Ceiling:
     """A ceiling from readings (x, z, y) [mm]: those within 300 mm of each other from the wall make one row, at the
     mean of their distances.  Raises: OutOfRange without readings, or with two different ones at one place."""
     rows: list[list[tuple[float, float, float]]] = []
-    for one in sorted(readings, key=lambda one: one[1]):
-        if rows and one[1] - rows[-1][0][1] <= ONE_ROW_MM:
-            rows[-1].append(one)
+    for reading in sorted(readings, key=lambda reading: reading[1]):
+        if rows and reading[1] - rows[-1][0][1] <= ONE_ROW_MM:
+            rows[-1].append(reading)
         else:
-            rows.append([one])
+            rows.append([reading])
     return Ceiling(
         tuple(
             (math.fsum(z for _, z, _ in row) / len(row), Profile(tuple((x, y) for x, _, y in row)))
@@ -90,7 +90,7 @@ def ceiling_of(readings: Sequence[tuple[float, float, float]]) -> Ceiling:
 
 def _ends(inner: set[float], end: float) -> list[float]:
     """Where straight pieces begin and end, from 0 to the end."""
-    return sorted({0.0, end, *(one for one in inner if 0.0 < one < end)})
+    return sorted({0.0, end, *(inner_mark for inner_mark in inner if 0.0 < inner_mark < end)})
 
 
 def _cells(ends: Sequence[float], drops: Sequence[float], step: float) -> list[float]:

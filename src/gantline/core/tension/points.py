@@ -126,13 +126,13 @@ def spread(layout: Layout, along: tuple[Readings, Readings] | None = None) -> tu
     rail, stile = along or sides(layout)
     right, bottom = len(rail) + 1, len(rail) + len(stile) + 1
     left = bottom + len(rail)
-    found = [TensionPoint(n, Side.TOP, r, r, h, first) for n, (r, first) in enumerate(rail, 1)]
-    found += [TensionPoint(n, Side.RIGHT, r, w, h - r, first) for n, (r, first) in enumerate(stile, right)]
+    points = [TensionPoint(n, Side.TOP, r, r, h, first) for n, (r, first) in enumerate(rail, 1)]
+    points += [TensionPoint(n, Side.RIGHT, r, w, h - r, first) for n, (r, first) in enumerate(stile, right)]
     back = enumerate(reversed(rail), bottom)
-    found += [TensionPoint(n, Side.BOTTOM, r, r, 0.0, first) for n, (r, first) in back]
+    points += [TensionPoint(n, Side.BOTTOM, r, r, 0.0, first) for n, (r, first) in back]
     up = enumerate(reversed(stile), left)
-    found += [TensionPoint(n, Side.LEFT, r, 0.0, h - r, first) for n, (r, first) in up]
-    return tuple(found)
+    points += [TensionPoint(n, Side.LEFT, r, 0.0, h - r, first) for n, (r, first) in up]
+    return tuple(points)
 
 
 def _free(side: Readings, spans: Spans) -> Readings:
@@ -188,6 +188,6 @@ def numbered(
     if not clockwise:
         ring.reverse()
     return tuple(
-        TensionPoint(number, one.side, one.reading_mm, one.u_mm, one.v_mm, one.first_pass)
-        for number, one in enumerate(ring, start=1)
+        TensionPoint(number, spot.side, spot.reading_mm, spot.u_mm, spot.v_mm, spot.first_pass)
+        for number, spot in enumerate(ring, start=1)
     )

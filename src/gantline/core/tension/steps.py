@@ -42,24 +42,29 @@ class TensionStep:
     @property
     def points(self) -> tuple[int, ...]:
         """Their numbers."""
-        return tuple(one.number for one in self.held)
+        return tuple(held_point.number for held_point in self.held)
 
     @property
     def tapes(self) -> tuple[OnTape, ...]:
         """The same by side, each with its own readings from its own hooked corner."""
-        return tuple(tape_of(side, self.held) for side in dict.fromkeys(one.side for one in self.held))
+        return tuple(
+            tape_of(side, self.held) for side in dict.fromkeys(held_point.side for held_point in self.held)
+        )
 
 
 def renumbered(
     steps: Sequence[TensionStep], points: Sequence[TensionPoint], start: Corner, *, clockwise: bool
 ) -> tuple[TensionStep, ...]:
     """The same steps with a maker's own numbers; points as from spread()."""
-    own = {(one.u_mm, one.v_mm, one.side): one for one in numbered(tuple(points), start, clockwise=clockwise)}
+    own = {
+        (numbered_point.u_mm, numbered_point.v_mm, numbered_point.side): numbered_point
+        for numbered_point in numbered(tuple(points), start, clockwise=clockwise)
+    }
     by_number = {point.number: own[point.u_mm, point.v_mm, point.side] for point in points}
     return tuple(
         replace(
             step,
-            held=tuple(by_number[one.number] for one in step.held),
+            held=tuple(by_number[held_point.number] for held_point in step.held),
             partners=tuple(by_number[number].number for number in step.partners),
         )
         for step in steps

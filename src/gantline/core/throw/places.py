@@ -188,17 +188,19 @@ def _chord(wanted: LensCase, face: str, at_mm: float) -> tuple[float, float] | N
     ends = [corner[across] for corner in corners]
     if min(ends) - wanted.slack_mm <= at_mm <= max(ends) + wanted.slack_mm:
         at_mm = min(max(at_mm, min(ends)), max(ends))
-    found = []
+    chords = []
     for a, b in zip(corners, (*corners[1:], corners[0]), strict=True):
         low, high = sorted((a[across], b[across]))
         if low - 1e-9 <= at_mm <= high + 1e-9:
             if high - low < 1e-9:
-                found += [a[along], b[along]]
+                chords += [a[along], b[along]]
             else:
-                found.append(a[along] + (b[along] - a[along]) * (at_mm - a[across]) / (b[across] - a[across]))
-    if not found:
+                chords.append(
+                    a[along] + (b[along] - a[along]) * (at_mm - a[across]) / (b[across] - a[across])
+                )
+    if not chords:
         return None
-    return min(found) - wanted.slack_mm, max(found) + wanted.slack_mm
+    return min(chords) - wanted.slack_mm, max(chords) + wanted.slack_mm
 
 
 def _rect(face: str, z0: float, a0: float, z1: float, a1: float) -> Polygon:
@@ -260,18 +262,18 @@ def _stretches(wanted: LensCase, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     best, middle = np.zeros(plane.shape), np.zeros(plane.shape)
     if low >= high or not plane.any():
         return best, middle
-    boxes = [one for one in wanted.grown if one.low[2] < high and one.high[2] > low]
+    boxes = [solid for solid in wanted.grown if solid.low[2] < high and solid.high[2] > low]
     shades = [
-        ((x > one.low[0]) & (x < one.high[0]))[:, None] & ((y > one.low[1]) & (y < one.high[1]))[None, :]
-        for one in boxes
+        ((x > box.low[0]) & (x < box.high[0]))[:, None] & ((y > box.low[1]) & (y < box.high[1]))[None, :]
+        for box in boxes
     ]
-    inner = [end for one in boxes for end in (one.low[2], one.high[2]) if low < end < high]
+    inner = [end for solid in boxes for end in (solid.low[2], solid.high[2]) if low < end < high]
     ends = sorted({low, high, *inner})
     run = np.zeros(plane.shape)
     for start, end in pairwise(ends):
         clear = plane
-        for one, shade in zip(boxes, shades, strict=True):
-            if one.low[2] < end and one.high[2] > start:
+        for solid, shade in zip(boxes, shades, strict=True):
+            if solid.low[2] < end and solid.high[2] > start:
                 clear = clear & ~shade
         run = (run + (end - start)) * clear
         longer = run > best

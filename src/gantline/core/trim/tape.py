@@ -67,24 +67,28 @@ def rolls_for(pieces: Sequence[TapePiece], roll_mm: float) -> Rolls:
     require_positive(roll_mm=roll_mm)
     joined = tuple(piece.name for piece in pieces if piece.length_mm > roll_mm)
     if joined:  # cut one after the other, joints where a roll ends
-        whole = sum(one.length_mm for one in pieces)
+        whole = sum(tape_piece.length_mm for tape_piece in pieces)
         return Rolls(count=int(-(-whole // roll_mm)), shares=(), joined=joined)
-    best: list[list[TapePiece]] = [[one] for one in pieces]
+    best: list[list[TapePiece]] = [[tape_piece] for tape_piece in pieces]
 
     def place(at: int, shares: list[list[TapePiece]]) -> None:
         nonlocal best
         if len(shares) >= len(best):
             return
         if at == len(pieces):
-            best = [list(one) for one in shares]
+            best = [list(piece) for piece in shares]
             return
-        one = pieces[at]
+        piece = pieces[at]
         for share in shares:
-            if sum(each.length_mm for each in share) + one.length_mm <= roll_mm + 1e-6:
-                share.append(one)
+            if sum(each.length_mm for each in share) + piece.length_mm <= roll_mm + 1e-6:
+                share.append(piece)
                 place(at + 1, shares)
                 share.pop()
-        place(at + 1, [*shares, [one]])
+        place(at + 1, [*shares, [piece]])
 
     place(0, [])
-    return Rolls(count=len(best), shares=tuple(tuple(one.name for one in share) for share in best), joined=())
+    return Rolls(
+        count=len(best),
+        shares=tuple(tuple(tape_piece.name for tape_piece in share) for share in best),
+        joined=(),
+    )

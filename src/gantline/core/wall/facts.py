@@ -79,7 +79,7 @@ def blocked_xs_mm(facts: Sequence[HoleFact]) -> tuple[float, ...]:
 
 def is_blocked(x_mm: float, blocked: Sequence[float], clear_mm: float) -> bool:
     """Whether a place lies beside one that was refused."""
-    return any(abs(x_mm - one) < clear_mm - 1e-6 for one in blocked)
+    return any(abs(x_mm - blocked_x) < clear_mm - 1e-6 for blocked_x in blocked)
 
 
 def pairs_with_drilled(

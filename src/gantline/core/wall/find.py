@@ -236,7 +236,7 @@ def _telling(likely: Sequence[Fitted], read: _Read, keep_out: Sequence[tuple[flo
 
     Each lattice in turn is taken for the true one, by its share: what would be found there, and would that decide?
     """
-    first = np.array([one.first_mm for one in likely])
+    first = np.array([guess.first_mm for guess in likely])
     spacing = np.array([one.spacing_mm for one in likely])
     now = np.array([one.likelihood for one in likely])
     share = np.exp(now - now.max())

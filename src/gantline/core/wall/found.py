@@ -110,7 +110,7 @@ def studs_on_wall(
         out: both stand against all readings.
     Leaves out: jack studs beside an opening, until they are read or set.  Raises: nothing.
     """
-    half, found = lattice.stud_mm / 2.0, []
+    half, studs = lattice.stud_mm / 2.0, []
     reach = half + WITHIN * max(noise.sensor_mm, noise.magnet_mm)  # no reading farther off is of a stud
     fits: set[int] = set()  # readings that are of a stud of the lattice
     struck = [x for x, there in by_hand if not there]
@@ -118,25 +118,25 @@ def studs_on_wall(
         if any(low + half < x < high - half for low, high in openings):
             continue
         if any(abs(x - gone) <= lattice.stud_mm for gone in struck):
-            found.append(Stud(x, StudState.MISSING))
+            studs.append(Stud(x, StudState.MISSING))
         else:
-            near = [number for number, one in enumerate(readings) if abs(one.x_mm - x) <= reach]
+            near = [number for number, stud in enumerate(readings) if abs(stud.x_mm - x) <= reach]
             hits = [number for number in near if _agrees(readings[number], x, half, noise)]
             fits.update(hits)
-            found.append(_stud(x, half, [readings[number] for number in hits], readings, noise, unread_mm))
+            studs.append(_stud(x, half, [readings[number] for number in hits], readings, noise, unread_mm))
     added = [x for x, there in by_hand if there]
-    found = [one for one in found if all(abs(one.x_mm - x) > lattice.stud_mm for x in added)]
-    found += [Stud(x, StudState.BY_HAND, noise.magnet_mm, 1) for x in added]
-    found.sort(key=lambda one: one.x_mm)
-    centers = [one.x_mm for one in found]
+    studs = [stud for stud in studs if all(abs(stud.x_mm - x) > lattice.stud_mm for x in added)]
+    studs += [Stud(x, StudState.BY_HAND, noise.magnet_mm, 1) for x in added]
+    studs.sort(key=lambda stud: stud.x_mm)
+    centers = [stud.x_mm for stud in studs]
     strays = (
-        Stray(number, one, _guess(one, centers, lattice.stud_mm))
-        for number, one in enumerate(readings)
-        if one.kind is not Kind.NOTHING
+        Stray(number, stud, _guess(stud, centers, lattice.stud_mm))
+        for number, stud in enumerate(readings)
+        if stud.kind is not Kind.NOTHING
         and number not in fits
-        and not any(_agrees(one, x, half, noise) for x in centers if abs(one.x_mm - x) <= reach)
+        and not any(_agrees(stud, x, half, noise) for x in centers if abs(stud.x_mm - x) <= reach)
     )
-    return Studs(lattice=lattice, studs=tuple(found), strays=tuple(strays))
+    return Studs(lattice=lattice, studs=tuple(studs), strays=tuple(strays))
 
 
 def _stud(

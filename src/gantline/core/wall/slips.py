@@ -41,8 +41,8 @@ def slip_up(planned_mm: float, drilled_mm: float, around: Around, within_mm: flo
 def _best(offered: Iterator[tuple[str, float]], planned: float, drilled: float, within: float) -> Slip | None:
     if abs(drilled - planned) <= within:
         return None
-    found = sorted((abs(drilled - place), name) for name, place in offered)
-    return Slip(found[0][1], found[0][0]) if found and found[0][0] <= within else None
+    offers = sorted((abs(drilled - place), name) for name, place in offered)
+    return Slip(offers[0][1], offers[0][0]) if offers and offers[0][0] <= within else None
 
 
 def _across(planned: float, around: Around) -> Iterator[tuple[str, float]]:

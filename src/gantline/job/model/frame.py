@@ -15,9 +15,9 @@ from gantline.job.types import BarCount, DistanceMm, Id, LengthMm, Line, Mass, P
 
 PLATES = (("back", "on the back"), ("both", "on both faces"), ("none", "none"))
 BUILDS = (("timber", "timber"), ("kit", "kit"))
-BOARDS = tuple((one, one.replace("x", "×")) for one in DRESSED)
+BOARDS = tuple((nominal, nominal.replace("x", "×")) for nominal in DRESSED)
 LIES = ((Lies.FLAT, "flat"), (Lies.EDGE, "on edge"))
-MATERIALS = tuple((one, one.value) for one in Material)
+MATERIALS = tuple((material, material.value) for material in Material)
 JOINTS = (
     (Joint.BUTT_RAILS, "butted, rails through"),
     (Joint.BUTT_STILES, "butted, stiles through"),

@@ -14,13 +14,13 @@ SEQUENCES = (
     (School.CORNERS_FIRST, "corners first, crosswise"),
     (School.MIDDLES_OUTWARD, "middles outward"),
 )
-SIDES = tuple((one, one.value) for one in Side)
+SIDES = tuple((side, side.value) for side in Side)
 BARS = (
     (Bars.BEFORE, "before the fabric"),
     (Bars.BETWEEN, "between short and long sides"),
     (Bars.AFTER, "when all points hold"),
 )
-CORNERS = tuple((one, one.value.replace("-", " ")) for one in Corner)
+CORNERS = tuple((corner, corner.value.replace("-", " ")) for corner in Corner)
 NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
 PEOPLE = (("one", "one"), ("two", "two"))
 

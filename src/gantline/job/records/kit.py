@@ -116,24 +116,26 @@ class KitRecord(Record):
             )
         if self.trim_mm and self.border_mm and self.trim_mm > self.border_mm:
             yield ("trim_mm",), "The trim put on later is wider than the whole border."
-        weighed = weighed_kg((one.count, one.spare, one.mass_g or 0.0) for one in self.parts)
+        weighed = weighed_kg(
+            (kit_part.count, kit_part.spare, kit_part.mass_g or 0.0) for kit_part in self.parts
+        )
         if self.mass_kg is not None and weighed > MASS_ROUNDED * self.mass_kg:
             yield (
                 ("mass_kg",),
                 f"The parts weigh {weighed:.1f} kg together and the kit {self.mass_kg:g} kg. One of them is wrong.",
             )
-        names = [one.name for one in self.parts]
+        names = [kit_part.name for kit_part in self.parts]
         for key in ("rail_part", "stile_part"):
             part = getattr(self, key)
             if part and names and part not in names:
                 yield (key,), f"“{part}” is not among the parts of this sheet."
-        for at, one in enumerate(self.parts):
-            if one.name in names[:at]:
-                yield ("parts", at, "name"), f"“{one.name}” is in the list twice: add the counts up."
-            if one.spare >= one.count:
+        for at, kit_part in enumerate(self.parts):
+            if kit_part.name in names[:at]:
+                yield ("parts", at, "name"), f"“{kit_part.name}” is in the list twice: add the counts up."
+            if kit_part.spare >= kit_part.count:
                 yield (
                     ("parts", at, "spare"),
-                    f"Of {one.count} “{one.name}” {one.spare} are spares: none is left to use.",
+                    f"Of {kit_part.count} “{kit_part.name}” {kit_part.spare} are spares: none is left to use.",
                 )
         yield from self._points()
 

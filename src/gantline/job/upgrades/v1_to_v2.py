@@ -77,16 +77,18 @@ def v1_to_v2(document: dict[str, Any]) -> dict[str, Any]:
     known = data.get("known")
     marked = set(known) if isinstance(known, dict) else set()
     _absent(data, "", "", marked)
-    if not {one for one in marked if one.startswith("/light/states")}:
+    if not {entry for entry in marked if entry.startswith("/light/states")}:
         _drop_usual_states(data)
     for pointer, letter in LETTERS.items():
-        for at, one in enumerate(_list(data, pointer)):
-            if isinstance(one, dict):
-                one["id"] = f"{letter}{at + 1}"
+        for at, entry in enumerate(_list(data, pointer)):
+            if isinstance(entry, dict):
+                entry["id"] = f"{letter}{at + 1}"
     _light_by_id(data)
     content = data.get("content")
     if isinstance(content, dict) and isinstance(content.get("shapes"), list):
-        content["shapes"] = [{"id": f"a{at + 1}", "aspect": one} for at, one in enumerate(content["shapes"])]
+        content["shapes"] = [
+            {"id": f"a{at + 1}", "aspect": entry} for at, entry in enumerate(content["shapes"])
+        ]
     survey = data.get("survey")
     if isinstance(survey, dict) and survey.get("joists", ...) is None:
         del survey["joists"]

@@ -67,12 +67,12 @@ def cast_points(at: Ask) -> tuple[Array, Array]:
 def cast_holes(at: Ask) -> tuple[CastMark, ...] | str:
     """Every hole as a mark; why there are none."""
     panel, wall = at(cast_points)
-    found = at(drilling)
+    drill_plan = at(drilling)
     if len(panel) < POINTS:
         return f"{POINTS - len(panel)} more points of the cross, and what the tape reads there."
-    if found is None:
+    if drill_plan is None:
         return "Nothing to drill yet."
-    places = [(hole.x_mm, hole.y_mm) for hole in found.holes]
+    places = [(hole.x_mm, hole.y_mm) for hole in drill_plan.holes]
     try:
         return cast_marks(panel, wall, places, sigma_mm=at.default(AlignDefaults.cast_sigma_mm))
     except (OutOfRange, np.linalg.LinAlgError) as error:
@@ -94,8 +94,8 @@ def outlines(at: Ask) -> tuple[CastShape, ...]:
 
 def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
     """Holes with their ellipses, the frame's outline, the center and the level line, as the wall is lit now."""
-    marks, found = at(cast_holes), at(drilling)
-    if isinstance(marks, str) or found is None or not at(fits):
+    marks, drill_plan = at(cast_holes), at(drilling)
+    if isinstance(marks, str) or drill_plan is None or not at(fits):
         return ()
     panel, wall = at(cast_points)
     back = inverted(homography(panel, wall))
@@ -104,7 +104,7 @@ def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
         return tuple((float(u), float(v)) for u, v in carried(back, np.array(points)))
 
     made: list[CastShape] = []
-    for one, mark in zip(found.holes, marks, strict=True):
+    for one, mark in zip(drill_plan.holes, marks, strict=True):
         x, y = one.x_mm, one.y_mm
         made.append(CastShape(points=lit((x - CROSS_MM, y), (x + CROSS_MM, y))))
         made.append(CastShape(points=lit((x, y - CROSS_MM), (x, y + CROSS_MM)), text=one.name))
@@ -112,7 +112,7 @@ def wall_shapes(at: Ask) -> tuple[CastShape, ...]:
         made.append(CastShape(points=tuple((float(u), float(v)) for u, v in ring), closed=True, thin=True))
     try:  # each text stands at its shape's first point, and none on another
         left, low, right, top = at(rect_of_frame)
-        middle, level = at(centre_x_mm), max(hole.y_mm for hole in found.holes)
+        middle, level = at(centre_x_mm), max(hole.y_mm for hole in drill_plan.holes)
         made.append(
             CastShape(
                 points=lit((left, top), (right, top), (right, low), (left, low)), closed=True, text="frame"
@@ -147,17 +147,17 @@ def slipped(at: Ask) -> tuple[str, ...]:
     uv = np.column_stack([panel[:, 0] - 0.5, (0.5 - panel[:, 1]) / aspect])
     # the marks lie on the bare wall, behind where the fabric will be
     there = replace(pose, distance_mm=pose.distance_mm + at(fabric_plane_mm))
-    found = judged(there, uv, wall, about, most=at.default(AlignDefaults.cast_misfit))
-    if found.swapped is not None:
-        first, second = (number + 1 for number in found.swapped)
+    verdict = judged(there, uv, wall, about, most=at.default(AlignDefaults.cast_misfit))
+    if verdict.swapped is not None:
+        first, second = (number + 1 for number in verdict.swapped)
         return (
             f"Readings {first} and {second} seem to be swapped: no place of this projector gives them as they stand.",
         )
-    if found.slipped is not None:
+    if verdict.slipped is not None:
         return (
-            f"Reading {found.slipped + 1} does not fit the others: light its cross again, and read it once more.",
+            f"Reading {verdict.slipped + 1} does not fit the others: light its cross again, and read it once more.",
         )
-    if found.misfit > at.default(AlignDefaults.cast_misfit):
+    if verdict.misfit > at.default(AlignDefaults.cast_misfit):
         return (
             "The four readings do not fit this projector: check its place and its throw ratio, and read them again.",
         )
@@ -166,18 +166,18 @@ def slipped(at: Ask) -> tuple[str, ...]:
 
 def warnings(at: Ask) -> tuple[str, ...]:
     """What is not to be trusted of these marks."""
-    marks, found = at(cast_holes), at(drilling)
-    if isinstance(marks, str) or found is None:
+    marks, drill_plan = at(cast_holes), at(drilling)
+    if isinstance(marks, str) or drill_plan is None:
         return ()
     said = ["Hole heights still need the level: cast marks are for finding, a level is for drilling."]
     said += at(slipped)
-    out = [one.name for one, mark in zip(found.holes, marks, strict=True) if not mark.lit]
+    out = [one.name for one, mark in zip(drill_plan.holes, marks, strict=True) if not mark.lit]
     if out:
         said.append(
             f"Outside the light: {', '.join(out)}. Zoom {100.0 * (wider(marks) - 1.0):.0f} % wider, or move the picture."
         )
     limit = at.default(AlignDefaults.cast_worst_mm)
-    loose = [one.name for one, mark in zip(found.holes, marks, strict=True) if mark.sigma_mm > limit]
+    loose = [one.name for one, mark in zip(drill_plan.holes, marks, strict=True) if mark.sigma_mm > limit]
     if loose:
         said.append(
             f"Known to worse than {limit:g} mm: {', '.join(loose)}. Read the cross nearer to them, or use the tape."
@@ -192,8 +192,8 @@ def warnings(at: Ask) -> tuple[str, ...]:
 
 def flatness_of(at: Ask) -> float | None:
     """How far the wall stands proud of its plane [mm]; None where it was not read."""
-    found = at(flat)
-    return float(np.max(found.belly_mm)) if isinstance(found, Flatness) else None
+    plane = at(flat)
+    return float(np.max(plane.belly_mm)) if isinstance(plane, Flatness) else None
 
 
 def cast_table(at: Ask) -> CastTable:

@@ -53,10 +53,10 @@ def _turn(key: str, label: str, name: str, ways: tuple[str, str]) -> None:
     @FIGURES.other(key, label, "°", BY)
     def shown(at: Ask) -> Display | None:
         """With its spread."""
-        found = at(aligned)
-        if not isinstance(found, Alignment):
+        alignment = at(aligned)
+        if not isinstance(alignment, Alignment):
             return None
-        value, spread = math.degrees(getattr(found.pose, name)), math.degrees(found.sigma[name])
+        value, spread = math.degrees(getattr(alignment.pose, name)), math.degrees(alignment.sigma[name])
         text = f"{abs(value):.2f}° {ways[0] if value > 0.0 else ways[1]} ± {spread:.2f}°"
         return Display(value, text=text, how=BY)
 
@@ -68,20 +68,20 @@ for _one in TURNS:
 @FIGURES.other("align_ratio", "Throw ratio as it stands", "", BY)
 def ratio(at: Ask) -> Display | None:
     """Of the zoom."""
-    found = at(aligned)
-    if not isinstance(found, Alignment):
+    alignment = at(aligned)
+    if not isinstance(alignment, Alignment):
         return None
-    return Display(found.pose.ratio, text=f"{found.pose.ratio:.3f} : 1", how=BY)
+    return Display(alignment.pose.ratio, text=f"{alignment.pose.ratio:.3f} : 1", how=BY)
 
 
 def _shift(key: str, label: str, name: str, up: bool) -> None:
     @FIGURES.other(key, label, "", BY)
     def shown(at: Ask) -> Display | None:
         """Of the lens."""
-        found = at(aligned)
-        if not isinstance(found, Alignment):
+        alignment = at(aligned)
+        if not isinstance(alignment, Alignment):
             return None
-        value = float(getattr(found.pose, name))
+        value = float(getattr(alignment.pose, name))
         return Display(value, text=shift_text(value, up), how=BY)
 
 
@@ -94,12 +94,12 @@ _shift("align_shift_v", "Shift as it stands", "shift_v", True)
 )
 def misfit(at: Ask) -> Display | None:
     """Whether the readings fit any pose."""
-    found = at(aligned)
-    if not isinstance(found, Alignment):
+    alignment = at(aligned)
+    if not isinstance(alignment, Alignment):
         return None
     alarm = at.default(AlignDefaults.corner_alarm)
     how = f"two to spare: above {alarm:g} is no chance"
-    return Display(found.sum_of_squares, text=f"{found.sum_of_squares:.1f}", how=how)
+    return Display(alignment.sum_of_squares, text=f"{alignment.sum_of_squares:.1f}", how=how)
 
 
 @FIGURES.other(

@@ -35,9 +35,9 @@ def _finding(code: Code, severity: str, text: str, subject: str = "") -> Finding
 @noted
 def pose(at: Ask) -> Iterator[Finding]:
     """Why there is no pose yet."""
-    there = at(aligned)
-    if isinstance(there, str):
-        yield _finding(Code.NO_POSE, "check", there)
+    alignment = at(aligned)
+    if isinstance(alignment, str):
+        yield _finding(Code.NO_POSE, "check", alignment)
 
 
 @noted
@@ -85,16 +85,16 @@ def _bowed_edge(at: Ask) -> str:
 @noted
 def moves(at: Ask) -> Iterator[Finding]:
     """The first move, and that half of it is enough where turn and shift look alike."""
-    there = at(made_moves)
+    next_moves = at(made_moves)
     if not isinstance(at(aligned), Alignment) or at(done):
         return
-    if there and not at(misfits):
-        count = len(there)
+    if next_moves and not at(misfits):
+        count = len(next_moves)
         more = f", then {count - 1} more" if count > 1 else ""
         yield _finding(
             Code.MOVE,
             "check",
-            f"{said(at, there[0])}{more}. Read the corners again after the last.",
+            f"{said(at, next_moves[0])}{more}. Read the corners again after the last.",
             "#moves",
         )
     if at(weak) and not at(misfits):

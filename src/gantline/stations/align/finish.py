@@ -70,12 +70,12 @@ def depth_mm(at: Ask) -> float | None:
 
 def unsharp(at: Ask) -> tuple[str, float] | None:
     """The corner farthest from the plane that is sharp at the center, and how far behind it [mm]; None without a pose."""
-    found = at(aligned)
-    there = at(aim) if isinstance(found, Alignment) else None
-    if not isinstance(found, Alignment) or there is None:
+    alignment = at(aligned)
+    aimed = at(aim) if isinstance(alignment, Alignment) else None
+    if not isinstance(alignment, Alignment) or aimed is None:
         return None
-    center = to_wall(found.pose, np.zeros((1, 2)))
-    off = out_of_focus_mm(found.pose, to_wall(found.pose, there.uv), center)
+    center = to_wall(alignment.pose, np.zeros((1, 2)))
+    off = out_of_focus_mm(alignment.pose, to_wall(alignment.pose, aimed.uv), center)
     worst = int(np.abs(off).argmax())
     return CORNERS[worst], float(off[worst])
 

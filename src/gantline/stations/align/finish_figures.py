@@ -19,16 +19,16 @@ def _blank(side: str) -> None:
     )
     def shown(at: Ask) -> Display | None:
         """Lines of pixels, and what they cover."""
-        one = at(blanks).get(side)
-        if one is None:
+        blank = at(blanks).get(side)
+        if blank is None:
             return None
-        if one.over_mm < 0.0:
+        if blank.over_mm < 0.0:
             return Display(
-                0, text=f"none: {at.text(-one.over_mm)} short", how="where the picture reaches least"
+                0, text=f"none: {at.text(-blank.over_mm)} short", how="where the picture reaches least"
             )
-        covered = f", {at.text(one.over_mm)} over" if one.lines else ""
-        lines = "1 line" if one.lines == 1 else f"{one.lines} lines"
-        return Display(one.lines, text=f"{lines}{covered}", how=f"a pixel is {at(pitch_mm):.2f} mm")
+        covered = f", {at.text(blank.over_mm)} over" if blank.lines else ""
+        lines = "1 line" if blank.lines == 1 else f"{blank.lines} lines"
+        return Display(blank.lines, text=f"{lines}{covered}", how=f"a pixel is {at(pitch_mm):.2f} mm")
 
 
 for _side in SIDES:
@@ -51,10 +51,10 @@ def depth(at: Ask) -> Display | None:
 @FINISH.length("focus_off", "Corner farthest out of focus", "off the plane square to the body's axis")
 def off(at: Ask) -> Display | None:
     """While the center is sharp."""
-    found = at(unsharp)
-    if found is None:
+    unfocused = at(unsharp)
+    if unfocused is None:
         return None
-    corner, far = found
+    corner, far = unfocused
     made = size(term(f"{NAMES[corner]} behind the plane of focus", far))
     return Display(abs(far), made, how="before it" if far < 0.0 else "behind it")
 

@@ -22,21 +22,21 @@ LIFT = {"br": -1.0, "bl": -1.0}  # under the lower corners
 def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The ghost of the picture as read, and where the moves bring it."""
     read = at(read_mm) if face == "front" else ()
-    there = at(aim) if read else None
-    if there is None:
+    aimed = at(aim) if read else None
+    if aimed is None:
         return
     known = np.array([0.0 if one is None else one for one in read]).reshape(4, 2)
-    wide = float(np.ptp(there.view[:, 0]))
+    wide = float(np.ptp(aimed.view[:, 0]))
     worst = max(float(np.abs(known).max()), 1.0)
     times = next((time for time in TIMES if worst * time <= SHOWN * wide), 1)
-    ghost = there.view + OUTWARD * known * times
+    ghost = aimed.view + OUTWARD * known * times
     yield Area(
         key="picture-now", role="astray", layer="align", points=tuple((float(x), float(y)) for x, y in ghost)
     )
     moves = at(made_moves)
     if moves:
-        off = to_wall(moves[-1].after, there.uv) - there.view
-        then = there.view + off * times
+        off = to_wall(moves[-1].after, aimed.uv) - aimed.view
+        then = aimed.view + off * times
         yield Area(
             key="picture-then",
             role="aimed",
@@ -67,11 +67,11 @@ def picture(at: Ask, face: FaceName) -> Iterator[Mark]:
                 lift=LIFT.get(key, 0.0),
             )
     if not at(done):
-        middle = there.view.mean(axis=0)
+        middle = aimed.view.mean(axis=0)
         yield Label(
             key="picture-times",
             layer="align",
-            at=(float(middle[0]), float(there.view[2, 1])),
+            at=(float(middle[0]), float(aimed.view[2, 1])),
             text=f"misses drawn {times} times over" if times > 1 else "misses drawn to scale",
             role="astray",
         )

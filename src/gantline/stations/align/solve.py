@@ -150,16 +150,16 @@ def aligned(at: Ask) -> Alignment | str | None:
     read = at(read_mm)
     if not read:
         return None
-    there, able = at(aim), at(free)
-    if there is None or able is None:
+    aimed, able = at(aim), at(free)
+    if aimed is None or able is None:
         return "Enter the throw ratio and the place of the lens at Throw first."
     if sum(one is not None for one in read) < LEAST:
         return f"Read at least {LEAST} of the eight numbers, better all."
     try:
         return solve(
-            there.straight,
-            there.uv,
-            corners_from(read, there.view),
+            aimed.straight,
+            aimed.uv,
+            corners_from(read, aimed.view),
             free=able,
             sigma_mm=at.field(Aligned.corner_sigma_mm),
         )
@@ -183,10 +183,10 @@ def misfits(at: Ask) -> bool:
 def leaning(at: Ask) -> Alignment | None:
     """The pose whose misfit a frame out of square explains; None where its diagonals were read: that is taken in
     already."""
-    found, alarm = at(aligned), at.default(AlignDefaults.corner_alarm)
-    if not isinstance(found, Alignment) or at(built_square) is not None:
+    alignment, alarm = at(aligned), at.default(AlignDefaults.corner_alarm)
+    if not isinstance(alignment, Alignment) or at(built_square) is not None:
         return None
-    return found if leans(found, alarm=alarm, settled=alarm) else None
+    return alignment if leans(alignment, alarm=alarm, settled=alarm) else None
 
 
 def wanted_mm(at: Ask) -> float:
@@ -212,41 +212,41 @@ def done(at: Ask) -> bool:
 
 def made_moves(at: Ask) -> tuple[Move, ...]:
     """The moves to the target; none when it is done, or while the pose is not known."""
-    found = at(aligned)
-    if not isinstance(found, Alignment) or at(done):
+    alignment = at(aligned)
+    if not isinstance(alignment, Alignment) or at(done):
         return ()
-    there, able = at(aim), at(free)
-    if there is None or able is None:
+    aimed, able = at(aim), at(free)
+    if aimed is None or able is None:
         return ()
     try:
-        return moves(found.pose, there.straight, there.uv, there.target, free=able, hands=at(hands))
+        return moves(alignment.pose, aimed.straight, aimed.uv, aimed.target, free=able, hands=at(hands))
     except OutOfRange:
         return ()
 
 
 def after_mm(at: Ask, pose: Pose) -> tuple[float, ...]:
     """What the eight readings should be with a pose [mm]."""
-    there = at(aim)
-    return () if there is None else tuple(outside_from(to_wall(pose, there.uv), there.view).tolist())
+    aimed = at(aim)
+    return () if aimed is None else tuple(outside_from(to_wall(pose, aimed.uv), aimed.view).tolist())
 
 
 def weak(at: Ask) -> bool:
     """Whether turn and shift cannot be told apart."""
-    found = at(aligned)
-    if not isinstance(found, Alignment):
+    alignment = at(aligned)
+    if not isinstance(alignment, Alignment):
         return False
     limit = math.radians(at.default(AlignDefaults.weak_turn_deg))
-    return max(found.sigma["yaw"], found.sigma["pitch"]) > limit
+    return max(alignment.sigma["yaw"], alignment.sigma["pitch"]) > limit
 
 
 def digital_share(at: Ask) -> float | None:
     """Share of the pixels, and of the light, that is left if the projector squares this pose up; None without one."""
-    found = at(aligned)
-    here = at(aim) if isinstance(found, Alignment) else None
-    if not isinstance(found, Alignment) or here is None:
+    alignment = at(aligned)
+    here = at(aim) if isinstance(alignment, Alignment) else None
+    if not isinstance(alignment, Alignment) or here is None:
         return None
     wide, high = np.ptp(here.target, axis=0)
     try:
-        return keystone(found.pose, float(wide / high)).kept
+        return keystone(alignment.pose, float(wide / high)).kept
     except OutOfRange:
         return None

@@ -95,12 +95,12 @@ def align_table(at: Ask) -> AlignTable:
         for move in at(made_moves)
     )
     rounds = []
-    for one in at.things(Aligned.rounds):
-        there = [value for name in READINGS if (value := getattr(one, f"{name}_mm")) is not None]
+    for corner_round in at.things(Aligned.rounds):
+        there = [value for name in READINGS if (value := getattr(corner_round, f"{name}_mm")) is not None]
         worst = farthest_mm(there, at(wanted_mm)) or 0.0
-        by = ", ".join(each for each in (one.who, one.day) if each)
+        by = ", ".join(each for each in (corner_round.who, corner_round.day) if each)
         rounds.append(
-            RoundRow(id=one.id, said=f"{len(there)} of 8 read, farthest {at.text(worst)} off", by=by)
+            RoundRow(id=corner_round.id, said=f"{len(there)} of 8 read, farthest {at.text(worst)} off", by=by)
         )
     side = at(screen).border.side_mm
     return AlignTable(

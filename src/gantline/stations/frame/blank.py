@@ -42,18 +42,18 @@ def overlap_mm(at: Ask) -> float:
     given = at.given(Tensioning.overlap_mm)
     if given is not None:
         return given
-    made = at(wrap)
-    if made is not None:
-        return made.overlap_mm
+    wrapping = at(wrap)
+    if wrapping is not None:
+        return wrapping.overlap_mm
     return at.default(BlankDefaults.blank_overlap_mm) if at.field(Tensioning.hold) == Hold.STAPLE else 0.0
 
 
 def blank(at: Ask) -> tuple[float, float]:
     """Width and height of the fabric that is cut [mm]; a kit's comes to size."""
     outer, over, strain = at(outer_mm), at(overlap_mm), at.field(Blank.stretch)
-    made = at(wrap)
-    if made is not None and at.given(Tensioning.overlap_mm) is None:
-        return (blank_side_mm(outer[0], made, strain), blank_side_mm(outer[1], made, strain))
+    wrapping = at(wrap)
+    if wrapping is not None and at.given(Tensioning.overlap_mm) is None:
+        return (blank_side_mm(outer[0], wrapping, strain), blank_side_mm(outer[1], wrapping, strain))
     plain = Wrap(edge_mm=0.0, back_mm=0.0, grip_mm=over, least_mm=0.0)
     return (blank_side_mm(outer[0], plain, strain), blank_side_mm(outer[1], plain, strain))
 

@@ -11,15 +11,15 @@ LEAST_MM = 100.0  # a frame smaller than this is none
 
 def trim_fits(at: Ask) -> bool:
     """Whether the trim that is put on later leaves a frame to build."""
-    one, trim = at(screen), at.field(FrameBuild.trim_mm)
-    return min(one.overall_width_mm, one.overall_height_mm) - 2.0 * trim >= LEAST_MM
+    own_screen, trim = at(screen), at.field(FrameBuild.trim_mm)
+    return min(own_screen.overall_width_mm, own_screen.overall_height_mm) - 2.0 * trim >= LEAST_MM
 
 
 def outer_mm(at: Ask) -> tuple[float, float]:
     """Width and height of the frame that is built, without trim that is put on later [mm]; trim that leaves nothing of it is
     a finding and does not count."""
-    one, trim = at(screen), at.field(FrameBuild.trim_mm) if at(trim_fits) else 0.0
-    return one.overall_width_mm - 2.0 * trim, one.overall_height_mm - 2.0 * trim
+    own_screen, trim = at(screen), at.field(FrameBuild.trim_mm) if at(trim_fits) else 0.0
+    return own_screen.overall_width_mm - 2.0 * trim, own_screen.overall_height_mm - 2.0 * trim
 
 
 def edge_mm(at: Ask) -> float:

@@ -129,10 +129,10 @@ def _length(key: str, label: str, role: Role) -> None:
         if not at(timber) or isinstance(at(pieces), str) or (role == "brace" and not at(brace_count)):
             return None
         whole = at(outer_mm)[0 if role == "rail" else 1]
-        made: Expr = term("outside width" if role == "rail" else "outside height", whole)
+        total: Expr = term("outside width" if role == "rail" else "outside height", whole)
         if is_shortened(role, Joint(at.field(FrameBuild.joint))):
-            made = made - 2.0 * term("board width", at(board_section).in_plane_mm)
-        return Display(made.value, made)
+            total = total - 2.0 * term("board width", at(board_section).in_plane_mm)
+        return Display(total.value, total)
 
 
 _length("rail_length", "Each rail", "rail")
@@ -144,8 +144,8 @@ _length("brace_length", "Each brace", "brace")
 def expected_diagonal(at: Ask) -> Display:
     """Of the frame on the floor, when it is square."""
     wide, high = at(outer_mm)
-    made = root(square(term("outside width", wide)) + square(term("outside height", high)))
-    return Display(made.value, made)
+    total = root(square(term("outside width", wide)) + square(term("outside height", high)))
+    return Display(total.value, total)
 
 
 def _sag(key: str, label: str, span: Callable[[Ask], float]) -> None:
@@ -191,16 +191,16 @@ def kit_mass(at: Ask) -> Display | None:
 @FIGURES.other("joint_count", "Board ends to screw", "", "two screws and glue an end, plates on the back")
 def joint_count(at: Ask) -> Display | None:
     """Screws and plates."""
-    found = at(joints)
-    if found is None:
+    joinery = at(joints)
+    if joinery is None:
         return None
     an_end = at.default(FrameDefaults.screws_an_end)
-    text = f"{found.board_ends}, {found.screws} screws"
+    text = f"{joinery.board_ends}, {joinery.screws} screws"
     how = (
-        f"{found.corner_plates} L plates, {found.brace_plates} T plates, {found.plate_screws} plate screws; {an_end:g} screws "
-        "an end"
+        f"{joinery.corner_plates} L plates, {joinery.brace_plates} T plates, {joinery.plate_screws} plate screws; "
+        f"{an_end:g} screws an end"
     )
-    return Display(found.board_ends, text=text, how=how)
+    return Display(joinery.board_ends, text=text, how=how)
 
 
 @FIGURES.length(
@@ -208,15 +208,15 @@ def joint_count(at: Ask) -> Display | None:
 )
 def plate_inset(at: Ask) -> Display | None:
     """Where the plates lie, so that staples do not meet them."""
-    made = at(plates)
-    if made is None or not at(wrapped):
+    plating = at(plates)
+    if plating is None or not at(wrapped):
         return None
     clear = at.default(FrameDefaults.plate_clear_mm)
-    if made.past_return:
-        return Display(made.inset_mm, term("return", at(return_mm)) + term("clear", clear))
+    if plating.past_return:
+        return Display(plating.inset_mm, term("return", at(return_mm)) + term("clear", clear))
     wide = term("board width", at(board_section).in_plane_mm)
     how = "as far in as the board lets; staples keep off them"
-    return Display(made.inset_mm, wide - term("plate", made.wide_mm), how=how)
+    return Display(plating.inset_mm, wide - term("plate", plating.wide_mm), how=how)
 
 
 @FIGURES.other("piece_count", "Pieces to cut", "", "counted")
@@ -243,11 +243,11 @@ def fabric_past(at: Ask) -> Display | None:
     """On each side."""
     if not at(timber):
         return None
-    own, made = at.given(Tensioning.overlap_mm), at(wrap)
-    if own is not None or made is None:
+    own, wrapping = at.given(Tensioning.overlap_mm), at(wrap)
+    if own is not None or wrapping is None:
         return Display(at(overlap_mm), how="as entered, or the least that hands need")
-    whole = term("edge", made.edge_mm) + term("return", made.back_mm) + term("grip", made.grip_mm)
-    return Display(made.overlap_mm, most(whole, term("least", made.least_mm)))
+    whole = term("edge", wrapping.edge_mm) + term("return", wrapping.back_mm) + term("grip", wrapping.grip_mm)
+    return Display(wrapping.overlap_mm, most(whole, term("least", wrapping.least_mm)))
 
 
 @FIGURES.other("blank_size", "Cut the fabric to", "", "frame and overlap on both sides")
@@ -277,8 +277,8 @@ def roll_spare(at: Ask) -> Display | None:
     cut = at(roll_cut) if at(timber) else None
     if cut is None or not cut.fits:
         return None
-    made = term("roll width", cut.across_mm + cut.spare_mm) - term("blank across", cut.across_mm)
-    return Display(cut.spare_mm, made)
+    total = term("roll width", cut.across_mm + cut.spare_mm) - term("blank across", cut.across_mm)
+    return Display(cut.spare_mm, total)
 
 
 @FIGURES.other("work_area", "Clean floor to lay it out", "", "the blank with room to kneel all round")

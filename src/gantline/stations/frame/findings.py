@@ -80,16 +80,16 @@ class Code(StrEnum):
 @found
 def built_of(at: Ask) -> Iterator[Finding]:
     """Pieces that cannot be, and a depth that is not the board's."""
-    made, trim = at(pieces), at.field(FrameBuild.trim_mm)
+    boards, trim = at(pieces), at.field(FrameBuild.trim_mm)
     if not at(trim_fits):
         text = f"Trim of {at.text(trim)} on each side leaves nothing of the frame. Enter a narrower trim."
         yield Finding(
             code=Code.TRIM, severity="stop", text=text, subject=field_of(FrameBuild.trim_mm).pointer
         )
-    if at(timber) and isinstance(made, str):
+    if at(timber) and isinstance(boards, str):
         subject = field_of(FrameBuild.board).pointer
         yield Finding(
-            code=Code.PIECES, severity="stop", text=f"The frame cannot be built: {made}.", subject=subject
+            code=Code.PIECES, severity="stop", text=f"The frame cannot be built: {boards}.", subject=subject
         )
     depth, deep = at(frame_depth_mm), at(board_section).deep_mm
     if at(timber) and at.given(FrameBuild.board) is not None and abs(depth - deep) > max(1.0, at.step_mm):
@@ -370,9 +370,9 @@ def box(at: Ask) -> Iterator[Finding]:
 def waiting(at: Ask) -> Iterator[Finding]:
     """What is ordered and not here yet, with the step that waits for it."""
     late: dict[str, list[str]] = {}
-    for one in at.things(Materials.items):
-        if one.arrived is False:
-            late.setdefault(waits_for(one.id), []).append(spoken_item(one.id))
+    for material in at.things(Materials.items):
+        if material.arrived is False:
+            late.setdefault(waits_for(material.id), []).append(spoken_item(material.id))
     for step, names in late.items():
         text = f"Ordered and not here yet: {', '.join(names)}. {step} waits."
         subject = f"{field_of(Materials.items).pointer}#{step}"

@@ -30,32 +30,32 @@ def boards(at: Ask, face: FaceName) -> Iterator[Mark]:
         return
     miter = at.field(FrameBuild.joint) == "miter"
     board = at(board_section).in_plane_mm
-    for one in sorted(found, key=lambda each: each.role != "brace"):
+    for lettered in sorted(found, key=lambda each: each.role != "brace"):
         left, bottom, right, top = (
-            side + trim for side in (one.left_mm, one.bottom_mm, one.right_mm, one.top_mm)
+            side + trim for side in (lettered.left_mm, lettered.bottom_mm, lettered.right_mm, lettered.top_mm)
         )
         points: tuple[Point, ...] = rectangle(left, bottom, right, top)
-        if miter and one.role != "brace":
-            points = _mitered(one.letter, left, bottom, right, top, board)
+        if miter and lettered.role != "brace":
+            points = _mitered(lettered.letter, left, bottom, right, top, board)
         yield Area(
-            key=f"piece-{one.letter}",
-            role="brace" if one.role == "brace" else "board",
+            key=f"piece-{lettered.letter}",
+            role="brace" if lettered.role == "brace" else "board",
             layer="frame",
             points=points,
         )
         yield Label(
-            key=f"letter-{one.letter}",
+            key=f"letter-{lettered.letter}",
             layer="frame",
             at=((left + right) / 2.0, (bottom + top) / 2.0)
-            if one.role != "rail"
+            if lettered.role != "rail"
             else (left + (right - left) * 0.28, (bottom + top) / 2.0),
-            text=one.letter,
+            text=lettered.letter,
             room_mm=(HELD_MM, HELD_MM),  # a letter stands in its piece, however narrow
             role="board",
             size="text",
         )
     for splice in at(splices):
-        piece = next(one for one in found if one.letter == splice.letter)
+        piece = next(lettered for lettered in found if lettered.letter == splice.letter)
         for number, place in enumerate(splice.splice.joints_mm if splice.splice else (), start=1):
             if piece.role == "rail":
                 u = piece.left_mm + place + trim
@@ -87,9 +87,9 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Outside size, and the braces as they read on a tape hooked on the left."""
     if face != "back":
         return
-    one, trim = at(screen), at(edge_mm)
+    own_screen, trim = at(screen), at(edge_mm)
     wide, high = at(outer_mm)
-    whole = (one.overall_width_mm, one.overall_height_mm)
+    whole = (own_screen.overall_width_mm, own_screen.overall_height_mm)
     sides: tuple[tuple[str, Axis, float, str], ...] = (
         ("frame-width", "x", wide, "Frame, outside width"),
         ("frame-height", "y", high, "Frame, outside height"),
@@ -125,13 +125,13 @@ def dimensions(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def flat_plates(at: Ask, face: FaceName) -> Iterator[Mark]:
     """An L at each corner, a T at each end of each brace."""
-    made = at(plates) if face == "back" else None
-    if made is None:
+    plating = at(plates) if face == "back" else None
+    if plating is None:
         return
     wide, high = at(outer_mm)
     trim = at(edge_mm)
-    near, far = made.inset_mm, made.inset_mm + made.leg_mm
-    inner, half, across = near + made.wide_mm, made.leg_mm / 2.0, made.wide_mm / 2.0
+    near, far = plating.inset_mm, plating.inset_mm + plating.leg_mm
+    inner, half, across = near + plating.wide_mm, plating.leg_mm / 2.0, plating.wide_mm / 2.0
     corner = ((near, near), (far, near), (far, inner), (inner, inner), (inner, far), (near, far))
     bar = ((-half, inner), (-half, near), (half, near), (half, inner))
     tee = (*bar, (across, inner), (across, far), (-across, far), (-across, inner))

@@ -30,8 +30,8 @@ def _square(at: Ask) -> str:
 
 
 def _pieces(at: Ask) -> str:
-    found = at(parts)
-    return f"{len(found)} to cut" if found else "none"
+    cut_parts = at(parts)
+    return f"{len(cut_parts)} to cut" if cut_parts else "none"
 
 
 def _box(at: Ask) -> str:

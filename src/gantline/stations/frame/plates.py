@@ -23,9 +23,9 @@ def plates(at: Ask) -> Plates | None:
 
 def plate_spans(at: Ask) -> tuple[Spans, Spans]:
     """Where no staple may be driven along rails and along stiles [mm]; none where nothing is stapled."""
-    made = at(plates) if at(wrapped) else None
-    if made is None or made.past_return:
+    plating = at(plates) if at(wrapped) else None
+    if plating is None or plating.past_return:
         return (), ()
     wide, high = at(outer_mm)
     clear = at.default(FrameDefaults.plate_clear_mm)
-    return plate_spans_mm(made, wide, at(brace_places), clear), plate_spans_mm(made, high, (), clear)
+    return plate_spans_mm(plating, wide, at(brace_places), clear), plate_spans_mm(plating, high, (), clear)

@@ -115,7 +115,7 @@ def brace_places(at: Ask) -> tuple[float, ...]:
     """The middles of the braces from the left, seen from the back [mm]."""
     placed = at.things(FrameBuild.braces)
     if placed:
-        return tuple(sorted(one.u_mm for one in placed))
+        return tuple(sorted(seat.u_mm for seat in placed))
     return even_places(at(outer_mm)[0], at(brace_count))
 
 
@@ -148,13 +148,13 @@ def pieces(at: Ask) -> tuple[Piece, ...] | str:
 
 def splices(at: Ask) -> tuple[Spliced, ...]:
     """Pieces that are longer than the longest board or load, in parts."""
-    found = at(pieces)
-    if isinstance(found, str):
+    boards = at(pieces)
+    if isinstance(boards, str):
         return ()
     longest, clear = at.field(FrameBuild.longest_mm), at.default(FrameDefaults.splice_clear_mm)
     half = at(board_section).in_plane_mm / 2.0
     out = []
-    for piece in found:
+    for piece in boards:
         supports = tuple(u - piece.left_mm for u in at(brace_places)) if piece.role == "rail" else ()
         try:
             made = spliced(piece.length_mm, longest, supports, clear + half)
@@ -167,12 +167,12 @@ def splices(at: Ask) -> tuple[Spliced, ...]:
 
 def parts(at: Ask) -> tuple[tuple[str, float], ...]:
     """What is cut: each piece, a spliced one in its parts, by letter, with its length [mm]."""
-    found = at(pieces)
-    if isinstance(found, str):
+    boards = at(pieces)
+    if isinstance(boards, str):
         return ()
     split = {splice.letter: splice.splice for splice in at(splices)}
     out: list[tuple[str, float]] = []
-    for piece in found:
+    for piece in boards:
         made = split.get(piece.letter)
         if made is None:
             out.append((piece.letter, piece.length_mm))
@@ -203,10 +203,10 @@ def pocket_screw(at: Ask) -> float | None:
 
 def timber_kg(at: Ask) -> float | None:
     """Mass of the boards [kg]; None for a kit."""
-    found, section = at(pieces), at(board_section)
-    if isinstance(found, str):
+    boards, section = at(pieces), at(board_section)
+    if isinstance(boards, str):
         return None
-    return wood_kg(found, section.in_plane_mm, section.deep_mm, at(stuff)[1])
+    return wood_kg(boards, section.in_plane_mm, section.deep_mm, at(stuff)[1])
 
 
 def fabric_kg(at: Ask) -> float:

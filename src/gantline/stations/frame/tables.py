@@ -142,12 +142,12 @@ def box_check(at: Ask) -> BoxCheck | None:
 
 def cut_list(at: Ask) -> CutList | None:
     """The pieces in words; None for a kit."""
-    found = at(pieces)
-    if isinstance(found, str):
+    boards = at(pieces)
+    if isinstance(boards, str):
         return None
     split = {splice.letter: splice.splice for splice in at(splices) if splice.splice}
     rows = []
-    for piece in found:
+    for piece in boards:
         made = split.get(piece.letter)
         note = "" if made is None else "in parts of " + " and ".join(at.text(part) for part in made.parts_mm)
         rows.append(
@@ -212,26 +212,28 @@ def bought_boards(at: Ask) -> SightedBoards | None:
         return None
     found = [
         Board(
-            key=one.id,
-            length_mm=one.length_mm,
-            crook_mm=at.of(one, BoughtBoard.crook_mm),
-            bow_mm=at.of(one, BoughtBoard.bow_mm),
-            twist_mm=at.of(one, BoughtBoard.twist_mm),
+            key=bought_board.id,
+            length_mm=bought_board.length_mm,
+            crook_mm=at.of(bought_board, BoughtBoard.crook_mm),
+            bow_mm=at.of(bought_board, BoughtBoard.bow_mm),
+            twist_mm=at.of(bought_board, BoughtBoard.twist_mm),
         )
-        for one in bought
+        for bought_board in bought
     ]
     limits = (FrameDefaults.crook_mm, FrameDefaults.bow_mm, FrameDefaults.twist_mm)
     crook, bow, twist = (at.default(limit) for limit in limits)
     rows = tuple(
         SightedRow(
-            id=one.board.key,
-            length=at.text(one.board.length_mm),
-            crook=at.fine(one.board.crook_mm),
-            bow=at.fine(one.board.bow_mm),
-            twist=at.fine(one.board.twist_mm),
-            verdict=f"for a {one.role}" if one.role else f"take it back: {one.why} too large",
-            good=one.rank is not None,
+            id=sighted_board.board.key,
+            length=at.text(sighted_board.board.length_mm),
+            crook=at.fine(sighted_board.board.crook_mm),
+            bow=at.fine(sighted_board.board.bow_mm),
+            twist=at.fine(sighted_board.board.twist_mm),
+            verdict=f"for a {sighted_board.role}"
+            if sighted_board.role
+            else f"take it back: {sighted_board.why} too large",
+            good=sighted_board.rank is not None,
         )
-        for one in sighted(found, crook_mm=crook, bow_mm=bow, twist_mm=twist)
+        for sighted_board in sighted(found, crook_mm=crook, bow_mm=bow, twist_mm=twist)
     )
     return SightedBoards(rows=rows)

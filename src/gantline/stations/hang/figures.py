@@ -24,17 +24,17 @@ def order(at: Ask) -> Display:
 
 def of_check(at: Ask, check: Check) -> Verdict | None:
     """One check, if it was read."""
-    return next((one for one in at(verdicts_now) if one.check == check), None)
+    return next((verdict for verdict in at(verdicts_now) if verdict.check == check), None)
 
 
 def _check(check: Check) -> Callable[[Ask], Display | None]:
     def shown(at: Ask) -> Display | None:
         """How far off, and whether that does."""
-        one = of_check(at, check)
-        if one is None:
+        check_read = of_check(at, check)
+        if check_read is None:
             return None
-        done = "within tolerance" if one.within else "move it, then read again"
-        return Display(one.off_mm, text=off_words(at, one), how=done)
+        done = "within tolerance" if check_read.within else "move it, then read again"
+        return Display(check_read.off_mm, text=off_words(at, check_read), how=done)
 
     return shown
 

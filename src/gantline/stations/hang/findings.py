@@ -17,7 +17,7 @@ from gantline.stations.hang.words import NAMES, move_words, off_words
 @noted
 def off(at: Ask) -> Iterator[Finding]:
     """The first thing to move; the rest is read again after it."""
-    first = next((one for one in at(verdicts_now) if not one.within), None)
+    first = next((verdict for verdict in at(verdicts_now) if not verdict.within), None)
     if first is not None:
         text = f"{NAMES[first.check]}: {off_words(at, first)}. {move_words(at, first)}"
         subject = f"{field_of(Hung.readings).pointer}#{first.check}"

@@ -10,11 +10,11 @@ from gantline.stations.size import screen
 
 def frame_top_mm(at: Ask) -> float | None:
     """Where the picture puts the frame's top [mm above the floor]."""
-    found = at(taped)
-    if found is None:
+    taped_picture = at(taped)
+    if taped_picture is None:
         return None
     own = at(screen)
-    return found.center_mm[1] + own.picture.height_mm / 2.0 + own.border.top_mm
+    return taped_picture.center_mm[1] + own.picture.height_mm / 2.0 + own.border.top_mm
 
 
 def straight_within_mm(at: Ask) -> float:

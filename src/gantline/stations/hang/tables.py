@@ -67,13 +67,13 @@ def hang_table(at: Ask) -> HangTable:
     before, after = (PICTURE, (*_out(at), AFTER)) if at(picture_first) else ((), ())
     checks = tuple(
         CheckRow(
-            key=one.check,
-            name=NAMES[one.check],
-            stands=off_words(at, one),
-            within=one.within,
-            move=move_words(at, one),
+            key=verdict.check,
+            name=NAMES[verdict.check],
+            stands=off_words(at, verdict),
+            within=verdict.within,
+            move=move_words(at, verdict),
         )
-        for one in at(verdicts_now)
+        for verdict in at(verdicts_now)
     )
     readings = tuple(
         ReadingRow(

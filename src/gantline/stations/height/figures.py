@@ -100,10 +100,10 @@ def bottom_from_datum(at: Ask) -> Display | None:
     if not hung.possible:
         return None
     bottom = term("frame bottom", hung.top_mm - hung.place.screen.overall_height_mm)
-    made = bottom - term("datum line", at(room).datum_mm)
-    way = "above" if made.value >= 0.0 else "below"
+    total = bottom - term("datum line", at(room).datum_mm)
+    way = "above" if total.value >= 0.0 else "below"
     return Display(
-        abs(made.value), made if made.value >= 0.0 else size(made), label=f"Bottom of frame {way} datum"
+        abs(total.value), total if total.value >= 0.0 else size(total), label=f"Bottom of frame {way} datum"
     )
 
 
@@ -114,8 +114,8 @@ def picture_centre(at: Ask) -> Display | None:
     if not hung.possible:
         return None
     screen = hung.place.screen
-    made = term("frame top", hung.top_mm) - term("top border", screen.border.top_mm)
-    return Display(hung.picture_centre_mm, made - term("height", screen.picture.height_mm) / 2.0)
+    total = term("frame top", hung.top_mm) - term("top border", screen.border.top_mm)
+    return Display(hung.picture_centre_mm, total - term("height", screen.picture.height_mm) / 2.0)
 
 
 @FIGURES.other("binds", "Held by", "", SOURCE)

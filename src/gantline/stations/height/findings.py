@@ -227,15 +227,15 @@ def clash_ways(at: Ask) -> tuple[Cure, ...]:
 
 def _give(at: Ask) -> Iterator[Cure]:
     """What else could give, each tried against all bounds."""
-    one, solved = at(asked), at(placement).height
+    height_case, solved = at(asked), at(placement).height
     needed = at.up(solved.clash_mm)
     keys, count = (solved.low.key, solved.high.key), 0
     for each in (
-        *_gap(at, one, needed),
-        *_edge(at, one, needed),
-        *_lens(at, one, needed),
-        *_rows(at, one),
-        *_aside(at, one),
+        *_gap(at, height_case, needed),
+        *_edge(at, height_case, needed),
+        *_lens(at, height_case, needed),
+        *_rows(at, height_case),
+        *_aside(at, height_case),
     ):
         yield each
         count += 1
@@ -244,8 +244,8 @@ def _give(at: Ask) -> Iterator[Cure]:
             yield Cure(text=BY_HAND[key].format(at.text(needed)))
             count += 1
     if not count:
-        give = max(0.0, one.place.ceiling_gap_mm - one.place.lift_on_mm)
-        edge = at.text(one.place.lowest_edge_mm)
+        give = max(0.0, height_case.place.ceiling_gap_mm - height_case.place.lift_on_mm)
+        edge = at.text(height_case.place.lowest_edge_mm)
         yield Cure(text=f"Using the whole ceiling gap gains {at.text(give)}; lowering the edge gains {edge}.")
 
 
@@ -322,11 +322,13 @@ def _aside(at: Ask, height_case: HeightCase) -> Iterator[Cure]:
 
 def _largest(at: Ask) -> float | None:
     """Largest diagonal at this aspect ratio, with the same borders, gaps and center [mm]."""
-    one, ratio, now = at(asked), at(aspect), at(screen)
+    height_case, ratio, now = at(asked), at(aspect), at(screen)
 
     def room_mm(diagonal_mm: float) -> float:
         picture = picture_from(Lead.DIAGONAL, diagonal_mm, ratio)
-        return room_left_mm(replace(one, place=replace(one.place, screen=replace(now, picture=picture))))
+        return room_left_mm(
+            replace(height_case, place=replace(height_case.place, screen=replace(now, picture=picture)))
+        )
 
     return largest_fitting(room_mm, most_mm=now.picture.diagonal_mm)
 

@@ -195,7 +195,7 @@ def _giving(at: Ask, bound: Bound) -> Bound:
         [found for one in group if one not in LENS and (found := at.aside(one)) is not None]
         for group in (UPPER, LOWER)
     )
-    least, most = max(one.y_top_mm for one in below), min(one.y_top_mm for one in above)
+    least, most = max(below_mark.y_top_mm for below_mark in below), min(one.y_top_mm for one in above)
     moved = given_way(bound, least, most, at.aside(place_slack_mm))
     if moved is not bound and moved.y_top_mm != bound.y_top_mm:
         at(hard_limits), at(place_slack_mm)
@@ -234,11 +234,11 @@ LOWER: tuple[Limit, ...] = (from_edge, from_rows, from_furniture, from_skirting,
 
 def _holds(at: Ask, asked: Sequence[Limit], sign: float) -> Bound:
     """The limit that holds; only it and those near it weigh."""
-    found = [(one, bound) for one in asked if (bound := at.aside(one)) is not None]
+    found = [(key, bound) for key in asked if (bound := at.aside(key)) is not None]
     best = min((bound for _, bound in found), key=lambda bound: sign * bound.y_top_mm)
-    for one, bound in found:
+    for key, bound in found:
         if _near(bound, best):
-            at(one)
+            at(key)
     at(lens_kind)
     return best
 

@@ -28,10 +28,10 @@ MOST_STATES = 6
 @FIGURES.other("luminance", "Luminance on axis", "", "diffusing screen of that gain")
 def luminance(at: Ask) -> Display | None:
     """What the middle of the screen shows straight on."""
-    made, gain, value = at(light), at(lobe), at(on_axis_cd_m2)
-    if made is None or isinstance(gain, str) or value is None:
+    light_now, gain, value = at(light), at(lobe), at(on_axis_cd_m2)
+    if light_now is None or isinstance(gain, str) or value is None:
         return None
-    flux = term("light on the picture", made.flux_lm, " lm")
+    flux = term("light on the picture", light_now.flux_lm, " lm")
     both = term("gain", gain.gain, "")
     both = both + term("what the dark layer adds", gain.layer, "") if gain.layer else both
     luminance = flux * both / (math.pi * term("area", at(area_m2), " m²"))
@@ -41,27 +41,31 @@ def luminance(at: Ask) -> Display | None:
 @FIGURES.other("flux", "Light on the picture", "", "light after all losses")
 def flux(at: Ask) -> Display | None:
     """Lumens that reach the picture."""
-    made = at(light)
-    if made is None:
+    light_now = at(light)
+    if light_now is None:
         return None
-    output = made.output
+    output = light_now.output
     output_lm = term("rated output", output.rated_lm, " lm") * term("picture mode", output.mode_share, "")
-    output_lm = output_lm * term("aging", output.age_share, "") * term("zoom", made.zoom, "")
+    output_lm = output_lm * term("aging", output.age_share, "") * term("zoom", light_now.zoom, "")
     return Display(
-        made.flux_lm, output_lm * term("share of the panel", made.panel, ""), f"{made.flux_lm:.0f} lm"
+        light_now.flux_lm,
+        output_lm * term("share of the panel", light_now.panel, ""),
+        f"{light_now.flux_lm:.0f} lm",
     )
 
 
 @FIGURES.other("bounce", "Light reflected by the room", "", "estimate: the room as an even sphere")
 def reflected(at: Ask) -> Display | None:
     """Picture's own light that comes back."""
-    made, gain, back = at(light), at(lobe), at(bounce)
-    if made is None or isinstance(gain, str) or back is None:
+    light_now, gain, back = at(light), at(lobe), at(bounce)
+    if light_now is None or isinstance(gain, str) or back is None:
         return None
     rho = term("room reflectance", at(reflectance), "")
     level = term("mean level", at.default(LightDefaults.mean_level), "")
     flux = (
-        level * term("light on the picture", made.flux_lm, " lm") * least(1.0, term("gain", gain.on_axis, ""))
+        level
+        * term("light on the picture", light_now.flux_lm, " lm")
+        * least(1.0, term("gain", gain.on_axis, ""))
     )
     bounced = flux * rho / (term("room surfaces", at(room_m2), " m²") * (1.0 - rho))
     return Display(back, bounced, f"{back:.1f} lux")
@@ -88,13 +92,15 @@ def _state(index: int) -> None:
         """Light on the screen in one state."""
         if index >= len(given_states(at)):
             return None
-        one = at(state, index)
+        light_state = at(state, index)
         how = (
-            f"dark room, each lamp's direct light, what the room sends back: {one.how}"
-            if one.how
+            f"dark room, each lamp's direct light, what the room sends back: {light_state.how}"
+            if light_state.how
             else "usual"
         )
-        return Display(one.lux, text=f"{one.lux:.3g} lux", how=how, label=f"Light, {one.name}")
+        return Display(
+            light_state.lux, text=f"{light_state.lux:.3g} lux", how=how, label=f"Light, {light_state.name}"
+        )
 
 
 for number in range(MOST_STATES):
@@ -108,5 +114,5 @@ def luminance_text(value: float) -> str:
 
 def gist(at: Ask) -> str:
     """Luminance on axis."""
-    found = at(luminance)
-    return "no lumens yet" if found is None else found.text
+    luminances = at(luminance)
+    return "no lumens yet" if luminances is None else luminances.text

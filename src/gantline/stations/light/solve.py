@@ -92,15 +92,19 @@ def room_m2(at: Ask) -> float:
 
 def state(at: Ask, number: int) -> State:
     """One light state, from 0, and its illuminance on the screen: as measured, from its lamps, or the default."""
-    one = given_states(at)[number]
-    if one.lux is not None:
-        return State(id=one.id, name=one.name, lux=one.lux, how="measured")
-    lit = [lamp for lamp in at.things(Survey.lamps) if lamp.id in one.lamps] if one.lamps else []
+    light_state = given_states(at)[number]
+    if light_state.lux is not None:
+        return State(id=light_state.id, name=light_state.name, lux=light_state.lux, how="measured")
+    lit = (
+        [lamp for lamp in at.things(Survey.lamps) if lamp.id in light_state.lamps]
+        if light_state.lamps
+        else []
+    )
     if not lit:
-        default = STATE_DEFAULTS.get(one.name, LightDefaults.lux_evening)
-        return State(id=one.id, name=one.name, lux=at.default(default), how="")
+        default = STATE_DEFAULTS.get(light_state.name, LightDefaults.lux_evening)
+        return State(id=light_state.id, name=light_state.name, lux=at.default(default), how="")
     how = ", ".join(f"{lamp.name} {at.of(lamp, Lamp.lumens):g} lm" for lamp in lit)
-    return State(id=one.id, name=one.name, lux=_lit(at, lit), how=how)
+    return State(id=light_state.id, name=light_state.name, lux=_lit(at, lit), how=how)
 
 
 def states(at: Ask) -> tuple[State, ...]:
@@ -170,11 +174,11 @@ def output(at: Ask) -> Output | None:
 
 def light(at: Ask) -> Light | None:
     """Lumens on the picture; None without output or a lens place."""
-    made, place, both = at.aside(output), at.aside(lens_place), at(ratios)
+    own_output, place, both = at.aside(output), at.aside(lens_place), at(ratios)
     at.given(Lighting.rated_lm)
     at.field(Lighting.mode_share)
     at.field(Lighting.age_share)
-    if made is None or place is None or both is None:
+    if own_output is None or place is None or both is None:
         return None
     panel, picture = at(projected), at(screen).picture
     low, high = both
@@ -183,12 +187,14 @@ def light(at: Ask) -> Light | None:
         at(lens_place)
     correction = at(turned) if at(is_turned) else None
     if correction is not None:
-        zoom = zoom_share(correction.pose.ratio, low, high, made.zoom_long_share)
+        zoom = zoom_share(correction.pose.ratio, low, high, own_output.zoom_long_share)
         share = correction.share
     else:
-        zoom = zoom_share(place.distance_mm / panel.width_mm, low, high, made.zoom_long_share)
+        zoom = zoom_share(place.distance_mm / panel.width_mm, low, high, own_output.zoom_long_share)
         share = panel_share((picture.width_mm, picture.height_mm), (panel.width_mm, panel.height_mm))
-    return Light(flux_lm=flux_lm(made, zoom=zoom, panel=share), output=made, zoom=zoom, panel=share)
+    return Light(
+        flux_lm=flux_lm(own_output, zoom=zoom, panel=share), output=own_output, zoom=zoom, panel=share
+    )
 
 
 def area_m2(at: Ask) -> float:
@@ -199,19 +205,19 @@ def area_m2(at: Ask) -> float:
 
 def on_axis_cd_m2(at: Ask) -> float | None:
     """What the middle of the screen shows straight on; None without light or gain."""
-    made, gain = at(light), at(lobe)
-    if made is None or isinstance(gain, str):
+    light_now, gain = at(light), at(lobe)
+    if light_now is None or isinstance(gain, str):
         return None
-    return float(luminance_cd_m2(made.flux_lm, at(area_m2), gain.on_axis))
+    return float(luminance_cd_m2(light_now.flux_lm, at(area_m2), gain.on_axis))
 
 
 def bounce(at: Ask) -> float | None:
     """Light the room reflects back onto the picture [lux]; None without light."""
-    made, gain = at(light), at(lobe)
-    if made is None or isinstance(gain, str):
+    light_now, gain = at(light), at(lobe)
+    if light_now is None or isinstance(gain, str):
         return None
     return bounce_lux(
-        made.flux_lm,
+        light_now.flux_lm,
         mean_level=at.default(LightDefaults.mean_level),
         screen_reflectance=gain.on_axis,
         room_m2=at(room_m2),
@@ -229,14 +235,14 @@ def screen_points(at: Ask) -> Array:
 
 def light_model(at: Ask) -> LightModel | None:
     """The whole model; None until fabric, light and lens place are there."""
-    made, gain, place, back = at(light), at(lobe), at(lens_place), at(bounce)
-    if made is None or isinstance(gain, str) or place is None or back is None:
+    light_now, gain, place, back = at(light), at(lobe), at(lens_place), at(bounce)
+    if light_now is None or isinstance(gain, str) or place is None or back is None:
         return None
     return LightModel(
         lobe=gain,
         points=at(screen_points),
         lens=np.array([place.x_mm, place.y_mm, max(place.distance_mm, 1.0)]),
-        flux_lm=made.flux_lm,
+        flux_lm=light_now.flux_lm,
         area_m2=at(area_m2),
         ambient_reflectance=at.field(FabricChoice.ambient_reflectance) + gain.layer,
         own_contrast=at.field(Lighting.contrast),
@@ -256,7 +262,9 @@ def seat_light(model: LightModel, eyes: Array) -> tuple[Array, Array]:
 
 def eyes_of(placed: tuple[SeatPlace, ...]) -> Array:
     """(e, 3) eyes in wall axes, z from the fabric [mm]."""
-    return np.array([[one.x_mm, one.eye_mm, one.distance_mm] for one in placed], dtype=float).reshape(-1, 3)
+    return np.array([[seat.x_mm, seat.eye_mm, seat.distance_mm] for seat in placed], dtype=float).reshape(
+        -1, 3
+    )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -116,10 +116,10 @@ def height(at: Ask) -> Display:
 @FIGURES.length("diagonal", "Viewable diagonal", PYTHAGORAS)
 def diagonal(at: Ask) -> Display:
     """Corner to corner of the viewable area."""
-    made = at(sized)
-    w, h = made.screen.picture.width_mm, made.screen.picture.height_mm
+    size_choice = at(sized)
+    w, h = size_choice.screen.picture.width_mm, size_choice.screen.picture.height_mm
     return Display(
-        made.screen.picture.diagonal_mm, root(square(term("width", w)) + square(term("height", h)))
+        size_choice.screen.picture.diagonal_mm, root(square(term("width", w)) + square(term("height", h)))
     )
 
 
@@ -134,17 +134,17 @@ def real_aspect(at: Ask) -> Display:
 @FIGURES.length("overall_width", "Overall width", "definition of overall size")
 def overall_width(at: Ask) -> Display:
     """Width of the frame."""
-    one = at(screen)
-    made = term("width", one.picture.width_mm) + 2.0 * term("side border", one.border.side_mm)
-    return Display(one.overall_width_mm, made)
+    own_screen = at(screen)
+    total = term("width", own_screen.picture.width_mm) + 2.0 * term("side border", own_screen.border.side_mm)
+    return Display(own_screen.overall_width_mm, total)
 
 
 @FIGURES.length("overall_height", "Overall height", "definition of overall size")
 def overall_height(at: Ask) -> Display:
     """Height of the frame."""
-    one = at(screen)
-    faces = term("top border", one.border.top_mm) + term("bottom border", one.border.bottom_mm)
-    return Display(one.overall_height_mm, term("height", one.picture.height_mm) + faces)
+    own_screen = at(screen)
+    faces = term("top border", own_screen.border.top_mm) + term("bottom border", own_screen.border.bottom_mm)
+    return Display(own_screen.overall_height_mm, term("height", own_screen.picture.height_mm) + faces)
 
 
 @FIGURES.length(
@@ -152,16 +152,19 @@ def overall_height(at: Ask) -> Display:
 )
 def overall_diagonal(at: Ask) -> Display:
     """Corner to corner of the frame."""
-    one = at(screen)
-    w, h = term("overall width", one.overall_width_mm), term("overall height", one.overall_height_mm)
-    return Display(one.overall_diagonal_mm, root(square(w) + square(h)))
+    own_screen = at(screen)
+    w, h = (
+        term("overall width", own_screen.overall_width_mm),
+        term("overall height", own_screen.overall_height_mm),
+    )
+    return Display(own_screen.overall_diagonal_mm, root(square(w) + square(h)))
 
 
 def _side(at: Ask, key: str) -> Display:
-    made, begun = at(sized), at(start)
-    value: float = getattr(made.screen.picture, f"{key}_mm")
-    if made.picked:
-        exact: float = getattr(made.wished, f"{key}_mm")
+    size_choice, begun = at(sized), at(start)
+    value: float = getattr(size_choice.screen.picture, f"{key}_mm")
+    if size_choice.picked:
+        exact: float = getattr(size_choice.wished, f"{key}_mm")
         return Display(value, term("rounded size chosen", value), how=f"exact {at.exact(exact)}")
     return Display(value, _from_lead(begun.lead, begun.made, float(at(aspect)), key), how=f"a = {at(aspect)}")
 

@@ -84,8 +84,8 @@ def rounding(at: Ask) -> Iterator[Finding]:
 @found
 def on_the_wall(at: Ask) -> Iterator[Finding]:
     """A frame wider than the wall."""
-    one, wall = at(screen), at(wall_mm)
-    over_mm = one.overall_width_mm - wall
+    own_screen, wall = at(screen), at(wall_mm)
+    over_mm = own_screen.overall_width_mm - wall
     if over_mm <= 0.0:
         return
     free_mm = wall - 2.0 * at.field(BorderFaces.side_mm)
@@ -101,7 +101,9 @@ def on_the_wall(at: Ask) -> Iterator[Finding]:
                 (Size.tidy, None),
             ),
         )
-    text = f"The frame is {at.text(one.overall_width_mm)} wide, {at.text(over_mm)} wider than the wall."
+    text = (
+        f"The frame is {at.text(own_screen.overall_width_mm)} wide, {at.text(over_mm)} wider than the wall."
+    )
     subject = field_of(Size.value_mm).pointer
     yield Finding(
         code=Code.WIDER_THAN_WALL,

@@ -153,8 +153,8 @@ def masks(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 
 def _back(at: Ask) -> Iterator[Mark]:
-    one = at(screen)
-    wide, high, border = one.overall_width_mm, one.overall_height_mm, one.border
+    own_screen = at(screen)
+    wide, high, border = own_screen.overall_width_mm, own_screen.overall_height_mm, own_screen.border
     yield Area(key="frame", role="frame", layer="base", points=rectangle(0.0, 0.0, wide, high))
     picture = rectangle(border.side_mm, border.bottom_mm, wide - border.side_mm, high - border.top_mm)
     yield Area(key="picture", role="picture", layer="base", points=picture)

@@ -20,8 +20,8 @@ def _shapes(at: Ask) -> str:
 
 
 def _overall(at: Ask) -> str:
-    one = at(screen)
-    return f"overall {at.text(one.overall_width_mm)} × {at.text(one.overall_height_mm)}"
+    own_screen = at(screen)
+    return f"overall {at.text(own_screen.overall_width_mm)} × {at.text(own_screen.overall_height_mm)}"
 
 
 PANEL = (

@@ -100,7 +100,7 @@ def sights(at: Ask) -> tuple[Sight, ...]:
         return ()
     left, bottom, right, top = at(rect_of_picture)
     width, center = right - left, at(placement).picture_centre_mm
-    distance, across, eye = np.array([(one.distance_mm, one.x_mm, one.eye_mm) for one in placed]).T
+    distance, across, eye = np.array([(seat.distance_mm, seat.x_mm, seat.eye_mm) for seat in placed]).T
     offset = across - (left + right) / 2.0
     pixel = pixel_arcmin(*at(pixels_over), distance).tolist()
     angle = viewing_angle_deg(distance, offset, width).tolist()

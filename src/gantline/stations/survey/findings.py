@@ -95,20 +95,20 @@ def stray_readings(at: Ask) -> Iterator[Finding]:
     base = field_of(Survey.stud_readings).pointer
     ids = [reading.id for reading in at.things(Survey.stud_readings)]
     for number in sorted(out):
-        one = read[number]
-        past = one.x_mm > at(wall_mm)
+        stray = read[number]
+        past = stray.x_mm > at(wall_mm)
         text = (
-            f"The stud reading at {at.text(one.x_mm)} lies past the end of the wall at {at.text(at(wall_mm))}. It is left out."
+            f"The stud reading at {at.text(stray.x_mm)} lies past the end of the wall at {at.text(at(wall_mm))}. It is left out."
             if past
-            else f"Two readings near {at.text(one.x_mm)} contradict each other within {at.text(within)}: one found a stud, "
+            else f"Two readings near {at.text(stray.x_mm)} contradict each other within {at.text(within)}: one found a stud, "
             "one found nothing. Both are left out. Read there again and remove the wrong one."
         )
         code = Code.READING_OFF_WALL if past else Code.STUD_CONTRADICTION
         yield Finding(code=code, severity="check", text=text, subject=f"{base}/{ids[number]}")
     for number, guess in at(strays).items():
-        one = read[number]
-        kind = "magnet" if one.kind is Kind.MAGNET else "sensor"
-        text = f"The {kind} at {at.text(one.x_mm)} is on no stud: {guess}?"
+        stray = read[number]
+        kind = "magnet" if stray.kind is Kind.MAGNET else "sensor"
+        text = f"The {kind} at {at.text(stray.x_mm)} is on no stud: {guess}?"
         yield Finding(code=Code.STUD_STRAY, severity="note", text=text, subject=f"{base}/{ids[number]}")
 
 

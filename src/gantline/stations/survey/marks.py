@@ -196,18 +196,18 @@ def seat_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
     if face not in ("side", "top"):
         return
     side = face == "side"
-    for one in at(seat_places):
-        place = (one.z_mm, one.eye_mm) if side else (one.x_mm, one.z_mm)
-        handle, base = f"seat-handle-{one.id}", f"/survey/seats/{one.id}"
-        if side and one.platform_mm > 0.0:
-            points = rectangle(one.z_mm - SEAT_FRONT_MM, 0.0, one.z_mm + SEAT_BACK_MM, one.platform_mm)
-            yield Area(key=f"platform-{one.id}", role="box-cut", layer="survey", points=points)
-        role = "seat-main" if one.main else "seat"
-        yield Dot(key=f"seat-{one.id}", role=role, layer="survey", at=place, name=one.name, moves=handle)
-        if one.main:
-            yield from _main_seat(at, face, one.name, one.z_mm, place, handle)
+    for seat in at(seat_places):
+        place = (seat.z_mm, seat.eye_mm) if side else (seat.x_mm, seat.z_mm)
+        handle, base = f"seat-handle-{seat.id}", f"/survey/seats/{seat.id}"
+        if side and seat.platform_mm > 0.0:
+            points = rectangle(seat.z_mm - SEAT_FRONT_MM, 0.0, seat.z_mm + SEAT_BACK_MM, seat.platform_mm)
+            yield Area(key=f"platform-{seat.id}", role="box-cut", layer="survey", points=points)
+        role = "seat-main" if seat.main else "seat"
+        yield Dot(key=f"seat-{seat.id}", role=role, layer="survey", at=place, name=seat.name, moves=handle)
+        if seat.main:
+            yield from _main_seat(at, face, seat.name, seat.z_mm, place, handle)
         pointers = (f"{base}/from_wall_mm", None) if side else (f"{base}/x_mm", f"{base}/from_wall_mm")
-        yield _handle(handle, "survey", one.name, (place,), place, at.step_mm, pointers)
+        yield _handle(handle, "survey", seat.name, (place,), place, at.step_mm, pointers)
 
 
 def _main_seat(at: Ask, face: FaceName, name: str, z: float, place: Point, handle: str) -> Iterator[Mark]:

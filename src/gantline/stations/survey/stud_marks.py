@@ -37,13 +37,13 @@ def stud_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
         return
     typed = at(stud_fit) is None and at(studs_known)
     (bottom, top), half = _reach(at), studs.stud_mm / 2.0
-    for number, one in enumerate(studs.studs, start=1):
-        role = ROLES.get(one.state, "stud")
+    for number, stud in enumerate(studs.studs, start=1):
+        role = ROLES.get(stud.state, "stud")
         yield Area(
             key=f"stud-{number}",
-            role="stud" if typed and one.state is StudState.PREDICTED else role,
+            role="stud" if typed and stud.state is StudState.PREDICTED else role,
             layer="wall",
-            points=rectangle(one.x_mm - half, bottom, one.x_mm + half, top),
+            points=rectangle(stud.x_mm - half, bottom, stud.x_mm + half, top),
         )
     for number, x in enumerate(at(rival_studs_mm), start=1):
         points = rectangle(x - half, bottom, x + half, top)

@@ -78,13 +78,13 @@ def _gap(key: str, label: str, side: Side) -> None:
         if isinstance(even, str):
             return None
         there = [point for point in even if point.side is side]
-        one = at(screen)
-        long = one.overall_width_mm if side is Side.TOP else one.overall_height_mm
+        own_screen = at(screen)
+        long = own_screen.overall_width_mm if side is Side.TOP else own_screen.overall_height_mm
         inset = term("first point from corner", at.field(Tensioning.inset_mm))
         trim = at.field(FrameBuild.trim_mm)
         side_ = term("side", long) - 2.0 * term("trim", trim) if trim else term("side", long)
-        made = (side_ - 2.0 * inset) / term("gaps", len(there) - 1, "")
-        return Display(abs(there[1].reading_mm - there[0].reading_mm), made)
+        total = (side_ - 2.0 * inset) / term("gaps", len(there) - 1, "")
+        return Display(abs(there[1].reading_mm - there[0].reading_mm), total)
 
 
 _gap("rail_gap", "Gap on the rails", Side.TOP)

@@ -15,15 +15,15 @@ MANY = 120  # above this many points only every tenth bears its number, else eve
 def points(at: Ask, face: FaceName) -> Iterator[Mark]:
     """A dot for every point, some with their numbers."""
     laid = at(tension_points) if face == "back" else ""
-    there = () if isinstance(laid, str) else laid
-    if not there:
+    spots = () if isinstance(laid, str) else laid
+    if not spots:
         return
     trim = at.field(FrameBuild.trim_mm)
-    every = 5 if len(there) <= MANY else 10
+    every = 5 if len(spots) <= MANY else 10
     written = at(written_numbers)
-    ends = [p.number for p, q in zip(there, (*there[1:], there[0]), strict=True) if p.side != q.side]
-    ends += [number % len(there) + 1 for number in ends]
-    for point in there:
+    ends = [p.number for p, q in zip(spots, (*spots[1:], spots[0]), strict=True) if p.side != q.side]
+    ends += [number % len(spots) + 1 for number in ends]
+    for point in spots:
         off_end = min(abs(point.number - end) for end in ends)
         shown = off_end == 0 or (point.number % every == 0 and off_end > every // 2)
         yield Dot(
@@ -42,8 +42,8 @@ def frame(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Center lines and overall dimensions."""
     if face != "back":
         return
-    one = at(screen)
-    wide, high = one.overall_width_mm, one.overall_height_mm
+    own_screen = at(screen)
+    wide, high = own_screen.overall_width_mm, own_screen.overall_height_mm
     yield Line(key="center-u", role="center", layer="tension", points=((wide / 2, 0.0), (wide / 2, high)))
     yield Line(key="center-v", role="center", layer="tension", points=((0.0, high / 2), (wide, high / 2)))
     sides: tuple[tuple[str, Axis, float, str], ...] = (

@@ -58,12 +58,12 @@ def spacing_mm(at: Ask) -> float:
 
 def layout(at: Ask) -> Layout | str:
     """How the points are spread on the frame that is there when the fabric is stretched, or why they cannot be."""
-    one, trim = at(screen), at.field(FrameBuild.trim_mm)
+    own_screen, trim = at(screen), at.field(FrameBuild.trim_mm)
     rails, stiles = at(plate_spans)
     try:
         return Layout(
-            width_mm=one.overall_width_mm - 2.0 * trim,
-            height_mm=one.overall_height_mm - 2.0 * trim,
+            width_mm=own_screen.overall_width_mm - 2.0 * trim,
+            height_mm=own_screen.overall_height_mm - 2.0 * trim,
             spacing_mm=at(spacing_mm),
             inset_mm=at.field(Tensioning.inset_mm),
             rail_count=at.given(Tensioning.rail_count),
@@ -89,10 +89,10 @@ def along(at: Ask) -> tuple[Readings, Readings] | str:
 
 def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
     """All points [mm, from the back] clockwise from the top left, or why the frame cannot take them."""
-    laid, found = at(layout), at(along)
+    laid, cut_along = at(layout), at(along)
     if isinstance(laid, str):
         return laid
-    return found if isinstance(found, str) else spread(laid, found)
+    return cut_along if isinstance(cut_along, str) else spread(laid, cut_along)
 
 
 def even_points(at: Ask) -> tuple[TensionPoint, ...] | str:

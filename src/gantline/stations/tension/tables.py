@@ -103,7 +103,7 @@ def _reads(at: Ask, on_tape: OnTape) -> TapeReads:
 def _with_parts(at: Ask, step: TensionStep) -> str:
     """What to do, and with which of two parts where rails and stiles take different ones."""
     parts = {True: at.given(Tensioning.rail_part), False: at.given(Tensioning.stile_part)}
-    used = dict.fromkeys(part for one in step.held if (part := parts[one.side in RAILS]))
+    used = dict.fromkeys(part for held_point in step.held if (part := parts[held_point.side in RAILS]))
     return f"{step.action}: {' and '.join(used)}" if used and not step.loose else step.action
 
 

@@ -93,9 +93,9 @@ def lens_from_wall(at: Ask) -> Display:
     value, throw = at(lens_from_wall_mm), at(fixed_throw_mm)
     if value is None or throw is None or at.given(P.lens_from_wall_mm) is not None:
         return Display(value)
-    made = term("throw ratio times projected width", throw) + term("fabric plane", at(fabric_plane_mm))
+    total = term("throw ratio times projected width", throw) + term("fabric plane", at(fabric_plane_mm))
     out = at(distance_offset_mm)
-    return Display(value, made + term("measuring point out from the pupil", out) if out else made)
+    return Display(value, total + term("measuring point out from the pupil", out) if out else total)
 
 
 @FIGURES.other("mount", "Mount", "", "as this kind of projector usually is", P.mount)
@@ -148,9 +148,11 @@ def throw_distance(at: Ask) -> Display | None:
     place = at(lens_place)
     if place is None:
         return None
-    made = term("lens from wall", place.measured_z_mm) - term("fabric plane", place.fabric_mm)
+    total = term("lens from wall", place.measured_z_mm) - term("fabric plane", place.fabric_mm)
     out = at(distance_offset_mm)
-    return Display(place.distance_mm, made - term("measuring point out from the pupil", out) if out else made)
+    return Display(
+        place.distance_mm, total - term("measuring point out from the pupil", out) if out else total
+    )
 
 
 @FIGURES.other("shift_vertical", "Shift needed, up or down", "", STRAIGHT)
@@ -198,12 +200,12 @@ def range_here(at: Ask) -> Display | None:
 @FIGURES.other("turned_share", "Pixels and light on the picture", "", SQUARED)
 def turned_share(at: Ask) -> Display | None:
     """Share of the panel that lands on the picture of a turned body."""
-    found = at(turned)
-    if found is None:
+    correction = at(turned)
+    if correction is None:
         return None
-    straight = found.thrown.straight_share
-    how = f"area of the picture on the panel; straight body {percent(straight)}, kept {percent(found.share / straight)}"
-    return Display(found.share, text=f"{percent(found.share)} of the panel", how=how)
+    straight = correction.thrown.straight_share
+    how = f"area of the picture on the panel; straight body {percent(straight)}, kept {percent(correction.share / straight)}"
+    return Display(correction.share, text=f"{percent(correction.share)} of the panel", how=how)
 
 
 @FIGURES.other(
@@ -229,24 +231,24 @@ def _range(need: ShiftNeed, full: float, side: float) -> Expr:
 
 
 def _end(at: Ask, *, near: bool) -> Display | None:
-    lens, found = at(throw_lens), at(window)
-    if found is None or lens is None or isinstance(lens, str):
+    lens, distances = at(throw_lens), at(window)
+    if distances is None or lens is None or isinstance(lens, str):
         return None
     ratio = lens.ratio_low if near else lens.ratio_high
-    made = term("throw ratio", ratio, "") * term("projected width", at(projected).width_mm)
-    made = made + term("fabric plane", at(fabric_plane_mm))
+    total = term("throw ratio", ratio, "") * term("projected width", at(projected).width_mm)
+    total = total + term("fabric plane", at(fabric_plane_mm))
     out = at(distance_offset_mm)
     if out:
-        made = made + term("measuring point out from the pupil", out)
-    value = (found.near_mm if near else found.far_mm) + at(fabric_plane_mm) + out
-    return Display(value, made, how="" if lens.fixed else "a margin stays free inside")
+        total = total + term("measuring point out from the pupil", out)
+    value = (distances.near_mm if near else distances.far_mm) + at(fabric_plane_mm) + out
+    return Display(value, total, how="" if lens.fixed else "a margin stays free inside")
 
 
 def _set(at: Ask, *, vertical: bool) -> Display | None:
-    found = at(turned)
-    if found is None:
+    correction = at(turned)
+    if correction is None:
         return None
-    value = found.pose.shift_v if vertical else found.pose.shift_h
+    value = correction.pose.shift_v if vertical else correction.pose.shift_h
     how, label = "aims the panel's middle at the picture's, within the range", "Shift to set, "
     label += "up or down" if vertical else "sideways"
     return Display(value, text=shift_text(value, None if vertical else False), how=how, label=label)

@@ -85,14 +85,14 @@ def _missing(at: Ask) -> str:
 @found
 def distance(at: Ask) -> Iterator[Finding]:
     """A lens outside its window, or close to its end."""
-    away, there, lens = at(distance_mm), at(window), at(throw_lens)
-    if away is None or there is None or not isinstance(lens, Lens) or at(is_turned):
+    away, distances, lens = at(distance_mm), at(window), at(throw_lens)
+    if away is None or distances is None or not isinstance(lens, Lens) or at(is_turned):
         return
     subject = field_of(P.lens_from_wall_mm).pointer
     short = at(shortfall_mm)
     if short:
         # not to the very end of the zoom: a small error there, and the picture does not fill the screen
-        safe = at(out_mm) + (there.safe_near_mm if short > 0 else there.safe_far_mm)
+        safe = at(out_mm) + (distances.safe_near_mm if short > 0 else distances.safe_far_mm)
         to = at.near(safe) if lens.fixed else at.up(safe) if short > 0 else at.down(safe)
         close = (
             "The picture cannot be made large enough"
@@ -114,11 +114,13 @@ def distance(at: Ask) -> Iterator[Finding]:
             cures=(move, *_other_size(at, lens, short), OTHER_PROJECTOR),
             also=(SIZE,),
         )
-    elif not lens.fixed and not there.inside_margin(away):
+    elif not lens.fixed and not distances.inside_margin(away):
         share = 100 * at.default(ThrowDefaults.throw_margin)
         text = f"The lens is within {share:g} % of the zoom's end. A small error and the picture will not fill the screen."
-        safe = at(out_mm) + (there.safe_near_mm if away < there.safe_near_mm else there.safe_far_mm)
-        to = at.up(safe) if away < there.safe_near_mm else at.down(safe)
+        safe = at(out_mm) + (
+            distances.safe_near_mm if away < distances.safe_near_mm else distances.safe_far_mm
+        )
+        to = at.up(safe) if away < distances.safe_near_mm else at.down(safe)
         off_end = cure(f"Move the lens to {at.text(to)} from the wall", (P.lens_from_wall_mm, to))
         yield Finding(code=Code.IN_MARGIN, severity="check", text=text, subject=subject, cures=(off_end,))
 
@@ -162,10 +164,10 @@ def shifting(at: Ask) -> Iterator[Finding]:
 
 def _pole(at: Ask, up_mm: float) -> str:
     """What becomes of the pole where a hung lens moves up by so much."""
-    there = at(mounted) if at(hung) else None
-    if there is None:
+    mount = at(mounted) if at(hung) else None
+    if mount is None:
         return ""
-    left = there.pole_mm - up_mm
+    left = mount.pole_mm - up_mm
     return f" (pole {at.text(left)})" if left > 0.0 else " (no pole is left)"
 
 
@@ -187,7 +189,7 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
     if hung_at.possible or kept is None or at(is_turned):
         return
     bound = next(
-        (one for one in (hung_at.height.low, hung_at.height.high) if one.key.startswith("shift")), None
+        (tilt for tilt in (hung_at.height.low, hung_at.height.high) if tilt.key.startswith("shift")), None
     )
     if bound is None:
         return
@@ -208,14 +210,14 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
         change(HeightTarget.wish, WishKind.FRAME_TOP.value),
         change(HeightTarget.wish_mm, at.near(free.chosen_mm)),
     )
-    for one in _tilt(there, need, kept, at(projected).height_mm):
+    for tilt in _tilt(there, need, kept, at(projected).height_mm):
         yield Finding(
             code=Code.TILT_INSTEAD,
             severity="note",
             text=f"Tilting also works, with the frame top at {at.text(free.chosen_mm)}, but loses pixels. "
             "Moving the lens loses nothing.",
             subject=field_of(P.pitch_deg).pointer,
-            cures=(replace(one, changes=(*one.changes, *top)),),
+            cures=(replace(tilt, changes=(*tilt.changes, *top)),),
         )
 
 
@@ -267,12 +269,12 @@ def squared(at: Ask) -> Iterator[Finding]:
     """A turned body: what digital correction leaves, or that it cannot cover the picture."""
     if at(setting) is None or not at(is_turned) or not at(placement).possible:
         return
-    one, subject = at(turned), field_of(P.pitch_deg).pointer
-    if one is None:
+    correction, subject = at(turned), field_of(P.pitch_deg).pointer
+    if correction is None:
         text = "Turned like this, zoom and shift cannot cover the picture, even with digital correction."
         yield Finding(code=Code.NOT_COVERED, severity="stop", text=text, subject=subject, also=OFF_THE_SCREEN)
         return
-    kept = one.share / one.thrown.straight_share
+    kept = correction.share / correction.thrown.straight_share
     text = (
         f"Straighten the body first. Turned, digital correction leaves {percent(kept)} of pixels and light, and "
         "softens the rest."

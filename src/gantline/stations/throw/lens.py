@@ -136,10 +136,10 @@ def in_front(at: Ask) -> LensPlace | None:
 
 def shortfall_mm(at: Ask) -> float:
     """How far the lens must move to come into its window [mm]: + back, - closer; 0 inside and where it is turned."""
-    distance, found = at(distance_mm), at(window)
-    if distance is None or found is None or at(is_turned):
+    distance, distances = at(distance_mm), at(window)
+    if distance is None or distances is None or at(is_turned):
         return 0.0
-    short = found.shortfall_mm(distance)
+    short = distances.shortfall_mm(distance)
     return 0.0 if at_most(abs(short), at(place_slack_mm)) else short
 
 

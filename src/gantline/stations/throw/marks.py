@@ -87,19 +87,19 @@ def shade(at: Ask, face: FaceName) -> Iterator[Mark]:
     place = at(in_front)
     if place is None:
         return
-    for name, _, one in at(shadows):
+    for name, _, shadow in at(shadows):
         if face in CUTS:
-            points = _cone(one, face, _pupil(face, place), at(fabric_plane_mm))
+            points = _cone(shadow, face, _pupil(face, place), at(fabric_plane_mm))
             yield Area(key=f"shadow-{name}", role="shadow", layer="throw", points=points)
         elif face == "front":
-            yield Area(key=f"shadow-{name}", role="shadow", layer="throw", points=one.outline)
-            (x0, x1), (y0, y1) = ((min(side), max(side)) for side in zip(*one.outline, strict=True))
-            share = percent(one.share) if one.share >= 0.01 else "under 1 %"
+            yield Area(key=f"shadow-{name}", role="shadow", layer="throw", points=shadow.outline)
+            (x0, x1), (y0, y1) = ((min(side), max(side)) for side in zip(*shadow.outline, strict=True))
+            share = percent(shadow.share) if shadow.share >= 0.01 else "under 1 %"
             yield Label(
                 key=f"shadow-name-{name}",
                 layer="throw",
                 at=((x0 + x1) / 2.0, (y0 + y1) / 2.0),
-                text=f"{one.name}, {share} dark",
+                text=f"{shadow.name}, {share} dark",
                 role="shadow",
                 size="text",
                 room_mm=(x1 - x0, y1 - y0),
@@ -108,13 +108,13 @@ def shade(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def squared(at: Ask, face: FaceName) -> Iterator[Mark]:
     """What a turned body throws, and the largest straight picture in it."""
-    found = at(turned) if face == "front" else None
-    if found is None:
+    correction = at(turned) if face == "front" else None
+    if correction is None:
         return
-    left = f"largest straight picture, {percent(found.thrown.share)} of the panel"
+    left = f"largest straight picture, {percent(correction.thrown.share)} of the panel"
     for key, corners, named, text in (
-        ("quad", found.thrown.quad, 2, "projected outline"),
-        ("kept", found.thrown.picture, 1, left),
+        ("quad", correction.thrown.quad, 2, "projected outline"),
+        ("kept", correction.thrown.picture, 1, left),
     ):
         points = tuple((float(x), float(y)) for x, y in corners)
         yield Area(key=key, role=key, layer="throw", points=points)

@@ -52,8 +52,8 @@ def mounted(at: Ask) -> MountPlace | None:
 
 def pole_here(at: Ask) -> float | None:
     """The pole to cut [mm]; None for any other mount."""
-    found = at(mounted)
-    return None if found is None else found.pole_mm
+    mount = at(mounted)
+    return None if mount is None else mount.pole_mm
 
 
 def source(at: Ask) -> Point3 | None:

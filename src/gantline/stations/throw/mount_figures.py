@@ -54,20 +54,20 @@ _level(P.stand_front_high_mm, "Cabinet's front edge high by", "stand_front_high"
 @FIGURES.length("pole", "Pole to cut", "ceiling over the plate")
 def pole(at: Ask) -> Display | None:
     """What is left between ceiling and mount."""
-    found, place = at(mounted), at(in_front)
-    if found is None or place is None:
+    mount, place = at(mounted), at(in_front)
+    if mount is None or place is None:
         return None
-    made = term("ceiling over the plate", found.ceiling_mm) - term("lens height", place.y_mm)
-    return Display(found.pole_mm, made - term("plate to lens axis", at(plate).to_axis_mm))
+    total = term("ceiling over the plate", mount.ceiling_mm) - term("lens height", place.y_mm)
+    return Display(mount.pole_mm, total - term("plate to lens axis", at(plate).to_axis_mm))
 
 
 @FIGURES.length("plate_x", "Plate from left wall end", PLATE)
 def plate_x(at: Ask) -> Display | None:
     """Sideways mark on the ceiling."""
-    found, place = at(mounted), at(in_front)
-    if found is None or place is None:
+    mount, place = at(mounted), at(in_front)
+    if mount is None or place is None:
         return None
-    return Display(found.x_mm, term("lens", place.x_mm) + term("plate right of the lens", at(plate).right_mm))
+    return Display(mount.x_mm, term("lens", place.x_mm) + term("plate right of the lens", at(plate).right_mm))
 
 
 @FIGURES.other(
@@ -75,21 +75,21 @@ def plate_x(at: Ask) -> Display | None:
 )
 def plate_off_center(at: Ask) -> Display | None:
     """The same mark from the center line."""
-    found = at(mounted)
-    if found is None:
+    mount = at(mounted)
+    if mount is None:
         return None
-    made = term("plate from left", found.x_mm) - term("screen center", at(centre_x_mm))
-    return Display(found.x_mm - at(centre_x_mm), made, beside_text(made.value, at.units))
+    made = term("plate from left", mount.x_mm) - term("screen center", at(centre_x_mm))
+    return Display(mount.x_mm - at(centre_x_mm), made, beside_text(made.value, at.units))
 
 
 @FIGURES.length("plate_z", "Plate from bare wall", PLATE)
 def plate_z(at: Ask) -> Display | None:
     """Mark on the ceiling out from the wall."""
-    found, place = at(mounted), at(in_front)
-    if found is None or place is None:
+    mount, place = at(mounted), at(in_front)
+    if mount is None or place is None:
         return None
     behind = term("plate behind the lens", at(plate).roomward_mm)
-    return Display(found.z_mm, term("lens from wall", place.from_wall[2]) + behind)
+    return Display(mount.z_mm, term("lens from wall", place.from_wall[2]) + behind)
 
 
 @FIGURES.length("cable", "Cable, with slack", "cable runs square to the building")
@@ -111,19 +111,19 @@ def gap(at: Ask) -> Display | None:
     if depths is None or body is None:
         return None
     lens = term("throw ratio", body.ratio, "") * term("projected width", at(projected).width_mm)
-    made = lens + term("fabric plane", at(fabric_plane_mm)) - term("lens to back", body.lens_to_back_mm)
-    return Display(depths.gap_mm, made)
+    total = lens + term("fabric plane", at(fabric_plane_mm)) - term("lens to back", body.lens_to_back_mm)
+    return Display(depths.gap_mm, total)
 
 
 @FIGURES.length("cabinet_height", "Cabinet height for this picture", CABINET)
 def cabinet_height(at: Ask) -> Display | None:
     """How high the cabinet must be."""
-    found = at(cabinet)
-    if found is None:
+    cabinet_spot = at(cabinet)
+    if cabinet_spot is None:
         return None
     down = (0.5 + term("offset", at(offset_share), "")) * term("projected height", at(projected).height_mm)
-    made = term("picture center", at(placement).picture_centre_mm) - down
-    return Display(found.base_mm, made - term("lens above base", at(lens_above_base_mm)))
+    total = term("picture center", at(placement).picture_centre_mm) - down
+    return Display(cabinet_spot.base_mm, total - term("lens above base", at(lens_above_base_mm)))
 
 
 @FIGURES.length("cabinet_depth", "Cabinet depth needed, from wall", CABINET)
@@ -138,34 +138,35 @@ def cabinet_depth(at: Ask) -> Display | None:
 @FIGURES.length("feet_out", "Feet turned out", "the record's foot range")
 def feet_out(at: Ask) -> Display | None:
     """What is missing between cabinet and picture."""
-    found, stands_on = at(cabinet), at(under, at(centre_x_mm))
-    if found is None or stands_on is None:
+    cabinet_spot, stands_on = at(cabinet), at(under, at(centre_x_mm))
+    if cabinet_spot is None or stands_on is None:
         return None
     top = stands_on[1].high[1]
     return Display(
-        found.base_mm - top, term("cabinet height needed", found.base_mm) - term("cabinet as surveyed", top)
+        cabinet_spot.base_mm - top,
+        term("cabinet height needed", cabinet_spot.base_mm) - term("cabinet as surveyed", top),
     )
 
 
 @FIGURES.length("foot_left", "Body's left edge, from left wall end", TAPE)
 def foot_left(at: Ask) -> Display | None:
     """Tape mark on the cabinet."""
-    found, place = at(footprint), at(in_front)
-    if found is None or place is None:
+    standing, place = at(footprint), at(in_front)
+    if standing is None or place is None:
         return None
     return Display(
-        found.left_mm, term("lens", place.x_mm) - term("lens from the body's left", at(lens_from_left_mm))
+        standing.left_mm, term("lens", place.x_mm) - term("lens from the body's left", at(lens_from_left_mm))
     )
 
 
 @FIGURES.length("foot_back", "Body's back, from bare wall", TAPE)
 def foot_back(at: Ask) -> Display | None:
     """Tape mark on the cabinet."""
-    found, place = at(footprint), at(in_front)
-    if found is None or place is None:
+    standing, place = at(footprint), at(in_front)
+    if standing is None or place is None:
         return None
     to_back = term("lens to back", at.field(B.lens_to_wall_face_mm))
-    return Display(found.back_mm, term("lens from wall", place.from_wall[2]) - to_back)
+    return Display(standing.back_mm, term("lens from wall", place.from_wall[2]) - to_back)
 
 
 def _slope(key: str, label: str, power: int) -> None:

@@ -155,25 +155,25 @@ def on_a_joist(at: Ask) -> Iterator[Finding]:
 
 def _in_margin(at: Ask, place: JoistPlace) -> bool:
     """Whether the lens would come to stand at the very end of its zoom: offered after the others."""
-    there, lens = at(window), at(throw_lens)
-    if place.axis != 2 or there is None or not isinstance(lens, Lens) or lens.fixed:
+    distances, lens = at(window), at(throw_lens)
+    if place.axis != 2 or distances is None or not isinstance(lens, Lens) or lens.fixed:
         return False
-    return not there.inside_margin(place.choice.lens_mm - at(fabric_plane_mm))
+    return not distances.inside_margin(place.choice.lens_mm - at(fabric_plane_mm))
 
 
 @found
 def under_the_ceiling(at: Ask) -> Iterator[Finding]:
     """A lens so high that the mount has no room."""
-    there = at(mounted)
-    if there is None or there.pole_mm >= -at(place_slack_mm):
+    mount = at(mounted)
+    if mount is None or mount.pole_mm >= -at(place_slack_mm):
         return
     need = at(plate).to_axis_mm
     yield Finding(
         code=Code.NO_ROOM_FOR_MOUNT,
         severity="stop",
-        text=f"Lower the lens {at.text(-there.pole_mm)}: plate and adapter need {at.text(need)} under the ceiling.",
+        text=f"Lower the lens {at.text(-mount.pole_mm)}: plate and adapter need {at.text(need)} under the ceiling.",
         subject=field_of(ProjectorBody.plate_to_axis_mm).pointer,
-        numbers={"over_mm": -there.pole_mm},
+        numbers={"over_mm": -mount.pole_mm},
     )
 
 
@@ -181,13 +181,13 @@ def under_the_ceiling(at: Ask) -> Iterator[Finding]:
 def in_the_light(at: Ask) -> Iterator[Finding]:
     """Whatever shades the picture, with the least moves that clear it."""
     place, asked = at(in_front), at(wanted)
-    there = at(shadows)
-    if place is None or asked is None or not there:
+    shaded = at(shadows)
+    if place is None or asked is None or not shaded:
         return
     picture, names = at(rect_of_picture), {name: box.name for name, _, box in at(in_light)}
-    for name, kind, one in there:
-        share = percent(one.share) if one.share >= 0.01 else "less than 1 %"
-        where = f"{share} of the picture, at its {part_of(one.outline, picture)}"
+    for name, kind, shadow in shaded:
+        share = percent(shadow.share) if shadow.share >= 0.01 else "less than 1 %"
+        where = f"{share} of the picture, at its {part_of(shadow.outline, picture)}"
         walk, called = kind == WALKWAY, names[name]
         text = f"The {called} blocks the light: {where}, stays dark."
         yield Finding(
@@ -195,7 +195,7 @@ def in_the_light(at: Ask) -> Iterator[Finding]:
             severity="check" if walk else "stop",
             text=f"Somebody standing in the {called} shades {where}." if walk else text,
             subject=f"{field_of(Survey.boxes).pointer}/{name}",
-            numbers={"share": one.share},
+            numbers={"share": shadow.share},
             ways=(light_ways, name),
         )
 

@@ -76,8 +76,8 @@ def lines(at: Ask) -> Lines | None:
 def wanted(at: Ask) -> LensCase | None:
     """Everything that says where the lens can be; the room's top is the ceiling over it. None without a lens, or
     where no height fits."""
-    found, hung = at(window), at(placement)
-    if found is None or not hung.possible:
+    distances, hung = at(window), at(placement)
+    if distances is None or not hung.possible:
         return None
     here, fabric = at(room), at(fabric_plane_mm)
     reach, offset = at(shift_reach)
@@ -89,8 +89,8 @@ def wanted(at: Ask) -> LensCase | None:
         panel=at(projected),
         reach=reach,
         offset=offset,
-        near_mm=found.near_mm + fabric,
-        far_mm=found.far_mm + fabric,
+        near_mm=distances.near_mm + fabric,
+        far_mm=distances.far_mm + fabric,
         room=Solid(name="room", low=(0.0, 0.0, 0.0), high=high),
         body=at(body_shape).reach(),
         solids=tuple(one.shrunk(slack) for _, one in at(solids)),

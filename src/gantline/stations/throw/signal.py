@@ -54,15 +54,15 @@ class SignalPlan:
 
 FORMATS = tuple(
     FormatChoice(
-        text=one.text,
+        text=usual.text,
         value={
-            "lines": one.lines,
-            "rate_hz": one.rate_hz,
-            "depth_bits": one.depth_bits,
-            "high_range": one.high_range,
+            "lines": usual.lines,
+            "rate_hz": usual.rate_hz,
+            "depth_bits": usual.depth_bits,
+            "high_range": usual.high_range,
         },
     )
-    for one in USUAL_FORMATS
+    for usual in USUAL_FORMATS
 )
 
 
@@ -130,14 +130,14 @@ def signal(at: Ask) -> SignalPlan:
 def chain(at: Ask) -> Iterator[Finding]:
     """The weakest link, links nobody knows, cables too long."""
     rows, asked = at(signal).rows, at(needed)
-    for row, plain, one in zip(rows, at(links), at(cables), strict=True):
+    for row, plain, cable in zip(rows, at(links), at(cables), strict=True):
         if row.weakest and asked is not None:
             text = f"Bottleneck: the {row.name} carries {row.carries}, {plain.trouble} for {asked.text}."
             yield Finding(code=Code.WEAK_LINK, severity="check", text=text, subject=row.pointer)
-        length = None if one is None else _length_mm(at, one)
-        if row.too_long and one is not None and length is not None and one.good_for_mm is not None:
+        length = None if cable is None else _length_mm(at, cable)
+        if row.too_long and cable is not None and length is not None and cable.good_for_mm is not None:
             text = f"The {row.name} is {row.length} long and good for {row.good_for}. Use an active or an optical cable."
-            over = {"over_mm": length - one.good_for_mm}
+            over = {"over_mm": length - cable.good_for_mm}
             yield Finding(
                 code=Code.CABLE_TOO_LONG, severity="check", text=text, subject=row.pointer, numbers=over
             )

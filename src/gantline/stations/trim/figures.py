@@ -72,23 +72,23 @@ def width(at: Ask) -> Display | None:
     if not _taped(at):
         return None
     wrap = at.field(Trim.wrap_mm)
-    made = term("widest border face", at(tape_width_mm) - wrap) + term("wrap", wrap)
-    return Display(made.value, made)
+    total = term("widest border face", at(tape_width_mm) - wrap) + term("wrap", wrap)
+    return Display(total.value, total)
 
 
 def _piece(key: str, label: str, at_: int) -> None:
     @FIGURES.length(key, label, "outside of the frame, wrap and allowance")
     def long(at: Ask) -> Display | None:
         """What two pieces are cut to."""
-        found = at(tape) if at_ == 0 else at.aside(tape)  # only the longer pieces wrap
-        if not found or not _taped(at):
+        tape_cut = at(tape) if at_ == 0 else at.aside(tape)  # only the longer pieces wrap
+        if not tape_cut or not _taped(at):
             return None
-        wrap = (2.0 * found[at_].notch_mm) if found[at_].notch_mm else 0.0
-        made: Expr = term("outside of the frame", at(outer_mm)[0 if at_ == 0 else 1])
+        wrap = (2.0 * tape_cut[at_].notch_mm) if tape_cut[at_].notch_mm else 0.0
+        total: Expr = term("outside of the frame", at(outer_mm)[0 if at_ == 0 else 1])
         if wrap:
-            made = made + 2.0 * term("wrap", wrap / 2.0)
-        made = made + term("allowance", at.default(TrimDefaults.tape_allowance_mm))
-        return Display(found[at_].length_mm, made)
+            total = total + 2.0 * term("wrap", wrap / 2.0)
+        total = total + term("allowance", at.default(TrimDefaults.tape_allowance_mm))
+        return Display(tape_cut[at_].length_mm, total)
 
 
 _piece("tape_rails", "Top and bottom pieces, 2", 0)
@@ -98,26 +98,26 @@ _piece("tape_stiles", "Side pieces, 2", 2)
 @FIGURES.other("tape_rolls", "Rolls of tape", "", "each piece whole from one roll")
 def roll_count(at: Ask) -> Display | None:
     """The fewest."""
-    found = at(rolls)
-    if found is None:
+    rolled = at(rolls)
+    if rolled is None:
         return None
-    return Display(found.count, text=str(found.count), how="the fewest, each piece whole from one roll")
+    return Display(rolled.count, text=str(rolled.count), how="the fewest, each piece whole from one roll")
 
 
 def _strip(key: str, label: str, unit: str, source: str, make: Any) -> None:
     @FIGURES.other(key, label, unit, source)
     def shown(at: Ask) -> Display | None:
         """Only with a backlight."""
-        found = at(strip)
-        made: Display | None = make(at, found) if isinstance(found, Strip) else None
+        light_run = at(strip)
+        made: Display | None = make(at, light_run) if isinstance(light_run, Strip) else None
         return made
 
 
 def _run(at: Ask, one: Strip) -> Display:
     wide, high = at(outer_mm)
     inset = term("inset", at.field(Backlight.inset_mm))
-    made = term("outside width", wide) - 2.0 * inset + (term("outside height", high) - 2.0 * inset)
-    return Display(one.run_mm, made)
+    total = term("outside width", wide) - 2.0 * inset + (term("outside height", high) - 2.0 * inset)
+    return Display(one.run_mm, total)
 
 
 def _cut(at: Ask, one: Strip) -> Display:
@@ -175,9 +175,9 @@ def _upright(at: Ask, strips: SpacerStrips) -> Display:
 
 
 def _brad(at: Ask, strips: SpacerStrips) -> Display:
-    made = term("strip", at.field(Backlight.spacer_mm)) + term("frame depth", at(frame_depth_mm))
+    total = term("strip", at.field(Backlight.spacer_mm)) + term("frame depth", at(frame_depth_mm))
     return Display(
-        strips.brad_mm, made - term("clear of the cloth", at.default(FrameDefaults.fastener_clear_mm))
+        strips.brad_mm, total - term("clear of the cloth", at.default(FrameDefaults.fastener_clear_mm))
     )
 
 

@@ -50,11 +50,14 @@ def border(at: Ask) -> Iterator[Finding]:
 @found
 def light(at: Ask) -> Iterator[Finding]:
     """A strip that cannot be, and spacers that hold the frame farther off the wall than its standoff says."""
-    one = at(strip)
-    if isinstance(one, str):
+    light_run = at(strip)
+    if isinstance(light_run, str):
         subject = field_of(Backlight.watts_per_m).pointer
         yield Finding(
-            code=Code.STRIP, severity="stop", text=f"This backlight will not work: {one}.", subject=subject
+            code=Code.STRIP,
+            severity="stop",
+            text=f"This backlight will not work: {light_run}.",
+            subject=subject,
         )
     strips = at(spacers)
     if isinstance(strips, str):
@@ -62,7 +65,7 @@ def light(at: Ask) -> Iterator[Finding]:
         subject = field_of(Backlight.spacer_mm).pointer
         yield Finding(code=Code.SPACERS, severity="check", text=text, subject=f"{subject}#strips")
     spacer, standoff = at.field(Backlight.spacer_mm), at(standoff_mm)
-    if one is not None and spacer > standoff:
+    if light_run is not None and spacer > standoff:
         text = (
             f"The light's spacer strips hold the frame {at.text(spacer)} off the wall; the standoff says "
             f"{at.text(standoff)}. Brackets and throw rest on it."

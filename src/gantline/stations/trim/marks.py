@@ -16,9 +16,9 @@ def border(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The border tape as it lies, its corners as they are cut; seen from the back through the fabric."""
     if face != "back" or not at(tape):
         return
-    one = at(screen)
-    w, h = one.overall_width_mm, one.overall_height_mm
-    side, top, bottom = one.border.side_mm, one.border.top_mm, one.border.bottom_mm
+    own_screen = at(screen)
+    w, h = own_screen.overall_width_mm, own_screen.overall_height_mm
+    side, top, bottom = own_screen.border.side_mm, own_screen.border.top_mm, own_screen.border.bottom_mm
     if at.field(Trim.corner) == "miter":
         shapes: dict[str, tuple[Point, ...]] = {
             "top": ((0.0, h), (w, h), (w - side, h - top), (side, h - top)),
@@ -40,8 +40,8 @@ def border(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def light(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Both runs, the corner they are fed from and the corner where they meet."""
-    one = at(strip)
-    if face != "back" or not isinstance(one, Strip):
+    light_run = at(strip)
+    if face != "back" or not isinstance(light_run, Strip):
         return
     whole, inset = at(screen), at.field(Backlight.inset_mm)
     trim = (whole.overall_width_mm - at(outer_mm)[0]) / 2.0
@@ -55,7 +55,7 @@ def light(at: Ask, face: FaceName) -> Iterator[Mark]:
     yield Dot(key="strip-feed", role="source", layer="trim", at=start, name="feed of the light strip")
     for key, text, (u, v) in (
         ("feed", "feed", start),
-        ("meet", f"the runs meet, each {at.text(one.short_mm)} short of the corner", end),
+        ("meet", f"the runs meet, each {at.text(light_run.short_mm)} short of the corner", end),
     ):
         inward = 1.0 if u < whole.overall_width_mm / 2.0 else -1.0
         yield Label(

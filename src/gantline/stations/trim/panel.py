@@ -12,9 +12,13 @@ def _corners(at: Ask) -> str:
 
 
 def _light(at: Ask) -> str:
-    one = at(strip)
+    light_run = at(strip)
     return (
-        "none" if one is None else "does not work" if isinstance(one, str) else f"{one.supply_w:.0f} W supply"
+        "none"
+        if light_run is None
+        else "does not work"
+        if isinstance(light_run, str)
+        else f"{light_run.supply_w:.0f} W supply"
     )
 
 

@@ -54,8 +54,8 @@ def tape_width_mm(at: Ask) -> float:
 
 def rolls(at: Ask) -> Rolls | None:
     """How the pieces come from the rolls; None without tape."""
-    found = at(tape)
-    return rolls_for(found, at.field(Trim.roll_mm)) if found else None
+    tape_cut = at(tape)
+    return rolls_for(tape_cut, at.field(Trim.roll_mm)) if tape_cut else None
 
 
 def spacers(at: Ask) -> SpacerStrips | str | None:

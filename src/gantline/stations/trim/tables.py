@@ -33,26 +33,26 @@ class BorderTable:
 
 def border_table(at: Ask) -> BorderTable | None:
     """None without tape or velvet."""
-    found, rolled = at(tape), at(rolls)
-    if not found or rolled is None:
+    tape_cut, rolled = at(tape), at(rolls)
+    if not tape_cut or rolled is None:
         return None
     mitered = at.field(Trim.corner) == Corner.MITER
     of = {name: number for number, share in enumerate(rolled.shares, start=1) for name in share}
     rows = tuple(
         BorderRow(
-            name=one.name,
-            length=at.text(one.length_mm),
-            length_mm=one.length_mm,
-            notch_mm=one.notch_mm,
+            name=piece.name,
+            length=at.text(piece.length_mm),
+            length_mm=piece.length_mm,
+            notch_mm=piece.notch_mm,
             mitered=mitered,
             ends="miter the face, square at the edge"
             if mitered
-            else f"notch {at.text(one.notch_mm)} square at both ends"
-            if one.notch_mm
+            else f"notch {at.text(piece.notch_mm)} square at both ends"
+            if piece.notch_mm
             else "square",
-            roll=of.get(one.name, 0),
+            roll=of.get(piece.name, 0),
         )
-        for one in found
+        for piece in tape_cut
     )
     how = (
         "Put the projector's picture on the fabric, mark its four corners, and lay the inner edge of the border to them."

@@ -26,13 +26,13 @@ class StudBehind:
 
 def studs_behind(at: Ask) -> tuple[StudBehind, ...]:
     """The studs that screws are still to be driven into, in the order of the holes; none off studs or where all is drilled."""
-    there, studs = at(drilling), at(lattice)
-    if there is None or studs is None or not at(on_studs):
+    drill_plan, studs = at(drilling), at(lattice)
+    if drill_plan is None or studs is None or not at(on_studs):
         return ()
     done = {fact.key for fact in at(facts) if fact.drilled}
     holds, aside = at(stud_holds_mm), at(first_screw_off_mm)
     behind: dict[str, StudBehind] = {}
-    for hole in there.holes:
+    for hole in drill_plan.holes:
         if hole.screw > 1 or hole.key in done:
             continue
         middle = hole.x_mm - aside if hole.row == "upper" else hole.x_mm

@@ -84,14 +84,14 @@ def _brackets(at: Ask) -> tuple[Change, ...]:
 
 
 def _studs(at: Ask) -> Iterator[Candidate]:
-    one = at(rule)
-    best = place_on_studs(one, at(centre_x_mm), at(free_studs)).best
+    bracket_rule = at(rule)
+    best = place_on_studs(bracket_rule, at(centre_x_mm), at(free_studs)).best
     share = None if best is None else _each(at, "screw-6", (best.left_mm, best.right_mm))
     fits = best is not None and (share is None or share <= 1.0)
     if best is None:
-        why = f"no two studs with their middle within {at.text(one.allowed_offset_mm)} of the screen's center"
+        why = f"no two studs with their middle within {at.text(bracket_rule.allowed_offset_mm)} of the screen's center"
     else:
-        off = abs(best.spacing_mm - one.wished_mm)
+        off = abs(best.spacing_mm - bracket_rule.wished_mm)
         rest = "as the rule asks" if off < 1.0 else f"{at.text(off)} off the rule"
         why = f"two studs {at.text(best.spacing_mm)} apart, {rest}{_used(share)}"
     fix = (change(Hanging.fix_to, "studs"), change(Hanging.fixing, "screw-6"))

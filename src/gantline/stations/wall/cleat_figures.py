@@ -41,8 +41,8 @@ def cleat_play(at: Ask) -> Display | None:
     free = term("overall width", at(screen).overall_width_mm) - 2.0 * term(
         "corner joint", at.default(WallDefaults.rail_inset_mm)
     )
-    made = (free - term("wall piece", place.right_mm - place.left_mm)) / 2.0
-    return Display(made.value, made)
+    total = (free - term("wall piece", place.right_mm - place.left_mm)) / 2.0
+    return Display(total.value, total)
 
 
 @CLEAT_FIGURES.length(
@@ -53,11 +53,11 @@ def cleat_edge(at: Ask) -> Display | None:
     rows = at(rows_mm)
     if rows is None or not at(boards_count):
         return None
-    made = term("screws", rows[0]) + term("front edge to screws", at.field(Hanging.cleat_screw_mm))
-    made = made - term("datum line", at(room).datum_mm)
-    way_word = "above" if made.value >= 0.0 else "below"
+    total = term("screws", rows[0]) + term("front edge to screws", at.field(Hanging.cleat_screw_mm))
+    total = total - term("datum line", at(room).datum_mm)
+    way_word = "above" if total.value >= 0.0 else "below"
     label = f"Wall piece's front edge {way_word} datum"
-    return Display(abs(made.value), size(made) if made.value < 0.0 else made, label=label)
+    return Display(abs(total.value), size(total) if total.value < 0.0 else total, label=label)
 
 
 @CLEAT_FIGURES.other(
@@ -79,11 +79,11 @@ def low(at: Ask) -> Display | None:
     value = at(low_cleat_mm)
     if value is None:
         return None
-    made = term("overall height", at(screen).overall_height_mm) - 2.0 * term(
+    total = term("overall height", at(screen).overall_height_mm) - 2.0 * term(
         "long point to frame top", at.field(Hanging.cleat_point_mm)
     )
     return Display(
         value,
-        made,
+        total,
         how="its wall piece is set against it while the frame hangs: it pulls in, and carries nothing",
     )

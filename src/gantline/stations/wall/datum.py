@@ -51,33 +51,33 @@ def shown_across(at: Ask, name: str, found: Display | None) -> Display | None:
     if found is None or by == "left":
         return found
     x = float(found.value or 0.0)
-    made = term("from left wall end", x) if found.working is None else found.working
+    total = term("from left wall end", x) if found.working is None else found.working
     if by == "right":
-        made = term("wall width", at(room).wall_mm) - made
-        return Display(made.value, made, how=found.how, label=f"{name} from right wall end")
+        total = term("wall width", at(room).wall_mm) - total
+        return Display(total.value, total, how=found.how, label=f"{name} from right wall end")
     studs = at(lattice)
     number = None if studs is None else studs.nearest(x)
     if by == "center" or studs is None or number is None:
-        made, what = made - term("screen center", at(centre_x_mm)), "screen center"
+        total, what = total - term("screen center", at(centre_x_mm)), "screen center"
     else:
-        made, what = term("from left wall end", x) - term(STUD, studs.centres_mm[number]), f"its {STUD}"
-    label = f"{name} {_way(made.value)} of {what}"
-    return Display(abs(made.value), size(made) if made.value < 0.0 else made, how=found.how, label=label)
+        total, what = term("from left wall end", x) - term(STUD, studs.centres_mm[number]), f"its {STUD}"
+    label = f"{name} {_way(total.value)} of {what}"
+    return Display(abs(total.value), size(total) if total.value < 0.0 else total, how=found.how, label=label)
 
 
 def shown_up(at: Ask, name: str, expr: Expr, x_mm: float) -> Display:
     """A row's height above the floor at the survey point, told from where the tape is hooked, at x."""
     by, here = at(up_from), at(room)
     if by == "floor":
-        found = expr - term("floor there", here.floor.at(x_mm))
-        return Display(found.value, found, label=f"{name} above the floor there")
+        total = expr - term("floor there", here.floor.at(x_mm))
+        return Display(total.value, total, label=f"{name} above the floor there")
     if by == "ceiling":
-        found = term("ceiling there", here.ceiling.at(x_mm)) - expr
-        return Display(found.value, found, label=f"{name} below the ceiling there")
-    found = expr - term("datum line", here.datum_mm)
-    way = "above" if found.value >= 0.0 else "below"
-    value = size(found) if found.value < 0.0 else found
-    return Display(abs(found.value), value, label=f"{name} {way} datum")
+        total = term("ceiling there", here.ceiling.at(x_mm)) - expr
+        return Display(total.value, total, label=f"{name} below the ceiling there")
+    total = expr - term("datum line", here.datum_mm)
+    way = "above" if total.value >= 0.0 else "below"
+    value = size(total) if total.value < 0.0 else total
+    return Display(abs(total.value), value, label=f"{name} {way} datum")
 
 
 def _way(off_mm: float) -> str:

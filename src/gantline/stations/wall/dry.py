@@ -12,9 +12,9 @@ def last_fit(at: Ask) -> DryFit | None:
     read = at.things(Hanging.dry)
     if not read:
         return None
-    one = read[-1]
+    fit = read[-1]
     return DryFit(
-        left_mm=one.left_mm, right_mm=one.right_mm, gap_left_mm=one.gap_left_mm, gap_right_mm=one.gap_right_mm
+        left_mm=fit.left_mm, right_mm=fit.right_mm, gap_left_mm=fit.gap_left_mm, gap_right_mm=fit.gap_right_mm
     )
 
 

@@ -27,11 +27,11 @@ BASE = field_of(Hanging.facts).pointer
 @found
 def drilled_height(at: Ask) -> Iterator[Finding]:
     """Drilled rows that hang the frame elsewhere than planned, off level, or not as far apart as the frame needs."""
-    there, planned = at(facts), at(planned_rows_mm)
-    if not there or planned is None:
+    hole_facts, planned = at(facts), at(planned_rows_mm)
+    if not hole_facts or planned is None:
         return
     near = at.default(WallDefaults.drilled_within_mm)
-    upper, lower = drilled_y_mm(there, "upper"), drilled_y_mm(there, "lower")
+    upper, lower = drilled_y_mm(hole_facts, "upper"), drilled_y_mm(hole_facts, "lower")
     off, row = (None if upper is None else upper - planned[0]), "upper"
     if off is None and lower is not None and planned[1] is not None:
         off, row = lower - planned[1], "lower"
@@ -56,7 +56,7 @@ def drilled_height(at: Ask) -> Iterator[Finding]:
             )
             yield Finding(code=Code.DRILLED_ROWS, severity="stop", text=text, subject=f"{BASE}#rows")
     for row in ("upper", "lower"):
-        ends = {fact.side: fact for fact in there if fact.drilled and fact.row == row}
+        ends = {fact.side: fact for fact in hole_facts if fact.drilled and fact.row == row}
         if len(ends) == 2:
             left, right = ends["left"], ends["right"]
             step = right.y_mm - left.y_mm
@@ -76,7 +76,7 @@ def drilled_across(at: Ask) -> Iterator[Finding]:
     left, right = at(held) if at(facts) and not at(cleat_on_studs) else (None, None)
     if left is None and right is None:
         return
-    two, one = at(pair), at(rule)
+    two, bracket_rule = at(pair), at(rule)
     if two is None:
         side = "left" if left is not None else "right"
         text = (
@@ -86,9 +86,9 @@ def drilled_across(at: Ask) -> Iterator[Finding]:
         )
         yield Finding(code=Code.DRILLED_PAIR, severity="stop", text=text, subject=BASE, cures=_backer(at))
         return
-    if left is None or right is None or serves(one, two):
+    if left is None or right is None or serves(bracket_rule, two):
         return
-    over = abs(two.offset_mm) - one.allowed_offset_mm
+    over = abs(two.offset_mm) - bracket_rule.allowed_offset_mm
     move: tuple[Cure, ...] = ()
     if over > 0.0:
         text = (
@@ -99,7 +99,8 @@ def drilled_across(at: Ask) -> Iterator[Finding]:
         move = (cure(f"Move the screen's center to {at.text(center)}", (HeightTarget.centre_x_mm, center)),)
     else:
         text = (
-            f"The drilled brackets, {at.text(two.spacing_mm)} apart, do not serve a frame {at.text(one.frame_mm)} wide: they lie "
+            f"The drilled brackets, {at.text(two.spacing_mm)} apart, do not serve a frame "
+            f"{at.text(bracket_rule.frame_mm)} wide: they lie "
             "off its rail, or on one side of its center."
         )
     yield Finding(code=Code.DRILLED_PAIR, severity="stop", text=text, subject=BASE, cures=move)
@@ -128,21 +129,21 @@ def slips(at: Ask) -> Iterator[Finding]:
         spacing_mm=None if studs is None else studs.lattice.spacing_mm,
         inches=at.units.style is not LengthStyle.MILLIMETERS,
     )
-    for one in there:
-        row, side = one.hole.split("-")
+    for drilled_fact in there:
+        row, side = drilled_fact.hole.split("-")
         if side not in ("left", "right"):
             continue  # further parts stand where the wall lets them
         x, y = two.left_mm if side == "left" else two.right_mm, rows[0] if row == "upper" else rows[1]
         said = []
-        across = slip_across(x, one.x_mm, around, within)
-        up = None if y is None else slip_up(y, one.y_mm, around, within)
+        across = slip_across(x, drilled_fact.x_mm, around, within)
+        up = None if y is None else slip_up(y, drilled_fact.y_mm, around, within)
         if across is not None:
-            said.append(f"{at.text(one.x_mm)} instead of {at.text(x)} from the left: {across.name}")
+            said.append(f"{at.text(drilled_fact.x_mm)} instead of {at.text(x)} from the left: {across.name}")
         if up is not None and y is not None:
-            said.append(f"{at.text(one.y_mm)} instead of {at.text(y)} above the floor: {up.name}")
+            said.append(f"{at.text(drilled_fact.y_mm)} instead of {at.text(y)} above the floor: {up.name}")
         if said:
             text = f"The {row} {side} hole, {'; '.join(said)}?"
-            yield Finding(code=Code.SLIP, severity="note", text=text, subject=f"{BASE}/{one.id}")
+            yield Finding(code=Code.SLIP, severity="note", text=text, subject=f"{BASE}/{drilled_fact.id}")
 
 
 @noted

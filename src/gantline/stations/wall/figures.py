@@ -136,8 +136,8 @@ def check_diagonal(at: Ask) -> Display | None:
     across, down = at(check_across), at(check_down)
     if across is None or down is None or across.working is None or down.working is None:
         return None
-    made = root(square(term("across", across.working.value)) + square(term("down", down.working.value)))
-    return Display(made.value, made)
+    total = root(square(term("across", across.working.value)) + square(term("down", down.working.value)))
+    return Display(total.value, total)
 
 
 def _between(at: Ask, first: str, first_mm: float, second: str, second_mm: float) -> Display:
@@ -189,12 +189,12 @@ def spacing(at: Ask) -> Display | None:
 @FIGURES.other("studs_used", "Studs used", "", "nearest symmetric stud pair")
 def studs_used(at: Ask) -> Display | None:
     """Numbers of the two studs, counted from the left."""
-    found, studs = at(choice), at(lattice)
-    if found is None or studs is None or found.best is None:
+    stud_pair, studs = at(choice), at(lattice)
+    if stud_pair is None or studs is None or stud_pair.best is None:
         return None
-    numbers = [studs.nearest(x) or 0 for x in (found.best.left_mm, found.best.right_mm)]
+    numbers = [studs.nearest(x) or 0 for x in (stud_pair.best.left_mm, stud_pair.best.right_mm)]
     text = " and ".join(_ordinal(number + 1) for number in numbers)
-    second = found.runner_up
+    second = stud_pair.runner_up
     how = BY_STUDS
     if second is not None:
         how += f"; runner-up {at.exact(second.left_mm)} and {at.exact(second.right_mm)}"
@@ -231,21 +231,21 @@ def _hole(at: Ask, *, left: bool) -> Display | None:
 def _on_stud(at: Ask, studs: Studs, x: float) -> Display:
     number = studs.nearest(x) or 0
     center = studs.centres_mm[number]
-    made: Expr = term("stud as read", center)
+    total: Expr = term("stud as read", center)
     if studs.on_lattice(center):
-        made = term("known stud", studs.lattice.known_mm)
+        total = term("known stud", studs.lattice.known_mm)
         steps = studs.lattice.steps(center)
         if steps:
             away = term("stud spacing", studs.lattice.spacing_mm) * float(abs(steps))
-            made = made + away if steps > 0 else made - away
+            total = total + away if steps > 0 else total - away
     off, aside = x - center, at(first_screw_off_mm)
     how = f"center of the {_ordinal(number + 1)} stud"
     if abs(off) > ON_CENTER_MM:
         kept = term("off its center, for the kit's spacing", abs(off))
-        made, how = made + kept if off > 0 else made - kept, f"in the {_ordinal(number + 1)} stud"
+        total, how = total + kept if off > 0 else total - kept, f"in the {_ordinal(number + 1)} stud"
     if aside:
-        made = made - term("bracket's middle to its first screw", -aside)
-    return Display(x + aside, made, how=how)
+        total = total - term("bracket's middle to its first screw", -aside)
+    return Display(x + aside, total, how=how)
 
 
 def _ordinal(number: int) -> str:

@@ -77,27 +77,27 @@ def brackets(at: Ask) -> Iterator[Finding]:
             subject=field_of(Hanging.way).pointer,
             cures=fix,
         )
-    there, one = at(choice), at(rule)
-    if there is None or there.best is not None or any(side is not None for side in at(held)):
+    stud_pair, bracket_rule = at(choice), at(rule)
+    if stud_pair is None or stud_pair.best is not None or any(side is not None for side in at(held)):
         return
     cures: list[Cure] = []
-    move = there.move_screen_mm
+    move = stud_pair.move_screen_mm
     if move is not None:
         text = f"Move the screen {way_words(at, 0, move)}: a stud pair is then even about it"
         cures.append(cure(text, (HeightTarget.centre_x_mm, at.near(at(centre_x_mm) + move))))
     board = "Put a backer board over the studs: brackets go where the rule says"
     cures.append(cure(board, (Hanging.fix_to, "backer")))
-    if one.kept:
+    if bracket_rule.kept:
         about = "Take the spacing as about so far apart, where the leaflet says so or its brackets slide on the rail"
         cures.append(cure(about, (Hanging.rule, ABOUT)))
-    text = _kept(at, one, there) if one.kept else _no_pair(at, one)
+    text = _kept(at, bracket_rule, stud_pair) if bracket_rule.kept else _no_pair(at, bracket_rule)
     if not at(studs_known):  # nothing is said of a wall nobody looked at, and nothing moved for it
         cures, text = [], f"Find the studs first. Where they are assumed to be: {text[0].lower()}{text[1:]}"
     yield Finding(
-        code=Code.KIT_SPACING if one.kept else Code.NO_STUD_PAIR,
+        code=Code.KIT_SPACING if bracket_rule.kept else Code.NO_STUD_PAIR,
         severity="stop" if at(studs_known) else "check",
         text=text,
-        subject=field_of(Hanging.spacing_mm).pointer if one.kept else subject,
+        subject=field_of(Hanging.spacing_mm).pointer if bracket_rule.kept else subject,
         cures=tuple(cures),
     )
 
@@ -172,8 +172,8 @@ def rows(at: Ask) -> Iterator[Finding]:
 @found
 def in_bands(at: Ask) -> Iterator[Finding]:
     """A hole in a band is a stop: cable or pipe may run there."""
-    there = at(drilling)
-    for hole in there.holes if there else ():
+    drill_plan = at(drilling)
+    for hole in drill_plan.holes if drill_plan else ():
         hit = next((band for band in at(bands) if crosses(band, hole.x_mm, hole.y_mm)), None)
         if hit is not None:
             text = (
@@ -191,13 +191,13 @@ def in_joints(at: Ask) -> Iterator[Finding]:
     """Holes in the mortar of masonry whose courses are known."""
     if at(wall_build) != "masonry":
         return
-    course, joint, there = at.given(Survey.course_mm), at.given(Survey.course_first_mm), at(drilling)
-    if course is None or joint is None or there is None:
+    course, joint, drill_plan = at.given(Survey.course_mm), at.given(Survey.course_first_mm), at(drilling)
+    if course is None or joint is None or drill_plan is None:
         return
     clear = at.default(SurveyDefaults.joint_clear_mm)
     rows = dict.fromkeys(
         (hole.row if hole.screw == 1 else f"{hole.row}, screw {hole.screw},", hole.y_mm)
-        for hole in there.holes
+        for hole in drill_plan.holes
     )
     for row, y in rows:
         off = joint_off_mm(y, joint, course)
@@ -215,7 +215,7 @@ def in_joints(at: Ask) -> Iterator[Finding]:
 @found
 def loads(at: Ask) -> Iterator[Finding]:
     """A fixing that carries too much, and a screen that is too heavy for anchors in board."""
-    subject, one, mass = field_of(Hanging.fixing).pointer, at(fixing), at(mass_kg)
+    subject, fastener, mass = field_of(Hanging.fixing).pointer, at(fixing), at(mass_kg)
     if mass is None:
         if at(drilling) is not None:
             text = "Enter the mass of the kit, from its sheet or a scale: until then nothing is said of the load on the fixings."
@@ -224,7 +224,7 @@ def loads(at: Ask) -> Iterator[Finding]:
             )
         return
     limit = at.default(WallDefaults.board_limit_kg)
-    if one.base is Base.BOARD and mass > limit:
+    if fastener.base is Base.BOARD and mass > limit:
         text = (
             f"{mass:.1f} kg on anchors in board: {limit:g} kg is the most. Screw into studs, hang it on a cleat over studs, or "
             "put a backer board over them."

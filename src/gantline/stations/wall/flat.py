@@ -64,12 +64,12 @@ class Shim:
 
 def shims(at: Ask) -> tuple[Shim, ...]:
     """Behind every hole; none while the wall was not read or nothing is to be drilled."""
-    found, there = at(flat), at(drilling)
-    if not isinstance(found, Flatness) or there is None:
+    plane, drill_plan = at(flat), at(drilling)
+    if not isinstance(plane, Flatness) or drill_plan is None:
         return ()
-    supports = [hole for hole in there.holes if hole.screw == 1]  # a bracket is shimmed once
+    supports = [hole for hole in drill_plan.holes if hole.screw == 1]  # a bracket is shimmed once
     places = [(hole.x_mm, hole.y_mm) for hole in supports]
-    thick = shims_mm(found, places, parallel=at.field(Hanging.shims) == "parallel")
+    thick = shims_mm(plane, places, parallel=at.field(Hanging.shims) == "parallel")
     return tuple(Shim(key=hole.key, thick_mm=value) for hole, value in zip(supports, thick, strict=True))
 
 
@@ -81,18 +81,18 @@ def pack(at: Ask) -> dict[float, int]:
 
 def wind(at: Ask) -> float | None:
     """Wind of the wall at the frame's four corners [mm]."""
-    found = at(flat)
-    if not isinstance(found, Flatness):
+    plane = at(flat)
+    if not isinstance(plane, Flatness):
         return None
     left, bottom, right, top = at(rect_of_frame)
-    corners = found.z_at(np.array([(left, top), (right, top), (left, bottom), (right, bottom)]))
+    corners = plane.z_at(np.array([(left, top), (right, top), (left, bottom), (right, bottom)]))
     return wind_mm(*(float(corner) for corner in corners))
 
 
 def lean_mm(at: Ask) -> float | None:
     """How far the wall leans over the frame's height, + where the top is nearer the room [mm]."""
-    found = at(flat)
-    if not isinstance(found, Flatness):
+    plane = at(flat)
+    if not isinstance(plane, Flatness):
         return None
     _, bottom, _, top = at(rect_of_frame)
-    return found.plumb * (top - bottom)
+    return plane.plumb * (top - bottom)

@@ -18,10 +18,10 @@ PLANE = "least-squares plane through the gaps"
 @FLAT_FIGURES.other("wall_plumb", "Wall out of plumb", "mm/m", PLANE)
 def out_of_plumb(at: Ask) -> Display | None:
     """Which way the top leans."""
-    found = at(flat)
-    if not isinstance(found, Flatness):
+    plane = at(flat)
+    if not isinstance(plane, Flatness):
         return None
-    value = found.plumb_mm_m
+    value = plane.plumb_mm_m
     return Display(
         value, text=f"{slope_text(abs(value), at.units)}, top {'in' if value > 0.0 else 'back'}", how=PLANE
     )
@@ -30,10 +30,10 @@ def out_of_plumb(at: Ask) -> Display | None:
 @FLAT_FIGURES.other("wall_square", "Wall out of square to the room", "mm/m", PLANE)
 def out_of_square(at: Ask) -> Display | None:
     """Which end is nearer the room."""
-    found = at(flat)
-    if not isinstance(found, Flatness):
+    plane = at(flat)
+    if not isinstance(plane, Flatness):
         return None
-    value = found.square_mm_m
+    value = plane.square_mm_m
     return Display(
         value,
         text=f"{slope_text(abs(value), at.units)}, {'right' if value > 0.0 else 'left'} end in",
@@ -46,10 +46,10 @@ def out_of_square(at: Ask) -> Display | None:
 )
 def belly(at: Ask) -> Display | None:
     """What is left when the plane is taken away."""
-    found = at(flat)
-    if not isinstance(found, Flatness):
+    plane = at(flat)
+    if not isinstance(plane, Flatness):
         return None
-    return Display(float(np.ptp(found.belly_mm)), how="the largest residual of the plane less the smallest")
+    return Display(float(np.ptp(plane.belly_mm)), how="the largest residual of the plane less the smallest")
 
 
 @FLAT_FIGURES.length(
@@ -82,15 +82,15 @@ def shim_pack(at: Ask) -> Display | None:
 )
 def belly_moves(at: Ask) -> Display | None:
     """What a belly does to the picture of a projector on a cabinet, whose light arrives at a low angle."""
-    found, throw, lens = at(flat), at(fixed_throw_mm), at(lens_y_mm, at(centre_x_mm))
-    if not isinstance(found, Flatness) or throw is None or lens is None or at(mount_kind) != CABINET:
+    plane, throw, lens = at(flat), at(fixed_throw_mm), at(lens_y_mm, at(centre_x_mm))
+    if not isinstance(plane, Flatness) or throw is None or lens is None or at(mount_kind) != CABINET:
         return None
     if not at(fits):
         return None
-    proud = max(0.0, float(np.max(found.belly_mm)))
+    proud = max(0.0, float(np.max(plane.belly_mm)))
     rise = at(rect_of_picture)[3] - lens
     value = lands_lower_mm(rise, throw, proud)
-    made = (
+    total = (
         (term("picture top", at(rect_of_picture)[3]) - term("lens", lens))
         * term("proud", proud)
         / term("throw", throw)
@@ -99,7 +99,7 @@ def belly_moves(at: Ask) -> Display | None:
     lower_by = at.fine(lands_lower_mm(rise, throw, step))
     return Display(
         value,
-        made,
+        total,
         f"{at.fine(value)} lower",
         how=f"{at.text(step)} proud there moves it by {lower_by}: make it flat, or shim the frame",
     )

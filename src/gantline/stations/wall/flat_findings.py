@@ -18,9 +18,9 @@ BASE = field_of(Survey.gaps).pointer
 @noted
 def gaps(at: Ask) -> Iterator[Finding]:
     """Too few gaps, or two that contradict each other."""
-    made = at(flat)
-    if isinstance(made, str):
-        text = f"Wall flatness unknown: {made}."
+    plane = at(flat)
+    if isinstance(plane, str):
+        text = f"Wall flatness unknown: {plane}."
         yield Finding(code=Code.GAPS, severity="note", text=text, subject=BASE)
     read = at(gap_readings)
     for a, b in at(clashing):

@@ -24,13 +24,13 @@ def mapped(at: Ask) -> tuple[tuple[Line, ...], tuple[tuple[str, float, float, fl
 
     A question of its own: it does not move with the frame.
     """
-    found = at(flat)
-    if not isinstance(found, Flatness):
+    plane = at(flat)
+    if not isinstance(plane, Flatness):
         return None
-    low, high = found.places_mm.min(axis=0), found.places_mm.max(axis=0)
+    low, high = plane.places_mm.min(axis=0), plane.places_mm.max(axis=0)
     xs, ys = (np.linspace(low[axis], high[axis], CELLS) for axis in (0, 1))
     grid = np.column_stack([each.ravel() for each in np.meshgrid(xs, ys)])
-    values = found.belly_at(grid).reshape(CELLS, CELLS)
+    values = plane.belly_at(grid).reshape(CELLS, CELLS)
     span = float(values.max() - values.min())
     step = next((one for one in STEPS_MM if span / one <= MOST_LINES), STEPS_MM[-1])
     levels = [k * step for k in range(int(values.min() // step), int(values.max() // step) + 2)]
@@ -69,12 +69,12 @@ def belly(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def shim_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     """How thick the shim behind each support is."""
-    there = at(drilling)
-    if face != "back" or there is None:
+    drill_plan = at(drilling)
+    if face != "back" or drill_plan is None:
         return
     thick = {shim.key: shim.thick_mm for shim in at(shims)}
     _, bottom, right, _ = at(rect_of_frame)
-    for hole in there.holes:
+    for hole in drill_plan.holes:
         if thick.get(hole.key, 0.0) >= THIN_MM:
             yield Label(
                 key=f"shim-{hole.key}",

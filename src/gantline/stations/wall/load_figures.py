@@ -42,24 +42,28 @@ def which_fixing(at: Ask) -> Display:
 )
 def shear(at: Ask) -> Display | None:
     """Of the finished screen, with the factor for handling."""
-    found, weight = at(worst), at(handled_weight)
-    if found is None or weight is None:
+    worst_load, weight = at(worst), at(handled_weight)
+    if worst_load is None or weight is None:
         return None
-    made = weight * _share("its share", found.shear_share) / term("screws that carry there", at(carrying), "")
-    return Display(found.load.shear_n, made, f"{found.load.shear_n:.0f} N")
+    total = (
+        weight
+        * _share("its share", worst_load.shear_share)
+        / term("screws that carry there", at(carrying), "")
+    )
+    return Display(worst_load.load.shear_n, total, f"{worst_load.load.shear_n:.0f} N")
 
 
 @LOAD_FIGURES.other("load_pull", "Pull-out of the same", "N", "overturning about the lower bearing")
 def pull(at: Ask) -> Display | None:
     """Of the finished screen, with the factor for handling."""
-    found, weight, (out, down) = at(worst), at(handled_weight), at(levers_mm)
-    if found is None or weight is None:
+    worst_load, weight, (out, down) = at(worst), at(handled_weight), at(levers_mm)
+    if worst_load is None or weight is None:
         return None
     lever = term("out to the center of mass", out) / term("down to the lower bearing", down)
-    share = _share("its share", found.pull_share)
-    made = weight * (most(lever, 1.0) if at(on_cleat) else lever) * share
-    made = made / term("screws that carry there", at(carrying), "")
-    return Display(found.load.pull_n, made, f"{found.load.pull_n:.0f} N")
+    share = _share("its share", worst_load.pull_share)
+    total = weight * (most(lever, 1.0) if at(on_cleat) else lever) * share
+    total = total / term("screws that carry there", at(carrying), "")
+    return Display(worst_load.load.pull_n, total, f"{worst_load.load.pull_n:.0f} N")
 
 
 def _share(name: str, share: float) -> Expr:
@@ -82,23 +86,23 @@ def used_share(at: Ask) -> Display | None:
         return None
     shear_allowed, pull_allowed = at(allowed_n)
     load = at(hole_loads)[shares.index(max(shares))].load
-    made = term("shear", load.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
+    total = term("shear", load.shear_n, " N") / term("allowed shear", shear_allowed, " N") + term(
         "pull-out", load.pull_n, " N"
     ) / term("allowed pull-out", pull_allowed, " N")
-    return Display(made.value, made, f"{100.0 * made.value:.0f} %")
+    return Display(total.value, total, f"{100.0 * total.value:.0f} %")
 
 
 @LOAD_FIGURES.length("screw_least", "Screws at least", "every layer it passes, and the depth it needs")
 def screw_least(at: Ask) -> Display:
     """How long."""
-    one, passed = at(fixing), at(layers)
-    made: Expr = term(passed[0].name, passed[0].thick_mm)
+    fastener, passed = at(fixing), at(layers)
+    total: Expr = term(passed[0].name, passed[0].thick_mm)
     for layer in passed[1:]:
-        made = made + term(layer.name, layer.thick_mm)
-    made = made + term("depth in the backer" if at(on_backer) else "depth in what holds", one.depth_mm)
-    if one.base is Base.BOARD:
-        made = made + term("room to spread behind", SPREAD_MM)
-    return Display(made.value, made)
+        total = total + term(layer.name, layer.thick_mm)
+    total = total + term("depth in the backer" if at(on_backer) else "depth in what holds", fastener.depth_mm)
+    if fastener.base is Base.BOARD:
+        total = total + term("room to spread behind", SPREAD_MM)
+    return Display(total.value, total)
 
 
 @LOAD_FIGURES.other("screw_sold", "Screw to buy", "", "the shortest sold that is long enough")
@@ -116,13 +120,13 @@ def screw_to_buy(at: Ask) -> Display | None:
 @LOAD_FIGURES.other("drill", "Drill", "", "0.65 of a screw's diameter, or the fixing's own, to its depth")
 def drill(at: Ask) -> Display:
     """Its size, and where the stop on the drill is set."""
-    one, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
+    fastener, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
     cover = 0.0 if at(on_backer) else at.field(Hanging.cover_mm)
-    deep = at.text(drill_depth_mm(one, cover_mm=cover))
-    bit = size.bit_inch if size is not None and at(by_inches) else bit_text(one.drill_mm, at.units)
-    text = f"{bit}, {deep} deep" if one.drill_mm else f"none: it drills itself, {deep}"
+    deep = at.text(drill_depth_mm(fastener, cover_mm=cover))
+    bit = size.bit_inch if size is not None and at(by_inches) else bit_text(fastener.drill_mm, at.units)
+    text = f"{bit}, {deep} deep" if fastener.drill_mm else f"none: it drills itself, {deep}"
     into = ""
-    if one.base is Base.BOARD:
+    if fastener.base is Base.BOARD:
         into = ". The hole opens into the cavity: look for cables and pipes first"
     elif at(on_backer):
         into = ". No deeper: behind the backer is a cavity where cables may run"

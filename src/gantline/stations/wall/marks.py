@@ -25,12 +25,12 @@ FEW = 2  # more have no room for words
 
 def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     """A dot for every hole, or for its bracket seen from behind."""
-    found = at(drilling)
-    if found is None or face not in ("front", "back"):
+    drill_plan = at(drilling)
+    if drill_plan is None or face not in ("front", "back"):
         return
     _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
     done = at(drilled_keys)
-    for hole in found.holes:
+    for hole in drill_plan.holes:
         name = hole.name
         if face == "front":
             place = (hole.x_mm, hole.y_mm)
@@ -54,21 +54,21 @@ def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def refused(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Where a drill met what must not be drilled."""
-    for number, one in enumerate((fact for fact in at(facts) if not fact.drilled), start=1):
+    for number, refused_fact in enumerate((fact for fact in at(facts) if not fact.drilled), start=1):
         if face == "front":
             yield Dot(
                 key=f"no-hole-{number}",
                 role="hole-refused",
                 layer="wall",
-                at=(one.x_mm, one.y_mm),
-                name=f"{one.name} hole, not possible here",
+                at=(refused_fact.x_mm, refused_fact.y_mm),
+                name=f"{refused_fact.name} hole, not possible here",
             )
 
 
 def hits(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The part of a no-drill band that refuses a hole: along the wall beside the fitting, or above and below it."""
-    found = at(drilling)
-    if found is None or face != "front":
+    drill_plan = at(drilling)
+    if drill_plan is None or face != "front":
         return
     floor, ceiling = at(outlines)
     wall, low, high = at(room).wall_mm, min(y for _, y in floor), max(y for _, y in ceiling)
@@ -78,35 +78,38 @@ def hits(at: Ask, face: FaceName) -> Iterator[Mark]:
             "level": (0.0, band.bottom_mm, wall, band.top_mm),
         }
         for name, (left, bottom, right, top) in parts.items():
-            if any(left <= hole.x_mm <= right and bottom <= hole.y_mm <= top for hole in found.holes):
+            if any(left <= hole.x_mm <= right and bottom <= hole.y_mm <= top for hole in drill_plan.holes):
                 points = rectangle(left, bottom, right, top)
                 yield Area(key=f"band-hit-{number}-{name}", role="band-hit", layer="wall", points=points)
 
 
 def across(at: Ask, face: FaceName) -> Iterator[Mark]:
     """Sideways dimensions."""
-    found = at(drilling)
-    if found is None:
+    drill_plan = at(drilling)
+    if drill_plan is None:
         return
-    two = found.pair
+    two = drill_plan.pair
     if face == "front":
         floor, ceiling = at(outlines)
         top = max(*(y for _, y in ceiling), at(rect_of_frame)[3]) + HATCH_MM
-        for lane, one in ((1, found.marks[0]), (2, found.marks[1])):
-            hook, read = hooked_across(at, one)
+        for lane, hole_mark in ((1, drill_plan.marks[0]), (2, drill_plan.marks[1])):
+            hook, read = hooked_across(at, hole_mark)
             holes_of = (
-                f"Upper {one.hole.side} hole"
+                f"Upper {hole_mark.hole.side} hole"
                 if at(first_screw_off_mm)
-                else f"{one.hole.side.capitalize()} holes"
+                else f"{hole_mark.hole.side.capitalize()} holes"
             )
             name = f"{holes_of} from {hook}"
-            far = {"right": at(room).wall_mm, "center": one.from_left_mm - one.from_centre_mm}.get(
-                at(across_from), 0.0
-            )
+            far = {
+                "right": at(room).wall_mm,
+                "center": hole_mark.from_left_mm - hole_mark.from_centre_mm,
+            }.get(at(across_from), 0.0)
             if at(across_from) == "stud":
                 continue  # too short to draw: the table and the tape have it
-            near, off = sorted((far, one.from_left_mm))
-            yield _dimension(at, f"hole-{one.hole.side}", "x", near, off, top, (1, lane), name, shown=read)
+            near, off = sorted((far, hole_mark.from_left_mm))
+            yield _dimension(
+                at, f"hole-{hole_mark.hole.side}", "x", near, off, top, (1, lane), name, shown=read
+            )
         low, span = min(y for _, y in floor), at(across_mm)
         yield _dimension(
             at, "across", "x", two.left_mm, two.right_mm, low, (-1, 1), "Hole to hole", shown=span
@@ -128,16 +131,16 @@ def across(at: Ask, face: FaceName) -> Iterator[Mark]:
 
 def rows(at: Ask, face: FaceName) -> Iterator[Mark]:
     """The two rows from the datum line."""
-    found = at(drilling)
-    if found is None or face != "front":
+    drill_plan = at(drilling)
+    if drill_plan is None or face != "front":
         return
     here, by = at(room), at(up_from)
-    for one in filter(None, map(found.row, ROWS)):
-        x, y = one.hole.x_mm, one.hole.y_mm
+    for row_mark in filter(None, map(drill_plan.row, ROWS)):
+        x, y = row_mark.hole.x_mm, row_mark.hole.y_mm
         foot = {"floor": here.floor.at(x), "ceiling": here.ceiling.at(x)}.get(by, here.datum_mm)
-        name = f"{one.hole.row.capitalize()} holes {'above' if y >= foot else 'below'} {by}"
+        name = f"{row_mark.hole.row.capitalize()} holes {'above' if y >= foot else 'below'} {by}"
         below, over = sorted((foot, y))
-        yield _dimension(at, f"row-{one.hole.row}", "y", below, over, 0.0, (-1, 1), name, FRAME)
+        yield _dimension(at, f"row-{row_mark.hole.row}", "y", below, over, 0.0, (-1, 1), name, FRAME)
 
 
 def _dimension(
@@ -170,17 +173,17 @@ def _dimension(
 
 def load_names(at: Ask, face: FaceName) -> Iterator[Mark]:
     """How much of each upper fixing is used, at its hole."""
-    found, used = at(drilling), at(used_by_hole)
-    if found is None or not used or face != "front":
+    drill_plan, used = at(drilling), at(used_by_hole)
+    if drill_plan is None or not used or face != "front":
         return
-    firsts = (hole for hole in found.holes if hole.row == "upper" and hole.screw == 1)
-    upper = sorted(firsts, key=lambda one: one.x_mm)
+    firsts = (hole for hole in drill_plan.holes if hole.row == "upper" and hole.screw == 1)
+    upper = sorted(firsts, key=lambda loaded: loaded.x_mm)
     words = " of its load" if len(used) <= FEW else ""  # too much is said by its color, and by the Stop
-    for one, share in zip(upper, used, strict=False):
+    for loaded, share in zip(upper, used, strict=False):
         yield Label(
-            key=f"load-{one.key}",
+            key=f"load-{loaded.key}",
             layer="wall",
-            at=(one.x_mm, one.y_mm),
+            at=(loaded.x_mm, loaded.y_mm),
             text=f"{100.0 * share:.0f} %{words}",
             role="hole" if share <= 1.0 else "hole-refused",
             moves=FRAME,

@@ -30,10 +30,12 @@ def pads(at: Ask) -> Pads | None:
     """How thick each is: the standoff above, and by the wall's flatness where it was read; None where nothing is wanted."""
     if at(bottom) not in PADDED:
         return None
-    there, plane, off = at(drilling), at(flat), at(standoff_mm)
-    if there is None or not isinstance(plane, Flatness):
+    drill_plan, plane, off = at(drilling), at(flat), at(standoff_mm)
+    if drill_plan is None or not isinstance(plane, Flatness):
         return Pads(left_mm=off, right_mm=off)
-    supports = [(hole.x_mm, hole.y_mm) for hole in there.holes if hole.screw == 1 and hole.row == "upper"]
+    supports = [
+        (hole.x_mm, hole.y_mm) for hole in drill_plan.holes if hole.screw == 1 and hole.row == "upper"
+    ]
     left, low, right, _ = at(rect_of_frame)
     thick = pads_mm(
         plane,
@@ -47,8 +49,8 @@ def pads(at: Ask) -> Pads | None:
 
 def by_corner(at: Ask) -> bool:
     """Whether the two differ by what a tape shows."""
-    there = at(pads)
-    return there is not None and abs(there.left_mm - there.right_mm) >= at.step_mm / 2.0
+    padding = at(pads)
+    return padding is not None and abs(padding.left_mm - padding.right_mm) >= at.step_mm / 2.0
 
 
 def turned(at: Ask) -> bool:
@@ -67,15 +69,17 @@ WHAT = {
 @PAD_FIGURES.length("pads", "Pads or strips, thick", SAME)
 def both(at: Ask) -> Display | None:
     """At both bottom corners, as thick as what stands off above."""
-    there = at(pads)
-    if there is None or at(by_corner):
+    padding = at(pads)
+    if padding is None or at(by_corner):
         return None
     label = f"{WHAT[at(bottom)]}, {'board' if at(bottom) == 'cleat' else 'out' if at(turned) else 'thick'}"
     off = term("standoff", at(standoff_mm))
     made = (
-        off if abs(there.left_mm - off.value) < 1e-9 else off + term("wall behind", there.left_mm - off.value)
+        off
+        if abs(padding.left_mm - off.value) < 1e-9
+        else off + term("wall behind", padding.left_mm - off.value)
     )
-    return Display(there.left_mm, made, label=label, how="at both bottom corners, all alike")
+    return Display(padding.left_mm, made, label=label, how="at both bottom corners, all alike")
 
 
 def _corner(key: str, side: str) -> None:
@@ -84,10 +88,10 @@ def _corner(key: str, side: str) -> None:
     )
     def corner(at: Ask) -> Display | None:
         """By the gaps that were read."""
-        there = at(pads)
-        if there is None or not at(by_corner):
+        padding = at(pads)
+        if padding is None or not at(by_corner):
             return None
-        value = there.left_mm if side == "left" else there.right_mm
+        value = padding.left_mm if side == "left" else padding.right_mm
         off = term("standoff", at(standoff_mm))
         label = f"{WHAT[at(bottom)]} at the lower {side}"
         return Display(value, off + term("wall behind", value - off.value), label=label)
@@ -95,10 +99,10 @@ def _corner(key: str, side: str) -> None:
     @PAD_FIGURES.other(f"{key}_turns", f"Turns, lower {side}", "", "thickness / what one turn moves")
     def turns(at: Ask) -> Display | None:
         """From screwed flat, counted at the screw."""
-        there = at(pads) if at(turned) else None
-        if there is None:
+        padding = at(pads) if at(turned) else None
+        if padding is None:
             return None
-        value = there.left_mm if side == "left" else there.right_mm
+        value = padding.left_mm if side == "left" else padding.right_mm
         count = turns_out(value, at.field(Hanging.standoff_turn_mm))
         how = f"{at.text(value)} at {at.fine(at.field(Hanging.standoff_turn_mm))} a turn, out from flat"
         return Display(count, text=f"{count:g}", how=how)

@@ -141,9 +141,9 @@ def planned_pair(at: Ask) -> BracketPair | None:
         if place is None or len(place.studs_mm) < FEWEST:
             return None
         return pair_of(place.studs_mm[0], place.studs_mm[-1], at(centre_x_mm))
-    found = at(choice)
-    if found is not None:
-        return found.best
+    stud_pair = at(choice)
+    if stud_pair is not None:
+        return stud_pair.best
     if at(spacing_asked_mm) > at(usable_mm):
         return None
     refused = blocked_xs_mm(at(facts))
@@ -221,9 +221,9 @@ def drilling(at: Ask) -> Drilling | None:
 
 def drilled_keys(at: Ask) -> frozenset[str]:
     """Holes that are there: drilled one by one, or all of a cleat's that is up already."""
-    there = at(drilling)
-    if there is not None and at(cleat_stands):
-        return frozenset(hole.key for hole in there.holes)
+    drill_plan = at(drilling)
+    if drill_plan is not None and at(cleat_stands):
+        return frozenset(hole.key for hole in drill_plan.holes)
     return frozenset(fact.key for fact in at(facts) if fact.drilled)
 
 

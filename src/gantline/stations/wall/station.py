@@ -42,7 +42,7 @@ def cautions(at: Ask) -> tuple[Caution, ...]:
 
 def drilled(at: Ask) -> tuple[Drilled, ...]:
     """Every hole, with what leads to it."""
-    there = at(drilling)
+    drill_plan = at(drilling)
     return tuple(
         Drilled(
             key=hole.key,
@@ -56,7 +56,7 @@ def drilled(at: Ask) -> tuple[Drilled, ...]:
             ),
             spans=("across", "bracket-across", "check_across", "check_down", "check_diagonal"),
         )
-        for hole in (there.holes if there else ())
+        for hole in (drill_plan.holes if drill_plan else ())
     )
 
 

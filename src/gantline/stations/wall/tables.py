@@ -173,10 +173,10 @@ def _signed(at: Ask, off_mm: float) -> str:
 
 def flat_table(at: Ask) -> FlatTable:
     """Gaps and shims in words."""
-    found, out = at(flat), {number for two in at(clashing) for number in two}
-    left = iter(found.belly_mm if isinstance(found, Flatness) else ())
+    plane, out = at(flat), {number for two in at(clashing) for number in two}
+    left = iter(plane.belly_mm if isinstance(plane, Flatness) else ())
     rows = []
-    for number, one in enumerate(at.things(Survey.gaps)):
+    for number, gap in enumerate(at.things(Survey.gaps)):
         off = None if number in out else next(left, None)
         said = "left out" if number in out else ""
         if off is not None:
@@ -186,7 +186,7 @@ def flat_table(at: Ask) -> FlatTable:
                 else f"{at.text(abs(off))} {'proud' if off > 0.0 else 'hollow'}"
             )
         rows.append(
-            GapRow(id=one.id, x=at.text(one.x_mm), y=at.text(one.y_mm), gap=at.text(one.gap_mm), belly=said)
+            GapRow(id=gap.id, x=at.text(gap.x_mm), y=at.text(gap.y_mm), gap=at.text(gap.gap_mm), belly=said)
         )
     thick = tuple(
         ShimRow(
@@ -200,7 +200,7 @@ def flat_table(at: Ask) -> FlatTable:
 
 def marks(at: Ask) -> MarkTable | None:
     """The marks in words."""
-    found = at(drilling)
+    drill_plan = at(drilling)
     told = tuple(
         FactRow(
             id=fact.id,
@@ -213,63 +213,79 @@ def marks(at: Ask) -> MarkTable | None:
         )
         for fact in at.things(Hanging.facts)
     )
-    if found is None and not told:
+    if drill_plan is None and not told:
         return None
     return MarkTable(
-        rows=tuple(_row(at, mark) for mark in (found.marks if found else ())), facts=told, cleat=at(cleat_row)
+        rows=tuple(_row(at, mark) for mark in (drill_plan.marks if drill_plan else ())),
+        facts=told,
+        cleat=at(cleat_row),
     )
 
 
 def tape(at: Ask) -> Tape | None:
     """The marks as they are read on a tape."""
-    found = at(drilling)
-    if found is None:
+    drill_plan = at(drilling)
+    if drill_plan is None:
         return None
-    left, right = found.marks[:2]
+    left, right = drill_plan.marks[:2]
     units, apart = at.units, at(up_from) != "datum"
     center = window(
         "center", "Screen center", "left wall end", left.from_left_mm - left.from_centre_mm, units
     )
     inner = [
         mark
-        for mark in found.marks
+        for mark in drill_plan.marks
         if mark.hole.row == "upper"
         and mark.hole.screw == 1
         and mark.hole.side not in ENDS
         and not at(every_stud)  # a cleat's come with it
     ]
     rows = [
-        one
-        for one in found.marks
-        if one.hole.screw == 1
+        hole_mark
+        for hole_mark in drill_plan.marks
+        if hole_mark.hole.screw == 1
         and (
-            one.hole.side == "left" or (apart and one.hole.side == "right")
+            hole_mark.hole.side == "left" or (apart and hole_mark.hole.side == "right")
         )  # floor and ceiling are not straight
     ]
-    seconds = [one for one in found.marks if one.hole.screw > 1 and one.hole.side in ENDS]
+    seconds = [one for one in drill_plan.marks if one.hole.screw > 1 and one.hole.side in ENDS]
     aside = [second for second in seconds if at(lay) is ScrewLay.BESIDE]
-    below = [one for one in seconds if one not in aside and (one.hole.side == "left" or apart)]
+    below = [
+        second_mark
+        for second_mark in seconds
+        if second_mark not in aside and (second_mark.hole.side == "left" or apart)
+    ]
     names = ("Left holes", "Right holes")
     lower = []
     if aside:  # a lower bracket has its one screw in the middle
         names = ("Upper left, screw 1", "Upper right, screw 1")
-        lower = [one for one in found.marks if one.hole.row == "lower" and one.hole.side in ENDS]
+        lower = [one for one in drill_plan.marks if one.hole.row == "lower" and one.hole.side in ENDS]
     return Tape(
         windows=(
             window("hole_left", names[0], *hooked_across(at, left), units),
             center,
             *(
-                window(f"hole_{one.hole.side}", f"Hole {one.hole.side}", *hooked_across(at, one), units)
-                for one in inner
+                window(
+                    f"hole_{inner_mark.hole.side}",
+                    f"Hole {inner_mark.hole.side}",
+                    *hooked_across(at, inner_mark),
+                    units,
+                )
+                for inner_mark in inner
             ),
             window("hole_right", names[1], *hooked_across(at, right), units),
             *(
-                window(one.hole.key, f"Lower {one.hole.side} hole", *hooked_across(at, one), units)
-                for one in lower
+                window(
+                    lower_mark.hole.key,
+                    f"Lower {lower_mark.hole.side} hole",
+                    *hooked_across(at, lower_mark),
+                    units,
+                )
+                for lower_mark in lower
             ),
-            *(_screw(at, one, hooked_across(at, one)) for one in aside),
+            *(_screw(at, aside_mark, hooked_across(at, aside_mark)) for aside_mark in aside),
             *(_up(at, row, apart) for row in rows),
-            *(_screw(at, one, hooked_up(at, one)) for one in below),
+            *(_screw(at, below_mark, hooked_up(at, below_mark)) for below_mark in below),
         )
     )
 

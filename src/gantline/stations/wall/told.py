@@ -19,8 +19,8 @@ def facts(at: Ask) -> tuple[HoleFact, ...]:
 
 def held(at: Ask) -> tuple[float | None, float | None]:
     """Where the left and the right bracket are fixed by what is drilled [mm]."""
-    there, off = at(facts), at(first_screw_off_mm)
-    left, right = drilled_x_mm(there, "left"), drilled_x_mm(there, "right")
+    hole_facts, off = at(facts), at(first_screw_off_mm)
+    left, right = drilled_x_mm(hole_facts, "left"), drilled_x_mm(hole_facts, "right")
     return None if left is None else left - off, None if right is None else right - off
 
 

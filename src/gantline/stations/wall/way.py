@@ -186,11 +186,11 @@ def row_offset_mm(at: Ask) -> float | None:
     if not at(lower_holes):
         return None
     frame = at(screen).overall_height_mm
-    fixed, one = at.given(Hanging.row_fixed_mm), at(way)
-    entered = at.given(Hanging.row_offset_mm) if one is Way.LEDGER else at.field(Hanging.row_offset_mm)
+    fixed, hung_by = at.given(Hanging.row_fixed_mm), at(way)
+    entered = at.given(Hanging.row_offset_mm) if hung_by is Way.LEDGER else at.field(Hanging.row_offset_mm)
     if fixed is None and entered is not None:
         return entered  # whatever the frame's height
-    return frame - apart_mm(one, frame, at(part_drop_mm), entered, fixed)
+    return frame - apart_mm(hung_by, frame, at(part_drop_mm), entered, fixed)
 
 
 def side_play_mm(at: Ask) -> float:

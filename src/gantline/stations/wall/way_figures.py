@@ -246,20 +246,20 @@ def leaflet_top(at: Ask) -> Display | None:
     off, top, leaflet = at(leaflet_off_mm), at(cabinet_top_mm), at.given(Hanging.leaflet_mm)
     if off is None or top is None or leaflet is None:
         return None
-    made = term("cabinet", top) + term("leaflet", leaflet) + term("drop", at(drop_mm))
-    return Display(made.value, made)
+    total = term("cabinet", top) + term("leaflet", leaflet) + term("drop", at(drop_mm))
+    return Display(total.value, total)
 
 
 @WAY_FIGURES.length("hole_drop", "Drop, hole to frame top", "the part's drop, less a rod")
 def hole_drop(at: Ask) -> Display:
     """From the upper holes up to the frame's top, or down to it."""
     value = at(drop_mm)
-    made = term("drop of the part", at(part_drop_mm))
+    total = term("drop of the part", at(part_drop_mm))
     if at(way) is Way.RODS:
-        made = made - term("rod", at.field(Hanging.rod_mm))
+        total = total - term("rod", at.field(Hanging.rod_mm))
     if value < 0.0:
-        return Display(-value, size(made), label="Drop, frame top to holes above it")
-    return Display(value, made)
+        return Display(-value, size(total), label="Drop, frame top to holes above it")
+    return Display(value, total)
 
 
 @WAY_FIGURES.length("rows_apart", "Hole row to hole row", "frame height less the row spacing, or fixed")
@@ -268,5 +268,5 @@ def rows_apart(at: Ask) -> Display | None:
     offset = at(row_offset_mm)
     if offset is None:
         return None
-    made = term("overall height", at(screen).overall_height_mm) - term("row spacing", offset)
-    return Display(made.value, made) if made.value > 0.0 else None
+    total = term("overall height", at(screen).overall_height_mm) - term("row spacing", offset)
+    return Display(total.value, total) if total.value > 0.0 else None

@@ -105,8 +105,8 @@ def leaflet(at: Ask) -> Iterator[Finding]:
 @found
 def above(at: Ask) -> Iterator[Finding]:
     """A hole above the ceiling, as of a hook that a rod hangs from."""
-    there, here = at(drilling), at(room)
-    for hole in there.holes if there else ():
+    drill_plan, here = at(drilling), at(room)
+    for hole in drill_plan.holes if drill_plan else ():
         over = hole.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(hole.x_mm)
         if over > 0.0:
             text = (
