@@ -195,7 +195,8 @@ def joint_count(at: Ask) -> Display | None:
     if joinery is None:
         return None
     an_end = at.default(FrameDefaults.screws_an_end)
-    text = f"{joinery.board_ends}, {joinery.screws} screws"
+    plated = joinery.corner_plates + joinery.brace_plates
+    text = f"{joinery.board_ends}, {joinery.screws} screws, {plated or 'no'} plates"
     how = (
         f"{joinery.corner_plates} L plates, {joinery.brace_plates} T plates, {joinery.plate_screws} plate screws; "
         f"{an_end:g} screws an end"
