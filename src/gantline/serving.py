@@ -66,10 +66,7 @@ def serve(settings: Settings) -> None:
                     _run(application, ready, listening)
             finally:
                 application.state.engine.dispose()
-    if any(
-        signal_number is not threading.main_thread() and not signal_number.daemon
-        for signal_number in threading.enumerate()
-    ):
+    if any(thread is not threading.main_thread() and not thread.daemon for thread in threading.enumerate()):
         ending.leave()
 
 

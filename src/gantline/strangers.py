@@ -35,10 +35,10 @@ class Strangers:
 
     def left(self, key: Key) -> None:
         """It is gone, or it is known now."""
-        stranger = self.by_address.get(key[0])
-        if stranger is not None and stranger.pop(key, None) is not None:
+        its = self.by_address.get(key[0])
+        if its is not None and its.pop(key, None) is not None:
             self.count -= 1
-            if not stranger:
+            if not its:
                 del self.by_address[key[0]]
 
     known = left

@@ -169,15 +169,15 @@ def _standing(tried: Trial) -> Point3 | None:
 
 
 def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
-    (key, name, body), record = tried.record, tried.at
+    (key, name, body), its = tried.record, tried.at
     about = ProjectorRecord.model_validate(dict(body), context={STORED: True})
-    stops, checks = against(record, "stop", AGAINST), against(record, "check", ("throw",))
-    light, lead = record(seen), record(main_seat)
-    index = record(seats).index(lead) if lead is not None else 0
-    mine = next((each for each in record(sights) if each.seat == lead), None)
+    stops, checks = against(its, "stop", AGAINST), against(its, "check", ("throw",))
+    light, lead = its(seen), its(main_seat)
+    index = its(seats).index(lead) if lead is not None else 0
+    mine = next((each for each in its(sights) if each.seat == lead), None)
     luminance = 0.0 if light is None else float(light.luminance[index, 0])
     contrasts = () if light is None else tuple(float(each) for each in light.contrast[index])
-    good = record(fits) and not stops and not tried.past
+    good = its(fits) and not stops and not tried.past
     changes = _changes(at, tried, place)
     said = tried.past or (
         stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
@@ -189,14 +189,14 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
         fits=good,
         chosen=at.given(P.name) == name,
         verdict=said,
-        margin=_margin(record) if good else "",
+        margin=_margin(its) if good else "",
         luminance="" if light is None else f"{luminance:.0f}",
         contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
         bands=tuple(contrast_band(each) for each in contrasts),
         pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}",
         noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
         price="" if about.price is None else f"{about.price:,.0f}",
-        sizes=_sizes(record),
+        sizes=_sizes(its),
         place=_place_text(tried, place) + _still(at, changes),
         changes=changes,
         sorts={"luminance": luminance, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
@@ -291,7 +291,7 @@ def _on_the_tape(at: Ask, asked: LensCase, place: Point3, out_mm: float) -> Poin
     """A place as it can be set with a tape, its distance to the measuring point [mm]: the nearest of the steps round it
     from which the lens still does it all; None where none does."""
     exact = (place[0], place[1], place[2] + out_mm)
-    steps = product(*((at.down(exact_size), at.up(exact_size)) for exact_size in exact))
+    steps = product(*((at.down(along), at.up(along)) for along in exact))
     for x, y, z in sorted(steps, key=lambda one: math.dist(one, exact)):
         if bool(possible(asked, x, y, z - out_mm)):
             return x, y, z

@@ -71,17 +71,17 @@ def nudged(job: Job, pointer: str, value: Scalar) -> Job:
     for folder in folders:
         inner = chain[-1]
         chain.append(
-            next(inner_mark for inner_mark in inner if inner_mark.id == folder)
+            next(thing for thing in inner if thing.id == folder)
             if isinstance(inner, list)
             else getattr(inner, folder)
         )
-    nudged_thing: Any = value
+    changed: Any = value
     for holder, key in zip(reversed(chain), [name, *reversed(folders)], strict=True):
         if isinstance(holder, list):
-            nudged_thing = [nudged_thing if one.id == key else one for one in holder]
+            changed = [changed if thing.id == key else thing for thing in holder]
         else:
-            nudged_thing = holder.model_copy(update={key: nudged_thing})
-    return cast(Job, nudged_thing)
+            changed = holder.model_copy(update={key: changed})
+    return cast(Job, changed)
 
 
 def mark_known(job: Job, pointer: str, known: str | None) -> Job:

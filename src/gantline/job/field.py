@@ -159,6 +159,4 @@ def _parts(part: type[Part], base: str) -> Iterator[tuple[type[Part], str]]:
 def _things(annotation: Any) -> tuple[type[Item], ...]:
     """The item class inside list[...] or list[...] | None."""
     inner = [one for each in (annotation, *get_args(annotation)) for one in get_args(each)]
-    return tuple(
-        inner_mark for inner_mark in inner if isinstance(inner_mark, type) and issubclass(inner_mark, Item)
-    )[:1]
+    return tuple(kind for kind in inner if isinstance(kind, type) and issubclass(kind, Item))[:1]

@@ -112,42 +112,42 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
     }
     out: list[Edit] = []
     taken = {
-        what: {used.x_mm: used.id for used in field.read(job) if not getattr(used, "z_mm", None)}
+        what: {mark.x_mm: mark.id for mark in field.read(job) if not getattr(mark, "z_mm", None)}
         for what, (field, _) in lists.items()
     }
-    for used in readings:
-        if used.what in single:
+    for reading in readings:
+        if reading.what in single:
             out.append(
                 Edit(
-                    pointer=single[used.what].pointer,
-                    value=used.value_mm,
+                    pointer=single[reading.what].pointer,
+                    value=reading.value_mm,
                     known="measured",
-                    source=named(used),
+                    source=named(reading),
                 )
             )
-        elif used.what.startswith(STUD):
+        elif reading.what.startswith(STUD):
             value = {
-                "id": _id(used),
-                "x_mm": used.value_mm,
-                "kind": used.what.removeprefix(STUD),
+                "id": _id(reading),
+                "x_mm": reading.value_mm,
+                "kind": reading.what.removeprefix(STUD),
             }
-            already = any(reading.id == value["id"] for reading in job.survey.stud_readings)
+            already = any(kept.id == value["id"] for kept in job.survey.stud_readings)
             pointer = field_of(Survey.stud_readings).pointer
             out.append(
                 Edit(
                     pointer=f"{pointer}/{value['id'] if already else '-'}",
                     value=value,
-                    source=named(used),
+                    source=named(reading),
                 )
             )
-        elif used.what == "gap":
-            if used.x_mm is None or used.y_mm is None:
+        elif reading.what == "gap":
+            if reading.x_mm is None or reading.y_mm is None:
                 continue  # a gap without its place says nothing
             value = {
-                "id": _id(used),
-                "x_mm": used.x_mm,
-                "y_mm": used.y_mm,
-                "gap_mm": used.value_mm,
+                "id": _id(reading),
+                "x_mm": reading.x_mm,
+                "y_mm": reading.y_mm,
+                "gap_mm": reading.value_mm,
             }
             already = any(gap.id == value["id"] for gap in job.survey.gaps)
             pointer = field_of(Survey.gaps).pointer
@@ -155,22 +155,22 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
                 Edit(
                     pointer=f"{pointer}/{value['id'] if already else '-'}",
                     value=value,
-                    source=named(used),
+                    source=named(reading),
                 )
             )
-        elif used.what in lists:
-            field, name = lists[used.what]
-            x = used.x_mm or 0.0
-            at = taken[used.what].setdefault(x, _id(used))
+        elif reading.what in lists:
+            field, name = lists[reading.what]
+            x = reading.x_mm or 0.0
+            at = taken[reading.what].setdefault(x, _id(reading))
             already = any(each.id == at for each in field.read(job)) or any(
                 isinstance(each.value, dict) and each.value.get("id") == at for each in out
             )
-            value = {"id": at, "x_mm": x, name: used.value_mm}
+            value = {"id": at, "x_mm": x, name: reading.value_mm}
             out.append(
                 Edit(
                     pointer=f"{field.pointer}/{at if already else '-'}",
                     value=value,
-                    source=named(used),
+                    source=named(reading),
                 )
             )
     return out

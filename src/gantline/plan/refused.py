@@ -29,7 +29,7 @@ def refused(
     stops = [finding for finding in findings if finding.severity == "stop" or finding.withholds]
     if not stops:
         return (), frozenset()
-    every = {hole.key for hole in stations if hole.stops_all}
+    every = {station.key for station in stations if station.stops_all}
     found: list[Refused] = []
     marked: set[str] = set()
     broken: set[str] = set()

@@ -197,7 +197,7 @@ def _task(
     return _Task(
         names=[by_length[length] for length in lengths],
         lengths=lengths,
-        counts=[len(by_length[piece]) for piece in lengths],
+        counts=[len(by_length[length]) for length in lengths],
         stocks=[stock for stock in stocks if stock.count != 0],
         kerf_mm=kerf_mm,
         trim_mm=trim_mm,
@@ -369,10 +369,10 @@ def _laid(task: _Task, plan: Counter[tuple[int, Pattern]], proven: bool, gap: fl
     boards = []
     fullest = sorted(
         plan.elements(),
-        key=lambda bar: -sum(n * w for n, w in zip(bar[1], task.weights, strict=True)),
+        key=lambda board: -sum(n * w for n, w in zip(board[1], task.weights, strict=True)),
     )
     # the emptiest board gives up what there is too much of first, so that its off-cut grows
-    over = [sum(bar[1][i] for bar in fullest) - count for i, count in enumerate(task.counts)]
+    over = [sum(board[1][i] for board in fullest) - count for i, count in enumerate(task.counts)]
     for stock, pattern in reversed(fullest):
         held = list(pattern)
         for i in range(len(held)):
@@ -383,18 +383,18 @@ def _laid(task: _Task, plan: Counter[tuple[int, Pattern]], proven: bool, gap: fl
             boards.append((stock, held))
     made = []
     for stock, held in reversed(boards):
-        bar, at, cuts = task.stocks[stock], task.trim_mm, []
+        kind, at, cuts = task.stocks[stock], task.trim_mm, []
         for i, many in enumerate(held):
             for _ in range(many):
                 cuts.append(Cut(name=left[i].pop(), from_mm=at, to_mm=at + task.lengths[i]))
                 at += task.lengths[i] + task.kerf_mm
         made.append(
             CutBoard(
-                stock=bar.key,
-                length_mm=bar.length_mm,
-                price=bar.price,
+                stock=kind.key,
+                length_mm=kind.length_mm,
+                price=kind.price,
                 cuts=tuple(cuts),
-                offcut_mm=max(0.0, bar.length_mm - at),
+                offcut_mm=max(0.0, kind.length_mm - at),
             )
         )
-    return CutPlan(boards=tuple(made), price=sum(bar.price for bar in made), proven=proven, gap=gap)
+    return CutPlan(boards=tuple(made), price=sum(board.price for board in made), proven=proven, gap=gap)

@@ -145,10 +145,7 @@ def bounds(asked: HeightCase) -> tuple[tuple[Bound, ...], tuple[Bound, ...]]:
         lower.append(skirting_bound(screen, asked.skirting_mm))
     both = None if asked.lens is None else lens_bounds(place, asked.lens)
     if asked.lens is not None and both is not None:
-        least, most = (
-            max(lower_mark.y_top_mm for lower_mark in lower),
-            min(upper_bound.y_top_mm for upper_bound in upper),
-        )
+        least, most = max(bound.y_top_mm for bound in lower), min(bound.y_top_mm for bound in upper)
         upper.append(given_way(both[0], least, most, asked.lens.slack_mm))
         lower.append(given_way(both[1], least, most, asked.lens.slack_mm))
     return tuple(upper), tuple(lower)
@@ -165,9 +162,7 @@ def given_way(bound: Bound, least_mm: float, most_mm: float, slack_mm: float) ->
 def room_left_mm(asked: HeightCase) -> float:
     """Lowest upper less highest lower bound [mm]; negative by the clash."""
     upper, lower = bounds(asked)
-    return min(upper_bound.y_top_mm for upper_bound in upper) - max(
-        lower_mark.y_top_mm for lower_mark in lower
-    )
+    return min(bound.y_top_mm for bound in upper) - max(bound.y_top_mm for bound in lower)
 
 
 def lens_bounds(place: Place, lens: LensReach) -> tuple[Bound, Bound] | None:

@@ -90,7 +90,7 @@ def ceiling_of(readings: Sequence[tuple[float, float, float]]) -> Ceiling:
 
 def _ends(inner: set[float], end: float) -> list[float]:
     """Where straight pieces begin and end, from 0 to the end."""
-    return sorted({0.0, end, *(inner_mark for inner_mark in inner if 0.0 < inner_mark < end)})
+    return sorted({0.0, end, *(place for place in inner if 0.0 < place < end)})
 
 
 def _cells(ends: Sequence[float], drops: Sequence[float], step: float) -> list[float]:

@@ -76,7 +76,7 @@ def rolls_for(pieces: Sequence[TapePiece], roll_mm: float) -> Rolls:
         if len(shares) >= len(best):
             return
         if at == len(pieces):
-            best = [list(piece) for piece in shares]
+            best = [list(share) for share in shares]
             return
         piece = pieces[at]
         for share in shares:

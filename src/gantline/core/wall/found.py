@@ -120,7 +120,7 @@ def studs_on_wall(
         if any(abs(x - gone) <= lattice.stud_mm for gone in struck):
             studs.append(Stud(x, StudState.MISSING))
         else:
-            near = [number for number, stud in enumerate(readings) if abs(stud.x_mm - x) <= reach]
+            near = [number for number, reading in enumerate(readings) if abs(reading.x_mm - x) <= reach]
             hits = [number for number in near if _agrees(readings[number], x, half, noise)]
             fits.update(hits)
             studs.append(_stud(x, half, [readings[number] for number in hits], readings, noise, unread_mm))
@@ -130,11 +130,11 @@ def studs_on_wall(
     studs.sort(key=lambda stud: stud.x_mm)
     centers = [stud.x_mm for stud in studs]
     strays = (
-        Stray(number, stud, _guess(stud, centers, lattice.stud_mm))
-        for number, stud in enumerate(readings)
-        if stud.kind is not Kind.NOTHING
+        Stray(number, reading, _guess(reading, centers, lattice.stud_mm))
+        for number, reading in enumerate(readings)
+        if reading.kind is not Kind.NOTHING
         and number not in fits
-        and not any(_agrees(stud, x, half, noise) for x in centers if abs(stud.x_mm - x) <= reach)
+        and not any(_agrees(reading, x, half, noise) for x in centers if abs(reading.x_mm - x) <= reach)
     )
     return Studs(lattice=lattice, studs=tuple(studs), strays=tuple(strays))
 

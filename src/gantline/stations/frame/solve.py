@@ -115,7 +115,7 @@ def brace_places(at: Ask) -> tuple[float, ...]:
     """The middles of the braces from the left, seen from the back [mm]."""
     placed = at.things(FrameBuild.braces)
     if placed:
-        return tuple(sorted(seat.u_mm for seat in placed))
+        return tuple(sorted(brace.u_mm for brace in placed))
     return even_places(at(outer_mm)[0], at(brace_count))
 
 

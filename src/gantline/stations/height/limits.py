@@ -195,7 +195,7 @@ def _giving(at: Ask, bound: Bound) -> Bound:
         [found for one in group if one not in LENS and (found := at.aside(one)) is not None]
         for group in (UPPER, LOWER)
     )
-    least, most = max(below_mark.y_top_mm for below_mark in below), min(one.y_top_mm for one in above)
+    least, most = max(limit.y_top_mm for limit in below), min(limit.y_top_mm for limit in above)
     moved = given_way(bound, least, most, at.aside(place_slack_mm))
     if moved is not bound and moved.y_top_mm != bound.y_top_mm:
         at(hard_limits), at(place_slack_mm)

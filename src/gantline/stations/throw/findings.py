@@ -189,7 +189,7 @@ def tilting_instead(at: Ask) -> Iterator[Finding]:
     if hung_at.possible or kept is None or at(is_turned):
         return
     bound = next(
-        (tilt for tilt in (hung_at.height.low, hung_at.height.high) if tilt.key.startswith("shift")), None
+        (end for end in (hung_at.height.low, hung_at.height.high) if end.key.startswith("shift")), None
     )
     if bound is None:
         return
