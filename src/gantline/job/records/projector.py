@@ -2,7 +2,7 @@
 
 from typing import Annotated, Any, Literal
 
-from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator, model_validator
+from pydantic import ConfigDict, Field, ValidationError, ValidationInfo, field_validator
 
 from gantline.core.defaults import ThrowDefaults
 from gantline.core.errors import OutOfRange
@@ -76,8 +76,8 @@ class ProjectorRecord(BodyMeasures, Record):
     shift_side: Reach = 0.0
     shift_of: Literal["whole", "half"] | None = Field(default=None, validate_default=True)
     reach: ReachShape = ReachShape.RECTANGLE
-    offset: Reach = Field(default=0.0, validate_default=True)
     offset_far: Annotated[float, Ends(1.0, 3.0)] | None = None
+    offset: Reach = Field(default=0.0, validate_default=True)
     rated_lm: Positive | None = None
     modes: Annotated[list[LightMode], Field(max_length=20)] = []
     contrast: Contrast | None = None
@@ -102,20 +102,6 @@ class ProjectorRecord(BodyMeasures, Record):
             )
         return high
 
-    @model_validator(mode="before")
-    @classmethod
-    def _far_edge(cls, data: Any) -> Any:
-        """Makers quote a fixed offset to either edge: the far one lies a whole height past the near one."""
-        far = data.get("offset_far") if isinstance(data, dict) else None
-        if not isinstance(far, int | float):
-            return data
-        near = data.get("offset")
-        if isinstance(near, int | float) and near and abs(far - 1.0 - near) > EDGES_AGREE:
-            raise ValueError(
-                f"The offset of the near edge, {near:g}, and of the far edge, {far:g}, do not agree: leave one out."
-            )
-        return {**data, "offset": far - 1.0}
-
     @field_validator("shift_of")
     @classmethod
     def _convention(cls, of: str | None, info: ValidationInfo) -> str | None:
@@ -128,6 +114,13 @@ class ProjectorRecord(BodyMeasures, Record):
     @field_validator("offset")
     @classmethod
     def _one_of_both(cls, offset: float, info: ValidationInfo) -> float:
+        far = info.data.get("offset_far")
+        if far is not None:  # quoted to the far edge, a whole height past the near one
+            if offset and abs(far - 1.0 - offset) > EDGES_AGREE:
+                raise ValueError(
+                    f"The offset of the near edge, {offset:g}, and of the far edge, {far:g}, do not agree: leave one out."
+                )
+            offset = far - 1.0
         if offset > 0.0 and _shifts(info.data):
             raise ValueError("A lens has either a shift or a fixed offset: leave one of them out.")
         return offset
