@@ -40,7 +40,11 @@ const triesOf = (room: string): readonly Try[] => {
 /** The last tries in a room, on this device. */
 const kept = (room: string, one: Try): readonly Try[] => {
   const tries = [one, ...triesOf(room)].slice(0, LAST)
-  localStorage.setItem(`trainer.${room}`, JSON.stringify(tries))
+  try {
+    localStorage.setItem(`trainer.${room}`, JSON.stringify(tries))
+  } catch {
+    // a browser that keeps nothing: they last as long as the page
+  }
   return tries
 }
 

@@ -27,6 +27,7 @@ export const Corners = ({ plan }: StationProps) => {
   const [draft, setDraft] = useState<Record<string, string>>({})
   const [last, setLast] = useState('tl_x_mm')
   const [photo, setPhoto] = useState('')
+  const [filled, setFilled] = useState<Record<string, string>>({}) // by the photo
   const [trouble, setTrouble] = useState('')
   if (!table) return null
   const typed = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim()))
@@ -36,6 +37,7 @@ export const Corners = ({ plan }: StationProps) => {
     try {
       await edit([{ pointer: '/align/rounds/-', value: { ...read, day: WHEN.format(new Date()) } }])
       setDraft({})
+      setFilled({})
       setPhoto('')
       setTrouble('')
     } catch (error) {
@@ -70,8 +72,9 @@ export const Corners = ({ plan }: StationProps) => {
       <Photo
         onRead={(read, key) => {
           // numbers of a photo go with it when the next is refused; those that somebody typed stay
-          if (key) setDraft((now) => ({ ...now, ...read }))
-          else if (photo) setDraft({})
+          const typedOver = ([name, text]: [string, string]) => text !== filled[name]
+          setDraft((now) => ({ ...Object.fromEntries(Object.entries(now).filter(typedOver)), ...read }))
+          setFilled(read)
           setPhoto(key)
         }}
       />
