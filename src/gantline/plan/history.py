@@ -48,27 +48,27 @@ def _beside(pointer: str, *jobs: Job) -> tuple[str, ...]:
     if pointer in FIELDS and FIELDS[pointer].kind not in ("list", "value"):
         field = FIELDS[pointer]
         texts = (field_text(field, field.read(job), job.units.to_core()) for job in jobs)
-        return field.label, *(beside or NOTHING for beside in texts)
+        return field.label, *(text or NOTHING for text in texts)
     for at in (pointer, base):
         holder, _, own = at.rpartition("/")
         if holder in ITEMS and own != END:
             things = [
-                next((beside for beside in FIELDS[holder].read(job) or () if beside.id == own), None)
+                next((thing for thing in FIELDS[holder].read(job) or () if thing.id == own), None)
                 for job in jobs
             ]
             called = next(
-                (_called(beside, holder) for beside in things if beside is not None), FIELDS[holder].label
+                (_called(thing, holder) for thing in things if thing is not None), FIELDS[holder].label
             )
-            beside = getattr(ITEMS[holder], name, None) if at == base else None
-            if isinstance(beside, Field):
+            part = getattr(ITEMS[holder], name, None) if at == base else None
+            if isinstance(part, Field):
                 units = jobs[0].units.to_core()
                 said = (
-                    "removed" if thing is None else field_text(beside, getattr(thing, name), units)
+                    "removed" if thing is None else field_text(part, getattr(thing, name), units)
                     for thing in things
                 )
-                return f"{called}, {beside.label}", *(text or NOTHING for text in said)
+                return f"{called}, {part.label}", *(text or NOTHING for text in said)
             return called, *("removed" if thing is None else "there" for thing in things)
-    what = next((FIELDS[beside].label for beside in (pointer, base) if beside in FIELDS), pointer)
+    what = next((FIELDS[path].label for path in (pointer, base) if path in FIELDS), pointer)
     return what, "as it was", "as it is now", "changed"
 
 
