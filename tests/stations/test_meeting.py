@@ -24,6 +24,7 @@ from gantline.stations.frame.solve import joints, line_tension_n_m, stuff
 from gantline.stations.height import centre_x_mm, fixed_throw_mm
 from gantline.stations.tension.solve import tension_steps
 from gantline.stations.throw.turned import turned
+from gantline.stations.trim.solve import feed
 from gantline.stations.wall import drilling, pair, studs_behind
 from gantline.stations.wall.ledger import frame_screws, ledger_rows
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
@@ -132,6 +133,9 @@ def test_a_ledger_is_cut_doubled_and_screwed_where_it_is_asked_to_be() -> None:
         if group.name == "ledger"
     ]
     assert group.board == "2×4" and sum(len(board.cuts) for board in group.boards) == 8
+    # 1000 at most: 2320 in three parts, and no joint of the second layer 400 off both of the first
+    (stuck,) = texts(small(**ledger | {"frame__longest_mm": 1000}), "ledger-joints")
+    assert stuck.endswith("Take longer boards, or lay one layer.")
     row = made.ask(frame_screws)
     assert row and (row.count, row.longest_mm) == (
         math.ceil(wide / 400) + 1,
@@ -162,6 +166,14 @@ def test_cloth_on_the_face_of_thin_boards_pulls_them_hollow_and_what_is_nailed_b
     assert number(lit, "spacer_upright") == number(lit, "overall_height") - 40
     assert number(lit, "spacer_brad") == 25 + number(lit, "frame_depth") - 3
     named = " ".join(row.name for row in material_list(lit.ask, cutting(lit.ask, ())).rows)
+    # a cable point behind the frame is farther than one on the wall beside the fed corner: the wire goes to the near one
+    points = [
+        {"id": key, "kind": "cable-point", "x_mm": x, "y_mm": y, "width_mm": 10, "height_mm": 10}
+        for key, x, y in (("far", 2250, 1700), ("near", 3500, 400))
+    ]
+    for fed, behind in ((points, False), (points[:1], True)):
+        wire = small(trim__light__there=True, survey__fittings=fed).ask(feed)
+        assert wire and wire.behind is behind
     for item in ("feed wire", "controller", "spacer strips", "brads, at most"):
         assert item in named
 

@@ -22,7 +22,7 @@ from gantline.stations.common import way
 from gantline.stations.frame import blank, joints, pocket_screw, roll_cut, timber
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
-from gantline.stations.trim.solve import feed_behind, feed_wire_mm, spacers
+from gantline.stations.trim.solve import feed, spacers
 from gantline.stations.wall import bought_fixing, by_inches, drilling, fixings_top
 from gantline.stations.wall.flat import pack
 from gantline.stations.wall.ledger import ROWS as LEDGER_ROWS
@@ -30,7 +30,6 @@ from gantline.stations.wall.ledger import frame_screws, ledger_parts
 from gantline.stations.wall.pads import pads
 from gantline.stations.wall.way import bottom, cleat_place, cleat_stands, hang_parts
 
-BRAD_EVERY_MM = 200.0
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
     Hold.SPRING: "springs",
@@ -264,15 +263,15 @@ def _trim(at: Ask) -> Iterator[Need]:
             pack=2,
             why="both runs start there",
         )
-        wire = at(feed_wire_mm)
+        wire = at(feed)
         if wire is not None:
             yield Need(
                 key="strip-wire",
-                name=f"feed wire, {at.text(at.up(wire))}",
+                name=f"feed wire, {at.text(at.up(wire.length_mm))}",
                 amount=1,
                 why="from feed to outlet",
             )
-        if at(feed_behind):
+        if wire is not None and wire.behind:
             yield Need(
                 key="strip-grommet", name="grommet for the way through the wall", amount=1, why="feed wire"
             )
@@ -285,7 +284,7 @@ def _trim(at: Ask) -> Iterator[Need]:
         yield Need(
             key="brads",
             name=brads,
-            amount=math.ceil(strips.whole_mm / BRAD_EVERY_MM),
+            amount=math.ceil(strips.whole_mm / at.default(FrameDefaults.brad_every_mm)),
             pack=100,
             why="spacer strips",
         )

@@ -48,6 +48,9 @@ class FrameDefaults:
         "width of the strips round a frame's back",
         "a brad goes through without splitting",
     )
+    brad_every_mm = Default(
+        200.0, "mm", 50.0, 1000.0, "brads in the strips round a frame's back, apart", "a hand's span"
+    )
     feed_slack_mm = Default(
         500.0, "mm", 0.0, 5000.0, "wire beyond the way from feed to outlet", "a loop to unhook by"
     )

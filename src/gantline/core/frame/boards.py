@@ -27,6 +27,18 @@ DRESSED: Mapping[str, tuple[float, float]] = {
 }
 
 
+ALIKE_MM = 2.0  # a dressed board is taken for the one of a name
+
+
+def nominal_of(thick_mm: float, wished: str) -> str:
+    """The nominal name of a board as thick [mm] as that: the wished one where it is, else the widest; a 2x4 where none is.
+
+    Source: the dressed sizes above.
+    """
+    alike = [name for name, size in DRESSED.items() if abs(size[0] - thick_mm) <= ALIKE_MM]
+    return wished if wished in alike else alike[-1] if alike else "2x4"
+
+
 class Lies(StrEnum):
     """How the board stands in the frame: flat, its width in the plane of the fabric, or on edge."""
 

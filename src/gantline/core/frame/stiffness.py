@@ -34,6 +34,21 @@ def out_of_plane_mm(
     return thrust_n * eccentric_mm * span_mm**2 / (8.0 * 1000.0 * e_gpa * inertia_mm4)
 
 
+def cloth_thrusts_n(
+    line_tension_n_m: float, *, width_mm: float, height_mm: float, braces: int
+) -> tuple[float, float]:
+    """What cloth presses along one rail and along one upright of a frame [N].
+
+    Args: line tension along all edges [N/m]; width, height of the frame [mm]; braces, uprights between the stiles.
+    Source: the pull over a whole edge goes to the boards across it: half to each of two rails; to each stile half, or its
+    share where braces stand between them.  Raises: OutOfRange.
+    """
+    require_positive(width_mm=width_mm, height_mm=height_mm)
+    pull = line_tension_n_m / 1000.0
+    uprights = 1.0 / (braces + 1) if braces else 0.5
+    return pull * height_mm / 2.0, pull * width_mm * uprights
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SagRow:
     """A rail with so many braces: its widest span and how far it bows [mm]."""

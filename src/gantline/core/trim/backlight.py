@@ -10,6 +10,7 @@ from dataclasses import dataclass
 
 from gantline.core.errors import OutOfRange, require_not_negative, require_positive
 
+Point = tuple[float, float]
 SOLD_W = (30.0, 60.0, 100.0, 150.0, 200.0, 240.0, 320.0, 480.0, 600.0)  # supplies as they are sold
 
 
@@ -28,6 +29,37 @@ class Backlight:
     load_w: float
     supply_w: float
     fix_points: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FeedWire:
+    """Wire from the fed corner to power: its length [mm], and whether it goes through the wall behind the frame."""
+
+    length_mm: float
+    behind: bool
+
+
+def feed_wire(
+    corner_mm: Point,
+    points_mm: Sequence[Point],
+    frame_mm: tuple[float, float, float, float],
+    *,
+    slack_mm: float,
+) -> FeedWire:
+    """To the nearest cable point on the wall, else down to the floor.
+
+    Args: corner, that the light is fed from; points, cable points [mm from the left wall end, above the floor]; frame, its left,
+        bottom, right and top; slack, a loop to unhook the frame by [mm].
+    Source: along the wall, level and plumb.  Leaves out: what stands in its way.
+    """
+    x, y = corner_mm
+    left, bottom, right, top = frame_mm
+    ways = [
+        (abs(x - at_x) + abs(y - at_y), left < at_x < right and bottom < at_y < top)
+        for at_x, at_y in points_mm
+    ]
+    length, behind = min(ways, default=(y, False))
+    return FeedWire(length_mm=length + slack_mm, behind=behind)
 
 
 def backlight(

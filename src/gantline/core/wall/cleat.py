@@ -90,6 +90,16 @@ def cleat_as_it_stands(
     return CleatPlace(left_mm=left_mm, right_mm=right_mm, studs_mm=crossed, play_mm=play)
 
 
+def low_cleat_mm(frame_high_mm: float, *, point_mm: float, board_mm: float) -> float | None:
+    """From the upper frame piece's long point down to that of a second one, as far from the frame's bottom as the upper one is
+    from its top [mm]; None where the two would meet.
+
+    Args: frame_high, height of the frame [mm]; point, long point to the frame's top [mm]; board, a cleat's board [mm].
+    """
+    apart = frame_high_mm - 2.0 * point_mm
+    return apart if apart > 2.0 * board_mm else None
+
+
 def frame_pieces_mm(
     place: CleatPlace, center_mm: float, *, frame_mm: float, inset_mm: float, block_mm: float | None = None
 ) -> tuple[tuple[float, float], ...]:

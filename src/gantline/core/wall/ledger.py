@@ -46,14 +46,12 @@ def ledger_layers(length_mm: float, longest_mm: float, layers: int) -> tuple[Spl
 
     Raises: OutOfRange where no place is left for a joint.
     """
-    made: list[Splice] = []
+    boards: list[Splice] = []
     for _ in range(layers):
-        others = made[-1].joints_mm if made else ()
+        others = boards[-1].joints_mm if boards else ()
         layer = spliced(length_mm, longest_mm, others, STAGGER_MM)
-        if layer is None and others:  # cannot be: what was too long stays so
-            break
-        made.append(layer or Splice(parts_mm=(length_mm,), joints_mm=()))
-    return tuple(made)
+        boards.append(layer or Splice(parts_mm=(length_mm,), joints_mm=()))
+    return tuple(boards)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -18,7 +18,15 @@ from gantline.core.frame.pieces import (
     pocket_screw_mm,
     spliced,
 )
-from gantline.core.frame.stiffness import SagRow, fewest_braces, out_of_plane_mm, sag_mm, sag_rows, wood_kg
+from gantline.core.frame.stiffness import (
+    SagRow,
+    cloth_thrusts_n,
+    fewest_braces,
+    out_of_plane_mm,
+    sag_mm,
+    sag_rows,
+    wood_kg,
+)
 from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild
@@ -75,12 +83,9 @@ def stile_sag_mm(at: Ask) -> float:
 
 
 def hollow_mm(at: Ask) -> float:
-    """How far rails or uprights bow out of the frame's plane, the one that bows more [mm]: the cloth pulls a rail's ends together
-    with half of what it pulls the stiles by, and an upright's with its share of what it pulls the rails by."""
-    wide, high = at(outer_mm)
-    pull, board = at(line_tension_n_m) / 1000.0, at(board_section)
-    uprights = 1.0 / (at(brace_count) + 1) if at(brace_count) else 0.5
-    boards = ((pull * high / 2.0, wide), (pull * wide * uprights, high))
+    """How far rails or uprights bow out of the frame's plane, the one that bows more [mm]."""
+    (wide, high), board = at(outer_mm), at(board_section)
+    along = cloth_thrusts_n(at(line_tension_n_m), width_mm=wide, height_mm=high, braces=at(brace_count))
     return max(
         out_of_plane_mm(
             thrust,
@@ -89,7 +94,7 @@ def hollow_mm(at: Ask) -> float:
             e_gpa=at(stuff)[0],
             inertia_mm4=board.flat_inertia_mm4,
         )
-        for thrust, span in boards
+        for thrust, span in zip(along, (wide, high), strict=True)
     )
 
 

@@ -16,8 +16,7 @@ from gantline.stations.frame import outer_mm
 from gantline.stations.trim.solve import (
     TAPED,
     border_kind,
-    feed_behind,
-    feed_wire_mm,
+    feed,
     rolls,
     spacers,
     strip,
@@ -181,17 +180,19 @@ def _brad(at: Ask, strips: SpacerStrips) -> Display:
     )
 
 
-_spaced("spacer_across", "Spacer strips, top and bottom, 2", lambda at, one: Display(one.across_mm))
-_spaced("spacer_upright", "Spacer strips, sides, 2", _upright)
-_spaced("spacer_brad", "Brads into them, at most", _brad)
+_spaced("spacer_across", "Spacer strip, top and bottom", lambda at, one: Display(one.across_mm))
+_spaced("spacer_upright", "Spacer strip, each side", _upright)
+_spaced("spacer_brad", "Brads for the strips, at most", _brad)
 
 
 @FIGURES.length("feed_wire", "Feed wire", "along the wall to the cable point, else to the floor, and a loop")
 def feed_wire(at: Ask) -> Display | None:
     """From the corner that the light is fed from."""
-    value = at(feed_wire_mm)
-    where = "through the wall behind the frame" if at(feed_behind) else "along the wall"
-    return None if value is None else Display(value, how=f"{where}, with a loop to unhook the frame by")
+    wire = at(feed)
+    if wire is None:
+        return None
+    where = "through the wall behind the frame" if wire.behind else "along the wall"
+    return Display(wire.length_mm, how=f"{where}, with a loop to unhook the frame by")
 
 
 def gist(at: Ask) -> str:

@@ -2,7 +2,7 @@
 
 from gantline.core.defaults import FrameDefaults, TrimDefaults
 from gantline.core.errors import OutOfRange
-from gantline.core.trim.backlight import SOLD_W, backlight
+from gantline.core.trim.backlight import SOLD_W, FeedWire, Point, backlight, feed_wire
 from gantline.core.trim.backlight import Backlight as Strip
 from gantline.core.trim.spacers import SpacerStrips, spacer_strips
 from gantline.core.trim.tape import Corner, Rolls, TapePiece, rolls_for, tape_pieces
@@ -15,7 +15,6 @@ from gantline.stations.height import rect_of_frame
 from gantline.stations.size import screen
 from gantline.stations.survey import prepared_points
 
-Point = tuple[float, float]
 TAPED = ("tape", "velvet")
 
 
@@ -85,20 +84,13 @@ def feed_corner_mm(at: Ask) -> Point:
     return (left + inset if on_left else right - inset), bottom + inset
 
 
-def feed_wire_mm(at: Ask) -> float | None:
-    """Wire from that corner along the wall to the nearest cable point on it, else down to the floor, and a loop to unhook by
-    [mm]; None without a light."""
+def feed(at: Ask) -> FeedWire | None:
+    """Wire from that corner to power; None without a light."""
     if not at.field(Backlight.there):
         return None
-    x, y = at(feed_corner_mm)
-    ways = [abs(x - at_x) + abs(y - at_y) for at_x, at_y, z in at(prepared_points) if z <= 0.0]
-    return min(ways, default=y) + at.default(FrameDefaults.feed_slack_mm)
-
-
-def feed_behind(at: Ask) -> bool:
-    """Whether a cable point lies behind the frame, so that the wire goes through the wall there and nothing is seen of it."""
-    left, bottom, right, top = at(rect_of_frame)
-    return any(left < x < right and bottom < y < top for x, y, z in at(prepared_points) if z <= 0.0)
+    points = [(x, y) for x, y, z in at(prepared_points) if z <= 0.0]
+    slack = at.default(FrameDefaults.feed_slack_mm)
+    return feed_wire(at(feed_corner_mm), points, at(rect_of_frame), slack_mm=slack)
 
 
 def strip(at: Ask) -> Strip | str | None:

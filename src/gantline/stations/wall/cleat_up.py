@@ -11,14 +11,14 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Finding, Severity, cure, found, noted
 from gantline.stations.common import way_words
 from gantline.stations.height import centre_x_mm, placement
-from gantline.stations.size import screen
 from gantline.stations.survey import studs_known
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.solve import planned_rows_mm, rows_mm
-from gantline.stations.wall.way import cleat_ends_mm, cleat_on_studs, cleat_place
+from gantline.stations.wall.way import cleat_ends_mm, cleat_on_studs, cleat_place, frame_pieces
 
 EDGE = field_of(Hanging.cleat_up_edge_mm).pointer
 ENDS = field_of(Hanging.cleat_up_left_mm).pointer
+UP = (Hanging.cleat_up_edge_mm, Hanging.cleat_up_left_mm, Hanging.cleat_up_right_mm)
 
 
 @found
@@ -40,11 +40,8 @@ def height(at: Ask) -> Iterator[Finding]:
         (HeightTarget.wish, "frame-top"),
         (HeightTarget.wish_mm, at.near(top)),
     )
-    down = cure("Take the wall piece down", *(((each, None)) for each in UP))
+    down = cure("Take the wall piece down", *((each, None) for each in UP))
     yield Finding(code=Code.CLEAT_UP, severity="stop", text=text, subject=EDGE, cures=(move, down))
-
-
-UP = (Hanging.cleat_up_edge_mm, Hanging.cleat_up_left_mm, Hanging.cleat_up_right_mm)
 
 
 @noted
@@ -68,7 +65,7 @@ def across(at: Ask) -> Iterator[Finding]:
     ends, place = at(cleat_ends_mm), at(cleat_place)
     if ends is None or place is None or not at(cleat_on_studs):
         return
-    down = cure("Take the wall piece down", *(((each, None)) for each in UP))
+    down = cure("Take the wall piece down", *((each, None) for each in UP))
     if len(place.studs_mm) < FEWEST:
         count = len(place.studs_mm)
         text = f"The cleat that is up crosses {'one stud' if count else 'no stud'}, and it takes two to carry a screen."
@@ -123,16 +120,15 @@ def blocks(at: Ask) -> Iterator[Finding]:
     place = at(cleat_place) if at(cleat_on_studs) else None
     if place is None or at.field(Hanging.cleat_piece) != "blocks":
         return
-    block = at.field(Hanging.cleat_block_mm)
-    most = min(place.right_mm - place.left_mm, at(screen).overall_width_mm) / 2.0
-    if block > most:
-        text = (
-            f"Two blocks of {at.text(block)} do not fit side by side on a wall piece of "
-            f"{at.text(place.right_mm - place.left_mm)}. Cut them shorter, or use one piece."
-        )
-        one = cure("Use one piece", (Hanging.cleat_piece, "one"))
-        subject = field_of(Hanging.cleat_block_mm).pointer
-        yield Finding(code=Code.CLEAT_BLOCKS, severity="check", text=text, subject=subject, cures=(one,))
+    if at(frame_pieces):
+        return
+    text = (
+        f"Two blocks of {at.text(at.field(Hanging.cleat_block_mm))} do not fit side by side on a wall piece of "
+        f"{at.text(place.right_mm - place.left_mm)}. Cut them shorter, or use one piece."
+    )
+    whole = cure("Use one piece", (Hanging.cleat_piece, "one"))
+    subject = field_of(Hanging.cleat_block_mm).pointer
+    yield Finding(code=Code.CLEAT_BLOCKS, severity="check", text=text, subject=subject, cures=(whole,))
 
 
 CLEAT_UP_FINDINGS = (height, drop, across, ends_swapped, blocks)

@@ -39,4 +39,5 @@ class Code(StrEnum):
     NO_SCREW = "no-screw-sold"
     CLEAT_UP = "cleat-up"
     CLEAT_BLOCKS = "cleat-blocks"
+    LEDGER_JOINTS = "ledger-joints"
     ROWS_FIXED = "rows-below-frame"

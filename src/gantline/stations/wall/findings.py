@@ -25,6 +25,7 @@ from gantline.stations.wall.cleat_up import CLEAT_UP_FINDINGS
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.fact_findings import FACT_FINDINGS
 from gantline.stations.wall.flat_findings import FLAT_FINDINGS
+from gantline.stations.wall.ledger import LEDGER_FINDINGS
 from gantline.stations.wall.loads import fixing, fixing_name, used
 from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import (
@@ -260,4 +261,5 @@ FINDINGS = (
     *CHOICE_FINDINGS,
     *WAY_FINDINGS,
     *CLEAT_UP_FINDINGS,
+    *LEDGER_FINDINGS,
 )

@@ -1,22 +1,26 @@
 """A ledger's boards, and the screws through it into the frame."""
 
+from collections.abc import Iterator
+
 from gantline.core.defaults import FrameDefaults, WallDefaults
 from gantline.core.errors import OutOfRange
-from gantline.core.frame.boards import DRESSED
+from gantline.core.frame.boards import nominal_of
 from gantline.core.frame.pieces import Splice
-from gantline.core.wall.ledger import LedgerScrews, ledger_layers, screws_into_frame
+from gantline.core.wall.ledger import STAGGER_MM, LedgerScrews, ledger_layers, screws_into_frame
 from gantline.core.wall.ways import Way
+from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
+from gantline.plan.finding import Finding, cure, noted
 from gantline.stations.common import frame_depth_mm, ledger_mm, way
 from gantline.stations.size import screen
+from gantline.stations.wall.codes import Code
 from gantline.stations.wall.shown import when
 
 LEDGER_FIGURES = Figures()
 ROWS = ("upper", "lower")
-ALIKE_MM = 2.0  # a dressed board is taken for the one of a name
 
 
 def on_ledger(at: Ask) -> bool:
@@ -26,29 +30,48 @@ def on_ledger(at: Ask) -> bool:
 
 def ledger_nominal(at: Ask) -> str:
     """The board that a ledger is cut from, by its nominal name: as thick, and as wide as the frame's where there are several."""
-    thick, own = at.field(Hanging.ledger_board_mm), at.field(FrameBuild.board)
-    alike = [name for name, size in DRESSED.items() if abs(size[0] - thick) <= ALIKE_MM]
-    return own if own in alike else alike[-1] if alike else "2x4"
+    return nominal_of(at.field(Hanging.ledger_board_mm), at.field(FrameBuild.board))
 
 
-def ledger_rows(at: Ask) -> tuple[tuple[str, tuple[Splice, ...]], ...]:
-    """Each row's layers; none without a ledger, and where no joint can be placed."""
+def layers(at: Ask) -> tuple[Splice, ...] | None:
+    """The boards of one row, layer by layer; none without a ledger, None where no joint can be placed."""
     if not at(on_ledger):
         return ()
     long, longest = at(screen).overall_width_mm, at.field(FrameBuild.longest_mm)
     try:
-        layers = ledger_layers(long, longest, at.field(Hanging.ledger_layers))
+        return ledger_layers(long, longest, at.field(Hanging.ledger_layers))
     except OutOfRange:
-        return ()
-    return tuple((row, layers) for row in ROWS)
+        return None
+
+
+def ledger_rows(at: Ask) -> tuple[tuple[str, tuple[Splice, ...]], ...]:
+    """Each row's layers."""
+    return tuple((row, boards) for row in ROWS if (boards := at(layers)))
+
+
+@noted
+def joints(at: Ask) -> Iterator[Finding]:
+    """Boards so short that the joints of two layers come too near each other, so that nothing can be cut."""
+    if at(layers) is not None:
+        return
+    text = (
+        f"Boards of {at.text(at.field(FrameBuild.longest_mm))} at most leave no place for the joints of this ledger, "
+        f"{at.text(STAGGER_MM)} from one layer's to the other's. Take longer boards, or lay one layer."
+    )
+    one_layer = cure("Lay one layer", (Hanging.ledger_layers, 1))
+    subject = field_of(Hanging.ledger_layers).pointer
+    yield Finding(code=Code.LEDGER_JOINTS, severity="check", text=text, subject=subject, cures=(one_layer,))
+
+
+LEDGER_FINDINGS = (joints,)
 
 
 def ledger_parts(at: Ask) -> tuple[tuple[str, float], ...]:
     """What is cut for the ledger, by name, with its length [mm]."""
     parts = []
-    for row, layers in at(ledger_rows):
-        for number, layer in enumerate(layers, start=1):
-            name = f"ledger {row}" if len(layers) == 1 else f"ledger {row}, layer {number}"
+    for row, boards in at(ledger_rows):
+        for number, layer in enumerate(boards, start=1):
+            name = f"ledger {row}" if len(boards) == 1 else f"ledger {row}, layer {number}"
             if len(layer.parts_mm) == 1:
                 parts.append((name, layer.parts_mm[0]))
             else:

@@ -12,6 +12,7 @@ from gantline.core.wall.cleat import (
     cleat_over_studs,
     frame_pieces_mm,
 )
+from gantline.core.wall.cleat import low_cleat_mm as second_cleat_mm
 from gantline.core.wall.facts import blocked_xs_mm
 from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, frame_top_mm, hole_drop_mm, parts_wanted
 from gantline.core.wall.ledger import ledger_over_studs
@@ -99,12 +100,15 @@ def cleat_place(at: Ask) -> CleatPlace | None:
 
 
 def low_cleat_mm(at: Ask) -> float | None:
-    """From the upper frame piece's long point down to that of a low one that only pulls in [mm]: as far from the frame's bottom
-    as the upper one is from its top; None without one, or where the frame is too low for two."""
+    """From the upper frame piece's long point down to that of a low one that only pulls in [mm]; None without one, or where the
+    frame is too low for two."""
     if at(bottom) != "cleat" or not at(on_cleat):
         return None
-    apart = at(screen).overall_height_mm - 2.0 * at.field(Hanging.cleat_point_mm)
-    return apart if apart > 2.0 * at.field(Hanging.cleat_board_mm) else None
+    return second_cleat_mm(
+        at(screen).overall_height_mm,
+        point_mm=at.field(Hanging.cleat_point_mm),
+        board_mm=at.field(Hanging.cleat_board_mm),
+    )
 
 
 def stud_piece(at: Ask) -> CleatPlace | None:
