@@ -17,6 +17,7 @@ from gantline.stations.common import (
     overspill_mm,
     panel_aspect,
     percent,
+    ratios,
     shift_text,
 )
 from gantline.stations.height import (
@@ -66,6 +67,28 @@ for key, label, field, with_shift in (
     ("offset", "Fixed offset", P.offset, False),
 ):
     FIGURES.other(key, label, "", "usual", field)(_only(field, with_shift))
+
+
+def _other_end(end: int) -> Make:
+    def make(at: Ask) -> Display | None:
+        """Where only the other end was entered, the same: a lens without zoom."""
+        both = at(ratios)
+        if both is None:
+            return None
+        return Display(
+            both[end],
+            text=f"{both[end]:g}, no zoom",
+            how="as the other end; enter this one of a lens that zooms",
+        )
+
+    return make
+
+
+for key, label, field, end in (
+    ("ratio_low", "Throw ratio, wide", P.ratio_low, 0),
+    ("ratio_high", "Throw ratio, long", P.ratio_high, 1),
+):
+    FIGURES.other(key, label, "", "usual", field)(_other_end(end))
 
 
 @FIGURES.length("lens_x", "Lens from left wall end", "on the center line unless it is set", P.lens_x_mm)
