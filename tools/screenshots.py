@@ -86,6 +86,7 @@ def change(job: str, edits: list[dict[str, object]]) -> None:
 def shoot(page: Page, name: str) -> None:
     """Take one picture once the page is quiet."""
     page.wait_for_load_state("networkidle")
+    page.wait_for_function("!document.body.innerText.includes('Working out')", timeout=60_000)
     page.wait_for_timeout(300)
     page.screenshot(path=OUT / f"{name}.png")
 

@@ -2,7 +2,7 @@ import { useEffect, useId, useState } from 'react'
 import type { Figure } from '../api/client'
 import { useThisJob } from '../job/context'
 import { KnownMark } from './KnownMark'
-import { Num } from './Num'
+import { Num, Rich } from './Num'
 import { Working } from './Working'
 
 const SHORT = 22 // letters of a text that still stands as a number does
@@ -34,7 +34,9 @@ export const FigureRow = ({ figure, lead = false, refused = false }: { figure: F
         {refused ? (
           <span className="font-bold text-stop text-value">Do not drill</span>
         ) : sentence ? (
-          <span className="max-w-[60%] text-right font-semibold text-body leading-tight">{figure.text}</span>
+          <span className="max-w-[60%] text-right font-semibold text-body leading-tight">
+            <Rich text={figure.text} />
+          </span>
         ) : (
           <Num text={figure.text || '—'} className={lead ? 'text-title' : 'text-value'} />
         )}

@@ -3,7 +3,7 @@ import type { Practice } from '../api/client'
 
 const WIDE = 1000
 const PAD = 0.16 // of the frame, around it
-const TIMES = 4 // misses are drawn larger: a millimeter is not seen
+const TIMES = [4, 2, 1] // misses are drawn larger: a millimeter is not seen
 const GLIDE_MS = 160
 
 type Points = readonly (readonly [number, number])[]
@@ -33,12 +33,19 @@ const useGlide = (to: Points): Points => {
   return at
 }
 
+const enlarged = (practice: Practice, times: number): Points =>
+  practice.picture.map(([x = 0, y = 0], corner) => {
+    const [u = 0, v = 0] = practice.target[corner] ?? []
+    return [u + (x - u) * times, v + (y - v) * times] as const
+  })
+
+/** How many times larger misses are drawn: as large as the scene holds them whole. */
+export const timesOf = (practice: Practice): number =>
+  TIMES.find((times) => enlarged(practice, times).every((point) => point.every((share) => share > -PAD && share < 1 + PAD))) ?? 1
+
 /** The frame with the light on it, misses drawn larger. */
 export const Scene = ({ practice }: { practice: Practice }) => {
-  const larger = practice.picture.map(([x = 0, y = 0], corner) => {
-    const [u = 0, v = 0] = practice.target[corner] ?? []
-    return [u + (x - u) * TIMES, v + (y - v) * TIMES] as const
-  })
+  const larger = enlarged(practice, timesOf(practice))
   const key = JSON.stringify(larger)
   const [goal, setGoal] = useState<Points>(larger)
   useEffect(() => setGoal(JSON.parse(key)), [key])

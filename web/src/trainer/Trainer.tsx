@@ -5,7 +5,7 @@ import { ask, type Practice } from '../api/client'
 import { keys } from '../api/keys'
 import { Button } from '../parts/Button'
 import { Rich } from '../parts/Num'
-import { Scene } from './Scene'
+import { Scene, timesOf } from './Scene'
 
 type Touch = { kind: string; steps: number }
 type Control = { kind: string; name: string; less: [string, string]; more: [string, string] }
@@ -30,6 +30,7 @@ const movesOf = (touches: readonly Touch[]) => touches.filter((one, at) => one.k
 
 type Try = { moves: number; seconds: number; par: number }
 const LAST = 5
+const DRAWN: Record<number, string> = { 1: 'to scale', 2: 'twice as large', 4: 'four times larger' }
 const triesOf = (room: string): readonly Try[] => {
   try {
     return JSON.parse(localStorage.getItem(`trainer.${room}`) ?? '[]') as Try[]
@@ -143,7 +144,7 @@ export const Trainer = () => {
         {now && (
           <table className="mt-2 w-full text-smallall">
             <caption className="pb-1 text-left text-quiet">
-              Misses are drawn four times larger. How far each corner stands outside, minus is inside, as Align asks for it:
+              Misses are drawn {DRAWN[timesOf(now)]}. How far each corner stands outside, minus is inside, as Align asks for it:
             </caption>
             <tbody>
               <tr>
@@ -151,7 +152,9 @@ export const Trainer = () => {
                   <td key={one.name} className="pr-2 align-top">
                     <span className="text-quiet">{one.name}</span>
                     <br />
-                    <Rich text={one.across} />, <Rich text={one.up} />
+                    <Rich text={one.across} />
+                    <br />
+                    <Rich text={one.up} />
                   </td>
                 ))}
               </tr>

@@ -61,7 +61,7 @@ def cleat_edge(at: Ask) -> Display | None:
 
 
 @CLEAT_FIGURES.other(
-    "frame_piece", "Frame piece goes, from the frame's left end", "", "over the ends of the wall piece"
+    "frame_piece", "Frame piece, from the frame's left end", "", "over the ends of the wall piece"
 )
 def frame_piece(at: Ask) -> Display | None:
     """Seen from the front; from behind the same from its right end."""
