@@ -28,6 +28,21 @@ FACES = ("front", "side", "top", "back")
 SPOILT = st.none() | st.tuples(
     st.integers(0, 10**6), st.sampled_from((b"9", b'"', b"-", b"{", b"\xff", b"null"))
 )
+# what no form asks for: half a character, a character that ends text, nothing, a list or an object where a word is wanted
+HOSTILE = (
+    "\ud800",
+    "a\udfffb",
+    "\x00",
+    "/" * 300,
+    "/survey/" + "a" * 300,
+    None,
+    [],
+    [None],
+    {},
+    {"": None},
+    -0.0,
+    1e308,
+)
 HOW: dict[str, Any] = {
     "deadline": None,
     "suppress_health_check": list(HealthCheck),
@@ -43,13 +58,33 @@ def _requests(app: Any) -> tuple[int, Counter[int]]:
     while sum(answers.values()) < REQUESTS:  # some operations have only so many different requests
         for operation in operations:
 
-            @given(case=operation.as_strategy())
+            @given(
+                case=operation.as_strategy(),
+                spoilt=st.none() | st.tuples(st.integers(0, 999), st.integers(0, 99)),
+            )
             @settings(max_examples=-(-REQUESTS // len(operations)), **HOW)
-            def ask(case: Any) -> None:
+            def ask(case: Any, spoilt: tuple[int, int] | None) -> None:
+                if spoilt and isinstance(case.body, dict | list):
+                    _spoil(case.body, *spoilt)
                 answers[case.call().status_code] += 1
 
             ask()
     return len(operations), answers
+
+
+def _spoil(body: Any, at: int, which: int) -> None:
+    """Something hostile in the place of one value of a body, however deep that lies."""
+    places: list[tuple[Any, Any]] = []
+    left = [body]
+    while left:
+        holder = left.pop()
+        for key, value in list(holder.items() if isinstance(holder, dict) else enumerate(holder)):
+            places.append((holder, key))
+            if isinstance(value, dict | list):
+                left.append(value)
+    if places:
+        holder, key = places[at % len(places)]
+        holder[key] = HOSTILE[which % len(HOSTILE)]
 
 
 def _documents(client: TestClient) -> Counter[int]:
