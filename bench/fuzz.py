@@ -29,7 +29,7 @@ SPOILT = st.none() | st.tuples(
     st.integers(0, 10**6), st.sampled_from((b"9", b'"', b"-", b"{", b"\xff", b"null"))
 )
 # what no form asks for: half a character, a character that ends text, nothing, a list or an object where a word is wanted
-HOSTILE = (
+HOSTILE: tuple[Any, ...] = (
     "\ud800",
     "a\udfffb",
     "\x00",

@@ -41,6 +41,31 @@ def test_a_cast_is_joined_by_its_code_and_shows_what_was_chosen(
     assert client.get(path).json()["code"] != first["code"]
 
 
+WINDOWS: tuple[Any, ...] = (  # what a page tells, and the first words of what its remote says; the den's panel is 16:9
+    ({"wide": 1920, "high": 1080, "screen_wide": 1920, "screen_high": 1080, "scaling": 1}, "focus", []),
+    ({"wide": 1280, "high": 720, "screen_wide": 1280, "screen_high": 720, "scaling": 1.5}, "white", []),
+    ({"wide": 1280, "high": 720, "screen_wide": 1280, "screen_high": 720, "scaling": 1.5}, "focus", ["That screen is scaled to 150 %"]),
+    ({"wide": 1280, "high": 640, "screen_wide": 1280, "screen_high": 720, "scaling": 1}, "cross", ["The cast page does not fill"]),
+    ({"wide": 1280, "high": 800, "screen_wide": 1280, "screen_high": 800, "scaling": 1}, "cross", ["That screen is 1280 × 800"]),
+)  # fmt: skip
+
+
+def test_the_remote_says_what_the_window_of_the_cast_page_spoils(
+    client: TestClient, job: dict[str, Any]
+) -> None:
+    path = f"/api/jobs/{job['id']}/cast"
+    code = client.get(path).json()["code"]
+    assert client.get(path).json()["joined"] is False
+    for window, pattern, wanted in WINDOWS:
+        client.put(path, json={"pattern": pattern})
+        client.put(f"/api/cast/{code}/window", json=window).raise_for_status()
+        said = client.get(path).json()
+        assert said["joined"]
+        assert [text[: len(words)] for text, words in zip(said["window"], wanted, strict=True)] == wanted
+    assert client.put(f"/api/cast/{code}/window", json={**WINDOWS[0][0], "scaling": 0}).status_code == 422
+    assert client.put("/api/cast/ZZZZZZ/window", json=WINDOWS[0][0]).status_code == 404
+
+
 @pytest.mark.parametrize(
     ("body", "pointer"),
     [

@@ -68,6 +68,29 @@ def test_a_spoilt_line_is_tried_again_and_no_wrong_value_is_taken(fault: str) ->
         assert ran(LineProjector("P", "127.0.0.1", port).state()).model == "Simulated projector"
 
 
+def test_of_400_taps_over_a_line_that_spoils_8_percent_none_is_told_of_a_light_that_is_not_so() -> None:
+    made = SimulatedProjector(turning_s=0.0, faults=Faults(drop=0.05, garble=0.03), seed=11)
+    with Running(made) as port:
+        projector = LineProjector("P", "127.0.0.1", port, answer_s=0.15)
+
+        async def taps() -> int:
+            told = 0
+            await projector.set([("power", "on")])
+            for tap in range(400):
+                wanted = "off" if tap % 2 else "on"
+                try:
+                    state = await projector.set([("light", wanted)])
+                except ProjectorTrouble:
+                    continue
+                assert (state.light, made.lit) == (wanted == "on", wanted == "on")
+                told += 1
+            return told
+
+        assert (
+            ran(taps()) >= 390
+        )  # of 16 answers each: whoever asks all anew at each fault gets through in two of three
+
+
 def test_what_is_listed_may_be_set_and_nothing_else_is_connected_to(new_database: Callable[[], str]) -> None:
     with Running(SimulatedProjector(turning_s=0.3)) as port:
         app = create_app(Settings(database_url=new_database(), projectors=(f"Loft=127.0.0.1:{port}",)))

@@ -25,11 +25,16 @@ class _Broken(Exception):
     """This connection is of no use any more; another may be."""
 
 
+class _Unreadable(_Broken):
+    """An answer came whose value means nothing."""
+
+
 class LineProjector:
     """One projector at one address. Each act opens a connection and closes it: nothing is held between two taps.
 
     Every request carries a number that its answer repeats, so that a late answer is not taken for another's. What is
-    set is a state, not a step, and can be set again: so a broken connection is tried anew, three times in all.
+    set is a state, not a step, and can be set again: so a broken connection is tried anew and goes on where it broke, until
+    three tries have brought nothing, or the time of an act is up.
     """
 
     def __init__(self, name: str, host: str, port: int, answer_s: float = ANSWER_S) -> None:
@@ -48,24 +53,35 @@ class LineProjector:
                 await self._one_at_a_time.acquire()
         except TimeoutError as error:
             raise self._trouble(why) from error
+        act = _Act(list(settings))
         try:
-            for _ in range(TRIES):
-                try:
-                    async with asyncio.timeout(WHOLE * self.answer_s), self._line() as line:
-                        for what, value in settings:
-                            await line.ask(f"set {what} {value}", what)
-                        return _state(
-                            self.name, {name: await line.ask(f"get {name}", name) for name in NAMES}
-                        )
-                except _Broken as error:
-                    why = str(error)
-                except TimeoutError:
-                    why = "no answer in time"
-                except OSError as error:
-                    why = error.strerror or "no connection"
+            async with asyncio.timeout(TRIES * WHOLE * self.answer_s):
+                return await self._tried(act)
+        except TimeoutError as error:
+            raise self._trouble(act.why) from error
         finally:
             self._one_at_a_time.release()
-        raise self._trouble(why)
+
+    async def _tried(self, act: "_Act") -> ProjectorState:
+        """Connection after connection, while one in three brings something new.  Raises: ProjectorTrouble, ProjectorRefuses."""
+        tries = TRIES
+        while tries > 0:
+            before = act.answers
+            try:
+                async with asyncio.timeout(WHOLE * self.answer_s), self._line() as line:
+                    await act.go_on(line)
+                return _state(self.name, act.said)
+            except _Unreadable as error:
+                act.why = str(error)
+                act.said.clear()
+            except _Broken as error:
+                act.why = str(error)
+            except TimeoutError:
+                act.why = "no answer in time"
+            except OSError as error:
+                act.why = error.strerror or "no connection"
+            tries = tries - 1 if act.answers <= before else TRIES
+        raise self._trouble(act.why)
 
     def _trouble(self, why: str) -> ProjectorTrouble:
         return ProjectorTrouble(
@@ -89,6 +105,28 @@ class LineProjector:
             writer.transport.abort()
             with suppress(OSError):
                 await writer.wait_closed()
+
+
+class _Act:
+    """What is still to be set, and what was answered so far: a broken connection takes nothing of it back."""
+
+    def __init__(self, left: list[tuple[Control, str]]) -> None:
+        self.left, self.said, self.why = left, dict[str, str](), "no answer in time"
+
+    @property
+    def answers(self) -> int:
+        """How much has come through."""
+        return len(self.said) - len(self.left)
+
+    async def go_on(self, line: "_Line") -> None:
+        """Set the rest, then read the rest.  Raises: as _Line.ask."""
+        while self.left:
+            what, value = self.left[0]
+            await line.ask(f"set {what} {value}", what)
+            del self.left[0]
+        for name in NAMES:
+            if name not in self.said:
+                self.said[name] = await line.ask(f"get {name}", name)
 
 
 class _Line:
@@ -121,7 +159,7 @@ class _Line:
 
 
 def _state(name: str, said: dict[str, str]) -> ProjectorState:
-    """Every value read, or the connection is not trusted.  Raises: _Broken."""
+    """Every value read, or none is trusted.  Raises: _Unreadable."""
     try:
         return ProjectorState(
             name=name,
@@ -142,7 +180,7 @@ def _state(name: str, said: dict[str, str]) -> ProjectorState:
             errors=_words(said["errors"]),
         )
     except (KeyError, ValueError) as error:
-        raise _Broken(f"a value that cannot be read ({error})") from error
+        raise _Unreadable(f"a value that cannot be read ({error})") from error
 
 
 def _words(text: str) -> tuple[str, ...]:

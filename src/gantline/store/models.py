@@ -10,6 +10,7 @@ from sqlalchemy import (
     DateTime,
     ForeignKey,
     ForeignKeyConstraint,
+    Identity,
     LargeBinary,
     MetaData,
     String,
@@ -126,7 +127,7 @@ class ReadingRow(Base):
 
 class CastRow(Base):
     """What a projector shows for a job: the pattern, and where its cross stands, shares of the panel from the upper
-    left."""
+    left. screen: the window that shows it, as its page told; null: it told nothing yet."""
 
     __tablename__ = "cast"
     job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
@@ -135,11 +136,13 @@ class CastRow(Base):
     pattern: Mapped[str] = mapped_column(String(20))
     u: Mapped[float]
     v: Mapped[float]
+    screen: Mapped[dict[str, Any] | None] = mapped_column(JSONB(none_as_null=True))
 
 
 class PhotoRow(Base):
     """A photo of the lit screen: a gray JPEG, without place or maker. raw: as it was sent, until a worker has read
-    it. One that was removed keeps by whom and when, and nothing to see."""
+    it. refused: its corners were not trusted; it stays until the next one is sent, so that they can be set by hand. One that was
+    removed keeps by whom and when, and nothing to see."""
 
     __tablename__ = "photo"
     id: Mapped[UUID] = mapped_column(primary_key=True)
@@ -147,9 +150,31 @@ class PhotoRow(Base):
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     content: Mapped[bytes]
     raw: Mapped[bool] = mapped_column(server_default=false())
+    refused: Mapped[bool] = mapped_column(server_default=false())
     removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
     removed_by: Mapped[str | None] = mapped_column(String(120))
     taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class StepRow(Base):
+    """What happened to a step of the day; only ever added. id: the page's own, so that none counts twice; number: their order.
+    act: done, undone, skipped, impossible, read. reading, value: which of the step's readings it is, in its unit; text: what was
+    said of it; planned: the step as it stood then; version: of the job that was looked at."""
+
+    __tablename__ = "step_row"
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    number: Mapped[int] = mapped_column(BigInteger, Identity())
+    job_id: Mapped[UUID] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), index=True)
+    shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
+    step: Mapped[str] = mapped_column(String(200))
+    act: Mapped[str] = mapped_column(String(12))
+    reading: Mapped[str] = mapped_column(String(60))
+    value: Mapped[float | None]
+    text: Mapped[str] = mapped_column(Text)
+    planned: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    version: Mapped[int]
+    who: Mapped[str] = mapped_column(String(120))
+    at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
 
 
 class SettingRow(Base):

@@ -23,8 +23,10 @@ class NoSuchPhoto(DesignError):
 
 
 def keep(session: Session, shop_id: UUID, job_id: UUID, content: bytes) -> UUID:
-    """Keep a photo as it was sent; its id. Those of this job that nobody had read are forgotten.  Raises: TooMany."""
-    old = PhotoRow.raw & (func.now() - PhotoRow.taken_at > UNREAD)
+    """Keep a photo as it was sent; its id. Those of this job that nobody had read, or whose corners were not
+    trusted, are forgotten.  Raises: TooMany."""
+    unread = PhotoRow.raw & (func.now() - PhotoRow.taken_at > UNREAD)
+    old = unread | (PhotoRow.refused & PhotoRow.removed_at.is_(None))
     session.execute(delete(PhotoRow).where(PhotoRow.job_id == job_id, old))
     here = (
         select(func.count())
@@ -57,6 +59,11 @@ def content(session: Session, job_id: UUID, photo_id: UUID, *, raw: bool = False
 def now_read(session: Session, photo_id: UUID, plain: bytes) -> None:
     """Only gray levels are left of a photo."""
     session.execute(update(PhotoRow).where(PhotoRow.id == photo_id).values(content=plain, raw=False))
+
+
+def judge(session: Session, photo_id: UUID, *, refused: bool) -> None:
+    """Whether a photo's corners were trusted when it was last read."""
+    session.execute(update(PhotoRow).where(PhotoRow.id == photo_id).values(refused=refused))
 
 
 def refuse(session: Session, photo_id: UUID) -> None:

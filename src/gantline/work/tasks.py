@@ -86,7 +86,10 @@ def photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
         raise
     photos.now_read(session, key, plain)
     session.commit()
-    return orjson.dumps(reading(made.ask, plain, args.get("frame")), default=as_plain)
+    read = reading(made.ask, plain, args.get("frame"))
+    photos.judge(session, key, refused=bool(read.trouble))
+    session.commit()
+    return orjson.dumps(read, default=as_plain)
 
 
 TASKS: Mapping[str, Task] = {"sheet": sheet, "compare": compare, "photo": photo}

@@ -108,6 +108,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cast/{code}/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tell Window
+         * @description A cast page tells its window. Whoever has the code can tell a wrong one: it is warned of, and nothing is computed from
+         *     it.
+         */
+        put: operations["tell_window"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices": {
         parameters: {
             query?: never;
@@ -1534,7 +1555,8 @@ export interface components {
         /**
          * CastOut
          * @description What is shown for a job: its code, pattern and cross, what its plan lights; for a photo the markers, and the
-         *     picture's corners on the panel, shares from its upper left.
+         *     picture's corners on the panel, shares from its upper left. joined: whether a page shows it; window: what that page's
+         *     window spoils.
          */
         CastOut: {
             /** Code */
@@ -1546,6 +1568,8 @@ export interface components {
             job_id: string;
             /** Job Name */
             job_name: string;
+            /** Joined */
+            joined: boolean;
             /** Markers */
             markers: components["schemas"]["MarkerOut"][];
             /**
@@ -1563,6 +1587,8 @@ export interface components {
             u: number;
             /** V */
             v: number;
+            /** Window */
+            window: string[];
         };
         /**
          * CastPoint
@@ -5769,6 +5795,22 @@ export interface components {
             rows: components["schemas"]["WayRow"][];
         };
         /**
+         * WindowIn
+         * @description The window of a cast page and its screen, in the browser's own units; scaling: screen pixels in one of them.
+         */
+        WindowIn: {
+            /** High */
+            high: number;
+            /** Scaling */
+            scaling: number;
+            /** Screen High */
+            screen_high: number;
+            /** Screen Wide */
+            screen_wide: number;
+            /** Wide */
+            wide: number;
+        };
+        /**
          * WishKind
          * @description What the height is wished from.
          * @enum {string}
@@ -6183,6 +6225,52 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    tell_window: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WindowIn"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

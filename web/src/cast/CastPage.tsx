@@ -7,6 +7,7 @@ import { useNews } from '../job/useNews'
 import { Pattern } from './Pattern'
 
 const EVERY_MS = 5000
+const SETTLED_MS = 200 // after the last change of the window
 
 /** A page for the projector itself: nothing but what is cast. It is chosen from another device. */
 export const CastPage = () => {
@@ -44,6 +45,7 @@ const Lit = ({ code }: { code: string }) => {
     queryFn: () => ask.get('/api/cast/{code}', { params: { path: { code } } }),
     refetchInterval: EVERY_MS,
   })
+  useTold(code, found.data !== undefined)
   useEffect(() => {
     const full = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() === 'f') void document.documentElement.requestFullscreen?.()
@@ -60,6 +62,28 @@ const Lit = ({ code }: { code: string }) => {
       <Pattern cast={found.data} />
     </>
   )
+}
+
+/** The remote hears how large this window is and how its screen is scaled, now and whenever that changes. */
+const useTold = (code: string, joined: boolean) => {
+  useEffect(() => {
+    if (!joined) return
+    let waiting = 0
+    const tell = () => {
+      window.clearTimeout(waiting)
+      waiting = window.setTimeout(() => {
+        const { innerWidth: wide, innerHeight: high, screen, devicePixelRatio: scaling } = window
+        const body = { wide, high, screen_wide: screen.width, screen_high: screen.height, scaling }
+        void ask.put('/api/cast/{code}/window', { params: { path: { code } }, body }).catch(() => undefined) // told again at the next change
+      }, SETTLED_MS)
+    }
+    tell()
+    window.addEventListener('resize', tell)
+    return () => {
+      window.clearTimeout(waiting)
+      window.removeEventListener('resize', tell)
+    }
+  }, [code, joined])
 }
 
 /** What is new of the job is asked for at once. */

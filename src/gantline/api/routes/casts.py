@@ -12,9 +12,10 @@ from gantline.api.deps import DeskDep, DeskRoute
 from gantline.api.desk import Desk
 from gantline.api.schemas.base import Out
 from gantline.api.services.plans import planned
+from gantline.core.align.cast_window import CastWindow
 from gantline.job.field import ClosedModel
 from gantline.plan.ask import Ask
-from gantline.stations.align.cast import CastTable, cast_table
+from gantline.stations.align.cast import CastTable, cast_table, window_warnings
 from gantline.stations.align.solve import aim, panel_shares
 from gantline.stations.common import panel_aspect
 from gantline.store import casts, jobs
@@ -27,6 +28,7 @@ Pattern = Literal[
     "corners", "grid", "focus", "greys", "lines", "outline", "cross", "wall", "white", "black", "markers"
 ]
 Code = Annotated[str, Path(min_length=4, max_length=8, pattern="^[A-Za-z0-9]+$")]
+Sides = Annotated[float, Field(ge=1.0, le=100_000.0, allow_inf_nan=False)]
 Where = Annotated[float, Field(ge=0.0, le=1.0, allow_inf_nan=False)]
 
 
@@ -38,6 +40,16 @@ class CastIn(ClosedModel):
     v: Where = 0.5
 
 
+class WindowIn(ClosedModel):
+    """The window of a cast page and its screen, in the browser's own units; scaling: screen pixels in one of them."""
+
+    wide: Sides
+    high: Sides
+    screen_wide: Sides
+    screen_high: Sides
+    scaling: Annotated[float, Field(ge=0.1, le=10.0, allow_inf_nan=False)]
+
+
 class MarkerOut(Out):
     """A marker: its corners on the panel, shares from its upper left; its cells, True is white."""
 
@@ -47,7 +59,8 @@ class MarkerOut(Out):
 
 class CastOut(Out):
     """What is shown for a job: its code, pattern and cross, what its plan lights; for a photo the markers, and the
-    picture's corners on the panel, shares from its upper left."""
+    picture's corners on the panel, shares from its upper left. joined: whether a page shows it; window: what that page's
+    window spoils."""
 
     job_id: UUID
     job_name: str
@@ -58,6 +71,8 @@ class CastOut(Out):
     table: CastTable
     markers: list[MarkerOut]
     picture: list[tuple[float, float]]
+    joined: bool
+    window: list[str]
 
 
 @router.get("/jobs/{job_id}/cast", response_model=CastOut)
@@ -90,15 +105,35 @@ def end_cast(job_id: UUID, desk: DeskDep) -> None:
 )
 def cast_by_code(code: Code, request: Request, desk: DeskDep) -> Response:
     """What the page that was joined by this code shows. Guesses of one address are held back."""
+    return answer(_out(desk, _joined(code, request, desk)))
+
+
+@router.put(
+    "/cast/{code}/window",
+    response_model=CastOut,
+    responses={429: {"$ref": "#/components/responses/TooOften"}},
+)
+def tell_window(code: Code, body: WindowIn, request: Request, desk: DeskDep) -> Response:
+    """A cast page tells its window. Whoever has the code can tell a wrong one: it is warned of, and nothing is computed from
+    it."""
+    row = _joined(code, request, desk)
+    if row.screen != (told := body.model_dump()):
+        row.screen = told
+        desk.session.flush()
+        casts.tell(desk.session, row.job_id)
+    return answer(_out(desk, row))
+
+
+def _joined(code: str, request: Request, desk: Desk) -> CastRow:
+    """Raises: NoSuchCast; HTTPException 429 where an address guesses."""
     try:
-        row = casts.by_code(desk.session, desk.shop_id, code)
+        return casts.by_code(desk.session, desk.shop_id, code)
     except casts.NoSuchCast:
         if request.app.state.wrong_casts.wrong(request.scope):
             raise HTTPException(
                 429, "Too many wrong codes. Wait a minute.", headers={"retry-after": "60"}
             ) from None
         raise
-    return answer(_out(desk, row))
 
 
 def _out(desk: Desk, row: CastRow) -> dict[str, Any]:
@@ -112,6 +147,10 @@ def _out(desk: Desk, row: CastRow) -> dict[str, Any]:
         "u": row.u,
         "v": row.v,
         "table": made.ask(cast_table),
+        "joined": row.screen is not None,
+        "window": []
+        if row.screen is None
+        else window_warnings(made.ask, CastWindow(**row.screen), row.pattern),
         **(_for_a_photo(made.ask) if row.pattern == "markers" else {"markers": [], "picture": []}),
     }
 

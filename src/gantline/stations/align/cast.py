@@ -15,6 +15,7 @@ from gantline.core.align.cast import (
     wider,
 )
 from gantline.core.align.cast_judge import About, judged
+from gantline.core.align.cast_window import CastWindow, window_faults
 from gantline.core.defaults import AlignDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.size.aspect import read_aspect
@@ -188,6 +189,24 @@ def warnings(at: Ask) -> tuple[str, ...]:
             f"The wall stands {flat:.0f} mm proud of its plane: marks there are off where the light falls at an angle."
         )
     return tuple(said)
+
+
+SINGLE = ("focus", "lines", "grid")  # patterns whose lines are one pixel wide
+
+
+def window_warnings(at: Ask, window: CastWindow, pattern: str) -> tuple[str, ...]:
+    """What the cast page's own window spoils, and what to do about it."""
+    aspect = float(at(panel_aspect))
+    wide, high = window.pixels
+    said = {
+        "not-full": "The cast page does not fill its screen: press F on it. Points read now would lie elsewhere later.",
+        "scaled": f"That screen is scaled to {100.0 * window.scaling:.0f} %: set its scaling to 100 %, or zoom the page to "
+        f"{100.0 / window.scaling:.0f} %.",
+        "aspect": f"That screen is {wide} × {high}, not the {aspect:.3g}:1 of the panel in this plan: choose the projector's own "
+        "resolution, or say in Throw which panel it has.",
+    }
+    faults = [fault for fault in window_faults(window, aspect) if fault != "scaled" or pattern in SINGLE]
+    return tuple(said[fault] for fault in faults)
 
 
 def flatness_of(at: Ask) -> float | None:

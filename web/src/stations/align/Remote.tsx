@@ -75,6 +75,11 @@ export const Remote = () => {
           End this code
         </Button>
       </p>
+      {now.window.map((text) => (
+        <p key={text} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-smallall">
+          {text}
+        </p>
+      ))}
       <div className="flex flex-wrap gap-1">
         {PATTERNS.map((one) => (
           <Button
