@@ -32,6 +32,7 @@ PROBLEMS: dict[str, tuple[int, str]] = {
     "unreadable-length": (422, "Not a length"),
     "no-such-device": (404, "No such device"),
     "no-such-cast": (404, "No such cast"),
+    "no-such-step": (404, "No such step"),
     "no-such-photo": (404, "No such photo"),
     "no-such-projector": (404, "No such projector"),
     "projector-trouble": (409, "The projector cannot be used"),

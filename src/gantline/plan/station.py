@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Any, Literal
 
+from gantline.core.day.step import Step
 from gantline.job.field import Field, Part, declared
 from gantline.plan.ask import Ask
 from gantline.plan.figure import FigureDef
@@ -85,6 +86,7 @@ class Station:
     faces: what can be looked at here beside the four faces of the room. lights: the faces on which its own marks are lit up; on
     any other those of the station that owns the face are. shape: another aspect ratio is looked at by its masks, or by its
     light. tall: whether what stands below the board needs height. home: the page opens here, and says what leads every sheet.
+    steps: what it gives to the day, made only when that is asked for.
     """
 
     key: str
@@ -112,6 +114,7 @@ class Station:
     tall: bool | Callable[[Ask], bool] = False
     home: bool = False
     begun: Callable[[Ask], bool] | None = None
+    steps: Callable[[Ask], Iterable[Step]] | None = None
 
     @cached_property
     def entries(self) -> tuple[tuple[str, Field | FigureDef], ...]:

@@ -8,6 +8,8 @@ from gantline.plan.station import Station
 from gantline.plan.strays import PAST_END, TOO_MUCH
 from gantline.stations.align.codes import Code as AlignCode
 from gantline.stations.align.station import ALIGN
+from gantline.stations.day.findings import Code as DayCode
+from gantline.stations.day.station import DAY
 from gantline.stations.frame.findings import Code as FrameCode
 from gantline.stations.frame.station import FRAME
 from gantline.stations.hang.codes import Code as HangCode
@@ -30,7 +32,20 @@ from gantline.stations.trim.station import TRIM
 from gantline.stations.wall.codes import Code as WallCode
 from gantline.stations.wall.station import WALL
 
-STATIONS: tuple[Station, ...] = (SURVEY, SIZE, LIGHT, HEIGHT, THROW, FRAME, WALL, TENSION, TRIM, HANG, ALIGN)
+STATIONS: tuple[Station, ...] = (
+    SURVEY,
+    SIZE,
+    LIGHT,
+    HEIGHT,
+    THROW,
+    FRAME,
+    WALL,
+    TENSION,
+    TRIM,
+    HANG,
+    ALIGN,
+    DAY,
+)
 BY_KEY: Mapping[str, Station] = {station.key: station for station in STATIONS}
 CODES: Mapping[str, type[StrEnum]] = {
     "survey": SurveyCode,
@@ -44,6 +59,7 @@ CODES: Mapping[str, type[StrEnum]] = {
     "trim": TrimCode,
     "hang": HangCode,
     "align": AlignCode,
+    "day": DayCode,
 }
 ALL_CODES = frozenset(
     {MEASURE, PAST_END, TOO_MUCH, SEATS, *(code.value for kind in CODES.values() for code in kind)}

@@ -158,8 +158,8 @@ class PhotoRow(Base):
 
 class StepRow(Base):
     """What happened to a step of the day; only ever added. id: the page's own, so that none counts twice; number: their order.
-    act: done, undone, skipped, impossible, read. reading, value: which of the step's readings it is, in its unit; text: what was
-    said of it; planned: the step as it stood then; version: of the job that was looked at."""
+    act: done, read, impossible, skipped, undone. said: what it was about, the numbers the step wanted then, and what was read;
+    text: why it was not possible, or a note; version: of the job that was looked at."""
 
     __tablename__ = "step_row"
     id: Mapped[UUID] = mapped_column(primary_key=True)
@@ -168,10 +168,8 @@ class StepRow(Base):
     shop_id: Mapped[UUID] = mapped_column(ForeignKey("shop.id", ondelete="CASCADE"), index=True)
     step: Mapped[str] = mapped_column(String(200))
     act: Mapped[str] = mapped_column(String(12))
-    reading: Mapped[str] = mapped_column(String(60))
-    value: Mapped[float | None]
     text: Mapped[str] = mapped_column(Text)
-    planned: Mapped[dict[str, Any]] = mapped_column(JSONB)
+    said: Mapped[dict[str, Any]] = mapped_column(JSONB)
     version: Mapped[int]
     who: Mapped[str] = mapped_column(String(120))
     at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

@@ -325,6 +325,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Day
+         * @description Every step in the crew's order, and how each stands.
+         */
+        get: operations["read_day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/day/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Record
+         * @description Everything that was told, planned against read.
+         */
+        get: operations["read_record"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/day/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell Steps
+         * @description Say what happened to steps; rows that came before are left as they were.
+         */
+        post: operations["tell_steps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/edits": {
         parameters: {
             query?: never;
@@ -1675,6 +1735,18 @@ export interface components {
             text: string;
         };
         /**
+         * CautionOut
+         * @description What can hurt someone or ruin the fabric.
+         */
+        CautionOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * CeilingReading
          * @description Ceiling read upward from the datum line at x from the left wall end, z out of the bare wall [mm].
          */
@@ -1945,6 +2017,61 @@ export interface components {
             price: number;
         };
         /**
+         * DayOut
+         * @description The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
+         *     its lengths are typed; denominator: the smallest part of an inch.
+         */
+        DayOut: {
+            /** Cautions */
+            cautions: components["schemas"]["CautionOut"][];
+            /** Denominator */
+            denominator: number;
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Name */
+            name: string;
+            /** Next */
+            next: string;
+            /** Phases */
+            phases: components["schemas"]["PhaseOut"][];
+            /** Size */
+            size: string;
+            /** Standings */
+            standings: components["schemas"]["StandingTold"][];
+            /** Starts */
+            starts: {
+                [key: string]: number;
+            };
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /** Unit */
+            unit: string;
+            /** Version */
+            version: number;
+            /** Waits For */
+            waits_for: {
+                [key: string]: string[];
+            };
+        };
+        /**
+         * DayPlan
+         * @description The crew's school.
+         */
+        DayPlan: {
+            /** Drill */
+            drill: ("before" | "after") | null;
+            /** Dry */
+            dry: boolean | null;
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnStep"][];
+        };
+        /**
          * DefaultOut
          * @description One default with the shop's own value, if it has one.
          */
@@ -2066,6 +2193,20 @@ export interface components {
             side: -1 | 1;
             /** Text */
             text: string;
+        };
+        /**
+         * Disagreement
+         * @description A number that a thing was done by, and the one that is wanted now; fault: whether they part by more than its play.
+         */
+        Disagreement: {
+            /** Fault */
+            fault: boolean;
+            /** Label */
+            label: string;
+            /** Now */
+            now: string;
+            /** Was */
+            was: string;
         };
         /**
          * Dot
@@ -2958,6 +3099,12 @@ export interface components {
              */
             content: components["schemas"]["Content"];
             /**
+             * @default {
+             *       "own": []
+             *     }
+             */
+            day: components["schemas"]["DayPlan"];
+            /**
              * Format
              * @default gantline-job
              * @constant
@@ -3748,6 +3895,12 @@ export interface components {
             zoom: string;
         };
         /**
+         * Milestone
+         * @description What several steps bring about together and later ones wait for, whatever station each belongs to.
+         * @enum {string}
+         */
+        Milestone: "outline liked" | "box counted" | "tracks filled" | "frame square and tight" | "frame ready for fabric" | "wall drilled" | "empty frame hung and off again" | "frame on the fabric" | "corners held" | "all points hold" | "looked over" | "trim on" | "on the wall" | "level and centered" | "projector warm" | "picture on the frame";
+        /**
          * MoveRow
          * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm]. control: what a projector that is set
          *     from afar calls it (empty for a move of the body), by: share of the picture, + larger, right, up.
@@ -3814,6 +3967,27 @@ export interface components {
             value?: number | string | null;
         };
         /**
+         * Number
+         * @description A number of a step as it is read on a tape, from a figure or mark of this key.
+         *
+         *     value_mm: as it is marked [mm]; play_mm: made within so much of it, it is no fault [mm].
+         */
+        Number: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /**
+             * Play Mm
+             * @default 0
+             */
+            play_mm: number;
+            /** Text */
+            text: string;
+            /** Value Mm */
+            value_mm: number;
+        };
+        /**
          * Numeral
          * @description A printed number: place [mm from the hook], text, and whether it counts whole feet or meters.
          */
@@ -3854,6 +4028,23 @@ export interface components {
             pack: number | null;
             /** Price */
             price: number | null;
+        };
+        /**
+         * OwnStep
+         * @description A step that the crew adds: wiring, wall covering, curtains.
+         */
+        OwnStep: {
+            /** Date */
+            date: string | null;
+            /** Id */
+            id: string;
+            /** Minutes */
+            minutes: number | null;
+            /** People */
+            people: ("one" | "two") | null;
+            stretch: components["schemas"]["Phase"];
+            /** Text */
+            text: string;
         };
         /**
          * PairIn
@@ -3956,6 +4147,22 @@ export interface components {
             pointer: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Phase
+         * @description A stretch of the day, in its usual order.
+         * @enum {string}
+         */
+        Phase: "look" | "box" | "frame" | "wall" | "dry" | "fabric" | "tension" | "inspect" | "trim" | "hang" | "picture" | "handover" | "later";
+        /**
+         * PhaseOut
+         * @description A stretch of the day.
+         */
+        PhaseOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
         };
         /**
          * PhotoOut
@@ -4224,7 +4431,7 @@ export interface components {
                 number
             ][];
             /** Readings */
-            readings: components["schemas"]["Reading-Output"][];
+            readings: components["schemas"]["gantline__demo__practice__Reading"][];
             /** Steps */
             steps: {
                 [key: string]: string;
@@ -4601,18 +4808,6 @@ export interface components {
             y_mm?: (number | string) | null;
         };
         /**
-         * Reading
-         * @description How far one corner stands outside, sideways and up or down, as a tape would give it.
-         */
-        "Reading-Output": {
-            /** Across */
-            across: string;
-            /** Name */
-            name: string;
-            /** Up */
-            up: string;
-        };
-        /**
          * ReadingName
          * @description A reading by its source and number.
          */
@@ -4667,6 +4862,25 @@ export interface components {
             said: string;
         };
         /**
+         * ReadingTold
+         * @description A reading of a step as it was read: planned and error as texts, empty where nothing was planned; within: None where
+         *     nothing says.
+         */
+        ReadingTold: {
+            /** Error */
+            error: string;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: string;
+            /** Read */
+            read: string;
+            /** Within */
+            within: boolean | null;
+        };
+        /**
          * ReadingsIn
          * @description Readings to keep.
          */
@@ -4713,20 +4927,31 @@ export interface components {
             name: string;
         };
         /**
-         * RecordOut
-         * @description A stored record.
+         * RecordRow
+         * @description One line of the record: what was done or read of a thing, planned against read, verdict, who, when.
          */
-        RecordOut: {
-            /** Body */
-            body: {
-                [key: string]: unknown;
-            };
-            /** Key */
-            key: string;
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
+        RecordRow: {
+            /** Act */
+            act: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Error */
+            error: string;
+            /** Planned */
+            planned: string;
+            /** Read */
+            read: string;
+            /** Reason */
+            reason: string;
+            /** Step */
+            step: string;
+            /** Who */
+            who: string;
+            /** Within */
+            within: boolean | null;
         };
         /**
          * Refused
@@ -5239,6 +5464,49 @@ export interface components {
             top_mm: number | null;
         };
         /**
+         * StandingTold
+         * @description How a step stands, for a page. left: how many of its things are open; apart: pairs of readings that do not agree, in words;
+         *     before: of its readings what was read last, as typed again.
+         */
+        StandingTold: {
+            /** Apart */
+            apart: string[];
+            /** At */
+            at: string | null;
+            /** Disagrees */
+            disagrees: components["schemas"]["Disagreement"][];
+            /** Key */
+            key: string;
+            /** Left */
+            left: number;
+            /** Readings */
+            readings: components["schemas"]["ReadingTold"][];
+            /** Reason */
+            reason: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "done" | "impossible" | "skipped";
+            /** Version */
+            version: number | null;
+            /** Who */
+            who: string;
+        };
+        /**
+         * StandingsOut
+         * @description How steps stand that something was said of: all of a day, or those that were told just now; next: the first that is open,
+         *     empty where none is; version: the newest of the job.
+         */
+        StandingsOut: {
+            /** Next */
+            next: string;
+            /** Standings */
+            standings: components["schemas"]["StandingTold"][];
+            /** Version */
+            version: number;
+        };
+        /**
          * StateRow
          * @description A light state: its light, how that is known, and the lamps that are lit in it.
          */
@@ -5286,6 +5554,163 @@ export interface components {
             worst: ("stop" | "check" | "note") | null;
         };
         /**
+         * Step
+         * @description One step.
+         *
+         *     key: stays the same over re-plans; text: what to do, verb first, at most 120 characters; why: where the pattern changes;
+         *     lies: which way up the frame or the sheet is; face: from which side its marks are seen; people: 1 or 2; minutes: of work,
+         *     idle: of waiting after it; caution: key of the one that stands before it; check: what is true afterward; trouble: what
+         *     goes wrong here most, and its cure; waits: keys or milestones that come before, wherever they are (one that this job has
+         *     not is no wait); gives: milestones that it is part of; into: places that must still be open; closes: places that take
+         *     nothing more afterward; parts: what it uses up; things: what is done to what; marks: keys on the board; readings: what it
+         *     asks for; alike: pairs of its readings that agree where they part by no more [mm]; item: the list that takes its readings
+         *     as one thing, with what stands beside them, or with blocked where it was not possible; sets: a switch that it turns on.
+         */
+        Step: {
+            /**
+             * Alike
+             * @default []
+             */
+            alike: [
+                string,
+                string,
+                number
+            ][];
+            /**
+             * Beside
+             * @default []
+             */
+            beside: [
+                string,
+                string
+            ][];
+            /**
+             * Blocked
+             * @default []
+             */
+            blocked: [
+                string,
+                string
+            ][];
+            /**
+             * Caution
+             * @default
+             */
+            caution: string;
+            /**
+             * Check
+             * @default
+             */
+            check: string;
+            /**
+             * Closes
+             * @default []
+             */
+            closes: string[];
+            /**
+             * Face
+             * @default
+             * @enum {string}
+             */
+            face: "front" | "back" | "";
+            /**
+             * Gives
+             * @default []
+             */
+            gives: components["schemas"]["Milestone"][];
+            /**
+             * Idle
+             * @default 0
+             */
+            idle: number;
+            /**
+             * Into
+             * @default []
+             */
+            into: string[];
+            /**
+             * Item
+             * @default
+             */
+            item: string;
+            /** Key */
+            key: string;
+            /**
+             * Lies
+             * @default
+             * @enum {string}
+             */
+            lies: "" | "face down" | "face up" | "standing";
+            /**
+             * Marks
+             * @default []
+             */
+            marks: string[];
+            /**
+             * Minutes
+             * @default 2
+             */
+            minutes: number;
+            /**
+             * Numbers
+             * @default []
+             */
+            numbers: components["schemas"]["Number"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: string[];
+            /**
+             * People
+             * @default 1
+             */
+            people: number;
+            phase: components["schemas"]["Phase"];
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["gantline__core__day__step__Reading"][];
+            /**
+             * Sets
+             * @default
+             */
+            sets: string;
+            /** Station */
+            station: string;
+            /** Text */
+            text: string;
+            /**
+             * Things
+             * @default []
+             */
+            things: [
+                string,
+                string
+            ][];
+            /**
+             * Tools
+             * @default []
+             */
+            tools: string[];
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
+            /**
+             * Waits
+             * @default []
+             */
+            waits: string[];
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * StepRow
          * @description One step in the job's texts. numbers and partners name points, said is what is written beside them; who says which
          *     person does which.
@@ -5319,6 +5744,39 @@ export interface components {
             who: string;
         };
         /**
+         * StepTold
+         * @description What somebody says of a step. id: the page's own, so that what is sent twice counts once; version: of the job that was
+         *     looked at; values: readings by name, as typed in the job's units, or in mm.
+         */
+        StepTold: {
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "done" | "read" | "impossible" | "skipped" | "undone";
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /** Step */
+            step: string;
+            /**
+             * Values
+             * @default {}
+             */
+            values: {
+                [key: string]: number | string;
+            };
+            /** Version */
+            version: number;
+        };
+        /**
          * Steps
          * @description Every step, how many of them are done, what follows the last one, and where the tape hooks.
          */
@@ -5331,6 +5789,14 @@ export interface components {
             hooks: string;
             /** Rows */
             rows: components["schemas"]["StepRow"][];
+        };
+        /**
+         * StepsTold
+         * @description Rows, in the order they were tapped.
+         */
+        StepsTold: {
+            /** Rows */
+            rows: components["schemas"]["StepTold"][];
         };
         /**
          * Stop
@@ -5896,6 +6362,16 @@ export interface components {
             settings: components["schemas"]["SettingIn"][];
         };
         /**
+         * RecordOut
+         * @description Everything that was told.
+         */
+        gantline__api__schemas__day__RecordOut: {
+            /** Rows */
+            rows: components["schemas"]["RecordRow"][];
+            /** Until */
+            until: string | null;
+        };
+        /**
          * SettingsIn
          * @description The shop's own values over the defaults; what is left out falls back.
          */
@@ -5904,6 +6380,71 @@ export interface components {
             values: {
                 [key: string]: number;
             };
+        };
+        /**
+         * RecordOut
+         * @description A stored record.
+         */
+        gantline__api__schemas__stores__RecordOut: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Reading
+         * @description A reading that a step asks for.
+         *
+         *     name: what the document calls it; kind: a length, one with a sign, a plain number, a word of `words`; planned, tolerance:
+         *     in its unit, None where there is none; told, allowed: the same as the job writes them; instrument: what it is read with;
+         *     goes: the field it sets, empty where the item of the step takes it or it is only kept.
+         */
+        gantline__core__day__step__Reading: {
+            /**
+             * Allowed
+             * @default
+             */
+            allowed: string;
+            /**
+             * Goes
+             * @default
+             */
+            goes: string;
+            /**
+             * Instrument
+             * @default
+             */
+            instrument: string;
+            /**
+             * Kind
+             * @default length
+             * @enum {string}
+             */
+            kind: "length" | "signed" | "number" | "word";
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: number | null;
+            /**
+             * Told
+             * @default
+             */
+            told: string;
+            /** Tolerance */
+            tolerance: number | null;
+            /**
+             * Words
+             * @default []
+             */
+            words: string[];
         };
         /**
          * Corner
@@ -5917,6 +6458,18 @@ export interface components {
          * @enum {string}
          */
         gantline__core__trim__tape__Corner: "miter" | "wrap";
+        /**
+         * Reading
+         * @description How far one corner stands outside, sideways and up or down, as a tape would give it.
+         */
+        gantline__demo__practice__Reading: {
+            /** Across */
+            across: string;
+            /** Name */
+            name: string;
+            /** Up */
+            up: string;
+        };
     };
     responses: {
         /** @description The database is out of reach */
@@ -6841,6 +7394,138 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    read_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    read_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["gantline__api__schemas__day__RecordOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    tell_steps: {
+        parameters: {
+            query?: never;
+            header?: {
+                "gantline-who"?: string;
+            };
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepsTold"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingsOut"];
+                };
             };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];
@@ -8495,7 +9180,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecordOut"][];
+                    "application/json": components["schemas"]["gantline__api__schemas__stores__RecordOut"][];
                 };
             };
             /** @description Bad Request */
@@ -8586,7 +9271,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecordOut"][];
+                    "application/json": components["schemas"]["gantline__api__schemas__stores__RecordOut"][];
                 };
             };
             /** @description Bad Request */
@@ -8633,7 +9318,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecordOut"];
+                    "application/json": components["schemas"]["gantline__api__schemas__stores__RecordOut"];
                 };
             };
             /** @description Bad Request */
@@ -8676,7 +9361,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecordOut"];
+                    "application/json": components["schemas"]["gantline__api__schemas__stores__RecordOut"];
                 };
             };
             /** @description Bad Request */
@@ -8723,7 +9408,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecordOut"];
+                    "application/json": components["schemas"]["gantline__api__schemas__stores__RecordOut"];
                 };
             };
             /** @description Bad Request */

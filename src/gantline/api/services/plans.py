@@ -86,7 +86,7 @@ def card(job_plan: JobPlan) -> dict[str, Any]:
 
 def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
     """What edits would change of a version's plan, of what the page shows."""
-    before = _kept(desk, job_id, asked.version)
+    before = at_hand(desk, job_id, asked.version)
     old = before.made
     new = plan(apply(old.job, asked.edits), desk.shop, old, cures=False)
     station = BY_KEY[asked.station]
@@ -106,7 +106,7 @@ def preview(desk: Desk, job_id: UUID, asked: Preview) -> dict[str, Any]:
     }
 
 
-def _kept(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
+def at_hand(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
     """A version's plan from the memo; otherwise it is planned now."""
     kept = desk.memo.get(job_id, number)
     if kept is not None and kept.made.ask.shop.overrides == desk.shop.overrides:

@@ -7,6 +7,7 @@ from pydantic import Field as Limit
 from gantline.core.units import LengthStyle, Units
 from gantline.job.field import ClosedModel, Field, Part, bind, bind_items, item_lists
 from gantline.job.model.align import Aligned, Hung
+from gantline.job.model.day import DayPlan
 from gantline.job.model.frame import FrameBuild, Materials, Trim
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
@@ -55,6 +56,7 @@ class Job(Part):
     trim: Trim = Trim()
     hang: Hung = Hung()
     align: Aligned = Aligned()
+    day: DayPlan = DayPlan()
     materials: Materials = Materials()
     known: Annotated[
         dict[PointerText, Known], Limit(max_length=4000), Field("known", "How it is known", "value")

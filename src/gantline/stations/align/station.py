@@ -10,6 +10,7 @@ from gantline.stations.align.finish_figures import FINISH, finish_gist
 from gantline.stations.align.marks import DRAW
 from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import digital_share, done
+from gantline.stations.align.steps import steps
 from gantline.stations.align.tables import align_table
 from gantline.stations.common import from_afar, mount_kind
 from gantline.stations.height import CABINET
@@ -151,4 +152,5 @@ ALIGN = Station(
     cautions=cautions,
     begun=begun,
     strip="moves",
+    steps=steps,
 )

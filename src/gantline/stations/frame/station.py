@@ -9,6 +9,7 @@ from gantline.stations.frame.figures import FIGURES, gist
 from gantline.stations.frame.findings import FINDINGS
 from gantline.stations.frame.marks import DRAW
 from gantline.stations.frame.panel import PANEL
+from gantline.stations.frame.steps import steps
 from gantline.stations.frame.tables import bought_boards, bow_table, box_check, cut_list, roll_drawing
 
 SAWS = Caution(
@@ -67,4 +68,5 @@ FRAME = Station(
     face="back",
     strip="cutting",
     begun=begun,
+    steps=steps,
 )

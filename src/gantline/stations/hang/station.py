@@ -9,6 +9,7 @@ from gantline.stations.hang.findings import FINDINGS
 from gantline.stations.hang.marks import DRAW
 from gantline.stations.hang.people import guided
 from gantline.stations.hang.picture_figures import PICTURE
+from gantline.stations.hang.steps import steps
 from gantline.stations.hang.tables import hang_table
 from gantline.stations.height import picture_first
 
@@ -66,4 +67,5 @@ HANG = Station(
     cautions=cautions,
     begun=begun,
     strip="acts",
+    steps=steps,
 )

@@ -7,6 +7,7 @@ from gantline.stations.height.findings import FINDINGS
 from gantline.stations.height.marks import DRAW
 from gantline.stations.height.panel import PANEL
 from gantline.stations.height.solve import fits
+from gantline.stations.height.steps import steps
 
 HEIGHT = Station(
     key="height",
@@ -22,4 +23,5 @@ HEIGHT = Station(
     targets=("frame_top", "frame_bottom"),
     stops_all=True,
     begun=fits,
+    steps=steps,
 )

@@ -10,6 +10,7 @@ from gantline.stations.tension.findings import FINDINGS
 from gantline.stations.tension.marks import DRAW
 from gantline.stations.tension.panel import PANEL
 from gantline.stations.tension.solve import hold
+from gantline.stations.tension.steps import steps as day_steps
 from gantline.stations.tension.tables import steps
 
 FABRIC = Caution(
@@ -60,4 +61,5 @@ TENSION = Station(
     face="back",
     strip="steps",
     begun=begun,
+    steps=day_steps,
 )

@@ -75,11 +75,11 @@ def steps(at: Ask) -> Steps | None:
     )
 
 
-def _said(at: Ask, step: TensionStep) -> str:
-    """The points of a step by what is written beside them."""
+def said_points(at: Ask, points: tuple[int, ...], partners: tuple[int, ...]) -> str:
+    """The points of a step and their partners by what is written beside them."""
     written = at(written_numbers)
-    own = [written[number] for number in step.points]
-    across = [written[number] for number in step.partners]
+    own = [written[number] for number in points]
+    across = [written[number] for number in partners]
     if across and across == own:
         return f"pair{'s' if len(own) > 1 else ''} {runs(own)}"
     return f"{runs(own)} with {runs(across)}" if across else runs(own)
@@ -117,7 +117,7 @@ def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
         numbers=step.points,
         partners=step.partners,
         partner_place=step.partner_place,
-        said=_said(at, step),
+        said=said_points(at, step.points, step.partners),
         tapes=tuple(_reads(at, tape) for tape in step.tapes),
         who=who,
         reason=step.reason,

@@ -14,6 +14,7 @@ from gantline.stations.throw.panel import PANEL
 from gantline.stations.throw.place_findings import FINDINGS as PLACES
 from gantline.stations.throw.places import fits
 from gantline.stations.throw.signal import chain, signal
+from gantline.stations.throw.steps import steps
 from gantline.stations.throw.tables import by_zoom, joists
 
 LIGHT = Caution(
@@ -59,4 +60,5 @@ THROW = Station(
     targets=("pole", "plate_x", "plate_z", "foot_left", "foot_back"),
     strip="throw",
     begun=fits,
+    steps=steps,
 )

@@ -9,6 +9,7 @@ from gantline.stations.trim.findings import FINDINGS
 from gantline.stations.trim.marks import DRAW
 from gantline.stations.trim.panel import PANEL
 from gantline.stations.trim.solve import border_kind
+from gantline.stations.trim.steps import steps
 from gantline.stations.trim.tables import border_table
 
 BLADE = Caution(
@@ -54,4 +55,5 @@ TRIM = Station(
     face="back",
     strip="border",
     begun=begun,
+    steps=steps,
 )

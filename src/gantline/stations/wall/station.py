@@ -15,6 +15,7 @@ from gantline.stations.wall.marks import DRAW
 from gantline.stations.wall.pads import PAD_FIGURES
 from gantline.stations.wall.panel import PANEL
 from gantline.stations.wall.solve import drilling
+from gantline.stations.wall.steps import steps
 from gantline.stations.wall.tables import flat_table, marks, tape, ways
 from gantline.stations.wall.way_figures import WAY_FIGURES
 
@@ -30,6 +31,7 @@ LADDERS = Caution(
     name="Ladders",
     text="Two hands for the screen means no hand for the ladder: two platforms, not two ladders.",
 )
+
 LIFTING = "Two people, gloves, a planned path, doors shut. Nobody under it until every latch has clicked; pull-test each."
 
 
@@ -97,4 +99,5 @@ WALL = Station(
     drilled=drilled,
     begun=begun,
     targets=("hole_left", "hole_right", "upper_row", "lower_row", "screw_step"),
+    steps=steps,
 )

@@ -1,0 +1,80 @@
+"""The day: steps, and what happened to each."""
+
+from datetime import datetime
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import Field, StrictFloat, StrictInt, StrictStr
+
+from gantline.api.schemas.base import Out
+from gantline.core.day.step import Step
+from gantline.job.field import ClosedModel
+from gantline.job.types import Line
+from gantline.stations.day.record import RecordRow, StandingTold
+
+Typed = StrictFloat | StrictInt | Annotated[StrictStr, Field(max_length=60)]
+
+
+class StepTold(ClosedModel):
+    """What somebody says of a step. id: the page's own, so that what is sent twice counts once; version: of the job that was
+    looked at; values: readings by name, as typed in the job's units, or in mm."""
+
+    id: UUID
+    step: Annotated[Line, Field(min_length=1, max_length=200)]
+    act: Literal["done", "read", "impossible", "skipped", "undone"]
+    version: Annotated[int, Field(ge=1, le=2**31 - 1)]
+    values: Annotated[dict[Annotated[str, Field(max_length=60)], Typed], Field(max_length=40)] = {}
+    reason: Line = ""
+
+
+class StepsTold(ClosedModel):
+    """Rows, in the order they were tapped."""
+
+    rows: Annotated[list[StepTold], Field(min_length=1, max_length=50)]
+
+
+class PhaseOut(Out):
+    """A stretch of the day."""
+
+    key: str
+    label: str
+
+
+class CautionOut(Out):
+    """What can hurt someone or ruin the fabric."""
+
+    key: str
+    name: str
+    text: str
+
+
+class StandingsOut(Out):
+    """How steps stand that something was said of: all of a day, or those that were told just now; next: the first that is open,
+    empty where none is; version: the newest of the job."""
+
+    version: int
+    next: str
+    standings: list[StandingTold]
+
+
+class DayOut(StandingsOut):
+    """The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
+    its lengths are typed; denominator: the smallest part of an inch."""
+
+    job_id: UUID
+    name: str
+    size: str
+    phases: list[PhaseOut]
+    steps: list[Step]
+    waits_for: dict[str, list[str]]
+    starts: dict[str, float]
+    cautions: list[CautionOut]
+    unit: str
+    denominator: int
+
+
+class RecordOut(Out):
+    """Everything that was told."""
+
+    rows: list[RecordRow]
+    until: datetime | None

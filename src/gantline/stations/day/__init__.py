@@ -1,0 +1,1 @@
+"""Day: the steps of all stations in the crew's order. What other stations ask of it: nothing."""

@@ -1,0 +1,42 @@
+"""All steps in one order, made only when the day is asked for: no plan of any job makes them."""
+
+from gantline.core.day.order import ordered, phases, starts_min
+from gantline.core.day.step import LONGEST_TEXT, Step
+from gantline.job.model.day import DayPlan, OwnStep
+from gantline.plan.ask import Ask
+
+KEY = "day"
+
+
+def drill_after(at: Ask) -> bool:
+    """Whether the wall is drilled with the finished screen held up."""
+    return at.field(DayPlan.drill) == "after"
+
+
+def own_steps(at: Ask) -> tuple[Step, ...]:
+    """What the crew added, each before the stretch of the day it was put to."""
+    return tuple(
+        Step(
+            key=f"{KEY}/own-{own.id}",
+            station=KEY,
+            phase=own.stretch,
+            text=own.text[:LONGEST_TEXT],
+            people=2 if at.of(own, OwnStep.people) == "two" else 1,
+            minutes=float(at.of(own, OwnStep.minutes)),
+            check=f"on {own.date}" if own.date else "",
+        )
+        for own in at.things(DayPlan.own)
+    )
+
+
+def day_steps(at: Ask) -> tuple[Step, ...]:
+    """Every step of the day, each after what it waits for."""
+    from gantline.stations.registry import STATIONS
+
+    made = [step for station in STATIONS if station.steps is not None for step in station.steps(at)]
+    return ordered((*at(own_steps), *made), phases(drill_after=at(drill_after)))
+
+
+def day_starts(at: Ask) -> dict[str, float]:
+    """When each may begin [min from the start of the first]."""
+    return dict(starts_min(at(day_steps)))

@@ -1,0 +1,193 @@
+"""On the wall: the path cleared, the frame lifted by two, caught, pulled at, read, slid to its center."""
+
+from collections.abc import Iterator
+
+from gantline.core.day.chain import Chain
+from gantline.core.day.step import Milestone, Number, Phase, Reading, Step
+from gantline.core.defaults import AlignDefaults, WallDefaults
+from gantline.core.wall.ways import KINDS, Way
+from gantline.job.field import field_of
+from gantline.job.model.align import Hung
+from gantline.plan.ask import Ask
+from gantline.stations.common import fabric_plane_mm, mount_kind, way
+from gantline.stations.hang.people import guided
+from gantline.stations.hang.solve import limits
+from gantline.stations.height import CABINET, centre_x_mm
+from gantline.stations.size import screen
+from gantline.stations.survey import room
+
+KEY = "hang"
+READINGS = f"{field_of(Hung.readings).pointer}/-"
+LOCKED = (Way.BRACKETS, Way.RODS, Way.PROUD_SCREWS)
+
+
+def steps(at: Ask) -> Iterator[Step]:
+    """From the lift to a screen that is level, centered and caught; and how it comes off again."""
+    chain, kind, hang = Chain(KEY), KINDS[at(way)], Phase.HANG
+    ready = (Milestone.DRILLED, Milestone.LOOKED, Milestone.TRIMMED)
+    chain.add(
+        hang,
+        "path",
+        "Clear the path, shut the doors, everybody out who does not lift",
+        minutes=3.0,
+        waits=ready,
+        check="ladder and hands free",
+    )
+    chain.add(
+        hang,
+        "turn",
+        "Turn the screen label down, its back to the wall; read the bottom aloud",
+        people=2,
+        minutes=2.0,
+        lies="standing",
+        things=(("turn", "screen"),),
+        caution="hanging",
+        tools=("gloves",),
+        check="bottom is at the bottom: rejecting fabric upside down stays dark",
+        trouble="The wrong way up: turn it now, two people.",
+    )
+    chain.add(
+        hang,
+        "lift",
+        "Lift it by the frame, one at each end; no hand on the face"
+        + (", a third guides" if at(guided) else ""),
+        people=2,
+        minutes=3.0,
+        lies="standing",
+        things=(("lift", "screen"),),
+        caution="lifting",
+        tools=("gloves",),
+        check="carried by the frame, not by the trim",
+    )
+    for number, act in enumerate(kind.goes_on, start=1):
+        chain.add(
+            hang,
+            f"on-{number}",
+            act,
+            people=2,
+            minutes=2.0,
+            lies="standing",
+            things=(("hang", f"act {number}"),),
+            caution="hanging",
+            why=kind.caution if number == 1 else "",
+            check="both say when it sits",
+            trouble="One side is off: lower it, no twist, begin again.",
+        )
+    chain.add(
+        hang,
+        "pull",
+        "Pull at every bracket and latch; then let go, one hand at a time",
+        people=2,
+        minutes=2.0,
+        lies="standing",
+        things=(("pull", "screen"),),
+        caution="hanging",
+        gives=(Milestone.HUNG,),
+        sets=field_of(Hung.pulled).pointer,
+        check="nothing opens",
+        trouble="It opens: the top rail is not home. Hold it, lift, seat it again.",
+    )
+    _read(at, chain)
+    if at(way) in LOCKED:
+        chain.add(
+            hang,
+            "lock",
+            "Lock what locks: turnbuckles, latches, safety screws",
+            minutes=3.0,
+            things=(("lock", "screen"),),
+            sets=field_of(Hung.locked).pointer,
+            gives=(Milestone.CENTERED,),
+            check="a quarter turn past hand-tight, no more",
+        )
+    chain.add(
+        hang,
+        "look",
+        "Look at it with a lamp along the face, then from every seat; photograph front and back",
+        minutes=8.0,
+        tools=("lamp", "phone"),
+        things=(("look", "hung"),),
+        gives=(Milestone.CENTERED,),
+        check="faint off the axis only",
+        trouble="A wave that came with hanging: wait a day, then look again.",
+    )
+    if at(mount_kind) == CABINET:
+        plane = at(fabric_plane_mm)
+        chain.add(
+            Phase.PICTURE,
+            "body-out",
+            "Move the body out by what the fabric stands before the wall",
+            minutes=5.0,
+            free=True,
+            waits=(Milestone.HUNG,),
+            things=(("move", "body"),),
+            numbers=(
+                Number(
+                    key="fabric-plane",
+                    label="fabric before the wall",
+                    text=at.text(plane),
+                    value_mm=plane,
+                    play_mm=1.0,
+                ),
+            ),
+            check="as far from the fabric as it was from the wall",
+        )
+    yield from chain
+
+
+def _read(at: Ask, chain: Chain) -> None:
+    most, here = at(limits), at(room)
+    half = at(screen).overall_width_mm / 2.0
+    gaps = {"gap_left_mm": at(centre_x_mm) - half, "gap_right_mm": here.wall_mm - at(centre_x_mm) - half}
+    center = at.default(WallDefaults.center_mm)
+    plumb = at.default(AlignDefaults.hang_plumb_mm)
+    chain.add(
+        Phase.HANG,
+        "read",
+        "Read level, both side gaps and plumb; slide by half the gaps' difference",
+        people=2,
+        minutes=8.0,
+        lies="standing",
+        tools=("level", "tape", "plumb line"),
+        item=READINGS,
+        things=(("read", "hung"),),
+        gives=(Milestone.CENTERED,),
+        readings=(
+            Reading(
+                name="level_mm",
+                label="right end higher by (− lower)",
+                kind="signed",
+                planned=0.0,
+                told="level",
+                tolerance=most.level_mm,
+                allowed=at.allowed(most.level_mm),
+                instrument="level",
+            ),
+            *(
+                Reading(
+                    name=name,
+                    label=f"frame to {name.split('_')[1]} wall end",
+                    planned=gap,
+                    told=at.text(gap),
+                    tolerance=center,
+                    allowed=at.allowed(center),
+                    instrument="tape",
+                )
+                for name, gap in gaps.items()
+            ),
+            *(
+                Reading(
+                    name=f"plumb_{side}_mm",
+                    label=f"top leans in, {side} (− out)",
+                    kind="signed",
+                    planned=0.0,
+                    told="plumb",
+                    tolerance=plumb,
+                    allowed=at.allowed(plumb),
+                    instrument="plumb line",
+                )
+                for side in ("left", "right")
+            ),
+        ),
+        check=f"level within {at.allowed(most.level_mm)}, gaps within {at.allowed(center)}",
+        trouble="It leans: standoffs at the bottom, both alike.",
+    )

@@ -1,0 +1,55 @@
+"""What happened to the steps of the day: rows that are only ever added."""
+
+from collections.abc import Sequence
+from typing import Any, cast
+from uuid import UUID
+
+from sqlalchemy import func, select
+from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.orm import Session
+
+from gantline.core.day.progress import Act, Told
+from gantline.store.models import JobRow, StepRow
+from gantline.store.readings import CHANNEL, TooMany
+
+MOST = 20_000  # of a job: fifty days of ticking every staple
+
+
+def hold(session: Session, job_id: UUID) -> None:
+    """Nobody else moves this job's newest version until this transaction ends."""
+    session.execute(select(JobRow.id).where(JobRow.id == job_id).with_for_update())
+
+
+def told(row: StepRow) -> Told:
+    """A row as a plain value."""
+    return Told(
+        id=str(row.id),
+        step=row.step,
+        act=cast(Act, row.act),  # the door checks it
+        things=tuple((act, thing) for act, thing in row.said["things"]),
+        values=row.said.get("values", {}),
+        numbers={key: (text, value) for key, (text, value) in row.said.get("numbers", {}).items()},
+        reason=row.text,
+        who=row.who,
+        at=row.at,
+        version=row.version,
+    )
+
+
+def of_job(session: Session, job_id: UUID) -> tuple[Told, ...]:
+    """Every row of a job in the order it was told."""
+    rows: Sequence[StepRow] = session.scalars(
+        select(StepRow).where(StepRow.job_id == job_id).order_by(StepRow.number)
+    ).all()
+    return tuple(told(row) for row in rows)
+
+
+def add(session: Session, row: dict[str, Any]) -> bool:
+    """Add a row; whether it is new: one that was sent before is left as it was.  Raises: TooMany."""
+    counted = select(func.count()).select_from(StepRow).where(StepRow.job_id == row["job_id"])
+    if (session.scalar(counted) or 0) >= MOST:
+        raise TooMany(f"A job keeps at most {MOST} rows of its day.")
+    new = session.scalar(insert(StepRow).values(row).on_conflict_do_nothing().returning(StepRow.id))
+    if new is not None:
+        session.execute(select(func.pg_notify(CHANNEL, f"{row['job_id']} day")))
+    return new is not None
