@@ -6,6 +6,6 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   server: { proxy: { '/api': 'http://127.0.0.1:8420' }, fs: { allow: ['..'] } },
-  build: { target: 'es2022', assetsInlineLimit: 0, rolldownOptions: { input: ['index.html', 'docs.html', 'pair.html'] } },
+  build: { target: 'es2022', assetsInlineLimit: 0, rolldownOptions: { input: ['index.html', 'docs.html', 'pair.html', 'day.html'] } },
   test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
 })

@@ -49,15 +49,16 @@ def plan(
     import orjson
 
     from gantline.plan.working import as_plain
+    from gantline.sheets.plan_json import whole
     from gantline.stations import face
     from gantline.stations import plan as make_plan
     from gantline.stations.board import FACES
 
     document = _read(job)
     planned = make_plan(document)
-    body: object = planned.plan
+    body: object = whole(planned)
     if drawing:
-        body = {"plan": planned.plan, "drawing": {name: face(planned, name) for name in FACES}}
+        body = {"plan": whole(planned), "drawing": {name: face(planned, name) for name in FACES}}
     sys.stdout.buffer.write(orjson.dumps(body, default=as_plain, option=orjson.OPT_INDENT_2) + b"\n")
     if any(finding.severity == "stop" for finding in planned.plan.findings):
         raise typer.Exit(3)

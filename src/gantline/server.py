@@ -50,6 +50,7 @@ from gantline.work.queue import Queue
 
 PAIRING_TRIES, CAST_TRIES = 10, 20  # wrong codes of one address in a minute
 PHOTOS_AT_ONCE = 3  # taken in at the same time, at most 25 MB each
+PAGES_OF_A_JOB = ("day",)  # their second part names it
 OWN_PAGES = ("docs", "pair")
 LONGEST_PATH, LONGEST_NAME = 300, 255
 LEAST_COMPRESSED = 12_000  # bytes; the answer of a drag is quicker as it is
@@ -163,8 +164,9 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
             raise HTTPException(404, "There is nothing at this address")
         if not index.exists():
             raise HTTPException(404, "There is nothing at this address")
-        if path in OWN_PAGES:
-            return FileResponse(folder / f"{path}.html", headers={"cache-control": "no-cache"})
+        own = path.partition("/")[0]
+        if path in OWN_PAGES or own in PAGES_OF_A_JOB:
+            return FileResponse(folder / f"{own}.html", headers={"cache-control": "no-cache"})
         file = folder / path
         if path and "/" not in path and len(path.encode(errors="replace")) <= LONGEST_NAME and file.is_file():
             return FileResponse(file)

@@ -1,4 +1,4 @@
-"""The sample world: a made-up firm, its stores and four jobs unlike each other."""
+"""The sample world: a made-up firm, its stores, four jobs unlike each other, and two on their day."""
 
 import json
 from pathlib import Path
@@ -6,6 +6,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from gantline.demo.days import load_days
 from gantline.job.file import read_job_file, sparse
 from gantline.job.records import RecordKind, read_record
 from gantline.store import jobs, shops
@@ -30,15 +31,18 @@ def load(session: Session) -> int:
     shop_id = shops.the_shop(session)
     if jobs.heads(session, shop_id):
         return 0
+    bodies: dict[tuple[RecordKind, str], tuple[str, dict[str, Any]]] = {}
     for kind, records in store_records().items():
         for record in records:
             body = read_record(RecordKind(kind), record["body"])
+            bodies[RecordKind(kind), record["key"]] = record["name"], body
             shops.put_record(session, shop_id, RecordKind(kind), record["key"], record["name"], body)
+    days = load_days(session, shop_id, bodies)
     for name in reversed(JOB_FILES):
         job = read_job_file(job_bytes(name))
         saved = jobs.Save(document=sparse(job), what="surveyed and sized", who="Oda Brink")
         jobs.create(session, shop_id, saved)
-    return len(JOB_FILES)
+    return days + len(JOB_FILES)
 
 
 def named_records(kind: RecordKind) -> list[tuple[str, str, dict[str, Any]]]:

@@ -6,6 +6,7 @@ from gantline.sheets import (
     align_sheet,
     box_sheet,
     cut_sheet,
+    day_sheet,
     drawings,
     drilling_sheet,
     dxf,
@@ -23,6 +24,7 @@ from gantline.sheets import (
 from gantline.sheets.sheet import Sheet
 
 ALL: tuple[Sheet, ...] = (
+    day_sheet.SHEET,
     wall_sheet.SHEET,
     drilling_sheet.SHEET,
     template_sheet.SHEET,

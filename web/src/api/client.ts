@@ -94,6 +94,11 @@ export type PhotoReading = Schemas['PhotoReading']
 export type CastOut = Schemas['CastOut']
 export type ProjectorState = Schemas['ProjectorState']
 export type CastShape = Schemas['CastShape']
+export type DayOut = Schemas['DayOut']
+export type DayStep = Schemas['Step']
+export type DayReading = DayStep['readings'][number]
+export type Standing = Schemas['StandingTold']
+export type StepTold = Schemas['StepTold']
 export type Work = Schemas['WorkOut']
 const FOLLOW_MS = 400
 

@@ -385,6 +385,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/day/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Tape
+         * @description The numbers of one step as they are read on a tape.
+         */
+        get: operations["read_tape"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/edits": {
         parameters: {
             query?: never;
@@ -2019,13 +2039,16 @@ export interface components {
         /**
          * DayOut
          * @description The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
-         *     its lengths are typed; denominator: the smallest part of an inch.
+         *     its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of labels.
+         *     stops: of each station the Stops that stand before its steps.
          */
         DayOut: {
+            back: components["schemas"]["Face"];
             /** Cautions */
             cautions: components["schemas"]["CautionOut"][];
             /** Denominator */
             denominator: number;
+            front: components["schemas"]["Face"];
             /**
              * Job Id
              * Format: uuid
@@ -2047,6 +2070,10 @@ export interface components {
             };
             /** Steps */
             steps: components["schemas"]["Step"][];
+            /** Stops */
+            stops: {
+                [key: string]: string[];
+            };
             /** Unit */
             unit: string;
             /** Version */
@@ -5244,7 +5271,7 @@ export interface components {
          * SheetName
          * @enum {string}
          */
-        SheetName: "wall-sheet" | "drilling-sheet" | "template" | "tension-sheet" | "alignment-card" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
+        SheetName: "day-sheet" | "wall-sheet" | "drilling-sheet" | "template" | "tension-sheet" | "alignment-card" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
          * @description A line of the menu of sheets: where it is, what it is.
@@ -7525,6 +7552,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandingsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    read_tape: {
+        parameters: {
+            query: {
+                step: string;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapeWindow"][];
                 };
             };
             /** @description Bad Request */

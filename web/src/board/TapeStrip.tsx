@@ -1,58 +1,19 @@
 import type { Plan, TapeWindow } from '../api/client'
 import { Num, Rich } from '../parts/Num'
+import { Tape } from './Tape'
 
-const BAND = 14 // mm of tape shown, hook edge up
-
-/** Whether a numeral keeps off both ends of its piece of tape. */
-const clears = (at: number, wide: number, text: string) => Math.min(at, wide - at) > 1.6 * text.length + 0.4
-
-/** One mark as it is read on a real tape; the numerals stay clear of the mark. */
-const TapePiece = ({ piece }: { piece: TapeWindow }) => {
-  const wide = piece.end_mm - piece.start_mm
-  const x = (at: number) => at - piece.start_mm
-  const mark = x(piece.read_mm)
-  return (
-    <figure className="min-w-32 flex-1">
-      <figcaption className="flex h-9 items-center">
-        <Num text={piece.text} className="text-title" />
-      </figcaption>
-      <svg
-        viewBox={`0 -2.6 ${wide} ${BAND + 2.6}`}
-        className="w-full"
-        role="img"
-        aria-label={`${piece.title}: ${piece.text} from the ${piece.hook}`}
-      >
-        <rect x="0" y="0" width={wide} height={BAND} fill="var(--tape)" />
-        <path
-          d={piece.ticks.map((share, at) => `M${x(piece.first_mm + at * piece.step_mm)} 0V${share * BAND * 0.92}`).join('')}
-          stroke="var(--on-tape)"
-          strokeWidth=".24"
-        />
-        {piece.numerals.map((one) =>
-          clears(x(one.at_mm), wide, one.text) ? (
-            <text
-              key={one.at_mm}
-              x={x(one.at_mm)}
-              y={BAND - 1.1}
-              textAnchor="middle"
-              fontSize={one.text.length > 2 ? 4.3 : 5}
-              fontWeight={one.strong ? 700 : 600}
-              fill="var(--on-tape)"
-            >
-              {one.text}
-            </text>
-          ) : null,
-        )}
-        <path d={`M${mark - 2} -2.6h4L${mark} .2Z`} fill="var(--tape-mark)" />
-        <path d={`M${mark} 0V${BAND * 0.6}`} stroke="var(--tape-mark)" strokeWidth=".5" />
-        {piece.start_mm === 0 && <path d={`M.4 -1.5V${BAND}`} stroke="var(--quiet)" strokeWidth=".9" />}
-      </svg>
-      <p className="mt-1 h-9 text-fine leading-tight">
-        <span className="font-semibold">{piece.title}</span> <span className="text-quiet">from the {piece.hook}</span>
-      </p>
-    </figure>
-  )
-}
+/** One mark as it is read on a real tape. */
+const TapePiece = ({ piece }: { piece: TapeWindow }) => (
+  <figure className="min-w-32 flex-1">
+    <figcaption className="flex h-9 items-center">
+      <Num text={piece.text} className="text-title" />
+    </figcaption>
+    <Tape piece={piece} />
+    <p className="mt-1 h-9 text-fine leading-tight">
+      <span className="font-semibold">{piece.title}</span> <span className="text-quiet">from the {piece.hook}</span>
+    </p>
+  </figure>
+)
 
 /** A mark that leads only to holes that are not to be drilled: no number to drill by. */
 const NoPiece = ({ piece }: { piece: TapeWindow }) => (

@@ -4,11 +4,16 @@ import { keys } from '../api/keys'
 
 const AGAIN_MS = 2000
 
-/** Readings of this job are asked for anew when the server says that some have come, by whichever server they did. */
+/** Readings and the day of this job are asked for anew when the server says that some have come, by whichever server they did. */
 export const useNews = (jobId: string, onNews?: () => void): void => {
   const client = useQueryClient()
   const told = useRef(() => {})
-  told.current = onNews ?? (() => void client.invalidateQueries({ queryKey: keys.readings(jobId) }))
+  told.current =
+    onNews ??
+    (() => {
+      void client.invalidateQueries({ queryKey: keys.readings(jobId) })
+      void client.invalidateQueries({ queryKey: keys.day(jobId) })
+    })
   useEffect(() => {
     let socket: WebSocket | null = null
     let again: ReturnType<typeof setTimeout>

@@ -7,7 +7,7 @@ const LOOKS = {
   danger: 'border border-seam px-3 text-stop hover:border-stop',
   remove: 'size-9 text-quiet hover:text-stop',
 } as const
-const SIZES = { row: 'min-h-9', bar: 'min-h-10', tall: 'min-h-11', step: 'min-h-16 rounded-lg px-6 text-lead' } as const
+const SIZES = { row: 'min-h-9 max-[820px]:min-h-11', bar: 'min-h-10 max-[820px]:min-h-11', tall: 'min-h-11', step: 'min-h-16 rounded-lg px-6 text-lead' } as const
 
 /** How a button looks, for links and triggers that are buttons too. */
 export const buttonLook = (look: keyof typeof LOOKS, size: keyof typeof SIZES = 'row') =>
@@ -24,7 +24,7 @@ export const Pick = ({ on, className = '', ...rest }: ButtonProps & { on: boolea
   <button
     type="button"
     aria-pressed={on}
-    className={`min-h-9 rounded-md px-2 text-smallall ${on ? 'bg-lift font-semibold' : 'text-quiet'} ${className}`}
+    className={`min-h-9 rounded-md px-2 text-smallall max-[820px]:min-h-11 ${on ? 'bg-lift font-semibold' : 'text-quiet'} ${className}`}
     {...rest}
   />
 )

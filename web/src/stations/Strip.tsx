@@ -1,6 +1,7 @@
 import type { JobOut, Plan } from '../api/client'
 import { TapeStrip } from '../board'
 import { Moves } from './align/Moves'
+import { DayStrip } from './day/DayStrip'
 import { FrameStrip } from './frame/FrameStrip'
 import { Acts } from './hang/Acts'
 import { LightStrip } from './light/LightStrip'
@@ -36,6 +37,8 @@ export const Strip = ({ job, plan, strip, at, onStep, onDone }: StripProps) => {
       return <Acts plan={plan} />
     case 'moves':
       return <Moves plan={plan} />
+    case 'day':
+      return <DayStrip job={job} />
     case 'throw':
       return <ThrowStrip job={job} plan={plan} />
     default:

@@ -6,6 +6,8 @@ import { Projector } from './align/Projector'
 import { Remote } from './align/Remote'
 import { Cautions } from './common/Cautions'
 import { TakeFrom } from './common/TakeFrom'
+import { DayPanel } from './day/DayPanel'
+import { OwnSteps } from './day/OwnSteps'
 import { Box } from './frame/Box'
 import { Bought, Bow, Pieces } from './frame/Workshop'
 import { Hung } from './hang/Hung'
@@ -70,6 +72,8 @@ export const WIDGETS: Record<string, Draw> = {
   focus: () => <Focus />,
   memories: Memories,
   projector: () => <Projector />,
+  day: DayPanel,
+  'day-own': OwnSteps,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
   cautions: Cautions,
 }

@@ -199,6 +199,15 @@ const Rows = ({ rows, scale, total, more }: RowsProps) => {
               {row.map((card, at) => (
                 <li key={card.id} className="flex" aria-setsize={total} aria-posinset={before + at + 1}>
                   {card.front ? <Wall card={card} front={card.front} scale={scale} /> : <Unread card={card} />}
+                  {card.front && (
+                    <a
+                      className={`${buttonLook('plain', 'tall')} mt-auto ml-2 grid place-items-center min-[821px]:hidden`}
+                      href={`/day/${card.id}`}
+                      aria-label={`The day of ${card.name}`}
+                    >
+                      Day
+                    </a>
+                  )}
                 </li>
               ))}
             </ul>

@@ -8,6 +8,7 @@ from pydantic import Field, StrictFloat, StrictInt, StrictStr
 
 from gantline.api.schemas.base import Out
 from gantline.core.day.step import Step
+from gantline.drawing.marks import Face
 from gantline.job.field import ClosedModel
 from gantline.job.types import Line
 from gantline.stations.day.record import RecordRow, StandingTold
@@ -59,16 +60,20 @@ class StandingsOut(Out):
 
 class DayOut(StandingsOut):
     """The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
-    its lengths are typed; denominator: the smallest part of an inch."""
+    its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of labels.
+    stops: of each station the Stops that stand before its steps."""
 
     job_id: UUID
     name: str
     size: str
+    front: Face
+    back: Face
     phases: list[PhaseOut]
     steps: list[Step]
     waits_for: dict[str, list[str]]
     starts: dict[str, float]
     cautions: list[CautionOut]
+    stops: dict[str, list[str]]
     unit: str
     denominator: int
 

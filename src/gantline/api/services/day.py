@@ -1,8 +1,8 @@
 """The day of a job: its steps made from the plan at hand, and rows added to what happened."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from collections.abc import Set as AbstractSet
-from dataclasses import dataclass
+from dataclasses import replace
 from typing import Any
 from uuid import UUID
 
@@ -11,25 +11,29 @@ from gantline.api.schemas.day import StepTold
 from gantline.api.services.jobs import change
 from gantline.api.services.plans import at_hand
 from gantline.core.day.order import waits_of
-from gantline.core.day.progress import Told, next_of, standings
+from gantline.core.day.progress import next_of, standings
 from gantline.core.day.step import PHASES, Reading, Step
 from gantline.core.errors import DesignError
 from gantline.core.typed_length import read_length
-from gantline.job.edits import Edit, apply
+from gantline.drawing.marks import Area, Dot, Face, Lanes, Line
+from gantline.drawing.tape import TapeWindow, window
+from gantline.job.done import Effect, changed_by
+from gantline.job.edits import Edit
 from gantline.job.model import Job
 from gantline.job.problems import BadDocument, FieldProblem
 from gantline.plan.ask import Ask
 from gantline.plan.plan import JobPlan
+from gantline.stations import face
 from gantline.stations.day.record import record as recorded
 from gantline.stations.day.record import told
 from gantline.stations.day.solve import day_starts, day_steps
+from gantline.stations.day.withheld import steps_to_do, stops_by_station
 from gantline.store import jobs, steps
 
-WRITTEN_BY = (
-    "/wall/dry/-",
-    "/hang/readings/-",
-    "/align/rounds/-",
-)  # lists whose things say who read them, and when
+FRONT = frozenset(
+    ("wall", "floor", "frame", "frame-clash", "picture", "datum", "hole", "hole-drilled", "hole-refused")
+)
+BACK = frozenset(("frame", "picture", "center", "board", "brace", "point", "point-fill"))
 
 
 class NoSuchStep(DesignError):
@@ -42,13 +46,14 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
     """Every step of the newest version, and how each stands."""
     head = jobs.head(desk.session, desk.shop_id, job_id)
     plan = at_hand(desk, job_id, head.number).made
-    at = plan.ask
-    made = at(day_steps)
+    at, made = plan.ask, steps_to_do(plan)
     names = [step.key for step in made]
     return {
         "job_id": job_id,
         "name": at.job.name,
         "size": plan.text("size"),
+        "front": _bare(face(plan, "front"), FRONT),
+        "back": _bare(face(plan, "back"), BACK),
         "phases": [{"key": phase.value, "label": label} for phase, label in PHASES.items()],
         "steps": made,
         "waits_for": {
@@ -56,10 +61,30 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
         },
         "starts": at(day_starts),
         "cautions": _cautions(plan),
+        "stops": {key: texts for key, texts in stops_by_station(plan).items() if texts},
         "unit": at.own_units.style.value,
         "denominator": at.own_units.denominator,
         **_standings(desk, job_id, head.number, at, made),
     }
+
+
+def _bare(whole: Face, roles: AbstractSet[str]) -> Face:
+    """What a phone shows of a face: shapes and dots, no words."""
+    marks = tuple(mark for mark in whole.marks if isinstance(mark, Area | Line | Dot) and mark.role in roles)
+    return replace(whole, marks=marks, rests=(), lanes=Lanes())
+
+
+def tapes(desk: Desk, job_id: UUID, key: str) -> tuple[TapeWindow, ...]:
+    """The numbers of a step of the newest version as they are read on a tape.  Raises: NoSuchStep."""
+    head = jobs.head(desk.session, desk.shop_id, job_id)
+    plan = at_hand(desk, job_id, head.number).made
+    at, step = plan.ask, next((one for one in steps_to_do(plan) if one.key == key), None)
+    if step is None:
+        raise NoSuchStep(f"There is no step {key} in version {head.number}.", field="step", got=key)
+    return tuple(
+        window(number.key, number.label, number.label, abs(number.value_mm), at.own_units)
+        for number in step.numbers
+    )
 
 
 def _cautions(plan: JobPlan) -> list[dict[str, str]]:
@@ -112,8 +137,8 @@ def tell(desk: Desk, job_id: UUID, rows: Sequence[StepTold], who: str) -> dict[s
 
 
 def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str) -> None:
-    at = at_hand(desk, job_id, row.version).made.ask
-    step = next((one for one in at(day_steps) if one.key == row.step), None)
+    plan = at_hand(desk, job_id, row.version).made
+    at, step = plan.ask, next((one for one in steps_to_do(plan) if one.key == row.step), None)
     if step is None:
         raise NoSuchStep(f"There is no step {row.step} in version {row.version}.", field="step", got=row.step)
     values = _values(at, step, number, row)
@@ -130,7 +155,9 @@ def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str) -> Non
     )  # fmt: skip
     if not new:
         return
-    effect = Effect(step, row, values, who).edits(before)
+    effect = Effect(step=step, row=str(row.id), act=row.act, reason=row.reason, values=values, who=who).edits(
+        before
+    )
     if effect:
         _put_in(desk, job_id, number, effect, f"{step.text}"[:160], who)
 
@@ -167,87 +194,14 @@ def _value(at: Ask, reading: Reading, value: float | str, pointer: str) -> float
         raise BadDocument([FieldProblem(pointer, str(error), value)]) from error
 
 
-@dataclass(frozen=True)
-class Effect:
-    """What a row changes of the document: the plan uses what was built before what was planned."""
-
-    step: Step
-    row: StepTold
-    values: dict[str, float | str]
-    who: str
-
-    def edits(self, before: Sequence[Told]) -> tuple[Callable[[Job], Edit | None], ...]:
-        """Edits, each made for the newest document: one that does not apply to it is left out."""
-        if self.row.act == "undone":
-            return tuple(self._taken_back(before))
-        if self.row.act == "impossible":
-            return (self._item(self.step.blocked),) if self.step.blocked else ()
-        if self.row.act == "skipped":
-            return ()
-        out: list[Callable[[Job], Edit | None]] = []
-        if self.step.item and (self.step.beside or self.values):
-            out.append(self._item(self.step.beside))
-        for reading in self.step.readings:
-            if reading.goes and reading.name in self.values:
-                edit = Edit(pointer=reading.goes, value=self.values[reading.name], known="measured")
-                out.append(lambda _, edit=edit: edit)  # type: ignore[misc]
-        if self.step.sets:
-            switch = Edit(pointer=self.step.sets, value=True)
-            out.append(lambda _: switch)
-        return tuple(out)
-
-    def _item(self, beside: tuple[tuple[str, str], ...]) -> Callable[[Job], Edit | None]:
-        planned = {
-            one.name: one.planned
-            for one in self.step.readings
-            if self.step.beside and one.planned is not None
-        }
-        thing: dict[str, Any] = {**planned, **self.values, **dict(beside), "id": item_id(str(self.row.id))}
-        if self.row.act == "impossible":
-            thing["why"] = self.row.reason or None
-        if self.step.item in WRITTEN_BY:
-            thing["who"] = self.who
-        edit = Edit(pointer=self.step.item, value=thing)
-        return lambda _: edit
-
-    def _taken_back(self, before: Sequence[Told]) -> list[Callable[[Job], Edit | None]]:
-        out: list[Callable[[Job], Edit | None]] = []
-        if self.step.item:
-            mine = [told for told in before if told.step == self.step.key and told.act != "undone"]
-            for told_ in mine:
-                pointer = f"{self.step.item.removesuffix('-')}{item_id(told_.id)}"
-                gone = Edit(pointer=pointer, value=None)
-                out.append(lambda job, gone=gone: gone if _there(job, gone.pointer) else None)  # type: ignore[misc]
-        if self.step.sets:
-            switch = Edit(pointer=self.step.sets, value=None)
-            out.append(lambda _: switch)
-        return out
-
-
-def item_id(row: str) -> str:
-    """The id of the thing that a row put into the document."""
-    return f"d{row.replace('-', '')[:15]}"
-
-
-def _there(job: Job, pointer: str) -> bool:
-    *folders, name = pointer.strip("/").split("/")
-    held: Any = job
-    for folder in folders:
-        held = getattr(held, folder)
-    return any(thing.id == name for thing in held)
-
-
-def _put_in(
-    desk: Desk, job_id: UUID, number: int, effect: Sequence[Callable[[Job], Edit | None]], what: str, who: str
-) -> None:
+def _put_in(desk: Desk, job_id: UUID, number: int, effect: Sequence[Edit], what: str, who: str) -> None:
     """Whatever was saved meanwhile: the newest version is held until this one is."""
     steps.hold(desk.session, job_id)
     desk.session.expire_all()
     head = jobs.head(desk.session, desk.shop_id, job_id)
 
     def changed(job: Job) -> tuple[Job, str]:
-        edits = [edit for make in effect if (edit := make(job)) is not None]
-        return (apply(job, edits) if edits else job), f"day: {what}"
+        return changed_by(job, effect), f"day: {what}"
 
     try:
         change(desk, job_id, head.number, who, changed)

@@ -29,19 +29,19 @@ class Phase(StrEnum):
 
 
 PHASES = {
-    Phase.LOOK: "look first",
-    Phase.BOX: "box and floor",
+    Phase.LOOK: "look",
+    Phase.BOX: "box",
     Phase.FRAME: "frame",
     Phase.WALL: "wall",
-    Phase.DRY: "empty frame on the wall",
-    Phase.FABRIC: "fabric down",
-    Phase.TENSION: "stretching",
-    Phase.INSPECT: "look along it",
-    Phase.TRIM: "trim and light",
-    Phase.HANG: "hanging",
+    Phase.DRY: "dry fit",
+    Phase.FABRIC: "fabric",
+    Phase.TENSION: "stretch",
+    Phase.INSPECT: "check",
+    Phase.TRIM: "trim",
+    Phase.HANG: "hang",
     Phase.PICTURE: "picture",
-    Phase.HANDOVER: "handover",
-    Phase.LATER: "second looks",
+    Phase.HANDOVER: "leave",
+    Phase.LATER: "later",
 }
 
 

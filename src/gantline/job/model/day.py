@@ -9,7 +9,7 @@ from gantline.job.ends import Ends
 from gantline.job.field import Field, Item, Part
 from gantline.job.types import Id, Line
 
-DRILLED = (("before", "before the fabric is opened"), ("after", "with the finished screen held up"))
+DRILLED = (("before", "before the fabric"), ("after", "after the fabric"))
 ONE_OR_TWO = (("one", "one"), ("two", "two"))
 STRETCHES = tuple((phase.value, f"before {name}") for phase, name in PHASES.items())
 

@@ -27,5 +27,6 @@ DAY = Station(
     gist=gist,
     lit=Lit(layers=("tension", "wall"), dimensions=()),
     strip="day",
+    tall=True,
     begun=begun,
 )

@@ -136,6 +136,7 @@ def _cuts(at: Ask, chain: Chain, boards: tuple[Piece, ...]) -> None:
             tools=("saw", "stop", "tape"),
             caution="saws",
             things=of("cut", letters),
+            marks=tuple(f"piece-{letter}" for letter in letters),
             check="the pair laid side by side is one length",
             trouble="Border added to the diagonal gives the wrong ratio: the lengths here have it already.",
         )
@@ -193,7 +194,7 @@ def _boards(at: Ask, chain: Chain) -> None:
         minutes=35.0,
         tools=("clamps", "driver", "glue"),
         things=of("join", letters),
-        check=f"no step at a joint above {at.allowed(0.3)}",
+        check="a fingertip across each joint feels no step",
         trouble="A joint creeps as the screw draws: clamp it across first.",
     )
     _reads_square(
@@ -215,7 +216,7 @@ def _boards(at: Ask, chain: Chain) -> None:
             minutes=15.0,
             tools=("driver", "plates"),
             things=of("plate", ("corners",)),
-            check="square again; no tip nearer the face than 3 mm",
+            check=f"square again; no tip nearer the face than {at.fine(at.default(FrameDefaults.fastener_clear_mm))}",
             trouble="A plate in the staple line: move it inward.",
         )
     chain.add(

@@ -7,6 +7,8 @@ from gantline.core.day.step import Milestone, Number, Phase, Reading, Step
 from gantline.core.defaults import WallDefaults
 from gantline.plan.ask import Ask
 from gantline.stations.height.solve import fits, rect_of_frame
+from gantline.stations.height.standing import centre_x_mm
+from gantline.stations.size import screen
 
 KEY = "height"
 LIKED = ("liked", "too large", "too small", "too high", "too low")
@@ -16,14 +18,14 @@ def steps(at: Ask) -> Iterator[Step]:
     """Where the frame would be, taped on the wall and looked at from every seat."""
     if not at(fits):
         return
-    left, low, right, top = at(rect_of_frame)
-    center, play = (left + right) / 2.0, at.default(WallDefaults.center_mm)
+    own, play = at(screen), at.default(WallDefaults.center_mm)
+    _, _, _, top = at(rect_of_frame)
     chain = Chain(KEY)
     numbers = (
         ("top", "frame top above the floor", top),
-        ("left", "frame's left edge from the left wall end", left),
-        ("center", "center from the left wall end", center),
-        ("bottom", "frame bottom above the floor", low),
+        ("center", "center from the left wall end", at(centre_x_mm)),
+        ("wide", "frame, wide", own.overall_width_mm),
+        ("high", "frame, high", own.overall_height_mm),
     )
     chain.add(
         Phase.LOOK,

@@ -5,14 +5,16 @@ from typing import Any
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_POINT, READING, REST_IDLE, THREADED, WEEK_IDLE
-from gantline.core.day.step import Milestone, Number, Phase, Reading, Step, of
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
 from gantline.core.defaults import AlignDefaults, FrameDefaults
 from gantline.core.tension.holds import Hold, School
-from gantline.core.tension.points import RAILS, Side, TensionPoint
+from gantline.core.tension.points import RAILS, Side
 from gantline.core.tension.steps import TensionStep
+from gantline.job.model.day import DayPlan
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
+from gantline.stations.common.words import runs
 from gantline.stations.frame import overlap_mm
 from gantline.stations.tension.solve import (
     hold,
@@ -22,9 +24,9 @@ from gantline.stations.tension.solve import (
     tension_steps,
     written_numbers,
 )
-from gantline.stations.tension.tables import said_points
 
 KEY = "tension"
+HOOKED = {True: "left", False: "top"}  # where the tape hooks, seen from the back
 REST = 60  # staples, then the hands rest
 RODS = (Hold.LUG, Hold.SPRING, Hold.PIN)
 SLID = {Hold.LUG: "lugs", Hold.PIN: "nuts", Hold.SPRING: "hooks"}
@@ -50,9 +52,16 @@ def even_margins(at: Ask) -> tuple[tuple[str, str, float], ...]:
     return ("margin_left", "margin_right", even), ("margin_top", "margin_bottom", even)
 
 
-def point_key(point: TensionPoint) -> str:
-    """A point by its side and its place from that side's hooked corner, whatever its number is."""
-    return f"{point.side}@{point.reading_mm:.0f}"
+def point_keys(at: Ask) -> dict[int, str]:
+    """Each point by its side and its place from the corner where that side's tape hooks, whatever number it has."""
+    points = at(tension_points)
+    if isinstance(points, str):
+        return {}
+    out: dict[int, str] = {}
+    for side in Side:
+        along = sorted((point for point in points if point.side is side), key=lambda point: point.reading_mm)
+        out |= {point.number: f"{side}-{place}" for place, point in enumerate(along, start=1)}
+    return out
 
 
 def steps(at: Ask) -> Iterator[Step]:
@@ -91,7 +100,8 @@ def _slid_in(at: Ask, chain: Chain) -> None:
 
 
 def _down(at: Ask, chain: Chain) -> None:
-    ready = (Milestone.READY, Milestone.DRILLED, Milestone.DRY)
+    holes_first = at.field(DayPlan.drill) != "after"
+    ready = (Milestone.READY, *((Milestone.DRILLED, Milestone.DRY) if holes_first else ()))
     fabric = Phase.FABRIC
     chain.add(
         fabric,
@@ -209,13 +219,8 @@ def _down(at: Ask, chain: Chain) -> None:
         )
 
 
-def _places(at: Ask) -> dict[int, TensionPoint]:
-    points = at(tension_points)
-    return {} if isinstance(points, str) else {point.number: point for point in points}
-
-
 def _points(at: Ask, chain: Chain) -> None:
-    by_number, tension, held = at(_places), at(tension_steps), 0
+    keyed, tension, held = at(point_keys), at(tension_steps), 0
     two = at.field(Tensioning.people) == "two"
     staple = at(hold) is Hold.STAPLE
     last_corner = max((step.number for step in tension if step.part in CORNER_PARTS), default=0)
@@ -223,8 +228,7 @@ def _points(at: Ask, chain: Chain) -> None:
         numbers = (*step.points, *step.partners)
         if not numbers and step.part == "Trim":
             continue  # the border's own steps
-        there = [by_number[number] for number in numbers]
-        keys = [point_key(point) for point in there]
+        keys = [keyed[number] for number in numbers]
         act = "thread" if step.loose else "hold"
         chain.add(
             Phase.TENSION,
@@ -270,12 +274,20 @@ def _tools(at: Ask) -> tuple[str, ...]:
 
 
 def _words(at: Ask, step: TensionStep) -> str:
-    verb = step.action[0].upper() + step.action[1:]
+    verb = f"{step.action[0].upper()}{step.action[1:]}"
     if not step.points:
-        return f"{verb}, {step.place}"[:120]
-    points = at(said_points, step.points, step.partners)
-    whole = f"{verb} {points}, {step.place}"
-    return whole if len(whole) <= 120 else f"{verb} along the {step.place}, {len(step.points)} points"
+        return f"{verb}, {step.place}"[:LONGEST_TEXT]
+    written = at(written_numbers)
+    own, across = (runs([written[number] for number in numbers]) for numbers in (step.points, step.partners))
+    where = f"at the {step.place}" if step.place not in set(Side) else f"on the {step.place}"
+    whole = f"{verb}: {own} {where}"
+    if step.partners:
+        whole += f", {across if across != own else 'its partner'} straight across"
+    return (
+        whole
+        if len(whole) <= LONGEST_TEXT
+        else f"{verb}: {len(step.points)} points {where}, and those across"
+    )
 
 
 def _tapes(at: Ask, step: TensionStep) -> Iterator[Number]:
@@ -285,7 +297,7 @@ def _tapes(at: Ask, step: TensionStep) -> Iterator[Number]:
         for number, reading in (pairs[0], pairs[-1]) if len(pairs) > 2 else pairs:
             yield Number(
                 key=f"{tape.edge} {number}",
-                label=f"{tape.edge}, point {written[number]}",
+                label=f"{tape.edge} from its {HOOKED[tape.side in RAILS]} corner, at {written[number]}",
                 text=at.text(reading),
                 value_mm=reading,
                 play_mm=10.0,
@@ -385,7 +397,7 @@ def _looks(at: Ask, chain: Chain) -> None:
             minutes=10.0,
             tools=("knife",),
             caution="trimming",
-            check="20 mm left past the staples",
+            check=f"{at.text(20.0)} left past the staples",
             things=(("trim", "cloth"),),
             waits=(Milestone.LOOKED,),
             trouble="Trimmed before the look, nothing can be pulled again.",

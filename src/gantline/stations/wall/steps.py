@@ -6,6 +6,7 @@ from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_HOLE, A_SCREW
 from gantline.core.day.step import Milestone, Number, Phase, Reading, Step, of
 from gantline.core.defaults import AlignDefaults, WallDefaults
+from gantline.core.wall.facts import hole_name
 from gantline.core.wall.marks import HoleMark, ScrewLay
 from gantline.core.wall.ways import Way
 from gantline.job.field import field_of
@@ -40,7 +41,11 @@ def steps(at: Ask) -> Iterator[Step]:
         _hole(at, chain, mark)
     if plan:
         _fixed(at, chain, [mark.hole.key for mark in plan.marks])
-        if at.field(DayPlan.drill) != "after" and at.field(DayPlan.dry):
+        if (
+            at.field(DayPlan.drill) != "after"
+            and at.field(DayPlan.dry)
+            and at(way) not in (Way.LEDGER, Way.WIRE)
+        ):
             _dry(at, chain)
     yield from chain
 
@@ -179,7 +184,7 @@ def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
     chain.add(
         Phase.WALL,
         f"drill-{hole.key}",
-        f"Mark and drill the {hole.name} hole",
+        f"Mark and drill: {hole.name}",
         face="front",
         minutes=A_HOLE,
         tools=("tape", "level", "drill", f"bit {at.fine(bit)}" if bit else "bit", "vacuum"),
@@ -187,7 +192,7 @@ def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
         numbers=numbers,
         things=(("drill", hole.key),),
         gives=(Milestone.DRILLED,),
-        marks=(hole.key,),
+        marks=(f"hole-{hole.key}",),
         readings=readings,
         item=FACTS,
         beside=(("hole", hole.key), ("state", "drilled")),
@@ -212,7 +217,7 @@ def _fixed(at: Ask, chain: Chain, holes: list[str]) -> None:
             waits=tuple(f"{KEY}/drill-{hole}" for hole in holes),
             gives=(Milestone.DRILLED,),
             things=of("fix", holes),
-            marks=tuple(holes),
+            marks=tuple(f"hole-{hole}" for hole in holes),
             numbers=(
                 Number(
                     key="cleat-edge",
@@ -229,19 +234,18 @@ def _fixed(at: Ask, chain: Chain, holes: list[str]) -> None:
     proud = at(way) is Way.PROUD_SCREWS or at(lay) is ScrewLay.KEYHOLE
     out = at.field(Hanging.proud_mm)
     for hole in holes:
-        name = hole.replace("-", " ")
+        name = hole_name(hole)
         chain.add(
             wall,
             f"fix-{hole}",
-            f"Drive the screw of the {name} hole"
-            + (f", head out {at.text(out)}" if proud else ", level, then tight"),
+            f"Drive the screw: {name}" + (f", head out {at.text(out)}" if proud else ", level, then tight"),
             face="front",
             minutes=A_SCREW,
             tools=("driver", "level"),
             waits=(f"{KEY}/drill-{hole}",),
             gives=(Milestone.DRILLED,),
             things=(("fix", hole),),
-            marks=(hole,),
+            marks=(f"hole-{hole}",),
             check="no rock under a hard pull" if not proud else "the spare bracket goes on by hand",
             numbers=(
                 Number(

@@ -1,0 +1,150 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { ask, type DayOut, type DayStep, type Standing } from '../api/client'
+import { keys } from '../api/keys'
+import { Tape } from '../board/Tape'
+import { Num, Rich } from '../parts/Num'
+import { Place } from './Place'
+import type { State } from './useDay'
+
+type StepCardProps = {
+  day: DayOut
+  step: DayStep
+  state: State
+  standing?: Standing
+  waits: readonly DayStep[]
+  done: ReadonlySet<string>
+  onTap: (mark: string) => void
+}
+
+const SMALL = 700 // px of height under which the tape gives way to the drawing
+
+/** One step, to be read at arm's length: what, the number, where, and what is true afterward. */
+export const StepCard = ({ day, step, state, standing, waits, done, onTap }: StepCardProps) => {
+  const [wrong, setWrong] = useState(false)
+  const caution = day.cautions.find((one) => one.key === step.caution)
+  const stops = day.stops[step.station] ?? []
+  const low = window.innerHeight < SMALL
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-1.5 px-3">
+      <p className="flex flex-wrap items-baseline gap-x-3 text-body text-quiet">
+        {step.face === 'back' && <strong className="text-ink">from the back</strong>}
+        {step.lies && <span>{step.lies}</span>}
+        <span>{step.people === 2 ? 'two people' : 'one person'}</span>
+        {step.tools.length > 0 && <span className="min-w-0 truncate">{step.tools.join(', ')}</span>}
+      </p>
+      <h1 className="font-bold text-title leading-tight">
+        <Rich text={step.text} />
+      </h1>
+      {stops.slice(0, 1).map((text) => (
+        <p key={text} role="alert" className="border-stop border-l-[6px] bg-stop-ground px-2 py-1 text-lead leading-snug">
+          <strong className="text-stop">Stop.</strong> <Rich text={text} />
+        </p>
+      ))}
+      {waits.length > 0 && (
+        <p role="status" className="border-brass border-l-[6px] bg-lift px-2 py-1 text-lead leading-snug">
+          Waits for: {waits[0]?.text}
+          {waits.length > 1 && `, and ${String(waits.length - 1)} more`}
+        </p>
+      )}
+      {caution && waits.length === 0 && (
+        <details className="border-stop border-l-[6px] bg-stop-ground px-2 py-1 text-lead leading-snug">
+          <summary className="min-h-7">
+            <strong className="text-stop">{caution.name}.</strong> <span>{firstOf(caution.text)}</span>
+          </summary>
+          {caution.text}
+        </details>
+      )}
+      <Numbers day={day} step={step} low={low} />
+      {standing && <Told standing={standing} />}
+      <Place day={day} step={step} done={done} onTap={onTap} />
+      {step.why && !low && <p className="text-lead text-quiet leading-snug">{step.why}</p>}
+      <button
+        type="button"
+        aria-expanded={wrong}
+        className="min-h-11 text-left text-lead leading-snug"
+        onClick={() => setWrong(!wrong)}
+      >
+        {wrong && step.trouble ? (
+          <span>{step.trouble}</span>
+        ) : (
+          <>
+            {state !== 'open' && <span className="font-semibold text-brass">{SAID[state]}. </span>}
+            {step.check ? (
+              <>
+                <span className="text-quiet">Then: </span>
+                <Rich text={step.check} />
+              </>
+            ) : (
+              <span className="text-quiet">{step.trouble ? 'What goes wrong here' : ''}</span>
+            )}
+          </>
+        )}
+      </button>
+    </div>
+  )
+}
+
+const SAID: Record<State, string> = { open: '', done: 'Done', impossible: 'Not possible', skipped: 'Left out' }
+const firstOf = (text: string) => `${text.split('. ')[0]?.replace(/\.$/, '') ?? ''}.`
+
+const Numbers = ({ day, step, low }: { day: DayOut; step: DayStep; low: boolean }) => {
+  const tape = useQuery({
+    queryKey: keys.tape(day.job_id, day.version, step.key),
+    queryFn: () =>
+      ask.get('/api/jobs/{job_id}/day/tape', { params: { path: { job_id: day.job_id }, query: { step: step.key } } }),
+    enabled: step.numbers.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  if (step.numbers.length === 0) return null
+  const few = step.numbers.length <= 2
+  return (
+    <div className={`grid gap-2 ${step.numbers.length > 1 ? 'grid-cols-2' : ''}`}>
+      {step.numbers.map((number, at) => {
+        const piece = tape.data?.[at]
+        return (
+          <figure key={number.key} className="min-w-0">
+            <figcaption className="flex flex-col leading-tight">
+              <Num text={number.text} className={few ? 'text-[min(13vw,3.6rem)] leading-none' : 'text-[min(8vw,2.1rem)]'} />
+              <span className="text-body">{number.label}</span>
+            </figcaption>
+            {few && piece && (!low || step.numbers.length === 1) && <Tape piece={piece} className="mt-0.5 max-h-20 w-full" />}
+          </figure>
+        )
+      })}
+    </div>
+  )
+}
+
+/** What was read here, and what no longer agrees. */
+const Told = ({ standing }: { standing: Standing }) => {
+  const off = standing.disagrees
+  if (standing.readings.length === 0 && off.length === 0 && standing.apart.length === 0 && !standing.reason) return null
+  return (
+    <div className="text-lead leading-snug">
+      {standing.reason && <p>Not possible: {standing.reason}</p>}
+      {standing.readings.slice(0, 2).map((one) => (
+        <p key={one.name}>
+          {one.label}: read <Rich text={one.read} />
+          {one.error && one.error !== '0' && (
+            <>
+              {', '}
+              <Rich text={one.error} /> {one.within === false ? 'too much' : ''}
+            </>
+          )}
+        </p>
+      ))}
+      {standing.apart.map((text) => (
+        <p key={text} className="border-brass border-l-[6px] bg-lift px-2">
+          <Rich text={text} />
+        </p>
+      ))}
+      {off.map((one) => (
+        <p key={one.label} className={`border-l-[6px] px-2 ${one.fault ? 'border-stop bg-stop-ground' : 'border-brass bg-lift'}`}>
+          done at <Rich text={one.was} />, now wanted <Rich text={one.now} />
+          {one.fault ? '' : ': not a fault within its play'}
+        </p>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,118 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { ask, type DayOut, Refused, ServerAway, type Standing, type StepTold } from '../api/client'
+import { keys } from '../api/keys'
+import { useNews } from '../job/useNews'
+
+const AGAIN_MS = 3000
+const MOST = 50 // rows of one request
+
+const place = (jobId: string) => `gantline.day.${jobId}`
+
+const kept = (jobId: string): StepTold[] => {
+  try {
+    return JSON.parse(localStorage.getItem(place(jobId)) ?? '[]') as StepTold[]
+  } catch {
+    return []
+  }
+}
+
+const keep = (jobId: string, rows: readonly StepTold[]) => {
+  try {
+    localStorage.setItem(place(jobId), JSON.stringify(rows))
+  } catch {
+    // a browser that keeps nothing: the rows wait in this page only
+  }
+}
+
+/** An id that no other row has; a page that came over plain HTTP makes it from random bytes. */
+const freshId = (): string => {
+  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
+  const hex = [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20)}`
+}
+
+export type Tell = (step: string, act: StepTold['act'], values?: StepTold['values'], reason?: string) => void
+
+/** The day and what is said of it: a tap counts at once, is kept in this phone, and is sent until the server has it. */
+export const useDay = (jobId: string) => {
+  const client = useQueryClient()
+  const [queue, setQueue] = useState<readonly StepTold[]>(() => kept(jobId))
+  const [trouble, setTrouble] = useState('')
+  const [away, setAway] = useState(false)
+  const day = useQuery({
+    queryKey: keys.day(jobId),
+    queryFn: () => ask.get('/api/jobs/{job_id}/day', { params: { path: { job_id: jobId } } }),
+    staleTime: 60_000,
+  })
+  useNews(
+    jobId,
+    useCallback(() => void client.invalidateQueries({ queryKey: keys.day(jobId) }), [client, jobId]),
+  )
+  const put = useCallback(
+    (rows: readonly StepTold[]) => {
+      setQueue(rows)
+      keep(jobId, rows)
+    },
+    [jobId],
+  )
+  const tell: Tell = useCallback(
+    (step, act, values = {}, reason = '') => {
+      const version = client.getQueryData<DayOut>(keys.day(jobId))?.version ?? 1
+      setTrouble('')
+      put([...kept(jobId), { id: freshId(), step, act, version, values, reason }])
+    },
+    [client, jobId, put],
+  )
+  useEffect(() => {
+    if (queue.length === 0) return
+    let over = false
+    const send = async () => {
+      const rows = queue.slice(0, MOST)
+      try {
+        const answer = await ask.post('/api/jobs/{job_id}/day/rows', {
+          params: { path: { job_id: jobId } },
+          body: { rows: rows as StepTold[] },
+        })
+        setAway(false)
+        const version = client.getQueryData<DayOut>(keys.day(jobId))?.version
+        client.setQueryData<DayOut>(keys.day(jobId), (old) => old && merged(old, answer.standings, answer.next))
+        if (version !== answer.version) void client.invalidateQueries({ queryKey: keys.day(jobId) })
+      } catch (error) {
+        if (error instanceof ServerAway) {
+          setAway(true)
+          if (!over) setTimeout(() => !over && void send(), AGAIN_MS)
+          return
+        }
+        // what cannot be is said, and does not hold up what was tapped after it
+        setTrouble(error instanceof Refused ? (error.fields[0]?.text ?? error.problem.detail) : String(error))
+        void client.invalidateQueries({ queryKey: keys.day(jobId) })
+      }
+      const sent = new Set(rows.map((row) => row.id))
+      if (!over) put(kept(jobId).filter((row) => !sent.has(row.id)))
+    }
+    void send()
+    return () => {
+      over = true
+    }
+  }, [queue, jobId, client, put])
+  const standings = useMemo(() => laid(day.data, queue), [day.data, queue])
+  return { day: day.data, error: day.error, standings, tell, trouble, away, waiting: queue.length, clear: () => setTrouble('') }
+}
+
+const merged = (old: DayOut, standings: readonly Standing[], next: string): DayOut => {
+  const told = new Map(old.standings.map((one) => [one.key, one]))
+  for (const one of standings) told.set(one.key, one)
+  return { ...old, next, standings: [...told.values()] }
+}
+
+const STATES = { done: 'done', read: 'done', impossible: 'impossible', skipped: 'skipped', undone: 'open' } as const
+
+export type State = Standing['state']
+
+/** How each step stands, with what this phone has said and the server has not yet heard. */
+const laid = (day: DayOut | undefined, queue: readonly StepTold[]): ReadonlyMap<string, State> => {
+  const states = new Map<string, State>(day?.standings.map((one) => [one.key, one.state]))
+  for (const row of queue) states.set(row.step, STATES[row.act])
+  return states
+}
