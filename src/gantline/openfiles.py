@@ -8,6 +8,7 @@
     jobs/NAME/job.json              its id, when it was made, the bin, what it casts
     jobs/NAME/versions/00001.json   each version with its document, who saved it, when and what
     jobs/NAME/readings.json         its readings, also those that were removed
+    jobs/NAME/day.json              what was told of the steps of its day, in order
     jobs/NAME/photos/ID.jpg         its photos; photos.json says when, and by whom one was removed
 
 Left out: paired devices, and what can be worked out again. Against, when it is read: a zip from somebody else. Names
@@ -22,21 +23,24 @@ from collections import defaultdict
 from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
-from typing import IO, Any
+from typing import IO, Annotated, Any
 from uuid import UUID
 
 import orjson
+from pydantic import AwareDatetime, Field, TypeAdapter, field_validator
 from sqlalchemy import select
 from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from gantline import __version__
+from gantline.core.day.progress import Act
 from gantline.core.errors import DesignError
 from gantline.job.csv_rows import guarded
+from gantline.job.field import ClosedModel
 from gantline.job.file import read_stored
 from gantline.job.records import MODELS, RecordKind
 from gantline.store import readings, shops
-from gantline.store.models import CastRow, JobRow, JobVersionRow, PhotoRow, ReadingRow, ShopRow
+from gantline.store.models import CastRow, JobRow, JobVersionRow, PhotoRow, ReadingRow, ShopRow, StepRow
 
 FORMAT, VERSION = "gantline-shop", 1
 MOST_FILES = 2_000_000
@@ -57,8 +61,30 @@ READING = (
     "removed_by",
 )
 VERSION_KEYS = ("number", "parent", "stands_for", "what", "who", "saved_at", "as_built", "document")
+STEP = ("id", "step", "act", "said", "text", "version", "who", "at")
 PHOTO = ("id", "taken_at", "removed_at", "removed_by")
 COLUMNS = "job,source,seq,what,x_mm,y_mm,value_mm,taken_at,who,removed_at,removed_by"
+
+
+class OpenStep(ClosedModel):
+    """What was told of a step, as it stands in the zip."""
+
+    id: UUID
+    step: Annotated[str, Field(min_length=1, max_length=200)]
+    act: Act
+    said: dict[str, Any]
+    text: Annotated[str, Field(max_length=2000)]
+    version: Annotated[int, Field(ge=1, le=2**31 - 1)]
+    who: Annotated[str, Field(max_length=120)]
+    at: AwareDatetime
+
+    @field_validator("said")
+    @classmethod
+    def _readable(cls, said: dict[str, Any]) -> dict[str, Any]:
+        TypeAdapter(list[tuple[str, str]]).validate_python(said.get("things"))
+        TypeAdapter(dict[str, tuple[str, float]]).validate_python(said.get("numbers", {}))
+        TypeAdapter(dict[str, float | str]).validate_python(said.get("values", {}))
+        return said
 
 
 class NotAShop(DesignError):
@@ -120,6 +146,9 @@ def _job(pack: zipfile.ZipFile, session: Session, row: JobRow, names: set[str]) 
         f"jobs/{called}/readings.json",
         [{key: getattr(entry, key) for key in READING} for entry in oldest_first],
     )
+    told = select(*(getattr(StepRow, key) for key in STEP)).where(StepRow.job_id == row.id)
+    rows = session.execute(told.order_by(StepRow.number)).all()
+    _put(pack, f"jobs/{called}/day.json", [dict(zip(STEP, listing, strict=True)) for listing in rows])
     photos = select(*(getattr(PhotoRow, key) for key in PHOTO)).where(
         PhotoRow.job_id == row.id, ~PhotoRow.raw
     )
@@ -250,6 +279,10 @@ def _read_job(pack: zipfile.ZipFile, session: Session, shop_id: UUID, folder: st
     for entry in _get(pack, f"{folder}/readings.json"):
         times = {key: _when(entry[key]) for key in ("taken_at", "removed_at")}
         session.add(ReadingRow(**whole, **{key: entry[key] for key in READING} | times))
+    if f"{folder}/day.json" in pack.namelist():  # a zip of before there was a day has none
+        for told in TypeAdapter(list[OpenStep]).validate_python(_get(pack, f"{folder}/day.json")):
+            session.add(StepRow(**whole, **told.model_dump()))
+            session.flush()  # numbered in their order
     for entry in _get(pack, f"{folder}/photos.json"):
         times = {key: _when(entry[key]) for key in ("taken_at", "removed_at")}
         key = UUID(entry["id"])

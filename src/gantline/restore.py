@@ -13,7 +13,7 @@ from contextlib import closing, contextmanager
 from pathlib import Path
 
 import psycopg
-from sqlalchemy import Connection, create_engine, inspect
+from sqlalchemy import Connection, create_engine, inspect, text
 from sqlalchemy.exc import SQLAlchemyError
 
 from gantline.database import find_programs
@@ -26,7 +26,9 @@ from gantline.store.models import Base
 
 VERSION = "alembic_version"
 # in an order in which what a row names is there before it; devices are paired anew, and results are worked out again
-TABLES = ("shop", "job", "job_version", "record", "setting", "reading", "cast", "photo")
+TABLES = ("shop", "job", "job_version", "record", "setting", "reading", "cast", "photo", "step_row")
+# rows that are told later are numbered after those that came back
+COUNT_ON = "SELECT setval(pg_get_serial_sequence('step_row', 'number'), (SELECT coalesce(max(number), 0) + 1 FROM step_row))"
 COPY = re.compile(rb'COPY public\.(\w+) \(([\w", ]+)\) FROM stdin;\n')
 END = b"\\.\n"
 
@@ -73,6 +75,7 @@ def restore(url: str, file: Path, passphrase: str = "") -> str:
                     }
                     _copy(connection, file, table, columns)
             migrate_to(connection)
+            connection.execute(text(COUNT_ON))
     except (SQLAlchemyError, psycopg.Error) as error:
         said = str(getattr(error, "orig", None) or error).splitlines()[0]
         raise KeepTrouble(f"This backup cannot be brought back: {said}\nNothing was changed.") from error

@@ -73,12 +73,13 @@ def make_job(server: Running) -> Callable[..., dict[str, Any]]:
     return make
 
 
-def axe(page: Page) -> list[str]:
-    """Accessibility violations of what is on the page now, as sentences: all of them in the dark, contrast in both themes."""
+def axe(page: Page, themes: tuple[str, ...] = ("dark", "light")) -> list[str]:
+    """Accessibility violations of what is on the page now, as sentences: all of them in the dark, contrast in every theme."""
     if not page.evaluate("() => 'axe' in window"):
         page.evaluate(AXE.read_text())  # the page itself lets in no script but its own
     said = []
-    for theme, rules in (("dark", {}), ("light", {"runOnly": ["color-contrast"]})):
+    for theme in themes:
+        rules = {} if theme == "dark" else {"runOnly": ["color-contrast"]}
         page.evaluate("theme => { document.documentElement.dataset.theme = theme }", theme)
         page.evaluate(
             "() => Promise.all(document.getAnimations().map((one) => one.finished.catch(() => null)))"

@@ -96,7 +96,7 @@ def test_a_backup_of_the_night_is_tested_by_restoring_and_comes_back_after_its_r
     again = PrivateDatabase(folder / "b", FAST)
     restored = create_engine(again.start())
     with Session(restored) as session:
-        assert len(jobs.heads(session, shops.the_shop(session))) == 4
+        assert len(jobs.heads(session, shops.the_shop(session))) == 6
     restored.dispose()
     again.stop()
 

@@ -10,11 +10,14 @@ from alembic import command
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session, sessionmaker
 
+from gantline.demo.days import DAYS
 from gantline.demo.world import JOB_FILES, load
 from gantline.store import binned, jobs, shops
 from gantline.store.jobs import NothingToUndo, Save, VersionConflict
 from gantline.store.migrate import alembic_config
 from gantline.store.models import JobVersionRow
+
+WORLD = len(JOB_FILES) + len(DAYS)
 
 
 @pytest.fixture
@@ -87,19 +90,19 @@ def test_a_save_that_is_not_committed_leaves_no_trace(sessions: sessionmaker[Ses
 
 def test_the_sample_world_loads_once_and_only_into_an_empty_shop(sessions: sessionmaker[Session]) -> None:
     with sessions.begin() as session:
-        assert load(session) == len(JOB_FILES)
+        assert load(session) == WORLD
     with sessions.begin() as session:
         assert load(session) == 0
         shop = shops.the_shop(session)
         assert [row.document["name"] for row in jobs.heads(session, shop)] != []
-        gone = jobs.heads(session, shop)[0].job_id
+        gone = next(row.job_id for row in jobs.heads(session, shop) if row.number == 1)
         binned.put(session, shop, gone, 1, "Oda Brink")
-        assert len(jobs.heads(session, shop)) == len(JOB_FILES) - 1
+        assert len(jobs.heads(session, shop)) == WORLD - 1
         with pytest.raises(jobs.NoSuchJob):
             jobs.head(session, shop, gone)
         assert [(one.id, one.binned_by) for one in binned.listed(session, shop)] == [(gone, "Oda Brink")]
         binned.bring_back(session, shop, gone)
-        assert (len(jobs.heads(session, shop)), binned.forget_old(session)) == (len(JOB_FILES), 0)
+        assert (len(jobs.heads(session, shop)), binned.forget_old(session)) == (WORLD, 0)
         binned.put(session, shop, gone, 1, "Oda Brink")
         session.execute(
             text("UPDATE job SET binned_at = now() - interval '31 days' WHERE binned_at IS NOT NULL")

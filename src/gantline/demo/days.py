@@ -7,6 +7,7 @@ from pathlib import Path
 from typing import Any
 from uuid import UUID, uuid5
 
+from sqlalchemy import update
 from sqlalchemy.orm import Session
 
 from gantline.core.day.step import Reading, Step
@@ -19,6 +20,7 @@ from gantline.job.records.kinds import edits_from
 from gantline.stations import plan
 from gantline.stations.day.withheld import steps_to_do
 from gantline.store import jobs, steps
+from gantline.store.models import JobVersionRow
 
 FOLDER = Path(__file__).parent
 NAMES = UUID("5a3d0f0e-6b0c-4a55-9a57-0d0b4c1d7e11")  # rows of the sample world keep their ids
@@ -80,6 +82,10 @@ def load_days(
             steps.add(session, {**row, "job_id": head.job_id, "shop_id": shop_id, "version": head.number})
         built = changed_by(job, [edit for edits, _ in rows for edit in edits])
         jobs.save(session, head, jobs.Save(document=sparse(built), what="day: as built", who=CREW[0]))
+        theirs = update(JobVersionRow).where(JobVersionRow.job_id == head.job_id)
+        session.execute(
+            theirs.values(saved_at=datetime.now(UTC) - day.ago)
+        )  # the yard shows what was saved last first
     return len(DAYS)
 
 

@@ -17,7 +17,7 @@ type JumpProps = {
 export const Jump = ({ day, states, now, onGo, onClose }: JumpProps) => (
   <div className="flex h-full flex-col">
     <div className="flex items-center justify-between px-3">
-      <h2 className="font-bold text-lead">The day</h2>
+      <h1 className="font-bold text-lead">The day</h1>
       <button type="button" className="min-h-16 px-3 text-body" onClick={onClose}>
         Close
       </button>

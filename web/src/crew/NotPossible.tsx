@@ -9,7 +9,7 @@ export const NotPossible = ({ onSay, onClose }: { onSay: (why: string) => void; 
   return (
     <div className="flex h-full flex-col gap-2 overflow-y-auto p-3">
       <div className="flex items-center justify-between">
-        <h2 className="font-bold text-lead">Not possible, because</h2>
+        <h1 className="font-bold text-lead">Not possible, because</h1>
         <button type="button" className="min-h-11 px-3 text-body" onClick={onClose}>
           Close
         </button>

@@ -36,7 +36,7 @@ export const Pad = ({ day, step, before, onKeep, onClose }: PadProps) => {
           Close
         </button>
       </div>
-      <p className="font-semibold text-lead leading-tight">{reading.label}</p>
+      <h1 className="font-semibold text-lead leading-tight">{reading.label}</h1>
       <p className="text-body">
         {reading.told && (
           <>

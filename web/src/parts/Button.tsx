@@ -7,7 +7,12 @@ const LOOKS = {
   danger: 'border border-seam px-3 text-stop hover:border-stop',
   remove: 'size-9 text-quiet hover:text-stop',
 } as const
-const SIZES = { row: 'min-h-9 max-[820px]:min-h-11', bar: 'min-h-10 max-[820px]:min-h-11', tall: 'min-h-11', step: 'min-h-16 rounded-lg px-6 text-lead' } as const
+const SIZES = {
+  row: 'min-h-9 max-[820px]:min-h-11',
+  bar: 'min-h-10 max-[820px]:min-h-11',
+  tall: 'min-h-11',
+  step: 'min-h-16 rounded-lg px-6 text-lead',
+} as const
 
 /** How a button looks, for links and triggers that are buttons too. */
 export const buttonLook = (look: keyof typeof LOOKS, size: keyof typeof SIZES = 'row') =>

@@ -50,14 +50,13 @@ export const DayPanel = ({ job }: StationProps) => {
         </p>
       ))}
       {said.flatMap((one) => [
-        ...one.disagrees.filter((gap) => gap.fault).map((gap) => (
-          <p
-            key={`${one.key} ${gap.label}`}
-            className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall"
-          >
-            {name(one.key)}: done at <Rich text={gap.was} />, now wanted <Rich text={gap.now} />
-          </p>
-        )),
+        ...one.disagrees
+          .filter((gap) => gap.fault)
+          .map((gap) => (
+            <p key={`${one.key} ${gap.label}`} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+              {name(one.key)}: done at <Rich text={gap.was} />, now wanted <Rich text={gap.now} />
+            </p>
+          )),
         ...one.apart.map((text) => (
           <p key={`${one.key} ${text}`} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-smallall">
             <Rich text={text} />
