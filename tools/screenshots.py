@@ -3,13 +3,15 @@
 Needs poppler-utils for the page of the wall sheet. Run it as a module: python -m tools.screenshots
 """
 
+import io
 import tempfile
 import time
 from pathlib import Path
 
 import httpx2
 import pypdfium2
-from playwright.sync_api import Page, sync_playwright
+from PIL import Image
+from playwright.sync_api import Browser, Page, sync_playwright
 from tests.browser.conftest import ARGS
 from tests.running import Running
 
@@ -24,13 +26,12 @@ SHOTS = (
     ("align", "Mill loft", "align", "dark", ()),
     ("trainer", "", "trainer", "dark", ("4 · Parish hall, everything touched", "Show me why")),
     ("trim", "Basement den", "trim", "dark", ()),
-    ("materials", "Basement den", "frame", "light", ("Materials",)),
     ("height-clash", "Basement den", "height", "dark", ()),
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("do-not-drill", "Parish hall", "wall", "light", ()),
     ("throw", "Mill loft", "throw", "dark", ("Side",)),
     ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
-    ("light-path", "Parish hall", "throw", "light", ()),
+    ("day", "Chandler's Row", "day", "light", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
     ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
 )
@@ -68,7 +69,6 @@ CHANGED = {
             },
         }
     ],
-    "light-path": [{"pointer": "/survey/boxes/b2/y_mm", "value": 3300}],
     "trim": [{"pointer": "/trim/light/there", "value": True}],
 }
 
@@ -89,6 +89,26 @@ def shoot(page: Page, name: str) -> None:
     page.wait_for_function("!document.body.innerText.includes('Working out')", timeout=60_000)
     page.wait_for_timeout(300)
     page.screenshot(path=OUT / f"{name}.png")
+
+
+def crew(browser: Browser, address: str) -> None:
+    """The crew's page at a hole, in each of its three lights, side by side."""
+    pages = []
+    for light in ("dark", "light", "red"):
+        page = browser.new_page(viewport={"width": 360, "height": 640})
+        page.add_init_script(f"localStorage.setItem('gantline.day.light', '{light}')")
+        page.goto(address)
+        page.get_by_role("button", name="look").click()
+        page.get_by_text("wall", exact=True).click()
+        page.get_by_role("button", name="Mark and drill: upper left").click()
+        page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(300)
+        pages.append(Image.open(io.BytesIO(page.screenshot())))
+        page.close()
+    whole = Image.new("RGB", (sum(one.width for one in pages), pages[0].height))
+    for number, one in enumerate(pages):
+        whole.paste(one, (number * one.width, 0))
+    whole.save(OUT / "crew.png")
 
 
 def main() -> None:
@@ -122,6 +142,7 @@ def main() -> None:
                 page.close()
                 if name in CHANGED:
                     change(f"{server.address}/api/jobs/{jobs[job]}", [])
+            crew(browser, f"{server.address}/day/{jobs['Mill loft']}")
             browser.close()
         for sheet in ("wall-sheet", "cut-sheet"):
             pdf = folder / f"{sheet}.pdf"

@@ -41,7 +41,7 @@ def test_sheets_and_demo_write_every_file(tmp_path: Path) -> None:
     )
     assert done.exit_code == 0
     written = Counter(path.suffix for path in (tmp_path / "out").iterdir())
-    assert written == {".csv": 2, ".dxf": 4, ".json": 1, ".pdf": 12, ".svg": 3}
+    assert written == {".csv": 2, ".dxf": 4, ".json": 1, ".pdf": 13, ".svg": 3}
     assert (
         runner.invoke(app, ["sheets", str(tmp_path / "narrow-lounge.job.json"), "--paper", "a9"]).exit_code
         == 2

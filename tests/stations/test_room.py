@@ -162,6 +162,7 @@ def test_stations_without_a_result_bear_no_tick() -> None:
         "trim": False,
         "hang": False,
         "align": False,
+        "day": False,
     }
     assert not next(one.begun for one in plan(demo_job("basement-den")).states if one.key == "wall")
 

@@ -82,7 +82,13 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
       ) : (
         <>
           <header className="flex items-center gap-1 px-1">
-            <button type="button" className={`${BAR} shrink-0`} aria-label="Step before" disabled={at <= 0} onClick={back}>
+            <button
+              type="button"
+              className={`${BAR} shrink-0 text-title`}
+              aria-label="Step before"
+              disabled={at <= 0}
+              onClick={back}
+            >
               ◂
             </button>
             <button type="button" className={`${BAR} min-w-0 flex-1 text-left leading-tight`} onClick={() => setOver('jump')}>

@@ -47,7 +47,7 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
           {waits.length > 1 && `, and ${String(waits.length - 1)} more`}
         </p>
       )}
-      {caution && waits.length === 0 && (
+      {caution && (
         <details className="border-stop border-l-[6px] bg-stop-ground px-2 py-1 text-lead leading-snug">
           <summary className="min-h-7">
             <strong className="text-stop">{caution.name}.</strong> <span>{firstOf(caution.text)}</span>

@@ -21,7 +21,7 @@ DAY = Station(
     figures=FIGURES,
     findings=FINDINGS,
     panel=(
-        PanelPart(widget="day"),
+        PanelPart(weight="lead", widget="day"),
         PanelPart(title="Order", rows=("day_drill", "day_dry"), widget="day-own"),
     ),
     gist=gist,

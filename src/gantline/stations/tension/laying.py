@@ -1,0 +1,176 @@
+"""The fabric is laid: what has one way in goes in first, the sheet face down, the frame on it, four margins that agree."""
+
+from gantline.core.day.chain import Chain
+from gantline.core.day.minutes import READING, REST_IDLE
+from gantline.core.day.step import Milestone, Number, Phase, Reading, of
+from gantline.core.defaults import AlignDefaults
+from gantline.core.tension.holds import Hold
+from gantline.core.tension.points import RAILS, Side
+from gantline.job.model.day import DayPlan
+from gantline.plan.ask import Ask
+from gantline.stations.common import timber
+from gantline.stations.frame import overlap_mm
+from gantline.stations.tension.solve import (
+    hold,
+    spread_points,
+)
+
+RODS = (Hold.LUG, Hold.SPRING, Hold.PIN)
+SLID = {Hold.LUG: "lugs", Hold.PIN: "nuts", Hold.SPRING: "hooks"}
+
+
+MARGINS = tuple(
+    Reading(name=f"margin_{side}", label=f"sheet past frame, {side}", instrument="tape") for side in Side
+)
+
+
+def even_margins(at: Ask) -> tuple[tuple[str, str, float], ...]:
+    """Which margins agree, and how nearly [mm]."""
+    even = at.default(AlignDefaults.border_even_mm)
+    return ("margin_left", "margin_right", even), ("margin_top", "margin_bottom", even)
+
+
+def slid_in(at: Ask, chain: Chain) -> None:
+    """What has one way in goes in before the corners close."""
+    points = at(spread_points)
+    if at(timber) or at(hold) not in SLID or isinstance(points, str):
+        return
+    for side in Side:
+        count = sum(1 for point in points if point.side is side)
+        piece = "rail" if side in RAILS else "stile"
+        chain.add(
+            Phase.FRAME,
+            f"slide-{side}",
+            f"Slide {count} {SLID[at(hold)]} into the {side} {piece}, all facing inward; count twice",
+            free=True,
+            face="back",
+            lies="face down",
+            minutes=2.0,
+            waits=(Milestone.COUNTED,),
+            gives=(Milestone.TRACKS,),
+            into=("track",),
+            things=of("slide in", [f"{SLID[at(hold)]} {side}"]),
+            check=f"{count} on this side, the right way round",
+            trouble="The corner shuts the track: one left out means that corner opened again.",
+        )
+
+
+def laid_down(at: Ask, chain: Chain) -> None:
+    """From the shut tube to a frame that lies on its sheet with four margins alike."""
+    holes_first = at.field(DayPlan.drill) != "after"
+    ready = (Milestone.READY, *((Milestone.DRILLED, Milestone.DRY) if holes_first else ()))
+    fabric = Phase.FABRIC
+    chain.add(
+        fabric,
+        "clean",
+        "Vacuum again, doors shut, fans off; hands washed, rings off, gloves on from here",
+        people=2,
+        minutes=5.0,
+        tools=("vacuum", "gloves"),
+        waits=ready,
+        check="a clean cloth stays clean on the sheet",
+    )
+    chain.add(
+        fabric,
+        "tube",
+        "Take clamps and end clips off the tube; slide the roll out whole",
+        people=2,
+        minutes=4.0,
+        check="no clip left",
+        trouble="Pulled by its edge it creases: stop, push back.",
+    )
+    chain.add(
+        fabric,
+        "unroll",
+        "Unroll it face down: one holds the roll, one walks the free end",
+        lies="face down",
+        people=2,
+        minutes=8.0,
+        caution="fabric",
+        why="face down, so that the holds are in reach and nothing presses on the face",
+        check="the label can be read; the dull side is up",
+        trouble="Face up: roll it back and turn the roll, not the sheet.",
+    )
+    chain.add(
+        fabric,
+        "prove",
+        "Prove the back by two signs: label, dull or dark side; tape TOP on its edge",
+        lies="face down",
+        minutes=2.0,
+        tools=("tape",),
+        check="both signs agree",
+        trouble="Only one sign: look at a corner's front.",
+    )
+    chain.add(
+        fabric,
+        "face",
+        "Look over the whole face in side light, edges and holes too; photograph what you see",
+        minutes=5.0,
+        tools=("lamp", "phone"),
+        idle=REST_IDLE if at(timber) else 0.0,
+        caution="fabric",
+        check="no scratch, no stain, no sharp crease",
+        trouble="A sharp crease in film: stop and claim it. Folded cloth: let it lie flat two hours.",
+    )
+    if at(timber):
+        chain.add(
+            fabric,
+            "cut",
+            f"Cut the fabric to its blank: {at.text(at(overlap_mm))} past the frame on every side",
+            minutes=10.0,
+            numbers=(
+                Number(
+                    key="overlap",
+                    label="past the frame, each side",
+                    text=at.text(at(overlap_mm)),
+                    value_mm=at(overlap_mm),
+                    play_mm=10.0,
+                ),
+            ),
+            tools=("shears", "rule"),
+            caution="trimming",
+            things=(("cut", "fabric"),),
+            lies="face down",
+            check="weave along the edge",
+            trouble="Short on one side: shift the frame before the first hold.",
+        )
+    chain.add(
+        fabric,
+        "frame",
+        "Lower the frame on the sheet, bottom to bottom; never drag it",
+        lies="face down",
+        people=2,
+        minutes=4.0,
+        things=(("lay", "frame"),),
+        check="bottom of frame on bottom of sheet",
+        trouble="Askew: lift it and lay it again.",
+    )
+    chain.add(
+        fabric,
+        "margins",
+        "Read the four margins, sheet past frame; lift and lay again until pairs agree",
+        lies="face down",
+        face="back",
+        people=2,
+        minutes=4.0 * READING,
+        tools=("tape",),
+        readings=MARGINS,
+        gives=(Milestone.LAID,),
+        alike=at(even_margins),
+        things=(("read", "margins"),),
+        check=f"left with right, top with bottom: within {at.allowed(at.default(AlignDefaults.border_even_mm))}",
+        why="once a point is held the sheet does not move any more",
+    )
+    if at(hold) in RODS and not at(timber):
+        chain.add(
+            fabric,
+            "rods",
+            "Push the long rods into the side hems, the short ones into the long hems",
+            lies="face down",
+            minutes=6.0,
+            things=of("push in", ("rods",)),
+            gives=(Milestone.LAID,),
+            closes=("hem",),
+            check="ends inside the hem, overlap at its middle",
+            trouble="It snags: twist it, blunt end first. Caps meet inside: out, and turn it.",
+        )
