@@ -96,6 +96,34 @@ def test_what_cannot_be_is_refused_by_name_and_nothing_of_it_is_kept(
     assert client.get(f"/api/jobs/{job['id']}").json()["version"] == 1
 
 
+def test_a_look_that_finds_something_brings_its_cure_by_opposite_pairs_and_another_look(
+    client: TestClient, job: Json
+) -> None:
+    key = job["id"]
+    keys = [step["key"] for step in client.get(f"/api/jobs/{key}/day").json()["steps"]]
+    told = tell(client, key, "tension/look", values={"seen": "ray out of a corner", "where": "top left"})
+    assert (told["status"], told["count"]) == (200, len(keys) + 2)
+    day = client.get(f"/api/jobs/{key}/day").json()
+    new = [step for step in day["steps"] if step["key"] not in keys]
+    cure, again = new
+    at = [step["key"] for step in day["steps"]].index("tension/look")
+    assert [step["key"] for step in day["steps"][at + 1 : at + 3]] == [cure["key"], again["key"]]
+    # seen from the front top left is the top right of the back; its opposite is the bottom left of the back
+    back = {mark["key"]: mark["at"] for mark in day["back"]["marks"] if mark["kind"] == "dot"}
+    wide, high = day["back"]["right_mm"], day["back"]["top_mm"]
+    places = {(back[mark][0] > wide / 2, back[mark][1] > high / 2) for mark in cure["marks"]}
+    assert (len(cure["marks"]), places) == (8, {(True, True), (False, False)})
+    assert cure["text"].startswith("Ease ")
+    tell(client, key, cure["key"])
+    tell(client, key, again["key"], values={"seen": "flat"})
+    now = client.get(f"/api/jobs/{key}/day").json()
+    stand = {one["key"]: one["state"] for one in now["standings"]}
+    assert {stand[step["key"]] for step in new} == {"done"}
+    assert len(now["steps"]) == len(day["steps"])
+    tell(client, key, "tension/look", "undone")
+    assert [step["key"] for step in client.get(f"/api/jobs/{key}/day").json()["steps"]] == keys
+
+
 def test_two_phones_and_a_desk_lose_nothing_that_was_ticked(client: TestClient, job: Json) -> None:
     path = f"/api/jobs/{job['id']}"
     names = [

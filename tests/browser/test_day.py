@@ -116,6 +116,29 @@ def test_a_refused_hole_a_reading_and_another_phone(
     other.close()
 
 
+def test_a_second_look_eases_two_opposite_places(phone: Page, server: Running, make_job: Make) -> None:
+    job = str(make_job("narrow-lounge", name="Wave")["id"])
+    phone.goto(f"/day/{job}")
+    phone.get_by_role("button", name=re.compile("^look")).first.tap()
+    phone.get_by_text("check", exact=True).tap()
+    phone.get_by_role("button", name=re.compile("Stand it up")).tap()
+    phone.get_by_role("button", name="Read").tap()
+    phone.get_by_role("button", name="slack corner", exact=True).tap()
+    phone.get_by_role("button", name="Next", exact=True).tap()
+    phone.get_by_role("button", name="bottom right", exact=True).tap()
+    phone.get_by_role("button", name="Keep").tap()
+    expect(phone.get_by_role("heading", level=1)).to_have_text(re.compile("^Pull "))
+    assert phone.locator("circle.now").count() == 8
+    fits(phone)
+    phone.get_by_role("button", name="Done", exact=True).tap()
+    expect(phone.get_by_role("heading", level=1)).to_have_text(re.compile("^Look again, bottom right"))
+    phone.get_by_role("button", name="Read").tap()
+    phone.get_by_role("button", name="flat", exact=True).tap()
+    phone.get_by_role("button", name="Next", exact=True).tap()
+    phone.get_by_role("button", name="Keep").tap()
+    expect(phone.get_by_role("heading", level=1)).to_have_text(re.compile("^Photograph the back"))
+
+
 def test_no_light_of_the_crews_page_hides_anything_from_anybody(
     phone: Page, server: Running, make_job: Make
 ) -> None:

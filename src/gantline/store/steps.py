@@ -44,12 +44,12 @@ def of_job(session: Session, job_id: UUID) -> tuple[Told, ...]:
     return tuple(told(row) for row in rows)
 
 
-def add(session: Session, row: dict[str, Any]) -> bool:
-    """Add a row; whether it is new: one that was sent before is left as it was.  Raises: TooMany."""
-    counted = select(func.count()).select_from(StepRow).where(StepRow.job_id == row["job_id"])
-    if (session.scalar(counted) or 0) >= MOST:
+def add(session: Session, row: dict[str, Any], there: int = 0) -> Told | None:
+    """Add a row; None where it was sent before, and is left as it was.  there: how many the job has.  Raises: TooMany."""
+    if there >= MOST:
         raise TooMany(f"A job keeps at most {MOST} rows of its day.")
-    new = session.scalar(insert(StepRow).values(row).on_conflict_do_nothing().returning(StepRow.id))
-    if new is not None:
-        session.execute(select(func.pg_notify(CHANNEL, f"{row['job_id']} day")))
-    return new is not None
+    new = session.scalar(insert(StepRow).values(row).on_conflict_do_nothing().returning(StepRow))
+    if new is None:
+        return None
+    session.execute(select(func.pg_notify(CHANNEL, f"{row['job_id']} day")))
+    return told(new)

@@ -2046,6 +2046,8 @@ export interface components {
             back: components["schemas"]["Face"];
             /** Cautions */
             cautions: components["schemas"]["CautionOut"][];
+            /** Count */
+            count: number;
             /** Denominator */
             denominator: number;
             front: components["schemas"]["Face"];
@@ -5523,9 +5525,11 @@ export interface components {
         /**
          * StandingsOut
          * @description How steps stand that something was said of: all of a day, or those that were told just now; next: the first that is open,
-         *     empty where none is; version: the newest of the job.
+         *     empty where none is; version: the newest of the job; count: how many steps there are now.
          */
         StandingsOut: {
+            /** Count */
+            count: number;
             /** Next */
             next: string;
             /** Standings */

@@ -17,6 +17,7 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
   const [light, turn] = useLight()
   const [chosen, setChosen] = useState('')
   const [over, setOver] = useState<Over>('')
+  const [looked, setLooked] = useState('')
   const keyOf = useCallback((state: string) => standings.get(state) ?? 'open', [standings])
   const step = useMemo(() => (day ? here(day, chosen, keyOf) : undefined), [day, chosen, keyOf])
   const at = day && step ? day.steps.indexOf(step) : -1
@@ -43,6 +44,13 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
   }, [step, keyOf, tell, onward])
   useKeys(finish, back, over === '')
   useEffect(() => {
+    // a look that found something has brought its cure: it is next
+    const after = looked ? day?.steps[day.steps.findIndex((one) => one.key === looked) + 1] : undefined
+    if (!after?.key.includes('~cure') || keyOf(after.key) !== 'open') return
+    setLooked('')
+    go(after.key)
+  }, [day, looked, keyOf, go])
+  useEffect(() => {
     document.title = day ? `${day.name}, day` : 'Day'
   }, [day])
   if (error) return <p className="p-6 text-lead">{error.message}</p>
@@ -68,6 +76,7 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
           onClose={() => setOver('')}
           onKeep={(values) => {
             tell(step.key, 'done', values)
+            setLooked('seen' in values ? step.key : '')
             onward(step)
           }}
         />

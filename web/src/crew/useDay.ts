@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { ask, type DayOut, Refused, ServerAway, type Standing, type StepTold } from '../api/client'
 import { keys } from '../api/keys'
 import { useNews } from '../job/useNews'
@@ -49,53 +49,59 @@ export const useDay = (jobId: string) => {
     jobId,
     useCallback(() => void client.invalidateQueries({ queryKey: keys.day(jobId) }), [client, jobId]),
   )
+  const rows = useRef<readonly StepTold[]>(queue)
+  const busy = useRef(false)
   const put = useCallback(
-    (rows: readonly StepTold[]) => {
-      setQueue(rows)
-      keep(jobId, rows)
+    (next: readonly StepTold[]) => {
+      rows.current = next
+      setQueue(next)
+      keep(jobId, next)
     },
     [jobId],
   )
+  /** One request at a time, the oldest rows first; what cannot be is said, and does not hold up what was tapped after it. */
+  const send = useCallback(async () => {
+    if (busy.current) return
+    busy.current = true
+    let most = MOST
+    while (rows.current.length > 0) {
+      const batch = rows.current.slice(0, most)
+      try {
+        const body = { rows: batch as StepTold[] }
+        const answer = await ask.post('/api/jobs/{job_id}/day/rows', { params: { path: { job_id: jobId } }, body })
+        const { version, count } = client.getQueryData<DayOut>(keys.day(jobId)) ?? {}
+        client.setQueryData<DayOut>(keys.day(jobId), (old) => old && merged(old, answer.standings, answer.next))
+        if (version !== answer.version || count !== answer.count) void client.invalidateQueries({ queryKey: keys.day(jobId) })
+        setAway(false)
+        most = MOST
+      } catch (error) {
+        if (error instanceof ServerAway) {
+          setAway(true)
+          await new Promise((resolve) => setTimeout(resolve, AGAIN_MS))
+          continue
+        }
+        if (batch.length > 1) {
+          most = 1 // which of them it is
+          continue
+        }
+        setTrouble(error instanceof Refused ? (error.fields[0]?.text ?? error.problem.detail) : String(error))
+        void client.invalidateQueries({ queryKey: keys.day(jobId) })
+      }
+      const sent = new Set(batch.map((row) => row.id))
+      put(rows.current.filter((row) => !sent.has(row.id)))
+    }
+    busy.current = false
+  }, [client, jobId, put])
   const tell: Tell = useCallback(
     (step, act, values = {}, reason = '') => {
       const version = client.getQueryData<DayOut>(keys.day(jobId))?.version ?? 1
       setTrouble('')
-      put([...kept(jobId), { id: freshId(), step, act, version, values, reason }])
+      put([...rows.current, { id: freshId(), step, act, version, values, reason }])
+      void send()
     },
-    [client, jobId, put],
+    [client, jobId, put, send],
   )
-  useEffect(() => {
-    if (queue.length === 0) return
-    let over = false
-    const send = async () => {
-      const rows = queue.slice(0, MOST)
-      try {
-        const answer = await ask.post('/api/jobs/{job_id}/day/rows', {
-          params: { path: { job_id: jobId } },
-          body: { rows: rows as StepTold[] },
-        })
-        setAway(false)
-        const version = client.getQueryData<DayOut>(keys.day(jobId))?.version
-        client.setQueryData<DayOut>(keys.day(jobId), (old) => old && merged(old, answer.standings, answer.next))
-        if (version !== answer.version) void client.invalidateQueries({ queryKey: keys.day(jobId) })
-      } catch (error) {
-        if (error instanceof ServerAway) {
-          setAway(true)
-          if (!over) setTimeout(() => !over && void send(), AGAIN_MS)
-          return
-        }
-        // what cannot be is said, and does not hold up what was tapped after it
-        setTrouble(error instanceof Refused ? (error.fields[0]?.text ?? error.problem.detail) : String(error))
-        void client.invalidateQueries({ queryKey: keys.day(jobId) })
-      }
-      const sent = new Set(rows.map((row) => row.id))
-      if (!over) put(kept(jobId).filter((row) => !sent.has(row.id)))
-    }
-    void send()
-    return () => {
-      over = true
-    }
-  }, [queue, jobId, client, put])
+  useEffect(() => void send(), [send]) // what a page before this one could not send
   const standings = useMemo(() => laid(day.data, queue), [day.data, queue])
   return { day: day.data, error: day.error, standings, tell, trouble, away, waiting: queue.length, clear: () => setTrouble('') }
 }

@@ -51,10 +51,11 @@ class CautionOut(Out):
 
 class StandingsOut(Out):
     """How steps stand that something was said of: all of a day, or those that were told just now; next: the first that is open,
-    empty where none is; version: the newest of the job."""
+    empty where none is; version: the newest of the job; count: how many steps there are now."""
 
     version: int
     next: str
+    count: int
     standings: list[StandingTold]
 
 

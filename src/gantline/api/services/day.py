@@ -11,7 +11,7 @@ from gantline.api.schemas.day import StepTold
 from gantline.api.services.jobs import change
 from gantline.api.services.plans import at_hand
 from gantline.core.day.order import waits_of
-from gantline.core.day.progress import next_of, standings
+from gantline.core.day.progress import Told, next_of, standings
 from gantline.core.day.step import PHASES, Reading, Step
 from gantline.core.errors import DesignError
 from gantline.core.typed_length import read_length
@@ -26,7 +26,7 @@ from gantline.plan.plan import JobPlan
 from gantline.stations import face
 from gantline.stations.day.record import record as recorded
 from gantline.stations.day.record import told
-from gantline.stations.day.solve import day_starts, day_steps
+from gantline.stations.day.solve import day_starts
 from gantline.stations.day.withheld import steps_to_do, stops_by_station
 from gantline.store import jobs, steps
 
@@ -45,8 +45,8 @@ class NoSuchStep(DesignError):
 def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
     """Every step of the newest version, and how each stands."""
     head = jobs.head(desk.session, desk.shop_id, job_id)
-    plan = at_hand(desk, job_id, head.number).made
-    at, made = plan.ask, steps_to_do(plan)
+    plan, rows = at_hand(desk, job_id, head.number).made, steps.of_job(desk.session, job_id)
+    at, made = plan.ask, steps_to_do(plan, rows)
     names = [step.key for step in made]
     return {
         "job_id": job_id,
@@ -64,7 +64,7 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
         "stops": {key: texts for key, texts in stops_by_station(plan).items() if texts},
         "unit": at.own_units.style.value,
         "denominator": at.own_units.denominator,
-        **_standings(desk, job_id, head.number, at, made),
+        **_standings(head.number, at, made, rows),
     }
 
 
@@ -77,8 +77,8 @@ def _bare(whole: Face, roles: AbstractSet[str]) -> Face:
 def tapes(desk: Desk, job_id: UUID, key: str) -> tuple[TapeWindow, ...]:
     """The numbers of a step of the newest version as they are read on a tape.  Raises: NoSuchStep."""
     head = jobs.head(desk.session, desk.shop_id, job_id)
-    plan = at_hand(desk, job_id, head.number).made
-    at, step = plan.ask, next((one for one in steps_to_do(plan) if one.key == key), None)
+    plan, rows = at_hand(desk, job_id, head.number).made, steps.of_job(desk.session, job_id)
+    at, step = plan.ask, next((one for one in steps_to_do(plan, rows) if one.key == key), None)
     if step is None:
         raise NoSuchStep(f"There is no step {key} in version {head.number}.", field="step", got=key)
     return tuple(
@@ -98,19 +98,15 @@ def _cautions(plan: JobPlan) -> list[dict[str, str]]:
 
 
 def _standings(
-    desk: Desk,
-    job_id: UUID,
-    version: int,
-    at: Ask,
-    made: Sequence[Step],
-    only: AbstractSet[str] | None = None,
+    version: int, at: Ask, made: Sequence[Step], rows: Sequence[Told], only: AbstractSet[str] | None = None
 ) -> dict[str, Any]:
-    stand = standings(made, steps.of_job(desk.session, job_id))
+    stand = standings(made, rows)
     first = next_of(made, stand)
     asked = [step for step in made if (stand[step.key].said if only is None else step.key in only)]
     return {
         "version": version,
         "next": first.key if first else "",
+        "count": len(made),
         "standings": [told(at, step, stand[step.key]) for step in asked],
     }
 
@@ -118,9 +114,8 @@ def _standings(
 def record(desk: Desk, job_id: UUID) -> dict[str, Any]:
     """Everything that was told, in words."""
     head = jobs.head(desk.session, desk.shop_id, job_id)
-    at = at_hand(desk, job_id, head.number).made.ask
-    rows = steps.of_job(desk.session, job_id)
-    return {"rows": recorded(at, at(day_steps), rows), "until": rows[-1].at if rows else None}
+    plan, rows = at_hand(desk, job_id, head.number).made, steps.of_job(desk.session, job_id)
+    return {"rows": recorded(plan.ask, steps_to_do(plan, rows), rows), "until": rows[-1].at if rows else None}
 
 
 def tell(desk: Desk, job_id: UUID, rows: Sequence[StepTold], who: str) -> dict[str, Any]:
@@ -129,16 +124,18 @@ def tell(desk: Desk, job_id: UUID, rows: Sequence[StepTold], who: str) -> dict[s
     Raises: NoSuchStep, NoSuchJob, BadDocument or UnreadableLength where a reading cannot be; then nothing is kept.
     """
     jobs.head(desk.session, desk.shop_id, job_id)
+    before = list(steps.of_job(desk.session, job_id))
     for number, row in enumerate(rows):
-        _tell(desk, job_id, number, row, who)
+        _tell(desk, job_id, number, row, who, before)
     head = jobs.head(desk.session, desk.shop_id, job_id)
-    at = at_hand(desk, job_id, head.number).made.ask
-    return _standings(desk, job_id, head.number, at, at(day_steps), {row.step for row in rows})
+    plan = at_hand(desk, job_id, head.number).made
+    return _standings(head.number, plan.ask, steps_to_do(plan, before), before, {row.step for row in rows})
 
 
-def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str) -> None:
+def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str, before: list[Told]) -> None:
+    """One more row, put to those before it."""
     plan = at_hand(desk, job_id, row.version).made
-    at, step = plan.ask, next((one for one in steps_to_do(plan) if one.key == row.step), None)
+    at, step = plan.ask, next((one for one in steps_to_do(plan, before) if one.key == row.step), None)
     if step is None:
         raise NoSuchStep(f"There is no step {row.step} in version {row.version}.", field="step", got=row.step)
     values = _values(at, step, number, row)
@@ -147,19 +144,18 @@ def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str) -> Non
         "numbers": {one.key: [one.text, one.value_mm] for one in step.numbers},
         "values": values,
     }
-    before = steps.of_job(desk.session, job_id) if row.act == "undone" else ()
-    new = steps.add(
-        desk.session,
-        {"id": row.id, "job_id": job_id, "shop_id": desk.shop_id, "step": row.step, "act": row.act, "text": row.reason,
-         "said": said, "version": row.version, "who": who},
-    )  # fmt: skip
-    if not new:
+    entry = {
+        "id": row.id, "job_id": job_id, "shop_id": desk.shop_id, "step": row.step, "act": row.act, "text": row.reason,
+        "said": said, "version": row.version, "who": who,
+    }  # fmt: skip
+    new = steps.add(desk.session, entry, len(before))
+    if new is None:
         return
-    effect = Effect(step=step, row=str(row.id), act=row.act, reason=row.reason, values=values, who=who).edits(
-        before
-    )
-    if effect:
-        _put_in(desk, job_id, number, effect, f"{step.text}"[:160], who)
+    effect = Effect(step=step, row=str(row.id), act=row.act, reason=row.reason, values=values, who=who)
+    edits = effect.edits(before)
+    before.append(new)
+    if edits:
+        _put_in(desk, job_id, number, edits, f"{step.text}"[:160], who)
 
 
 def _values(at: Ask, step: Step, number: int, row: StepTold) -> dict[str, float | str]:

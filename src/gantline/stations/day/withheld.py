@@ -1,20 +1,23 @@
 """The steps as they may be done: a hole that is refused has no number to drill by, and a Stop stands before what rests on it."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 
+from gantline.core.day.progress import Told
 from gantline.core.day.step import LONGEST_TEXT, Step
 from gantline.plan.leading import led_by
 from gantline.plan.plan import JobPlan
 from gantline.plan.refused import Refused
+from gantline.stations.day.looks import with_looks
 from gantline.stations.day.solve import day_steps
 
 AT_HOLES = ("drill", "fix")
 
 
-def steps_to_do(plan: JobPlan) -> tuple[Step, ...]:
-    """Every step in order; one that makes a refused hole says so instead of its numbers."""
+def steps_to_do(plan: JobPlan, rows: Sequence[Told] = ()) -> tuple[Step, ...]:
+    """Every step in order, with what comes of the rows; one that makes a refused hole says so instead of its numbers."""
     refused = {hole.key: hole for hole in plan.refused[0]}
-    steps: tuple[Step, ...] = plan.ask(day_steps)
+    steps = with_looks(plan.ask, plan.ask(day_steps), rows)
     if not refused:
         return steps
     return tuple(_withheld(step, refused) for step in steps)

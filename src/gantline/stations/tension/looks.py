@@ -8,12 +8,11 @@ from gantline.core.day.step import Milestone, Phase, Reading
 from gantline.core.defaults import AlignDefaults, FrameDefaults
 from gantline.core.tension.holds import Hold
 from gantline.plan.ask import Ask
+from gantline.stations.tension.cures import LOOK_READINGS
 from gantline.stations.tension.laying import MARGINS, even_margins
 from gantline.stations.tension.solve import (
     hold,
 )
-
-SEEN = ("flat", "wave", "ray from a corner", "sag", "slack corner", "crease", "line of something behind")
 
 
 def margins_again(at: Ask, chain: Chain, name: str, text: str, **more: Any) -> None:
@@ -87,7 +86,7 @@ def looked_at(at: Ask, chain: Chain) -> None:
         caution="fabric",
         gives=(Milestone.LOOKED,),
         things=(("look", "first"),),
-        readings=(Reading(name="seen", label="what is seen", kind="word", words=SEEN),),
+        readings=LOOK_READINGS,
         check="no wave head-on; corners flat",
         trouble="A ray from a corner: ease its neighbors. A wave: the point behind it and its opposite. Then look again.",
     )
@@ -127,7 +126,7 @@ def looked_at(at: Ask, chain: Chain) -> None:
         tools=("lamp",),
         things=(("look", "after a day"),),
         waits=(Milestone.HUNG, Milestone.HELD),
-        readings=(Reading(name="seen", label="what is seen", kind="word", words=SEEN),),
+        readings=LOOK_READINGS,
     )
     chain.add(
         later,
