@@ -7,6 +7,7 @@ from pathlib import Path
 from bench import (
     align,
     cutting,
+    day,
     drag,
     faults,
     fuzz,
@@ -31,6 +32,7 @@ PARTS = {
     "plans": plans,
     "tables": tables,
     "roundtrip": roundtrip,
+    "day": day,
     "drag": drag,
     "cutting": cutting,
     "studs": studs,

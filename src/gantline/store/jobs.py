@@ -96,6 +96,15 @@ def head(session: Session, shop_id: UUID, job_id: UUID) -> JobVersionRow:
     return found
 
 
+def head_number(session: Session, shop_id: UUID, job_id: UUID) -> int:
+    """The number of the newest version, without its document. Raises: NoSuchJob."""
+    here = (JobRow.id == job_id, JobRow.shop_id == shop_id, JobRow.binned_at.is_(None))
+    number: int | None = session.execute(select(JobRow.head).where(*here)).scalar()
+    if number is None:
+        raise NoSuchJob("There is no such job.", job=str(job_id))
+    return number
+
+
 def edited(session: Session, shop_id: UUID, job_id: UUID, expected: int) -> JobVersionRow:
     """The newest version, if it is the one that was edited. Raises: NoSuchJob, VersionConflict."""
     now = head(session, shop_id, job_id)

@@ -44,8 +44,8 @@ class NoSuchStep(DesignError):
 
 def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
     """Every step of the newest version, and how each stands."""
-    head = jobs.head(desk.session, desk.shop_id, job_id)
-    plan, rows = at_hand(desk, job_id, head.number).made, steps.of_job(desk.session, job_id)
+    version = jobs.head_number(desk.session, desk.shop_id, job_id)
+    plan, rows = at_hand(desk, job_id, version).made, steps.of_job(desk.session, job_id)
     at, made = plan.ask, steps_to_do(plan, rows)
     names = [step.key for step in made]
     return {
@@ -64,7 +64,7 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
         "stops": {key: texts for key, texts in stops_by_station(plan).items() if texts},
         "unit": at.own_units.style.value,
         "denominator": at.own_units.denominator,
-        **_standings(head.number, at, made, rows),
+        **_standings(version, at, made, rows),
     }
 
 
@@ -76,11 +76,11 @@ def _bare(whole: Face, roles: AbstractSet[str]) -> Face:
 
 def tapes(desk: Desk, job_id: UUID, key: str) -> tuple[TapeWindow, ...]:
     """The numbers of a step of the newest version as they are read on a tape.  Raises: NoSuchStep."""
-    head = jobs.head(desk.session, desk.shop_id, job_id)
-    plan, rows = at_hand(desk, job_id, head.number).made, steps.of_job(desk.session, job_id)
+    version = jobs.head_number(desk.session, desk.shop_id, job_id)
+    plan, rows = at_hand(desk, job_id, version).made, steps.of_job(desk.session, job_id)
     at, step = plan.ask, next((one for one in steps_to_do(plan, rows) if one.key == key), None)
     if step is None:
-        raise NoSuchStep(f"There is no step {key} in version {head.number}.", field="step", got=key)
+        raise NoSuchStep(f"There is no step {key} in version {version}.", field="step", got=key)
     return tuple(
         window(number.key, number.label, number.label, abs(number.value_mm), at.own_units)
         for number in step.numbers
@@ -113,8 +113,8 @@ def _standings(
 
 def record(desk: Desk, job_id: UUID) -> dict[str, Any]:
     """Everything that was told, in words."""
-    head = jobs.head(desk.session, desk.shop_id, job_id)
-    plan, rows = at_hand(desk, job_id, head.number).made, steps.of_job(desk.session, job_id)
+    version = jobs.head_number(desk.session, desk.shop_id, job_id)
+    plan, rows = at_hand(desk, job_id, version).made, steps.of_job(desk.session, job_id)
     return {"rows": recorded(plan.ask, steps_to_do(plan, rows), rows), "until": rows[-1].at if rows else None}
 
 
@@ -123,13 +123,13 @@ def tell(desk: Desk, job_id: UUID, rows: Sequence[StepTold], who: str) -> dict[s
 
     Raises: NoSuchStep, NoSuchJob, BadDocument or UnreadableLength where a reading cannot be; then nothing is kept.
     """
-    jobs.head(desk.session, desk.shop_id, job_id)
+    jobs.head_number(desk.session, desk.shop_id, job_id)
     before = list(steps.of_job(desk.session, job_id))
     for number, row in enumerate(rows):
         _tell(desk, job_id, number, row, who, before)
-    head = jobs.head(desk.session, desk.shop_id, job_id)
-    plan = at_hand(desk, job_id, head.number).made
-    return _standings(head.number, plan.ask, steps_to_do(plan, before), before, {row.step for row in rows})
+    version = jobs.head_number(desk.session, desk.shop_id, job_id)
+    plan = at_hand(desk, job_id, version).made
+    return _standings(version, plan.ask, steps_to_do(plan, before), before, {row.step for row in rows})
 
 
 def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str, before: list[Told]) -> None:
