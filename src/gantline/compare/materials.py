@@ -88,9 +88,7 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
     """Needs of all stations by item, and what the job says of each."""
     own = {material.id: material for material in at.things(Materials.items)}
     rows = []
-    for need in merged(
-        (*_boards(cut), *_frame(at), *_fabric(at), *_trim(at), *_masks(at), *_hang(at), *_always())
-    ):
+    for need in merged((*_boards(cut), *needed_but_boards(at))):
         mine = own.get(need.key)
         bought = Bought(
             on_hand=at.of(mine, OwnMaterial.on_hand) if mine else 0.0,
@@ -131,6 +129,11 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
         left=None if quoted is None else quoted - cost,
         unpriced=sum(1 for one in rows if one.cost is None and one.packs > 0),
     )
+
+
+def needed_but_boards(at: Ask) -> tuple[Need, ...]:
+    """What every station needs, without what comes off the saw."""
+    return (*_frame(at), *_fabric(at), *_trim(at), *_masks(at), *_hang(at), *_always())
 
 
 def _amount(need: Need) -> str:

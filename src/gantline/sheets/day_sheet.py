@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from gantline.compare.bag import bag
 from gantline.core.day.step import PHASES, Step
 from gantline.plan.plan import JobPlan
 from gantline.sheets.pdf import render, to_pdf
@@ -58,6 +59,7 @@ def day_sheet(ready: Ready) -> bytes:
         "whole": sum(part.minutes for part in parts),
         "two": sum(part.two for part in parts),
         "starts": starts,
+        "bag": bag(ready.made.ask, [step for part in parts for step in part.steps]),
         "checks": [finding for finding in ready.leading(day_steps) if finding.severity == "check"],
     }
     return to_pdf(render("day.html", ready.paper, title="day sheet", **values))

@@ -1314,6 +1314,20 @@ export interface components {
             trouble: string;
         };
         /**
+         * BagLine
+         * @description A thing to bring. what: tool, bought, or part; why: the stretches that need it, or what is missing; amount as text.
+         */
+        BagLine: {
+            /** Amount */
+            amount: string;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Bars
          * @description When the center bars go in.
          * @enum {string}
@@ -2040,10 +2054,12 @@ export interface components {
          * DayOut
          * @description The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
          *     its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of labels.
-         *     stops: of each station the Stops that stand before its steps.
+         *     stops: of each station the Stops that stand before its steps; bag: what to bring for what is open.
          */
         DayOut: {
             back: components["schemas"]["Face"];
+            /** Bag */
+            bag: components["schemas"]["BagLine"][];
             /** Cautions */
             cautions: components["schemas"]["CautionOut"][];
             /** Count */

@@ -55,7 +55,7 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
           {caution.text}
         </details>
       )}
-      <Numbers day={day} step={step} low={low} />
+      <Numbers day={day} step={step} low={low} crowded={low && (waits.length > 0 || caution !== undefined)} />
       {standing && <Told standing={standing} />}
       <Place day={day} step={step} done={done} onTap={onTap} />
       {step.why && !low && <p className="text-lead text-quiet leading-snug">{step.why}</p>}
@@ -88,7 +88,9 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
 const SAID: Record<State, string> = { open: '', done: 'Done', impossible: 'Not possible', skipped: 'Left out' }
 const firstOf = (text: string) => `${text.split('. ')[0]?.replace(/\.$/, '') ?? ''}.`
 
-const Numbers = ({ day, step, low }: { day: DayOut; step: DayStep; low: boolean }) => {
+type NumbersProps = { day: DayOut; step: DayStep; low: boolean; crowded: boolean }
+
+const Numbers = ({ day, step, low, crowded }: NumbersProps) => {
   const tape = useQuery({
     queryKey: keys.tape(day.job_id, day.version, step.key),
     queryFn: () =>
@@ -108,7 +110,9 @@ const Numbers = ({ day, step, low }: { day: DayOut; step: DayStep; low: boolean 
               <Num text={number.text} className={few ? 'text-[min(13vw,3.6rem)] leading-none' : 'text-[min(8vw,2.1rem)]'} />
               <span className="text-body">{number.label}</span>
             </figcaption>
-            {few && piece && (!low || step.numbers.length === 1) && <Tape piece={piece} className="mt-0.5 max-h-20 w-full" />}
+            {few && piece && !crowded && (!low || step.numbers.length === 1) && (
+              <Tape piece={piece} className="mt-0.5 max-h-20 w-full" />
+            )}
           </figure>
         )
       })}

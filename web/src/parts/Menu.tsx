@@ -37,6 +37,13 @@ export const MenuItem = ({ onSelect, children }: { onSelect: () => void; childre
   </DropdownMenu.Item>
 )
 
+/** Another page. */
+export const MenuLinkTo = ({ href, children }: { href: string; children: ReactNode }) => (
+  <DropdownMenu.Item asChild className={ITEM}>
+    <a href={href}>{children}</a>
+  </DropdownMenu.Item>
+)
+
 type LinkProps = { href: string; children: ReactNode; note?: string; onFetch?: (() => void) | undefined }
 
 /** A file to keep; onFetch: fetched by the page, since it may take a while to be made. */

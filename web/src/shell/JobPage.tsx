@@ -111,7 +111,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     <TapContext value={{ tap, setTap }}>
       <ShownContext value={{ shape, showShape }}>
         <div className="flex h-full flex-col">
-          <TopBar tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
+          <TopBar oneRow tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
             <h1 className="truncate font-bold text-lead max-[520px]:text-value">{job.document.name}</h1>
             <span className="truncate text-quiet max-[520px]:hidden">{job.document.place}</span>
           </TopBar>

@@ -4,10 +4,12 @@ import { ask, type JobOut } from '../api/client'
 import { keys } from '../api/keys'
 import { useThisJob } from '../job/context'
 import { Button, buttonLook } from '../parts/Button'
-import { Menu, MenuChoices, MenuHeading, MenuLink } from '../parts/Menu'
+import { Menu, MenuChoices, MenuHeading, MenuItem, MenuLink, MenuLinkTo } from '../parts/Menu'
 import { FRACTIONS, LENGTH_STYLES } from '../parts/units'
 import { useSheet } from './useSheet'
+import { useTheme } from './useTheme'
 
+const NARROW_PX = 520 // one row has no room for more
 const JOB_FILE = { key: 'file', label: 'Job file', group: 'Open files', note: 'JSON', papers: false }
 
 /** Undo and redo, the sheets, the units of this job. */
@@ -16,20 +18,34 @@ export const JobTools = ({ job }: { job: JobOut }) => {
   const { making, make, stop } = useSheet()
   const { style, denominator } = job.document.units
   const fractional = style === 'in-fraction' || style === 'ft-in'
+  const [theme, turn] = useTheme()
+  const narrow = window.innerWidth <= NARROW_PX
   const short = LENGTH_STYLES.find((one) => one.value === style)?.short
   return (
     <>
       <Button size="bar" disabled={!job.can_undo} onClick={() => void step('undo')}>
         Undo
       </Button>
-      <Button size="bar" disabled={!job.can_redo} onClick={() => void step('redo')}>
+      <Button size="bar" className="max-[520px]:hidden" disabled={!job.can_redo} onClick={() => void step('redo')}>
         Redo
       </Button>
       <Menu
-        label="Units"
+        label={narrow ? 'More' : 'Units'}
         className={`whitespace-nowrap ${buttonLook('plain', 'bar')}`}
-        trigger={<>{`${short}${fractional ? `, 1/${denominator}` : ''}`} ▾</>}
+        trigger={
+          <>
+            <span className="max-[520px]:hidden">{`${short}${fractional ? `, 1/${denominator}` : ''}`} ▾</span>
+            <span className="min-[521px]:hidden">⋯</span>
+          </>
+        }
       >
+        {narrow && (
+          <>
+            <MenuItem onSelect={() => void step('redo')}>Redo</MenuItem>
+            <MenuItem onSelect={turn}>{theme === 'dark' ? 'Bright theme' : 'Dark theme'}</MenuItem>
+            <MenuLinkTo href={`/day/${job.id}`}>The crew's page</MenuLinkTo>
+          </>
+        )}
         <MenuHeading>Lengths in this job</MenuHeading>
         <MenuChoices
           value={style}

@@ -6,12 +6,13 @@ import { useTheme } from './useTheme'
 
 const BAR_BUTTON = `inline-flex min-w-10 items-center justify-center ${buttonLook('plain', 'bar')}`
 
-type TopBarProps = { children: ReactNode; tools: ReactNode; onHelp: () => void }
+type TopBarProps = { children: ReactNode; tools: ReactNode; onHelp: () => void; oneRow?: boolean }
 
-/** The bar every page has: where you are on the left, what you can do on the right. */
-export const TopBar = ({ children, tools, onHelp }: TopBarProps) => {
+/** The bar every page has: where you are on the left, what you can do on the right. oneRow: on a phone the tools hold the rest. */
+export const TopBar = ({ children, tools, onHelp, oneRow = false }: TopBarProps) => {
   const [theme, turn] = useTheme()
   useCommands({ theme: turn, help: onHelp })
+  const here = oneRow ? `${BAR_BUTTON} max-[520px]:hidden` : BAR_BUTTON
   return (
     <header className="flex min-h-14 shrink-0 flex-wrap items-center gap-x-3 gap-y-2 border-seam border-b px-4 max-[820px]:py-2">
       <Link to="/" aria-label="Gantline, the yard" className="flex items-center gap-2.5 rounded">
@@ -27,14 +28,22 @@ export const TopBar = ({ children, tools, onHelp }: TopBarProps) => {
         </svg>
       </Link>
       <div className="flex min-w-0 flex-1 items-baseline gap-3">{children}</div>
-      <div className="contents max-[820px]:order-last max-[820px]:flex max-[820px]:basis-full max-[820px]:gap-2">{tools}</div>
-      <button type="button" onClick={turn} className={BAR_BUTTON} aria-label={theme === 'dark' ? 'Bright theme' : 'Dark theme'}>
+      <div
+        className={
+          oneRow
+            ? 'flex items-center gap-2 max-[520px]:gap-1.5'
+            : 'contents max-[820px]:order-last max-[820px]:flex max-[820px]:basis-full max-[820px]:gap-2'
+        }
+      >
+        {tools}
+      </div>
+      <button type="button" onClick={turn} className={here} aria-label={theme === 'dark' ? 'Bright theme' : 'Dark theme'}>
         <svg viewBox="0 0 20 20" className="size-5" aria-hidden="true">
           <circle cx="10" cy="10" r="6.500" fill="none" stroke="currentColor" strokeWidth="1.800" />
           <path d="M10 3.500a6.500 6.500 0 0 1 0 13Z" fill="currentColor" />
         </svg>
       </button>
-      <button type="button" onClick={onHelp} className={BAR_BUTTON} aria-label="Keys">
+      <button type="button" onClick={onHelp} className={here} aria-label="Keys">
         ?
       </button>
     </header>

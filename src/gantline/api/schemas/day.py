@@ -7,6 +7,7 @@ from uuid import UUID
 from pydantic import Field, StrictFloat, StrictInt, StrictStr
 
 from gantline.api.schemas.base import Out
+from gantline.compare.bag import BagLine
 from gantline.core.day.step import Step
 from gantline.drawing.marks import Face
 from gantline.job.field import ClosedModel
@@ -62,7 +63,7 @@ class StandingsOut(Out):
 class DayOut(StandingsOut):
     """The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
     its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of labels.
-    stops: of each station the Stops that stand before its steps."""
+    stops: of each station the Stops that stand before its steps; bag: what to bring for what is open."""
 
     job_id: UUID
     name: str
@@ -75,6 +76,7 @@ class DayOut(StandingsOut):
     starts: dict[str, float]
     cautions: list[CautionOut]
     stops: dict[str, list[str]]
+    bag: list[BagLine]
     unit: str
     denominator: int
 

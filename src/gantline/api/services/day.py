@@ -10,6 +10,7 @@ from gantline.api.desk import Desk
 from gantline.api.schemas.day import StepTold
 from gantline.api.services.jobs import change
 from gantline.api.services.plans import at_hand
+from gantline.compare.bag import bag
 from gantline.core.day.order import waits_of
 from gantline.core.day.progress import Told, next_of, standings
 from gantline.core.day.step import PHASES, Reading, Step
@@ -62,10 +63,16 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
         "starts": at(day_starts),
         "cautions": _cautions(plan),
         "stops": {key: texts for key, texts in stops_by_station(plan).items() if texts},
+        "bag": bag(at, _open(made, rows)),
         "unit": at.own_units.style.value,
         "denominator": at.own_units.denominator,
         **_standings(version, at, made, rows),
     }
+
+
+def _open(made: Sequence[Step], rows: Sequence[Told]) -> list[Step]:
+    stand = standings(made, rows)
+    return [step for step in made if stand[step.key].state == "open"]
 
 
 def _bare(whole: Face, roles: AbstractSet[str]) -> Face:

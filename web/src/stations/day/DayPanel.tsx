@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ask } from '../../api/client'
+import { ask, type DayOut } from '../../api/client'
 import { keys } from '../../api/keys'
 import { buttonLook } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
@@ -11,6 +11,7 @@ import { hours, useDeskDay } from './useDeskDay'
 export const DayPanel = ({ job }: StationProps) => {
   const { day, standings } = useDeskDay()
   const [shown, setShown] = useState(false)
+  const [bag, setBag] = useState(false)
   if (!day) return <p className="py-2 text-quiet">Making the steps…</p>
   const open = day.steps.filter((step) => (standings.get(step.key)?.state ?? 'open') === 'open')
   const left = open.reduce((sum, step) => sum + step.minutes, 0)
@@ -43,6 +44,9 @@ export const DayPanel = ({ job }: StationProps) => {
         <button type="button" className={buttonLook('plain', 'tall')} aria-expanded={shown} onClick={() => setShown(!shown)}>
           Record
         </button>
+        <button type="button" className={buttonLook('plain', 'tall')} aria-expanded={bag} onClick={() => setBag(!bag)}>
+          Bag
+        </button>
       </p>
       {blocked.map((one) => (
         <p key={one.key} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
@@ -64,9 +68,26 @@ export const DayPanel = ({ job }: StationProps) => {
         )),
       ])}
       {shown && <Record id={job.id} rows={said.length} />}
+      {bag && <Bag day={day} />}
     </div>
   )
 }
+
+/** What to bring for what is still open. */
+const Bag = ({ day }: { day: DayOut }) => (
+  <ul aria-label="The bag" className="text-smallall">
+    {day.bag.length === 0 && <li className="text-quiet">Nothing is left to bring.</li>}
+    {day.bag.map((line) => (
+      <li key={`${line.what} ${line.name}`} className="flex gap-3 border-seam border-t py-1">
+        <span className={`min-w-0 flex-1 ${line.what === 'part' ? 'font-semibold text-stop' : ''}`}>
+          {line.name}
+          {line.amount && <span className="ml-2">{line.amount}</span>}
+        </span>
+        <span className="max-w-[45%] text-right text-quiet">{line.why}</span>
+      </li>
+    ))}
+  </ul>
+)
 
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'short', timeStyle: 'short' })
 const ACTS = { done: '', read: '', impossible: 'not possible', skipped: 'left out', undone: 'taken back' } as Record<
