@@ -9,6 +9,7 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from gantline.compare.bag import bag
 from gantline.core.day.step import Step
 from gantline.core.tension.points import Side
 from gantline.demo.world import named_records
@@ -16,6 +17,8 @@ from gantline.job.edits import Edit, apply
 from gantline.job.model import Job
 from gantline.job.records import RecordKind
 from gantline.job.records.kinds import edits_from
+from gantline.job.records.kit import KitRecord
+from gantline.job.records.record import Record
 from gantline.plan.plan import JobPlan
 from gantline.plan.working import as_plain
 from gantline.stations import plan
@@ -29,7 +32,8 @@ from tests.made import JOBS
 from tests.plan.random_jobs import rich_jobs
 
 KITS = {key: body for key, _, body in named_records(RecordKind.KIT)}
-HOW: dict[str, Any] = {"deadline": None, "suppress_health_check": list(HealthCheck), "derandomize": True}
+Json = dict[str, Any]
+HOW: Json = {"deadline": None, "suppress_health_check": list(HealthCheck), "derandomize": True}
 
 
 def things(steps: tuple[Step, ...], act: str) -> list[str]:
@@ -124,3 +128,78 @@ def test_what_did_not_change_keeps_its_key_and_what_is_refused_gives_no_number()
     drilled = [step for step in steps_to_do(stopped) if step.key.startswith("wall/drill")]
     assert drilled
     assert all(not step.numbers and step.text.startswith("Do not drill") for step in drilled)
+
+
+# of every field of a kit's sheet, another value than the one it has: none is taken and then unused
+OTHER: dict[str, Any] = {
+    "depth_mm": 77.0, "standoff_mm": 31.0, "border_mm": 33.0, "centre_bars": 3, "trim_mm": 12.0, "mass_kg": 21.5, "hold": "pin",
+    "spacing_mm": 145.0, "rail_count": 12, "stile_count": 7, "inset_mm": 41.0, "overlap_mm": 44.0, "hook_first": "frame", "spring_limit_mm": 71.0,
+    "school": "middles-outward", "short_sides_first": False, "first_side": "top", "in_step": False, "batch": 2, "corner_pass": 1,
+    "cluster": 2, "from_end": True, "bars": "after", "rods_last": True, "rail_part": "springs", "stile_part": "springs",
+    "number_from": "bottom-left", "clockwise": False, "numbers": "pairs", "drop_mm": 47.0, "row_offset_mm": 91.0, "rule": "fixed",
+    "spacing_share": 0.4, "fixed_spacing_mm": 1100.0, "side_play_mm": 17.0, "lift_on_mm": 480.0, "proud_mm": 13.0, "per_bracket": 2,
+    "screws_lie": "beside", "screws_apart_mm": 63.0, "hang_parts": 3, "lower_parts": 3, "cap_torque_nm": 0.7, "tools": "a bent key",
+    "label_at": "on the left", "comes_off": "by its tabs",
+}  # fmt: skip
+BESIDE: dict[str, Any] = {  # what else a field needs to matter
+    "rail_count": {"stile_count": 8}, "stile_count": {"rail_count": 12}, "fixed_spacing_mm": {"rule": "fixed", "spacing_share": None},
+    "rule": {"fixed_spacing_mm": 1150.0, "spacing_share": None}, "screws_lie": {"per_bracket": 2}, "screws_apart_mm": {"per_bracket": 2},
+    "cap_torque_nm": {"trim_mm": 10.0}, "first_side": {"in_step": True},
+}  # fmt: skip
+
+
+def shown(kit: Json, way: str) -> bytes:
+    job = demo_job("mill-loft")
+    job = apply(job, [*edits_from(RecordKind.KIT, "A kit", kit, job), Edit(pointer="/wall/way", value=way)])
+    made = plan(job)
+    # a panel that repeats what was entered is no use of it
+    steps = steps_to_do(made)
+    worked = [figure.value for figure in made.figures.values() if not figure.given]
+    used = [worked, made.plan.tables, made.findings, steps, bag(made.ask, steps)]
+    return orjson.dumps(used, default=as_plain)
+
+
+@pytest.mark.parametrize("field", sorted(set(KitRecord.model_fields) - {"parts"} - set(Record.model_fields)))
+def test_no_field_of_a_kits_sheet_is_taken_and_unused(field: str) -> None:
+    kit = {
+        "hold": "spring",
+        "spacing_mm": 120.0,
+        "inset_mm": 44.0,
+        "centre_bars": 1,
+        "depth_mm": 38.0,
+        "drop_mm": 30.0,
+        "school": "corners-first",
+    }
+    beside = BESIDE.get(field, {})
+    if "rail_count" in beside or "stile_count" in beside:
+        kit.pop("spacing_mm")
+    ways = {"proud_mm": "proud-screws"}
+    bare = kit | {
+        key: value
+        for key, value in beside.items()
+        if not (field.endswith("_count") and key.endswith("_count"))
+    }
+    assert shown(bare, ways.get(field, "brackets")) != shown(
+        kit | beside | {field: OTHER[field]}, ways.get(field, "brackets")
+    )
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        {"into": "track"},
+        {"into": "hem"},
+        {"into": "outer"},
+        {"count": 31},
+        {"spare": 3},
+        {"name": "claws"},
+        {"facing": "outward"},
+        {"mass_g": 90.0},
+        {"stops": "hang"},
+    ],
+)
+def test_no_field_of_a_part_is_taken_and_unused(change: Json) -> None:
+    part = {"name": "hooks", "count": 30, "into": "track", "stops": "tension", "spare": 1}
+    kit = {"hold": "spring", "trim_mm": 10.0}
+    plain = {**part, "into": "track" if change.get("into") != "track" else "hem"}
+    assert shown(kit | {"parts": [plain]}, "brackets") != shown(kit | {"parts": [plain | change]}, "brackets")

@@ -1550,10 +1550,14 @@ export interface components {
         BoxPart: {
             /** Count */
             count: number;
+            /** Facing */
+            facing: string | null;
             /** Found */
             found: number | null;
             /** Id */
             id: string;
+            /** Into */
+            into: ("track" | "hem" | "outer") | null;
             /** Mass G */
             mass_g: number | null;
             /** Name */
@@ -2721,6 +2725,8 @@ export interface components {
             cap_torque_nm: number | null;
             /** Centre Bars */
             centre_bars: number | null;
+            /** Comes Off */
+            comes_off: string | null;
             /**
              * Cut
              * @default []
@@ -2735,6 +2741,8 @@ export interface components {
             joint: components["schemas"]["Joint"] | null;
             /** Kerf Mm */
             kerf_mm: number | null;
+            /** Label At */
+            label_at: string | null;
             lies: components["schemas"]["Lies"] | null;
             /** Longest Mm */
             longest_mm: number | null;
@@ -6108,6 +6116,8 @@ export interface components {
             /** From End */
             from_end: boolean | null;
             hold: components["schemas"]["Hold"] | null;
+            /** Hook First */
+            hook_first: ("frame" | "cloth") | null;
             /** In Step */
             in_step: boolean | null;
             /** Inset Mm */
@@ -6130,6 +6140,8 @@ export interface components {
             short_sides_first: boolean | null;
             /** Spacing Mm */
             spacing_mm: number | null;
+            /** Spring Limit Mm */
+            spring_limit_mm: number | null;
             /** Steps Done */
             steps_done: number | null;
             /** Stile Count */

@@ -24,7 +24,7 @@ class WayKind:
 
     lower_row: whether the bottom is fixed to the wall as well; every_stud: screwed to every stud behind the frame, not at
     brackets; shared: stiff enough that all fixings bear; trim: what cures its height once it hangs; goes_on: the order of
-    going on, one act each; caution: said at that step.
+    going on, one act each; comes_off: how it is taken down, two people at it; caution: said at that step.
     """
 
     name: str
@@ -33,6 +33,7 @@ class WayKind:
     shared: bool = False
     trim: str = ""
     goes_on: tuple[str, ...] = ()
+    comes_off: str = "two lift it, straight up, and carry it by its frame"
     caution: str = ""
 
 
@@ -42,6 +43,7 @@ KINDS: Mapping[Way, WayKind] = {
         name="brackets with bottom latches",
         lower_row=True,
         trim="slot",
+        comes_off="bottom latches first, one pulls each, the other holds; then lift the top off",
         goes_on=(
             "Tip the top toward the wall and hook the top rail over every upper bracket",
             "Let the weight down: both ends sit before anyone lets go",
@@ -51,6 +53,7 @@ KINDS: Mapping[Way, WayKind] = {
     Way.PROUD_SCREWS: WayKind(
         name="sliding brackets on proud screws",
         lower_row=True,
+        comes_off="loosen by a quarter turn; bottom brackets off one side at a time, then lift off the top",
         goes_on=(
             "Slide the frame's brackets to the screws' spacing; tighten no screw yet",
             "Drop the top brackets over their screws together",
@@ -61,6 +64,7 @@ KINDS: Mapping[Way, WayKind] = {
     Way.BOTTOM_CATCH: WayKind(
         name="spring-loaded bottom catch",
         lower_row=True,
+        comes_off="push it up against the springs, free the top, tilt it out, lower it",
         goes_on=(
             "Press every bottom mount in by the same amount",
             "Set the frame into the bottom mounts first",
@@ -71,6 +75,7 @@ KINDS: Mapping[Way, WayKind] = {
     Way.TOP_BRACKETS: WayKind(
         name="brackets at the top only",
         trim="slot",
+        comes_off="lift straight up, both ends at once",
         goes_on=(
             "Hook the top rail over every bracket",
             "Let the weight down: both ends sit before anyone lets go",
@@ -81,6 +86,7 @@ KINDS: Mapping[Way, WayKind] = {
         name="45° cleat",
         every_stud=True,
         shared=True,
+        comes_off="lift it by its board's thickness and a little, then away from the wall",
         goes_on=(
             "Lift the frame above the wall piece by its board's thickness and a little",
             "Bring it flat to the wall and lower it until the bevels seat along their whole length",
@@ -91,6 +97,7 @@ KINDS: Mapping[Way, WayKind] = {
     Way.RODS: WayKind(
         name="hanging rods",
         trim="turnbuckle",
+        comes_off="one holds, the other unhooks rod by rod; turnbuckles back to the middle",
         goes_on=(
             "Set every turnbuckle to the middle of its thread",
             "Hook the frame on rod by rod, held up by the second person until the last",
@@ -103,6 +110,7 @@ KINDS: Mapping[Way, WayKind] = {
         lower_row=True,
         every_stud=True,
         shared=True,
+        comes_off="two hold it while the screws come out, bottom first, the middle of the top last",
         goes_on=(
             "Hold the ledger frame to its line, two people",
             "One screw at the middle of the top, level it, then outward",
@@ -113,6 +121,7 @@ KINDS: Mapping[Way, WayKind] = {
     Way.WIRE: WayKind(
         name="wire and hooks",
         trim="wire",
+        comes_off="lift it, free the wire from both hooks, lower it",
         goes_on=(
             "Hang the wire over both hooks, never over one",
             "Let the weight down and slide the frame level on its wire",

@@ -38,6 +38,11 @@ STOPS = (
     ("trim", "trimming"),
     ("hang", "hanging"),
 )
+PLACES = (
+    ("track", "a track, before its corner closes"),
+    ("hem", "a hem of the fabric, before the first point"),
+    ("outer", "the outer frame, before its corners close"),
+)
 FEEDS = (("left", "lower left, from the back"), ("right", "lower right, from the back"))
 
 
@@ -100,6 +105,10 @@ class BoxPart(Item):
         Field("mass", "weighs", "number", unit=" g"),
     ] = None
     found: Annotated[Annotated[int, Ends(0, 10_000)] | None, Field("found", "in the box", "count")] = None
+    into: Annotated[
+        Literal["track", "hem", "outer"] | None, Field("into", "goes into", "choice", None, PLACES)
+    ] = None
+    facing: Annotated[Line | None, Field("facing", "facing", "text")] = None
 
 
 class Brace(Item):
@@ -149,6 +158,12 @@ class FrameBuild(Part):
     cap_torque_nm: Annotated[
         Positive | None,
         Field("cap_torque", "Plastic caps, torque at most", "number", unit=" N·m"),
+    ] = None
+    label_at: Annotated[
+        Line | None, Field("label_at", "Maker's label", "text", note="as bottom, toward the wall")
+    ] = None
+    comes_off: Annotated[
+        Line | None, Field("comes_off", "Comes off again", "text", note="as the kit's leaflet gives it")
     ] = None
     build: Annotated[
         Literal["timber", "kit"] | None, Field("frame_build", "Built of", "choice", "timber", BUILDS)

@@ -22,6 +22,7 @@ BARS = (
 )
 CORNERS = tuple((corner, corner.value.replace("-", " ")) for corner in Corner)
 NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
+HOOKED = (("frame", "in the frame"), ("cloth", "in the cloth"))
 PEOPLE = (("one", "one"), ("two", "two"))
 
 
@@ -34,6 +35,12 @@ class Tensioning(Part):
         Field(
             "hold", "Attachment", "choice", "staple", tuple((one, kind.name) for one, kind in HOLDS.items())
         ),
+    ] = None
+    hook_first: Annotated[
+        Literal["frame", "cloth"] | None, Field("hook_first", "Hooked first", "choice", None, HOOKED)
+    ] = None
+    spring_limit_mm: Annotated[
+        LengthMm | None, Field("spring_limit", "Spring, longest when hooked", ends=mm(5.0, 500.0))
     ] = None
     spacing_mm: Annotated[TensionSpacingMm | None, Field("hold_spacing", "Largest spacing", derived=True)] = (
         None

@@ -25,7 +25,8 @@ Stops = Literal["frame", "tension", "trim", "hang"]
 
 class KitPart(BaseModel):
     """A part that is counted in the box. stops: the step that waits without it; spare: how many of the count are spares;
-    holds: it is one of the points that hold the fabric; mass_g: of one of them."""
+    holds: it is one of the points that hold the fabric; mass_g: of one of them; into: where it goes before that closes;
+    facing: which way round, in words."""
 
     model_config = ConfigDict(extra="allow", frozen=True)
     name: Annotated[Line, Field(min_length=1)]
@@ -34,6 +35,8 @@ class KitPart(BaseModel):
     stops: Stops = "frame"
     holds: bool = False
     mass_g: Annotated[Positive, Ends(0.01, 200_000.0)] | None = None
+    into: Literal["track", "hem", "outer"] | None = None
+    facing: Line | None = None
 
 
 class KitRecord(Record):
@@ -52,6 +55,8 @@ class KitRecord(Record):
     stile_count: PointCount | None = None
     inset_mm: LengthMm | None = None
     overlap_mm: DistanceMm | None = None
+    hook_first: Literal["frame", "cloth"] | None = None
+    spring_limit_mm: LengthMm | None = None
     # its own order
     school: School | None = None
     short_sides_first: bool | None = None
@@ -84,6 +89,8 @@ class KitRecord(Record):
     lower_parts: Annotated[int, Ends(2, 12)] | None = None
     cap_torque_nm: Positive | None = None
     tools: Line | None = None
+    label_at: Line | None = None
+    comes_off: Line | None = None
     parts: Annotated[list[KitPart], Field(max_length=60)] = []
 
     @model_validator(mode="after")

@@ -5,10 +5,13 @@ from collections.abc import Iterator
 from gantline.core.align.corners import CORNERS, NAMES
 from gantline.core.day.chain import Chain
 from gantline.core.day.step import Milestone, Phase, Reading, Step
+from gantline.core.wall.ways import KINDS
 from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
+from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import aim, wanted_mm, within_mm
+from gantline.stations.common import way
 from gantline.stations.throw import in_front
 
 KEY = "align"
@@ -137,7 +140,7 @@ def _handover(at: Ask, chain: Chain) -> None:
         minutes=8.0,
         waits=(Milestone.HUNG, Milestone.ALIGNED),
         things=(("show", "client"),),
-        check="the client has done it once",
+        check=f"{at.given(FrameBuild.comes_off) or KINDS[at(way)].comes_off}; the client has done it once",
     )
     chain.add(
         hand,

@@ -11,6 +11,7 @@ from gantline.stations.frame.solve import (
     line_tension_n_m,
     mass_kg,
     parts,
+    parts_into,
     pieces,
     pocket_screw,
 )
@@ -25,6 +26,7 @@ __all__ = [
     "outer_mm",
     "overlap_mm",
     "parts",
+    "parts_into",
     "pieces",
     "plate_spans",
     "pocket_screw",

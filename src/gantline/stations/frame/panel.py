@@ -94,7 +94,7 @@ PANEL = (
     PanelPart(
         title="Box check",
         weight="detail",
-        rows=("kit_mass", "tools", "cap_torque"),
+        rows=("kit_mass", "tools", "cap_torque", "label_at", "comes_off"),
         widget="box",
         when=lambda at: not at(timber),
         gist=_box,

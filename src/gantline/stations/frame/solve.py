@@ -234,3 +234,27 @@ def mass_kg(at: Ask) -> float | None:
         return at(parts_mass_kg) if given is None else given
     wood = at(timber_kg)
     return None if wood is None else wood + at(fabric_kg) + at.default(FrameDefaults.hardware_kg)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PutIn:
+    """A part of the kit that goes into a place before that closes; count without the spares."""
+
+    id: str
+    name: str
+    count: int
+    facing: str
+
+
+def parts_into(at: Ask, place: str) -> tuple[PutIn, ...]:
+    """What the kit's sheet puts into its tracks, hems or outer frame."""
+    return tuple(
+        PutIn(
+            id=part.id,
+            name=part.name,
+            count=part.count - at.of(part, BoxPart.spare),
+            facing=part.facing or "",
+        )
+        for part in at.things(FrameBuild.parts)
+        if part.into == place
+    )

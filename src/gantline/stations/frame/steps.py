@@ -5,7 +5,7 @@ from typing import Any
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_CUT, GLUE_IDLE, READING
-from gantline.core.day.step import Milestone, Number, Phase, Reading, Step, of
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
 from gantline.core.defaults import FrameDefaults
 from gantline.core.frame.pieces import Joint, Piece
 from gantline.core.materials import short_of
@@ -14,7 +14,7 @@ from gantline.job.model.frame import BoxPart, FrameBuild, SquareReadings
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
 from gantline.stations.frame.built import planned_mm
-from gantline.stations.frame.solve import pieces, pocket_screw
+from gantline.stations.frame.solve import parts_into, pieces, pocket_screw
 
 KEY = "frame"
 SQUARE = (
@@ -231,6 +231,28 @@ def _boards(at: Ask, chain: Chain) -> None:
     )
 
 
+def _tracks(at: Ask, chain: Chain) -> None:
+    """What the kit's own sheet puts into a track, each part by its name and count."""
+    for part in at(parts_into, "track"):
+        facing = f", {part.facing}" if part.facing else ""
+        chain.add(
+            Phase.FRAME,
+            f"into-{part.id}",
+            f"Slide {part.count} {part.name} into their tracks{facing}; count twice"[:LONGEST_TEXT],
+            free=True,
+            face="back",
+            lies="face down",
+            minutes=4.0,
+            waits=(Milestone.COUNTED,),
+            gives=(Milestone.TRACKS,),
+            into=("track",),
+            parts=(part.name,),
+            things=of("slide in", [f"part {part.id}"]),
+            check=f"{part.count} in all, the right way round",
+            trouble="One left out: open that corner again, never force it.",
+        )
+
+
 def _kit(at: Ask, chain: Chain) -> None:
     chain.add(
         Phase.FRAME,
@@ -241,7 +263,7 @@ def _kit(at: Ask, chain: Chain) -> None:
         minutes=4.0,
         tools=("tape",),
         waits=(Milestone.COUNTED,),
-        check="label at the bottom; seen from the back, left and right are changed",
+        check=f"label {at.given(FrameBuild.label_at) or 'at the bottom'}; seen from the back, left and right are changed",
         trouble="A turned piece has its slot on the wrong side: turn it now.",
     )
     chain.add(
@@ -255,6 +277,7 @@ def _kit(at: Ask, chain: Chain) -> None:
         check="each screw turns freely",
         trouble="A screw crosses: back it out, start again.",
     )
+    _tracks(at, chain)
     chain.add(
         Phase.FRAME,
         "corners",

@@ -3,11 +3,12 @@
 from collections.abc import Iterator
 
 from gantline.core.day.chain import Chain
-from gantline.core.day.step import Milestone, Number, Phase, Reading, Step
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step
 from gantline.core.defaults import AlignDefaults, WallDefaults
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
 from gantline.job.model.align import Hung
+from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
 from gantline.stations.common import fabric_plane_mm, mount_kind, way
 from gantline.stations.hang.people import guided
@@ -24,6 +25,7 @@ LOCKED = (Way.BRACKETS, Way.RODS, Way.PROUD_SCREWS)
 def steps(at: Ask) -> Iterator[Step]:
     """From the lift to a screen that is level, centered and caught; and how it comes off again."""
     chain, kind, hang = Chain(KEY), KINDS[at(way)], Phase.HANG
+    label = at.given(FrameBuild.label_at) or "down"
     ready = (Milestone.DRILLED, Milestone.LOOKED, Milestone.TRIMMED)
     chain.add(
         hang,
@@ -36,7 +38,9 @@ def steps(at: Ask) -> Iterator[Step]:
     chain.add(
         hang,
         "turn",
-        "Turn the screen label down, its back to the wall; read the bottom aloud",
+        f"Turn the screen right side up, its back to the wall; label {label}; read the bottom aloud"[
+            :LONGEST_TEXT
+        ],
         people=2,
         minutes=2.0,
         lies="standing",

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from gantline.core.tension.holds import School
+from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.points import Side
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
@@ -12,7 +12,14 @@ from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.frame import overlap_mm
 from gantline.stations.size import screen
-from gantline.stations.tension.solve import even_points, sequence, spacing_mm, spread_points, spread_steps
+from gantline.stations.tension.solve import (
+    even_points,
+    hold,
+    sequence,
+    spacing_mm,
+    spread_points,
+    spread_steps,
+)
 
 FIGURES = Figures()
 
@@ -30,6 +37,20 @@ def order(at: Ask) -> Display:
 def spacing(at: Ask) -> Display:
     """Point to point."""
     return Display(at(spacing_mm), how="the attachment's own")
+
+
+def _when_sprung(key: str, label: str, field: Any, unit: str) -> None:
+    @FIGURES.other(key, label, unit, "as the kit's leaflet gives it", field)
+    def shown(at: Ask) -> Display | None:
+        """Only where springs hold it."""
+        value = at.given(field) if at(hold) is Hold.SPRING else None
+        if value is None:
+            return None
+        return Display(value, text=at.text(value) if unit else field_of(field).choice(value))
+
+
+_when_sprung("hook_first", "Hooked first", Tensioning.hook_first, "")
+_when_sprung("spring_limit", "Spring, longest when hooked", Tensioning.spring_limit_mm, "mm")
 
 
 @FIGURES.other("short_first", "Short sides first", "", "usual", Tensioning.short_sides_first)

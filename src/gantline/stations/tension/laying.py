@@ -2,20 +2,21 @@
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, REST_IDLE
-from gantline.core.day.step import Milestone, Number, Phase, Reading, of
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, of
 from gantline.core.defaults import AlignDefaults
 from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import RAILS, Side
 from gantline.job.model.day import DayPlan
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
-from gantline.stations.frame import overlap_mm
+from gantline.stations.frame import overlap_mm, parts_into
 from gantline.stations.tension.solve import (
     hold,
     spread_points,
 )
 
 RODS = (Hold.LUG, Hold.SPRING, Hold.PIN)
+RODS_IN = "Push the long rods into the side hems, the short ones into the long hems"
 SLID = {Hold.LUG: "lugs", Hold.PIN: "nuts", Hold.SPRING: "hooks"}
 
 
@@ -33,8 +34,8 @@ def even_margins(at: Ask) -> tuple[tuple[str, str, float], ...]:
 def slid_in(at: Ask, chain: Chain) -> None:
     """What has one way in goes in before the corners close."""
     points = at(spread_points)
-    if at(timber) or at(hold) not in SLID or isinstance(points, str):
-        return
+    if at(timber) or at(hold) not in SLID or isinstance(points, str) or at(parts_into, "track"):
+        return  # the kit's own sheet says what goes in
     for side in Side:
         count = sum(1 for point in points if point.side is side)
         piece = "rail" if side in RAILS else "stile"
@@ -161,11 +162,12 @@ def laid_down(at: Ask, chain: Chain) -> None:
         check=f"left with right, top with bottom: within {at.allowed(at.default(AlignDefaults.border_even_mm))}",
         why="once a point is held the sheet does not move any more",
     )
-    if at(hold) in RODS and not at(timber):
+    hems = [] if at(timber) else [f"{part.count} {part.name}" for part in at(parts_into, "hem")]
+    if hems or (at(hold) in RODS and not at(timber)):
         chain.add(
             fabric,
             "rods",
-            "Push the long rods into the side hems, the short ones into the long hems",
+            f"Push {' and '.join(hems)} into the hems"[:LONGEST_TEXT] if hems else RODS_IN,
             lies="face down",
             minutes=6.0,
             things=of("push in", ("rods",)),

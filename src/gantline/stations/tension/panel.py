@@ -19,6 +19,8 @@ PANEL = (
             "hold",
             "school",
             "hold_spacing",
+            "hook_first",
+            "spring_limit",
             "inset",
             "short_first",
             "people",

@@ -85,7 +85,7 @@ def _points(at: Ask, chain: Chain) -> None:
             into=() if keys else ("back",),
             things=of(act, keys),
             marks=tuple(f"point-{number}" for number in numbers),
-            check="" if step.loose or not keys else "sits, and its partner pulls as much",
+            check="" if step.loose or not keys else _check(at),
             trouble=GOES_WRONG[at(hold)] if keys else "It jams: ease a pair in the middle.",
         )
         if step.number == last_corner and at(sequence) is School.CORNERS_FIRST:
@@ -100,6 +100,16 @@ def _points(at: Ask, chain: Chain) -> None:
                 lies="face down",
                 check="no wave behind the last ones",
             )
+
+
+def _check(at: Ask) -> str:
+    first, limit = at.given(Tensioning.hook_first), at.given(Tensioning.spring_limit_mm)
+    said = ["sits, and its partner pulls as much"]
+    if at(hold) is Hold.SPRING and first:
+        said.insert(0, f"hooked in the {first} first")
+    if at(hold) is Hold.SPRING and limit:
+        said.append(f"no spring longer than {at.text(limit)}")
+    return "; ".join(said)
 
 
 def _tools(at: Ask) -> tuple[str, ...]:

@@ -4,12 +4,13 @@ from collections.abc import Iterator
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING
-from gantline.core.day.step import Milestone, Number, Phase, Reading, Step, of
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
 from gantline.core.defaults import FrameDefaults
 from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, SquareReadings, Trim
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
+from gantline.stations.frame import parts_into
 from gantline.stations.trim.solve import border_kind, feed, spacers, strip, tape, tape_width_mm
 
 KEY = "trim"
@@ -110,11 +111,12 @@ def _outer(at: Ask, chain: Chain) -> None:
     trim = Phase.TRIM
     spread = at.default(FrameDefaults.corner_gap_mm)
     names = [field_of(named).name for named, _ in GAPS]
+    slid = [f"{part.count} {part.name}" for part in at(parts_into, "outer")] or ["the nuts of each half"]
     torque = at.given(FrameBuild.cap_torque_nm)
     chain.add(
         trim,
         "outer-join",
-        "Slide the nuts in each half, then join the outer frame's long sides",
+        f"Slide {' and '.join(slid)} in, then join the outer frame's long sides"[:LONGEST_TEXT],
         minutes=6.0,
         waits=(Milestone.LOOKED,),
         things=of("join", ("outer rails",)),

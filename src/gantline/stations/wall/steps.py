@@ -11,6 +11,7 @@ from gantline.core.wall.marks import HoleMark, ScrewLay
 from gantline.core.wall.ways import Way
 from gantline.job.field import field_of
 from gantline.job.model.day import DayPlan
+from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber, way
@@ -68,7 +69,7 @@ def _into_frame(at: Ask, chain: Chain) -> None:
             check=f"ends level within {at.allowed(1.0)}",
             trouble="A head stands proud: the frame stands off the wall by it.",
         )
-    elif not at(timber) and at(way) in SLIDES:
+    elif not at(timber) and at(way) in SLIDES and not _in_sheet(at):
         chain.add(
             Phase.FRAME,
             "slide-in",
@@ -84,6 +85,11 @@ def _into_frame(at: Ask, chain: Chain) -> None:
             check="top and bottom face opposite ways",
             trouble="Forgotten: the corner has to be opened again.",
         )
+
+
+def _in_sheet(at: Ask) -> bool:
+    """Whether the kit's own sheet puts brackets into a track."""
+    return any(part.stops == "hang" and part.into == "track" for part in at.things(FrameBuild.parts))
 
 
 def _found(at: Ask, chain: Chain) -> None:
