@@ -19,7 +19,7 @@ from gantline.store.migrate import migrate
 
 # The same examples at every run, so that a commit is judged alike twice; GANTLINE_EXAMPLES=500 searches anew and further.
 wider = os.environ.get("GANTLINE_EXAMPLES")
-settings.register_profile("here", deadline=None, max_examples=int(wider or 60), derandomize=wider is None)
+settings.register_profile("here", deadline=None, max_examples=int(wider or 40), derandomize=wider is None)
 settings.load_profile("here")
 AS_JSON, AS_CSV = {"content-type": "application/json"}, {"content-type": "text/csv"}
 DEMO = Path(__file__).parents[1] / "src" / "gantline" / "demo"

@@ -84,7 +84,7 @@ def hidden(eyes: list[Eye], rear: Eye, bottom: float, clear: float) -> bool:
     )
 
 
-@settings(max_examples=60)
+@settings(max_examples=40)
 @given(rooms, st.floats(60, 200))
 def test_the_lowest_bottom_just_clears_every_head_in_the_sight_triangle(
     found: list[Eye], clear: float
