@@ -18,6 +18,8 @@ const CAST = {
   v: 0.5,
   markers: [],
   table: { outlines: [], wall: [], why: '', warnings: [], points: [] as string[], aspect: 16 / 9 },
+  joined: true,
+  window: [] as string[],
 }
 const edit = vi.fn(async () => undefined)
 let put: ReturnType<typeof vi.fn>
