@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { ask, type DayOut, type DayStep, type Standing } from '../api/client'
 import { keys } from '../api/keys'
 import { Tape } from '../board/Tape'
+import { hours } from '../parts/hours'
 import { Num, Rich } from '../parts/Num'
 import { Place } from './Place'
 import type { State } from './useDay'
@@ -70,6 +71,7 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
         ) : (
           <>
             {state !== 'open' && <span className="font-semibold text-brass">{SAID[state]}. </span>}
+            {step.idle > 0 && <span className="font-semibold">Wait {hours(step.idle)} after it. </span>}
             {step.check ? (
               <>
                 <span className="text-quiet">Then: </span>

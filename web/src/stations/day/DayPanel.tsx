@@ -3,9 +3,10 @@ import { useState } from 'react'
 import { ask, type DayOut } from '../../api/client'
 import { keys } from '../../api/keys'
 import { buttonLook } from '../../parts/Button'
+import { hours } from '../../parts/hours'
 import { Rich } from '../../parts/Num'
 import type { StationProps } from '../props'
-import { hours, useDeskDay } from './useDeskDay'
+import { useDeskDay } from './useDeskDay'
 
 /** How far the day is, what comes next, what no longer agrees, and the record that has come of it. */
 export const DayPanel = ({ job }: StationProps) => {

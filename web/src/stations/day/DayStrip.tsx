@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import type { DayOut, DayStep, JobOut } from '../../api/client'
+import { hours } from '../../parts/hours'
 import { Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
-import { hours, useDeskDay } from './useDeskDay'
+import { useDeskDay } from './useDeskDay'
 
 const LEAST = 4 // percent: a stretch of a minute is still a target
 

@@ -25,8 +25,3 @@ export const useDeskDay = () => {
   }
   return { day, standings, tell }
 }
-
-export const hours = (minutes: number): string =>
-  minutes < 60
-    ? `${Math.round(minutes)} min`
-    : `${Math.floor(minutes / 60)} h ${String(Math.round(minutes % 60)).padStart(2, '0')}`
