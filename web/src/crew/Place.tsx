@@ -21,7 +21,7 @@ export const Place = ({ day, step, done, onTap }: PlaceProps) => {
       .map(({ xPx, yPx }) => `${xPx.toFixed(1)} ${yPx.toFixed(1)}`)
       .join('L')
   return (
-    <div ref={box} className="board relative min-h-24 flex-1 overflow-hidden">
+    <div ref={box} className="board relative min-h-0 flex-1 overflow-hidden">
       {size.width > 0 && (
         // biome-ignore lint/a11y/useKeyWithClickEvents: with keys the list of steps goes everywhere
         <svg

@@ -27,7 +27,7 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
   const stops = day.stops[step.station] ?? []
   const low = window.innerHeight < SMALL
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-1.5 px-3">
+    <div className="card flex min-h-0 flex-1 flex-col gap-1.5 overflow-hidden px-3">
       <p className="flex flex-wrap items-baseline gap-x-3 text-body text-quiet">
         {step.face === 'back' && <strong className="text-ink">from the back</strong>}
         {step.lies && <span>{step.lies}</span>}
@@ -51,7 +51,8 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
       {caution && (
         <details className="border-stop border-l-[6px] bg-stop-ground px-2 py-1 text-lead leading-snug">
           <summary className="min-h-7">
-            <strong className="text-stop">{caution.name}.</strong> <span>{firstOf(caution.text)}</span>
+            <strong className="text-stop">{caution.name}.</strong>{' '}
+            <span>{low && crowd(step, waits.length + stops.length) ? '' : firstOf(caution.text)}</span>
           </summary>
           {caution.text}
         </details>
@@ -86,6 +87,11 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
     </div>
   )
 }
+
+const LONG = 70 // letters: three lines on a phone
+
+/** Whether a low screen has no room for a caution's sentence: its name stands, and a tap opens it. */
+const crowd = (step: DayStep, before: number) => before > 0 || step.numbers.length > 2 || step.text.length > LONG
 
 const SAID: Record<State, string> = { open: '', done: 'Done', impossible: 'Not possible', skipped: 'Left out' }
 const firstOf = (text: string) => `${text.split('. ')[0]?.replace(/\.$/, '') ?? ''}.`
