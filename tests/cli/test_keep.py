@@ -35,7 +35,7 @@ BACKUPS = (
 LEFT_OUT = ("device", "pairing", "result")
 EVIL = """
     REASSIGN OWNED BY gantline_app TO gantline;
-    CREATE FUNCTION run() RETURNS int LANGUAGE plpgsql AS $$ BEGIN COPY (SELECT 1) TO PROGRAM 'id > {mark}'; RETURN 1; END $$;
+    CREATE FUNCTION run() RETURNS int LANGUAGE plpgsql AS $$ BEGIN COPY (SELECT 1) TO PROGRAM 'cat > {mark}'; RETURN 1; END $$;
     CREATE FUNCTION calm(text) RETURNS int LANGUAGE plpgsql IMMUTABLE AS $$ BEGIN RETURN run(); END $$;
     CREATE FUNCTION on_row() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN PERFORM run(); RETURN NEW; END $$;
     CREATE FUNCTION on_any() RETURNS event_trigger LANGUAGE plpgsql AS $$ BEGIN PERFORM run(); END $$;
