@@ -37,6 +37,9 @@ FRONT = frozenset(
 BACK = frozenset(("frame", "picture", "center", "board", "brace", "point", "point-fill"))
 
 
+MOST = 1e8  # of a reading, in its own unit: past all that any field of a job may hold
+
+
 class NoSuchStep(DesignError):
     """No step of this key in the day of that version."""
 
@@ -184,17 +187,23 @@ def _value(at: Ask, reading: Reading, value: float | str, pointer: str) -> float
         if value not in reading.words:
             raise BadDocument([FieldProblem(pointer, f"Say one of: {', '.join(reading.words)}.", str(value))])
         return str(value)
+    number = _number(at, reading, value, pointer)
+    if not abs(number) <= MOST:  # a number that is none is refused, too
+        raise BadDocument(
+            [FieldProblem(pointer, f"A reading is at most {MOST:g}, and a number.", str(value))]
+        )
+    return number
+
+
+def _number(at: Ask, reading: Reading, value: float | str, pointer: str) -> float:
     if not isinstance(value, str):
         return float(value)
-    if reading.kind == "number":
-        try:
-            return float(value)
-        except ValueError as error:
-            raise BadDocument([FieldProblem(pointer, "Write a number.", value)]) from error
     try:
-        return read_length(value, at.own_units).length_mm
+        return float(value) if reading.kind == "number" else read_length(value, at.own_units).length_mm
     except DesignError as error:
         raise BadDocument([FieldProblem(pointer, str(error), value)]) from error
+    except ValueError as error:
+        raise BadDocument([FieldProblem(pointer, "Write a number.", value)]) from error
 
 
 def _put_in(desk: Desk, job_id: UUID, number: int, effect: Sequence[Edit], what: str, who: str) -> None:

@@ -39,6 +39,7 @@ def _withheld(step: Step, refused: dict[str, Refused]) -> Step:
         trouble=why,
         item="",
         beside=(),
+        blocked=(),
     )
 
 

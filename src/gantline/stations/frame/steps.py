@@ -26,7 +26,6 @@ SQUARE = (
     (SquareReadings.falling_mm, "upper left to lower right"),
 )
 SIDES = 4  # of the six readings
-DUST = "grit under the fabric marks its face"
 
 
 def steps(at: Ask) -> Iterator[Step]:

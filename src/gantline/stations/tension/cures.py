@@ -1,6 +1,7 @@
 """What a look finds, done as steps: ease or pull the points there and the ones opposite, then look again."""
 
 from gantline.core.day.step import LONGEST_TEXT, Reading, Step, of
+from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import OPPOSITE, Side, TensionPoint
 from gantline.core.tension.wrinkles import A_LITTLE, FAULTS, Seen
 from gantline.plan.ask import Ask
@@ -24,6 +25,7 @@ LOOK_READINGS = (
     Reading(name="seen", label="what is seen", kind="word", words=SEEN),
     Reading(name="where", label="where, from the front", kind="word", words=tuple(WHERE)),
 )
+HURTS = {Hold.SPRING: "springs", Hold.STAPLE: "staples"}  # cautions of their own
 AT_CORNER, AT_SIDE = 2, 3  # points that are touched at each side of a corner, and in the middle of a side
 
 
@@ -67,7 +69,7 @@ def cured(at: Ask, look: Step, number: int, seen: Seen, where: str) -> tuple[Ste
         face="back",
         people=2 if across else 1,
         minutes=5.0,
-        caution="springs" if touched else "fabric",
+        caution=HURTS.get(at(hold), "fabric") if touched else "fabric",
         marks=tuple(f"point-{point.number}" for point in (*there, *across)) if touched else (),
         waits=(look.key,),
         things=of("cure", (f"{base}~{number - 1}",)),

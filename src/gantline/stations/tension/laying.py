@@ -129,7 +129,7 @@ def laid_down(at: Ask, chain: Chain) -> None:
                 ),
             ),
             tools=("shears", "rule"),
-            caution="trimming",
+            caution="fabric-cut",
             things=(("cut", "fabric"),),
             lies="face down",
             check="weave along the edge",

@@ -117,14 +117,19 @@ def screw_to_buy(at: Ask) -> Display | None:
     return Display(sold, text=sold, how=f"at least {at.text(at(least_mm))}{behind}")
 
 
+def bit(at: Ask) -> str:
+    """The drill bit as it is sold where the job is."""
+    fastener, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
+    return size.bit_inch if size is not None and at(by_inches) else bit_text(fastener.drill_mm, at.units)
+
+
 @LOAD_FIGURES.other("drill", "Drill", "", "0.65 of a screw's diameter, or the fixing's own, to its depth")
 def drill(at: Ask) -> Display:
     """Its size, and where the stop on the drill is set."""
-    fastener, size = at(fixing), WOOD_SCREWS.get(at(fixing_key))
+    fastener = at(fixing)
     cover = 0.0 if at(on_backer) else at.field(Hanging.cover_mm)
     deep = at.text(drill_depth_mm(fastener, cover_mm=cover))
-    bit = size.bit_inch if size is not None and at(by_inches) else bit_text(fastener.drill_mm, at.units)
-    text = f"{bit}, {deep} deep" if fastener.drill_mm else f"none: it drills itself, {deep}"
+    text = f"{at(bit)}, {deep} deep" if fastener.drill_mm else f"none: it drills itself, {deep}"
     into = ""
     if fastener.base is Base.BOARD:
         into = ". The hole opens into the cavity: look for cables and pipes first"

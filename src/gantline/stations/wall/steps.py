@@ -19,6 +19,7 @@ from gantline.stations.size import screen
 from gantline.stations.survey import room
 from gantline.stations.wall.cleat_line import cleat_edge
 from gantline.stations.wall.datum import hooked_across, hooked_up
+from gantline.stations.wall.load_figures import bit, drill
 from gantline.stations.wall.loads import bought_fixing, fixing
 from gantline.stations.wall.pads import pads
 from gantline.stations.wall.screws import lay
@@ -126,7 +127,7 @@ def _found(at: Ask, chain: Chain) -> None:
         why="floor and ceiling are not level",
         trouble="Carried on from the ceiling, the error of the ceiling hangs on the wall.",
     )
-    if not at(cleat_stands):
+    if at(cleat_edge) is None and not at(cleat_stands):
         drop = at(drop_mm)
         chain.add(
             wall,
@@ -186,14 +187,14 @@ def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
             instrument="tape and level",
         ),
     )
-    bit = at(fixing).drill_mm
+    stands, drilled = at(cleat_stands), at(drill)
     chain.add(
         Phase.WALL,
         f"drill-{hole.key}",
-        f"Mark and drill: {hole.name}",
+        f"Check the screw that is up: {hole.name}" if stands else f"Mark and drill: {hole.name}",
         face="front",
         minutes=A_HOLE,
-        tools=("tape", "level", "drill", f"bit {at.fine(bit)}" if bit else "bit", "vacuum"),
+        tools=("tape", "level", "drill", f"bit {at(bit)}" if at(fixing).drill_mm else "no bit", "vacuum"),
         caution="drilling",
         numbers=numbers,
         things=(("drill", hole.key),),
@@ -203,7 +204,7 @@ def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
         item=FACTS,
         beside=(("hole", hole.key), ("state", "drilled")),
         blocked=(("hole", hole.key), ("state", "blocked")),
-        check="the bit meets what is planned: wood all the way, or solid wall",
+        check=f"drill {drilled.text if drilled else at(bit)}; wood all the way, or solid wall",
         trouble="It turns free: stop. Probe to each side, and say “not possible here”; the rest is planned anew.",
     )
 
@@ -211,11 +212,13 @@ def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
 def _fixed(at: Ask, chain: Chain, holes: list[str]) -> None:
     wall, stands = Phase.WALL, at(cleat_stands)
     edge = at(cleat_edge)
-    if stands and edge is not None:
+    if edge is not None:
         chain.add(
             wall,
             "cleat",
-            "Hold the wall piece to its line, first screw at the middle stud, level it, then the others",
+            "Check the wall piece that is up: level, every screw tight, no rock under a hard pull"
+            if stands
+            else "Hold the wall piece to its line, first screw at the middle stud, level it, then the others",
             people=2,
             minutes=15.0,
             tools=("level", "driver"),
@@ -227,7 +230,7 @@ def _fixed(at: Ask, chain: Chain, holes: list[str]) -> None:
             numbers=(
                 Number(
                     key="cleat-edge",
-                    label="its lower edge from the datum line",
+                    label=f"its front edge {'above' if edge.from_datum_mm >= 0.0 else 'below'} the datum line",
                     text=at.text(abs(edge.from_datum_mm)),
                     value_mm=edge.from_datum_mm,
                     play_mm=1.0,
