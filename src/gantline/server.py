@@ -38,6 +38,7 @@ from gantline.api.routes import (
     readings,
     sheets,
     stores,
+    tension,
     trainer,
 )
 from gantline.api.routes import settings as settings_routes
@@ -111,6 +112,7 @@ def create_app(settings: Settings) -> FastAPI:
         stores,
         settings_routes,
         devices,
+        tension,
         trainer,
         photos,
         projectors,

@@ -75,19 +75,25 @@ def question(desk: Desk, task: str, args: Mapping[str, Any]) -> Question:
     return Question(key=digest, task=task, args=args, shop_id=desk.shop_id)
 
 
+def pure_question(desk: Desk, task: str, args: Mapping[str, Any], law: str) -> Question:
+    """A question that rests on nothing but its numbers and the law they are computed by: an edit elsewhere keeps its answer."""
+    digest = hashlib.sha256(orjson.dumps([task, args, law], option=orjson.OPT_SORT_KEYS)).hexdigest()
+    return Question(key=digest, task=task, args=args, shop_id=desk.shop_id)
+
+
 Ask = Callable[[Desk], Question]
 Done = Callable[[bytes], Response]
 
 
-async def through(request: Request, ask: Ask, done: Done) -> Response:
-    """The answer to heavy work, or 202 with the key to follow it by.
+async def through(request: Request, ask: Ask, done: Done, patience_s: float = PATIENCE_S) -> Response:
+    """The answer to heavy work, or 202 with the key to follow it by.  patience_s: how long it is waited for here.
 
     Raises: WorkFailed with the reason.  Leaves out: nothing is worked on here; without a worker it stays waiting.
     """
     asked, outcome = await run_in_threadpool(_first, request, ask)
     began, looked = time.monotonic(), 0
     while outcome is not None and outcome.state in (results.WAITING, results.WORKING):
-        if time.monotonic() - began > PATIENCE_S:
+        if time.monotonic() - began > patience_s:
             body = WorkOut(work=asked.key, state=outcome.state, progress=outcome.progress)
             return answer(body.model_dump(), 202)
         if await request.is_disconnected():
@@ -110,7 +116,7 @@ def _first(request: Request, ask: Ask) -> tuple[Question, results.Asked | None]:
             results.give_up(desk.session, asked.key)
             result = results.ask(desk.session, asked.shop_id, asked.key, asked.task, asked.args)
     if result is not None and result.stuck:
-        _queue(request).put(asked.key)
+        _queue(request).put(asked.key, asked.task)
     return asked, result
 
 
@@ -118,7 +124,7 @@ def look(request: Request, key: str) -> results.Asked | None:
     """How far a piece of work is; one whose worker is gone is queued again."""
     found = at_a_desk(request.app.state, lambda desk: results.look(desk.session, key))
     if found is not None and found.stuck:
-        _queue(request).put(key)
+        _queue(request).put(key, found.task)
     return found
 
 

@@ -22,9 +22,11 @@ MOST_KEPT = 500
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Asked:
-    """A result as somebody who waits sees it. stuck: nobody has worked on it for a while: queue it."""
+    """A result as somebody who waits sees it. stuck: nobody has worked on it for a while: queue it. content: all of it, or
+    what there is of it while it is worked on."""
 
     key: str
+    task: str
     state: str
     progress: float
     trouble: str
@@ -58,18 +60,25 @@ def look(session: Session, key: str) -> Asked | None:
         .where(ResultRow.key == key)
         .values(asked_at=func.now())
         .returning(
-            ResultRow.state, ResultRow.progress, ResultRow.trouble, ResultRow.content, silent.label("silent")
+            ResultRow.state,
+            ResultRow.progress,
+            ResultRow.trouble,
+            ResultRow.content,
+            silent.label("silent"),
+            ResultRow.task,
         )
     )
     found = session.execute(asked).first()
     if found is None:
         return None
-    state, progress, trouble, content, gone = found
+    state, progress, trouble, content, gone, task = found
     stuck = gone and state in (
         WAITING,
         WORKING,
     )  # a worker that had to stop puts it back, and it is in no queue
-    return Asked(key=key, state=state, progress=progress, trouble=trouble, content=content, stuck=stuck)
+    return Asked(
+        key=key, task=task, state=state, progress=progress, trouble=trouble, content=content, stuck=stuck
+    )
 
 
 def is_silent() -> ColumnElement[bool]:
@@ -84,19 +93,23 @@ def claim(session: Session, key: str) -> tuple[str, dict[str, Any]] | None:
     taken = (
         update(ResultRow)
         .where(ResultRow.key == key, ResultRow.state.in_((WAITING, WORKING)), free)
-        .values(state=WORKING, beat_at=func.now(), progress=0.0)
+        .values(state=WORKING, beat_at=func.now(), progress=0.0, content=None)
         .returning(ResultRow.task, ResultRow.args)
     )
     row = session.execute(taken).first()
     return None if row is None else (row[0], row[1])
 
 
-def beat(session: Session, key: str, progress: float) -> bool:
-    """A worker is on it. Returns whether anybody still waits."""
+def beat(session: Session, key: str, progress: float, part: bytes | None = None) -> bool:
+    """A worker is on it, and has come so far.  part: what there is of it, where there is more.
+
+    Returns: whether anybody still waits.
+    """
+    more = {} if part is None else {"content": part}
     said = (
         update(ResultRow)
         .where(ResultRow.key == key, ResultRow.state == WORKING)
-        .values(beat_at=func.now(), progress=progress)
+        .values(beat_at=func.now(), progress=progress, **more)
         .returning((func.now() - ResultRow.asked_at < UNASKED).label("asked"))
     )
     return bool(session.execute(said).scalar())
@@ -104,12 +117,24 @@ def beat(session: Session, key: str, progress: float) -> bool:
 
 def finish(session: Session, key: str, content: bytes | None, trouble: str = "") -> None:
     """The work is done, or failed for a reason; what nobody asked for lately makes room."""
-    state = FAILED if content is None else DONE
+    state = FAILED if content is None else DONE  # a part of what failed is nothing
     values = {"state": state, "content": content, "trouble": trouble, "progress": 1.0}
     session.execute(update(ResultRow).where(ResultRow.key == key).values(values))
     newest = select(ResultRow.key).order_by(ResultRow.asked_at.desc()).limit(MOST_KEPT)
     old = func.now() - ResultRow.asked_at > KEPT
     session.execute(delete(ResultRow).where(or_(old, ResultRow.key.not_in(newest)), ResultRow.key != key))
+
+
+def done(session: Session, key: str) -> bytes | None:
+    """What a question came to, where it is known already; asking keeps it."""
+    known = (
+        update(ResultRow)
+        .where(ResultRow.key == key, ResultRow.state == DONE)
+        .values(asked_at=func.now())
+        .returning(ResultRow.content)
+    )
+    content: bytes | None = session.scalar(known)
+    return content
 
 
 def give_up(session: Session, key: str) -> None:

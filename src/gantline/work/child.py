@@ -18,24 +18,27 @@ from sqlalchemy.pool import NullPool
 from gantline.core.errors import DesignError
 from gantline.ending import die_with_parent
 from gantline.settings import psycopg_url
-from gantline.work.tasks import TASKS
+from gantline.work.tasks import LONG, TASKS, Say
 
 LOOK_S = 0.5
+LONG_YIELDS = 5
 
 
 def run(
     pipe: Connection, url: str, task: str, args: dict[str, Any], seconds: float, megabytes: int, worker: int
 ) -> None:
-    """Do it and send what it came to: ("said", share), then ("done", bytes) or ("failed", text)."""
+    """Do it and send what it came to: ("said", share) and ("part", bytes), then ("done", bytes) or ("failed", text)."""
     die_with_parent(signal.SIGKILL)  # the fork server ends with its worker, and this with the fork server
     size = megabytes * 1024 * 1024
     resource.setrlimit(resource.RLIMIT_AS, (size, size))
     resource.setrlimit(resource.RLIMIT_CPU, (int(seconds) + 1, int(seconds) + 2))
     threading.Thread(target=_end_with, args=(worker,), daemon=True).start()
+    if task in LONG:
+        os.nice(LONG_YIELDS)  # a sheet that somebody asks for meanwhile goes first
     engine = create_engine(psycopg_url(url), poolclass=NullPool)
     try:
         with Session(engine) as session:
-            pipe.send(("done", TASKS[task](session, args, lambda share: pipe.send(("said", share)))))
+            pipe.send(("done", TASKS[task](session, args, Say(lambda *word: pipe.send(word)))))
     except MemoryError:
         pipe.send(("failed", "This needs more memory than one piece of work may take."))
     except DesignError as error:

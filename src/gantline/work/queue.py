@@ -4,6 +4,7 @@ import asyncio
 import logging
 import multiprocessing
 import os
+import signal
 import sys
 import time
 from dataclasses import dataclass, field
@@ -19,8 +20,10 @@ from gantline import ending
 from gantline.settings import psycopg_url
 from gantline.store import results, upkeep
 from gantline.work import child
+from gantline.work.tasks import LONG
 
 TASK = "gantline-work"
+LANES = ("short", "long")  # work that takes long never stands before what somebody waits for
 BEAT_S, LOOK_S = 1.0, 0.05
 YIELDING = 5
 log = logging.getLogger("gantline.work")
@@ -37,14 +40,15 @@ class Queue:
     url: str
     app: procrastinate.App | None = field(default=None, init=False)
 
-    def put(self, key: str) -> None:
-        """Ask for a result, once while it waits."""
+    def put(self, key: str, task: str) -> None:
+        """Ask for a result, once while it waits, in the lane of its task."""
         if self.app is None:
             connector = procrastinate.SyncPsycopgConnector(conninfo=_plain(self.url), min_size=1, max_size=2)
             self.app = procrastinate.App(connector=connector)
             self.app.open()
         try:
-            self.app.configure_task(TASK, allow_unknown=True, queueing_lock=key).defer(key=key)
+            lane = LANES[task in LONG]
+            self.app.configure_task(TASK, queue=lane, allow_unknown=True, queueing_lock=key).defer(key=key)
         except AlreadyEnqueued:
             return
 
@@ -55,9 +59,15 @@ class Queue:
             self.app = None
 
 
+def _stop(lanes: list["asyncio.Task[None]"]) -> None:
+    for lane in lanes:
+        lane.cancel()
+
+
 @dataclass(kw_only=True)
 class Worker:
-    """Takes work from the queue, each piece in a child of its own. at_once: pieces at the same time."""
+    """Takes work from the queue, each piece in a child of its own. at_once: short pieces at the same time; one long piece
+    beside them."""
 
     url: str
     at_once: int = 1
@@ -73,20 +83,34 @@ class Worker:
         self.processes = multiprocessing.get_context("forkserver")
         self.processes.set_forkserver_preload(["gantline.work.first", "gantline.work.warm"])
         forkserver.ensure_running()  # loads it now, not when somebody waits for the first sheet
-        engine = create_engine(psycopg_url(self.url), pool_size=self.at_once + 1, pool_pre_ping=True)
+        engine = create_engine(psycopg_url(self.url), pool_size=self.at_once + 2, pool_pre_ping=True)
         self.sessions = sessionmaker(engine)
         self._in_session(upkeep.clear_queue)
         app = procrastinate.App(
-            connector=procrastinate.PsycopgConnector(conninfo=_plain(self.url), max_size=4)
+            connector=procrastinate.PsycopgConnector(conninfo=_plain(self.url), max_size=6)
         )
         app.task(name=TASK, retry=False)(self.work)
 
         async def until_told() -> None:
             async with app.open_async():
-                await app.run_worker_async(
-                    concurrency=self.at_once, shutdown_graceful_timeout=0.5, delete_jobs="always",
-                    fetch_job_polling_interval=2.0,
-                )  # fmt: skip
+                lanes = [
+                    asyncio.create_task(
+                        app.run_worker_async(
+                            queues=[lane], concurrency=count, shutdown_graceful_timeout=0.5, delete_jobs="always",
+                            fetch_job_polling_interval=2.0, install_signal_handlers=False,
+                        )
+                    )
+                    for lane, count in zip(LANES, (self.at_once, 1), strict=True)
+                ]  # fmt: skip
+                for told in (signal.SIGINT, signal.SIGTERM):
+                    asyncio.get_running_loop().add_signal_handler(told, _stop, lanes)
+                # a lane that breaks takes the other with it: the server starts the worker anew
+                done, _ = await asyncio.wait(lanes, return_when=asyncio.FIRST_COMPLETED)
+                _stop(lanes)
+                await asyncio.wait(lanes)
+                for lane in done:
+                    if not lane.cancelled():
+                        lane.result()
 
         try:
             asyncio.run(until_told())
@@ -120,7 +144,8 @@ class Worker:
 
     async def _watched(self, key: str, process: Any, pipe: Any) -> tuple[bytes | None, str]:
         """What the child came to; nothing at all where nobody waits for it any more."""
-        began, said_at, share = time.monotonic(), 0.0, 0.0
+        began, said_at, share, part = time.monotonic(), 0.0, 0.0, bytearray()
+        fresh = said_part = False
         while True:
             gone = not process.is_alive()
             while pipe.poll():
@@ -131,6 +156,9 @@ class Worker:
                 match kind:
                     case "said":
                         share = value
+                    case "part":
+                        part += value
+                        fresh = True
                     case "done":
                         return value, ""
                     case "failed":
@@ -143,9 +171,12 @@ class Worker:
                 return None, f"This took longer than {self.seconds:g} seconds and was ended."
             if gone:
                 return None, "This work ended by itself: it may need more memory or time than it may take."
-            if now - said_at > BEAT_S:
+            if now - said_at > BEAT_S or (fresh and not said_part):
+                said_part = said_part or fresh
                 said_at = now
-                if not await asyncio.to_thread(self._in_session, results.beat, key, share):
+                sofar = bytes(part) if fresh else None
+                fresh = False
+                if not await asyncio.to_thread(self._in_session, results.beat, key, share, sofar):
                     await asyncio.to_thread(self._in_session, results.give_up, key)
                     return None, ""
             await asyncio.sleep(LOOK_S)

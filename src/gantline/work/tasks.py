@@ -8,6 +8,7 @@ import orjson
 from sqlalchemy.orm import Session
 
 from gantline.core.defaults import Shop
+from gantline.core.units import LengthStyle, Units
 from gantline.job.file import read_stored
 from gantline.job.records import RecordKind
 from gantline.plan.plan import JobPlan
@@ -16,7 +17,22 @@ from gantline.stations import plan
 from gantline.store import jobs, shops
 from gantline.store.models import JobVersionRow
 
-Say = Callable[[float], None]
+
+class Say:
+    """How a piece of work tells how far it is, and what there is of it."""
+
+    def __init__(self, send: Callable[..., None]) -> None:
+        self.send = send
+
+    def __call__(self, share: float) -> None:
+        """So much of it is done."""
+        self.send("said", share)
+
+    def part(self, content: bytes) -> None:
+        """One more part of what it comes to."""
+        self.send("part", content)
+
+
 Task = Callable[[Session, Mapping[str, Any], Say], bytes]
 PLANNED = 0.2  # of a sheet's time
 
@@ -92,4 +108,82 @@ def photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     return orjson.dumps(read, default=as_plain)
 
 
-TASKS: Mapping[str, Task] = {"sheet": sheet, "compare": compare, "photo": photo}
+def order(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """A simulated order, told moment by moment.  args: numbers, changes, style, denominator."""
+    from gantline.compare.order_run import pieces
+    from gantline.core.membrane.numbers import read_numbers
+
+    session.close()  # nothing of it is in the database
+    out = bytearray()
+    for share, piece in pieces(read_numbers(args["numbers"]), _units(args), args["changes"]):
+        say(share)
+        say.part(piece)
+        out += piece
+    return bytes(out)
+
+
+def what_if(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """The even sheet otherwise.  args: numbers, enough, style, denominator."""
+    from gantline.compare.what_if import what_if as asked
+    from gantline.core.membrane.numbers import read_numbers
+
+    session.close()
+    say(PLANNED)
+    return orjson.dumps(asked(read_numbers(args["numbers"]), args["enough"], _units(args)), default=as_plain)
+
+
+def causes(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """All single faults of a sheet.  args: numbers."""
+    from gantline.compare.wrinkle_bench import library_bytes
+    from gantline.core.membrane.numbers import read_numbers
+
+    session.close()
+    return library_bytes(read_numbers(args["numbers"]), say)
+
+
+def wrinkles(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """What is seen, its causes and cure.  args: numbers, library (a key), lines, patches, springs, labels, style, denominator."""
+    from gantline.compare.wrinkle_bench import found, library_bytes
+    from gantline.core.membrane.marks import Line, Patch
+    from gantline.core.membrane.numbers import read_numbers
+    from gantline.store import results
+
+    content = results.done(session, args["library"])
+    session.commit()
+    numbers = read_numbers(args["numbers"])
+    if content is None:  # swept meanwhile
+        content = library_bytes(numbers, say)
+    lines = [
+        Line(from_mm=tuple(each["from"]), to_mm=tuple(each["to"]), bad=each["bad"]) for each in args["lines"]
+    ]
+    patches = [Patch(at_mm=tuple(each["at"]), radius_mm=each["radius"]) for each in args["patches"]]
+    springs = {int(point): float(mm) for point, mm in args["springs"].items()}
+    made = found(numbers, content, lines, patches, springs, args["labels"], _units(args))
+    return orjson.dumps(made, default=as_plain)
+
+
+def cloth(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """An exercise of the trainer: a sheet with something wrong, and what it was once a guess is made.  args: number, guess,
+    style, denominator."""
+    from gantline.demo.cloth import exercise
+
+    session.close()
+    say(PLANNED)
+    return orjson.dumps(exercise(args["number"], args.get("guess"), _units(args)), default=as_plain)
+
+
+def _units(args: Mapping[str, Any]) -> Units:
+    return Units(LengthStyle(args["style"]), args["denominator"])
+
+
+TASKS: Mapping[str, Task] = {
+    "sheet": sheet,
+    "compare": compare,
+    "photo": photo,
+    "order": order,
+    "what-if": what_if,
+    "causes": causes,
+    "wrinkles": wrinkles,
+    "cloth": cloth,
+}
+LONG = frozenset(("order", "causes"))  # what may take half a minute and more

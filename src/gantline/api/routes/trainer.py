@@ -2,12 +2,16 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from pydantic import Field
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
+from gantline.api.desk import Desk
+from gantline.api.door import UNDER_WAY, Question, pure_question, through
 from gantline.api.schemas.base import Out
+from gantline.api.schemas.tension import PointOut
 from gantline.core.align.practice import Touch
+from gantline.core.membrane.numbers import LAW
 from gantline.demo.practice import ROOMS, Practice, practice
 from gantline.job.field import ClosedModel
 from gantline.job.types import Line
@@ -20,6 +24,40 @@ class RoomOut(Out):
 
     key: str
     name: str
+
+
+class ChoiceOut(Out):
+    """What may be wrong."""
+
+    key: str
+    label: str
+
+
+class AnswerOut(Out):
+    """What it was: the point's place in the list, -1 for the whole sheet."""
+
+    right: bool
+    text: str
+    point: int
+    why: str
+
+
+class ClothOut(Out):
+    """A sheet with something wrong, from the back; picture: base64 of four layers of cells."""
+
+    number: int
+    of: int
+    hold: str
+    width_mm: float
+    height_mm: float
+    points: list[PointOut]
+    cells: tuple[int, int]
+    picture: str
+    full_n_m: float
+    texts: dict[str, str]
+    choices: list[ChoiceOut]
+    answer: AnswerOut | None
+    model: str
 
 
 class TouchIn(ClosedModel):
@@ -48,3 +86,28 @@ def answered(body: PracticeIn) -> Response:
     """The picture after all touches, and what the solver would do next."""
     touches = [Touch(kind=touch.kind, steps=touch.steps) for touch in body.touches]
     return answer(practice(body.room, body.seed, touches))
+
+
+class GuessIn(ClosedModel):
+    """What is thought to be wrong: a kind, and the place of a point in the list (-1: the whole sheet)."""
+
+    kind: Annotated[Line, Field(max_length=20)]
+    point: Annotated[int, Field(ge=-1, le=4000)] = -1
+
+
+class ClothIn(ClosedModel):
+    """A sheet by its number, and the guess."""
+
+    number: Annotated[int, Field(ge=1, le=50)]
+    guess: GuessIn | None = None
+
+
+@router.post("/cloth", responses=UNDER_WAY, response_model=ClothOut)
+async def cloth(body: ClothIn, request: Request) -> Response:
+    """A sheet with something wrong; what it was, once there is a guess."""
+    args = body.model_dump() | {"style": "mm", "denominator": 16}
+
+    def asked(desk: Desk) -> Question:
+        return pure_question(desk, "cloth", args, LAW)
+
+    return await through(request, asked, lambda content: Response(content, media_type="application/json"))

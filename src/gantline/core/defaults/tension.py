@@ -42,3 +42,43 @@ class TensionDefaults:
     line_lace_n_m = Default(
         100.0, "N/m", 5.0, 400.0, "line tension of laced fabric", "ties tightened by hand"
     )
+    poisson = Default(
+        0.3,
+        "",
+        0.0,
+        0.5,
+        "how much cloth shrinks across when it is pulled along",
+        "usual of films and weaves",
+    )
+    film_n_m = Default(12_000.0, "N/m", 2_000.0, 100_000.0, "stretch stiffness of film", "PVC film of 0.3 mm")
+    blackout_along_n_m = Default(
+        30_000.0,
+        "N/m",
+        2_000.0,
+        200_000.0,
+        "stretch stiffness of blackout cloth along the roll",
+        "pulled strip",
+    )
+    blackout_across_n_m = Default(
+        20_000.0, "N/m", 2_000.0, 200_000.0, "the same across the roll", "pulled strip"
+    )
+    coated_n_m = Default(
+        60_000.0, "N/m", 5_000.0, 500_000.0, "stretch stiffness of a coated weave", "pulled strip"
+    )
+    knit_n_m = Default(200.0, "N/m", 50.0, 5_000.0, "stretch stiffness of a knit", "pulled strip")
+    line_knit_n_m = Default(15.0, "N/m", 2.0, 100.0, "line tension of a knit", "stretched until it is flat")
+    spring_n_mm = Default(1.2, "N/mm", 0.1, 20.0, "rate of a hook spring", "weights hung on one")
+    spring_useful_mm = Default(
+        35.0, "mm", 5.0, 200.0, "stretch past which a spring stays long", "half its own length"
+    )
+    joint_kn_m = Default(
+        4.5,
+        "kN·m",
+        0.1,
+        100.0,
+        "moment that one corner of the frame takes a radian",
+        "two screws and glue or a corner piece",
+    )
+    even_share = Default(
+        0.8, "", 0.1, 1.0, "evenness that is good enough", "below it waves come with the first damp day"
+    )

@@ -2,13 +2,16 @@
 
 from typing import Annotated, Literal
 
+from pydantic import Field as Limit
+
 from gantline.core.defaults import TensionDefaults
+from gantline.core.tension.cloths import NAMES, ClothSort
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
 from gantline.job.ends import Ends, mm
-from gantline.job.field import Field, Part
-from gantline.job.types import DistanceMm, LengthMm, Line, PointCount, TensionSpacingMm
+from gantline.job.field import Field, Item, Part
+from gantline.job.types import DistanceMm, Id, LengthMm, Line, PointCount, TensionSpacingMm
 
 SEQUENCES = (
     (School.CORNERS_FIRST, "corners first, crosswise"),
@@ -24,6 +27,36 @@ CORNERS = tuple((corner, corner.value.replace("-", " ")) for corner in Corner)
 NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
 HOOKED = (("frame", "in the frame"), ("cloth", "in the cloth"))
 PEOPLE = (("one", "one"), ("two", "two"))
+CLOTHS = tuple((sort, name) for sort, name in NAMES.items())
+
+
+class Awaited(Item):
+    """What is to be expected from one step on, as the simulated order found it: how far each edge lies out, from the back."""
+
+    id: Id
+    step: Annotated[Annotated[int, Ends(1, 4_000)], Field("step", "from step", "count")]
+    text: Annotated[Annotated[Line, Limit(min_length=1)], Field("text", "expect", "text")]
+
+
+class Simulated(Item):
+    """A simulated order that somebody took: what it rested on, and what it came to.
+
+    rests: the key of everything it was computed from. pull_n: what one point pulls.
+    """
+
+    id: Id
+    rests: Annotated[Annotated[str, Limit(pattern="^[0-9a-f]{16,64}$")], Field("rests", "rests on", "value")]
+    law: Annotated[Line, Field("law", "model", "text")]
+    evenness: Annotated[Annotated[float, Ends(0.0, 1.0)], Field("evenness", "evenness", "share")]
+    wrinkled: Annotated[Annotated[float, Ends(0.0, 1.0)], Field("wrinkled", "wrinkled", "share")]
+    drift_mm: Annotated[
+        Annotated[float, Ends(0.0, 1_000.0, length=True)], Field("drift", "sheet moved by", "length")
+    ]
+    pull_n: Annotated[
+        Annotated[float, Ends(0.0, 10_000.0)], Field("pull", "pull of a point", "number", unit=" N")
+    ]
+    past_limit: Annotated[Annotated[int, Ends(0, 4_000)], Field("past", "springs past their limit", "count")]
+    awaited: Annotated[list[Awaited], Limit(max_length=24), Field("awaited", "what to expect", "list")] = []
 
 
 class Tensioning(Part):
@@ -97,4 +130,26 @@ class Tensioning(Part):
     steps_done: Annotated[
         Annotated[int, Ends(0, 4_000)] | None, Field("steps_done", "Steps done", "count", 0)
     ] = None
+    cloth: Annotated[
+        ClothSort | None, Field("cloth", "Stretches like", "choice", None, CLOTHS, derived=True)
+    ] = None
+    stiff_along_n_m: Annotated[
+        Annotated[float, Ends(20.0, 1_000_000.0)] | None,
+        Field("stiff_along", "Stretch stiffness along the roll", "number", unit=" N/m", derived=True),
+    ] = None
+    stiff_across_n_m: Annotated[
+        Annotated[float, Ends(20.0, 1_000_000.0)] | None,
+        Field("stiff_across", "Stretch stiffness across", "number", unit=" N/m", derived=True),
+    ] = None
+    line_n_m: Annotated[
+        Annotated[float, Ends(1.0, 1_000.0)] | None,
+        Field("line", "Line tension", "number", unit=" N/m", derived=True),
+    ] = None
+    spring_n_mm: Annotated[
+        Annotated[float, Ends(0.05, 50.0)] | None,
+        Field("spring_rate", "Spring rate", "number", TensionDefaults.spring_n_mm, unit=" N/mm"),
+    ] = None
+    simulated: Annotated[
+        list[Simulated], Limit(max_length=1), Field("simulated", "Simulated order that was taken", "list")
+    ] = []
     people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

@@ -1,7 +1,7 @@
 """Frame: pieces, braces, the fabric blank, the built frame. What other stations ask of it."""
 
-from gantline.stations.frame.blank import blank, overlap_mm, roll_cut
-from gantline.stations.frame.board import outer_mm, timber
+from gantline.stations.frame.blank import blank, overlap_mm, roll_cut, wrap_mm
+from gantline.stations.frame.board import board_section, outer_mm, timber
 from gantline.stations.frame.built import square
 from gantline.stations.frame.plates import plate_spans
 from gantline.stations.frame.solve import (
@@ -14,10 +14,12 @@ from gantline.stations.frame.solve import (
     parts_into,
     pieces,
     pocket_screw,
+    stuff,
 )
 
 __all__ = [
     "blank",
+    "board_section",
     "brace_count",
     "brace_places",
     "joints",
@@ -32,5 +34,7 @@ __all__ = [
     "pocket_screw",
     "roll_cut",
     "square",
+    "stuff",
     "timber",
+    "wrap_mm",
 ]

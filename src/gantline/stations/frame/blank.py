@@ -37,6 +37,11 @@ def wrap(at: Ask) -> Wrap | None:
     )
 
 
+def wrap_mm(at: Ask) -> float:
+    """Cloth from the front edge round to the middle of the staples on the back [mm]; never under 20."""
+    return max(20.0, at(frame_depth_mm) + at(return_mm) / 2.0)
+
+
 def overlap_mm(at: Ask) -> float:
     """Fabric past each edge of the frame [mm]: as entered, else what wrapping and stapling needs, and none for others."""
     given = at.given(Tensioning.overlap_mm)

@@ -12,6 +12,7 @@ from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.frame import overlap_mm
 from gantline.stations.size import screen
+from gantline.stations.tension.membrane import cloth, line_n_m, stale, stiff_n_m, taken
 from gantline.stations.tension.solve import (
     even_points,
     hold,
@@ -117,6 +118,61 @@ def steps(at: Ask) -> Display | None:
     """Of the whole order."""
     spread = at(spread_steps)
     return Display(float(len(spread)), text=f"{len(spread)}", how="counted") if spread else None
+
+
+@FIGURES.other("cloth", "Stretches like", "", "what usually hangs in such a hold", Tensioning.cloth)
+def cloth_sort(at: Ask) -> Display:
+    """By its sort."""
+    value = at(cloth)
+    return Display(
+        value, text=field_of(Tensioning.cloth).choice(value), how="what usually hangs in such a hold"
+    )
+
+
+def _stiff(key: str, label: str, field: Any, way: int) -> None:
+    @FIGURES.other(key, label, "N/m", "usual of such cloth", field)
+    def stiff(at: Ask) -> Display:
+        """Pull of a strip a meter wide for a stretch of its own length."""
+        return Display(at(stiff_n_m)[way], text=f"{at(stiff_n_m)[way]:,.0f} N/m", how="usual of such cloth")
+
+
+_stiff("stiff_along", "Stretch stiffness along the roll", Tensioning.stiff_along_n_m, 0)
+_stiff("stiff_across", "Stretch stiffness across", Tensioning.stiff_across_n_m, 1)
+
+
+@FIGURES.other("line", "Line tension", "N/m", "usual of the attachment", Tensioning.line_n_m)
+def line(at: Ask) -> Display:
+    """What the cloth is to pull with along every edge."""
+    return Display(at(line_n_m), text=f"{at(line_n_m):g} N/m", how="usual of the attachment")
+
+
+@FIGURES.other("spring_rate", "Spring rate", "N/mm", "weights hung on one", Tensioning.spring_n_mm)
+def spring_rate(at: Ask) -> Display | None:
+    """Only where springs hold it."""
+    value = at.field(Tensioning.spring_n_mm)
+    return Display(value, text=f"{value:g} N/mm") if at(hold) is Hold.SPRING else None
+
+
+def _simulated(key: str, label: str, unit: str, text: Any) -> None:
+    @FIGURES.other(
+        key, label, unit, "the simulated order that was taken: a model of the sheet", Tensioning.simulated
+    )
+    def simulated(at: Ask) -> Display | None:
+        """Of the order that was taken, while it is still what is planned."""
+        run = at(taken)
+        if run is None or at(stale):
+            return None
+        value, said = text(at, run)
+        return Display(value, text=said, how="simulated")
+
+
+_simulated(
+    "sim_even", "Evenness, simulated", "", lambda at, run: (run.evenness, f"{100.0 * run.evenness:.0f} %")
+)
+_simulated("sim_pull", "Pull of a point, simulated", "N", lambda at, run: (run.pull_n, f"{run.pull_n:.0f} N"))
+_simulated(
+    "sim_drift", "Sheet moves by, simulated", "mm", lambda at, run: (run.drift_mm, at.fine(run.drift_mm))
+)
 
 
 def gist(at: Ask) -> str:

@@ -7,7 +7,8 @@ from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, found, noted
+from gantline.plan.finding import Cure, Finding, change, found, noted
+from gantline.stations.tension.membrane import stale, taken
 from gantline.stations.tension.solve import (
     along,
     even_points,
@@ -24,6 +25,8 @@ class Code(StrEnum):
     POINTS = "tension-points"
     OTHER_SEQUENCE = "other-sequence"
     OFF_PLATES = "staples-off-plates"
+    SIMULATE_AGAIN = "simulate-again"
+    UNEVEN = "simulated-uneven"
 
 
 @found
@@ -64,4 +67,36 @@ def off_plates(at: Ask) -> Iterator[Finding]:
     )
 
 
-FINDINGS = (points, other_sequence, off_plates)
+@found
+def simulate_again(at: Ask) -> Iterator[Finding]:
+    """A simulated order that was taken and is no longer what is planned."""
+    if at(stale):
+        text = "The order was simulated for other points, another cloth or another frame than are planned now. Simulate it again."
+        yield Finding(
+            code=Code.SIMULATE_AGAIN,
+            severity="check",
+            text=text,
+            subject=field_of(Tensioning.simulated).pointer,
+            cures=(Cure(text="leave the simulation out", changes=(change(Tensioning.simulated, []),)),),
+        )
+
+
+@noted
+def uneven(at: Ask) -> Iterator[Finding]:
+    """A simulated order that leaves waves in the picture or ruins springs."""
+    run = at(taken)
+    if run is None or at(stale):
+        return
+    said = list[str]()
+    if run.wrinkled > 5e-4:
+        said.append(f"{100.0 * run.wrinkled:.1f} % of the picture wrinkles")
+    if run.past_limit:
+        said.append(f"{run.past_limit} springs are pulled past their limit")
+    if said:
+        text = f"In the simulated order {' and '.join(said)}. Compare another order on the bench."
+        yield Finding(
+            code=Code.UNEVEN, severity="note", text=text, subject=field_of(Tensioning.simulated).pointer
+        )
+
+
+FINDINGS = (points, simulate_again, uneven, other_sequence, off_plates)

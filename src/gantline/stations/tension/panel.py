@@ -50,6 +50,12 @@ PANEL = (
         ),
         gist=_order,
     ),
+    PanelPart(
+        title="Cloth and pull",
+        weight="detail",
+        rows=("cloth", "stiff_along", "stiff_across", "line", "spring_rate"),
+    ),
+    PanelPart(widget="bench", rows=("sim_even", "sim_pull", "sim_drift")),
     PanelPart(widget="hooks"),
     PanelPart(widget="cautions"),
 )

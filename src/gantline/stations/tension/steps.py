@@ -13,6 +13,7 @@ from gantline.plan.ask import Ask
 from gantline.stations.common.words import runs
 from gantline.stations.tension.laying import laid_down, slid_in
 from gantline.stations.tension.looks import after_corners, looked_at
+from gantline.stations.tension.membrane import awaited
 from gantline.stations.tension.solve import (
     hold,
     sequence,
@@ -59,6 +60,7 @@ def steps(at: Ask) -> Iterator[Step]:
 
 def _points(at: Ask, chain: Chain) -> None:
     keyed, tension, held = at(point_keys), at(tension_steps), 0
+    expect = {number: f"{text}." for number, text in at(awaited).items()}
     two = at.field(Tensioning.people) == "two"
     staple = at(hold) is Hold.STAPLE
     last_corner = max((step.number for step in tension if step.part in CORNER_PARTS), default=0)
@@ -72,7 +74,7 @@ def _points(at: Ask, chain: Chain) -> None:
             Phase.TENSION,
             f"{act}-{keys[0]}" if keys else step.part.lower().replace(" ", "-"),
             _words(at, step),
-            why=step.reason,
+            why=" ".join(word for word in (step.reason, expect.get(step.number, "")) if word),
             lies="face down",
             face="back",
             people=2 if two and step.partners else 1,

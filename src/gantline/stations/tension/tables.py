@@ -7,6 +7,7 @@ from gantline.core.tension.steps import OnTape, TensionStep
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.common.words import runs
+from gantline.stations.tension.membrane import awaited
 from gantline.stations.tension.solve import tension_steps, written_numbers
 
 HOOKS = "Tape hooks: rails on the left corner, stiles on the top corner, seen from the back."
@@ -108,6 +109,7 @@ def _with_parts(at: Ask, step: TensionStep) -> str:
 
 
 def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
+    expect = at(awaited).get(step.number, "")
     who = ("both at once" if people == "two" else "then straight across") if step.partners else ""
     return StepRow(
         number=step.number,
@@ -120,6 +122,6 @@ def _row(at: Ask, step: TensionStep, people: str) -> StepRow:
         said=said_points(at, step.points, step.partners),
         tapes=tuple(_reads(at, tape) for tape in step.tapes),
         who=who,
-        reason=step.reason,
+        reason=" ".join(word for word in (step.reason, f"{expect}." if expect else "") if word),
         loose=step.loose,
     )
