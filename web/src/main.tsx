@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { StrictMode } from 'react'
+import { lazy, StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Route, Routes } from 'react-router'
 import { Refused } from './api/client'
@@ -9,6 +9,9 @@ import './shell/theme.css'
 import { Updated } from './shell/Updated'
 import { Trainer } from './trainer/Trainer'
 import { Yard } from './yard/Yard'
+
+const TensionBench = lazy(() => import('./bench/TensionBench').then((all) => ({ default: all.TensionBench })))
+const ClothTrainer = lazy(() => import('./bench/ClothTrainer').then((all) => ({ default: all.ClothTrainer })))
 
 const client = new QueryClient({
   defaultOptions: {
@@ -26,12 +29,16 @@ if (root)
     <StrictMode>
       <QueryClientProvider client={client}>
         <BrowserRouter>
-          <Routes>
-            <Route path="/" element={<Yard />} />
-            <Route path="/trainer" element={<Trainer />} />
-            <Route path="/cast/:code?" element={<CastPage />} />
-            <Route path="/jobs/:jobId/:station?" element={<JobPage />} />
-          </Routes>
+          <Suspense fallback={<main className="p-10 text-quiet" aria-busy="true" />}>
+            <Routes>
+              <Route path="/" element={<Yard />} />
+              <Route path="/trainer" element={<Trainer />} />
+              <Route path="/trainer/cloth" element={<ClothTrainer />} />
+              <Route path="/bench/:jobId" element={<TensionBench />} />
+              <Route path="/cast/:code?" element={<CastPage />} />
+              <Route path="/jobs/:jobId/:station?" element={<JobPage />} />
+            </Routes>
+          </Suspense>
         </BrowserRouter>
         <Updated />
       </QueryClientProvider>

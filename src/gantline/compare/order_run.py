@@ -110,10 +110,7 @@ def taking(came: Came) -> dict[str, Any]:
         "drift_mm": min(1000.0, came.drift_mm),
         "pull_n": min(10_000.0, came.pull_n),
         "past_limit": came.past_limit,
-        "awaited": [
-            {"id": f"awaited-{k}", "step": step, "text": text}
-            for k, (step, text) in enumerate(came.awaited, 1)
-        ],
+        "awaited": "\n".join(f"{step} {text}" for step, text in came.awaited),
     }
     return {"pointer": "/tension/simulated", "value": [run]}
 

@@ -284,7 +284,9 @@ def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
         tuple(change(turn, None) for turn in (P.yaw_deg, P.pitch_deg, P.roll_deg)) if at(is_turned) else ()
     )
     place_there = (change(P.lens_x_mm, x), change(P.lens_y_mm, y), change(P.lens_from_wall_mm, z))
-    return (*taken, *place_there, *straight)
+    out = (*taken, *place_there, *straight)
+    job = apply(at.job, [Edit(pointer=one.pointer, value=one.value) for one in out])
+    return out if at.with_job(job)(fits) else ()  # at the rim of its window a rounding can be too much
 
 
 def _on_the_tape(at: Ask, asked: LensCase, place: Point3, out_mm: float) -> Point3 | None:

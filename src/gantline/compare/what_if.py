@@ -97,7 +97,10 @@ def _others(numbers: SheetNumbers) -> Iterator[tuple[str, SheetNumbers]]:
     for name, along, across in CLOTHS:
         if (along, across) != (numbers.along, numbers.across):
             yield name, replace(numbers, along=along, across=across)
-    yield "rails four times as stiff", replace(numbers, rail_bending=4.0 * numbers.rail_bending)
+    yield (
+        "rails and stiles four times as stiff",
+        replace(numbers, rail_bending=4.0 * numbers.rail_bending, stile_bending=4.0 * numbers.stile_bending),
+    )
     count = len(numbers.supports_mm) + 1
     places = tuple(numbers.width_mm * (k + 1) / (count + 1) for k in range(count))
     yield ("one more brace" if numbers.supports_mm else "with a brace"), replace(numbers, supports_mm=places)

@@ -30,15 +30,16 @@ AMOUNTS_MM: Mapping[Hold, tuple[float, float]] = {
     Hold.PIN: (4.0, 8.0),
 }
 MOST_CAUSES = 5
+LEAST_WEIGHT = 0.02  # a cause that is less likely is not worth a line
 AGAIN: Mapping[Hold, str] = {
-    Hold.STAPLE: "take the staples out, smooth outward, pull by hand, staple again",
-    Hold.SNAP: "open the snaps, smooth outward, pull by hand, press again",
-    Hold.LACE: "open the ties, smooth outward, pull by hand, tie again",
+    Hold.STAPLE: "Take the staples out, smooth outward, pull by hand, staple again.",
+    Hold.SNAP: "Open the snaps, smooth outward, pull by hand, press again.",
+    Hold.LACE: "Open the ties, smooth outward, pull by hand, tie again.",
 }
 TURNS: Mapping[Hold, str] = {
-    Hold.SPRING: "one hook or hole is about {}: unhook, shift, hook; a spring does not move a sheet",
-    Hold.LUG: "press or free the lug by {} and look",
-    Hold.PIN: "half a turn is about {}",
+    Hold.SPRING: "One hook or hole is about {}: unhook, shift, hook; a spring does not move a sheet.",
+    Hold.LUG: "Press or free the lug by {} and look.",
+    Hold.PIN: "Half a turn is about {}.",
 }
 LAST: Mapping[Hold, str] = {
     Hold.STAPLE: "What stays after that: pull the corner along its diagonal once more. Low heat only on a knit, moving.",
@@ -81,6 +82,7 @@ class Found:
     nothing: str
     last: str
     cells: tuple[int, int]
+    full_n_m: float
     before: str
     after: str
     before_texts: dict[str, str]
@@ -179,7 +181,8 @@ def found(
             for f in told[:MOST_CAUSES]
         )
     ]
-    rows += [_cause_row(own, cause, labels, units) for cause in causes[: MOST_CAUSES - len(rows)]]
+    worth = [cause for at, cause in enumerate(causes) if at == 0 or cause.weight >= LEAST_WEIGHT]
+    rows += [_cause_row(own, cause, labels, units) for cause in worth[: MOST_CAUSES - len(rows)]]
     return _found(own, grid, solver, forecast, rows, nothing, labels, units, hold)
 
 
@@ -212,6 +215,7 @@ def _found(
         nothing=nothing,
         last=LAST[hold] if rows else "",
         cells=grid.cells,
+        full_n_m=1000.0 * grid.full,
         before=_picture(grid, before),
         after=_picture(grid, after),
         before_texts={} if looks is None else texts(looks[0], units),

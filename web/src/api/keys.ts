@@ -5,8 +5,11 @@ export const keys = {
   job: (id: string) => ['job', id] as const,
   readings: (id: string) => ['readings', id] as const,
   versions: (id: string, version: number) => ['versions', id, version] as const,
-  compared: (what: 'sizes' | 'fabrics' | 'projectors' | 'payoff' | 'bench', id: string, version: number) =>
-    [what, id, version] as const,
+  compared: (
+    what: 'sizes' | 'fabrics' | 'projectors' | 'payoff' | 'bench' | 'what-if' | 'tension-bench',
+    id: string,
+    version: number,
+  ) => [what, id, version] as const,
   floor: (id: string, version: number, measure: string, state: string) => ['floor', id, version, measure, state] as const,
   view: (id: string, version: number, seat: string, state: string) => ['view', id, version, seat, state] as const,
   stores: (kind: string) => ['stores', kind] as const,

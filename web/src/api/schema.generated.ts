@@ -818,6 +818,88 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/tension/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Bench
+         * @description The points with what is written beside them, the orders that can be compared, and the model's limits.
+         */
+        get: operations["read_bench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tension/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Simulate Order
+         * @description One order simulated, in pieces: head, moments, what it came to; 202 with the key to follow while it is computed.
+         */
+        get: operations["simulate_order"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tension/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What If
+         * @description The even sheet with fewer points, another cloth, a spring less, a stiffer rail, one more brace.
+         */
+        get: operations["what_if"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tension/wrinkles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Wrinkles
+         * @description Likely causes of what is seen, what to do at which points, and the sheet after it.
+         *
+         *     The faults of this sheet are all computed once before the first answer: then 202 with the key of that work.
+         */
+        post: operations["read_wrinkles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/undo": {
         parameters: {
             query?: never;
@@ -1142,6 +1224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trainer/cloth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cloth
+         * @description A sheet with something wrong; what it was, once there is a guess.
+         */
+        post: operations["cloth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/work/{key}": {
         parameters: {
             query?: never;
@@ -1161,6 +1263,26 @@ export interface paths {
          * @description Nobody waits any more: its worker ends it.
          */
         delete: operations["give_up_work"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{key}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Part Of Work
+         * @description What there is of a piece of work so far, from one byte on; x-state says whether more comes.
+         */
+        get: operations["part_of_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1195,7 +1317,7 @@ export interface components {
             /** Half Border */
             half_border: string;
             /** Moves */
-            moves: components["schemas"]["MoveRow"][];
+            moves: components["schemas"]["gantline__stations__align__tables__MoveRow"][];
             /** Rounds */
             rounds: components["schemas"]["RoundRow"][];
             /** Wanted */
@@ -1232,6 +1354,20 @@ export interface components {
             rounds: components["schemas"]["CornerRound"][];
             /** Shift Turn */
             shift_turn: number | null;
+        };
+        /**
+         * AnswerOut
+         * @description What it was: the point's place in the list, -1 for the whole sheet.
+         */
+        AnswerOut: {
+            /** Point */
+            point: number;
+            /** Right */
+            right: boolean;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string;
         };
         /**
          * Area
@@ -1346,6 +1482,26 @@ export interface components {
         Bench: {
             cutting: components["schemas"]["Cutting"];
             materials: components["schemas"]["MaterialList"];
+        };
+        /**
+         * BenchOut
+         * @description A sheet on the bench, seen from the back.
+         */
+        BenchOut: {
+            /** Height Mm */
+            height_mm: number;
+            /** Hold */
+            hold: string;
+            /** Model */
+            model: string;
+            /** Orders */
+            orders: components["schemas"]["OrderOut"][];
+            /** Points */
+            points: components["schemas"]["PointOut"][];
+            /** Sprung */
+            sprung: boolean;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * BinnedOut
@@ -1756,6 +1912,18 @@ export interface components {
             why: string;
         };
         /**
+         * CauseRow
+         * @description One cause: what, where, how likely from 0 to 1, and the points it is about (their places in the list of points).
+         */
+        CauseRow: {
+            /** Points */
+            points: number[];
+            /** Text */
+            text: string;
+            /** Weight */
+            weight: number;
+        };
+        /**
          * Caution
          * @description Where the work can hurt someone or ruin the fabric: shown at its station, before the action.
          */
@@ -1856,6 +2024,16 @@ export interface components {
             value: string;
         };
         /**
+         * ChoiceOut
+         * @description What may be wrong.
+         */
+        ChoiceOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+        };
+        /**
          * CleatRow
          * @description The same in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end as seen from the
          *     front; low, how far below it a second one sits that only pulls in.
@@ -1880,6 +2058,57 @@ export interface components {
             /** Studs */
             studs: string[];
         };
+        /**
+         * ClothIn
+         * @description A sheet by its number, and the guess.
+         */
+        ClothIn: {
+            guess?: components["schemas"]["GuessIn"] | null;
+            /** Number */
+            number: number;
+        };
+        /**
+         * ClothOut
+         * @description A sheet with something wrong, from the back; picture: base64 of four layers of cells.
+         */
+        ClothOut: {
+            answer: components["schemas"]["AnswerOut"] | null;
+            /** Cells */
+            cells: [
+                number,
+                number
+            ];
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
+            /** Full N M */
+            full_n_m: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Hold */
+            hold: string;
+            /** Model */
+            model: string;
+            /** Number */
+            number: number;
+            /** Of */
+            of: number;
+            /** Picture */
+            picture: string;
+            /** Points */
+            points: components["schemas"]["PointOut"][];
+            /** Texts */
+            texts: {
+                [key: string]: string;
+            };
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * ClothSort
+         * @description What a cloth stretches like.
+         * @enum {string}
+         */
+        ClothSort: "film" | "blackout" | "coated" | "knit";
         /**
          * CodeOut
          * @description A code that pairs one device: to be typed at `address`, or scanned. qr: a data URI of an SVG.
@@ -2701,6 +2930,54 @@ export interface components {
             };
         };
         /**
+         * Found
+         * @description What the bench makes of what is seen. pictures: before and after, base64 of the layers; cells across and up.
+         *
+         *     nothing: why no cause is named. last: the last cures of this hold. share_before, share_after: of the sheet that is bad.
+         */
+        Found: {
+            /** After */
+            after: string;
+            /** After Texts */
+            after_texts: {
+                [key: string]: string;
+            };
+            /** Before */
+            before: string;
+            /** Before Texts */
+            before_texts: {
+                [key: string]: string;
+            };
+            /** Causes */
+            causes: components["schemas"]["CauseRow"][];
+            /** Cells */
+            cells: [
+                number,
+                number
+            ];
+            /** Full N M */
+            full_n_m: number;
+            /** How */
+            how: string;
+            /** Last */
+            last: string;
+            /**
+             * Model
+             * @default A model: a flat sheet without bending stiffness, small stretch, even cloth. It leaves out creep, damp, threads that slip, cloth that catches, and hands that smooth.
+             */
+            model: string;
+            /** Moves */
+            moves: components["schemas"]["gantline__compare__wrinkle_bench__MoveRow"][];
+            /** Note */
+            note: string;
+            /** Nothing */
+            nothing: string;
+            /** Share After */
+            share_after: number;
+            /** Share Before */
+            share_before: number;
+        };
+        /**
          * FrameBuild
          * @description The frame: timber or a kit, its depth and how far its back stands off the wall [mm].
          */
@@ -2804,6 +3081,19 @@ export interface components {
             x: string;
             /** Y */
             y: string;
+        };
+        /**
+         * GuessIn
+         * @description What is thought to be wrong: a kind, and the place of a point in the list (-1: the whole sheet).
+         */
+        GuessIn: {
+            /** Kind */
+            kind: string;
+            /**
+             * Point
+             * @default -1
+             */
+            point: number;
         };
         /**
          * Handle
@@ -3242,7 +3532,12 @@ export interface components {
              *     }
              */
             survey: components["schemas"]["Survey"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "rounds": [],
+             *       "simulated": []
+             *     }
+             */
             tension: components["schemas"]["Tensioning"];
             /**
              * @default {
@@ -3659,6 +3954,27 @@ export interface components {
             role: string;
         };
         /**
+         * LineIn
+         * @description A wrinkle as it was drawn, seen from the back [mm].
+         */
+        LineIn: {
+            /**
+             * Bad
+             * @default 2
+             */
+            bad: number;
+            /** From Mm */
+            from_mm: [
+                number,
+                number
+            ];
+            /** To Mm */
+            to_mm: [
+                number,
+                number
+            ];
+        };
+        /**
          * Link
          * @description One link. carries: absent until asked. A cable: its length, absent for the run as computed; the length it
          *     is good for [mm].
@@ -3954,23 +4270,6 @@ export interface components {
          */
         Milestone: "outline liked" | "box counted" | "tracks filled" | "frame square and tight" | "frame ready for fabric" | "wall drilled" | "empty frame hung and off again" | "frame on the fabric" | "corners held" | "all points hold" | "looked over" | "trim on" | "on the wall" | "level and centered" | "projector warm" | "picture on the frame";
         /**
-         * MoveRow
-         * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm]. control: what a projector that is set
-         *     from afar calls it (empty for a move of the body), by: share of the picture, + larger, right, up.
-         */
-        MoveRow: {
-            /** After */
-            after: string[];
-            /** By */
-            by: number;
-            /** Control */
-            control: string;
-            /** Kind */
-            kind: string;
-            /** Text */
-            text: string;
-        };
-        /**
          * NewJob
          * @description A job from a name and what is known of its size; lengths are numbers in mm, or text in the job's units.
          *
@@ -4051,6 +4350,16 @@ export interface components {
             strong: boolean;
             /** Text */
             text: string;
+        };
+        /**
+         * OrderOut
+         * @description An order that can be simulated.
+         */
+        OrderOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
         };
         /**
          * OtherBoards
@@ -4170,6 +4479,19 @@ export interface components {
             weight: "lead" | "entry" | "detail";
             /** Widget */
             widget: string;
+        };
+        /**
+         * PatchIn
+         * @description Where the cloth hangs slack, seen from the back [mm].
+         */
+        PatchIn: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number
+            ];
+            /** Radius Mm */
+            radius_mm: number;
         };
         /**
          * Payoff
@@ -4439,6 +4761,20 @@ export interface components {
             rests: string;
             /** Text */
             text: string;
+        };
+        /**
+         * PointOut
+         * @description A point from the back [mm], and what is written beside it.
+         */
+        PointOut: {
+            /** Label */
+            label: string;
+            /** Side */
+            side: string;
+            /** U Mm */
+            u_mm: number;
+            /** V Mm */
+            v_mm: number;
         };
         /**
          * PointRow
@@ -5055,6 +5391,21 @@ export interface components {
             name: string;
         };
         /**
+         * Round
+         * @description A round on the wrinkle bench: what was seen, and what is to be done about it, a line each.
+         */
+        Round: {
+            /** Id */
+            id: string;
+            /**
+             * Moves
+             * @default
+             */
+            moves: string;
+            /** Seen */
+            seen: string;
+        };
+        /**
          * RoundRow
          * @description One round in short.
          */
@@ -5233,6 +5584,29 @@ export interface components {
             state: string;
         };
         /**
+         * SeenIn
+         * @description What is seen, and what springs or other holds are stretched by, by the place of the point in the list [mm].
+         */
+        SeenIn: {
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["LineIn"][];
+            /**
+             * Patches
+             * @default []
+             */
+            patches: components["schemas"]["PatchIn"][];
+            /**
+             * Stretched Mm
+             * @default {}
+             */
+            stretched_mm: {
+                [key: string]: number;
+            };
+        };
+        /**
          * SettingIn
          * @description One setting, in the words of the line protocol.
          */
@@ -5389,6 +5763,36 @@ export interface components {
             wanted: string;
             /** Wanted Pointer */
             wanted_pointer: string;
+        };
+        /**
+         * Simulated
+         * @description A simulated order that somebody took: what it rested on, and what it came to.
+         *
+         *     rests: the key of everything it was computed from. pull_n: what one point pulls. awaited: what to expect on the way, a line
+         *     each: the step it begins at, a space, and the words.
+         */
+        Simulated: {
+            /**
+             * Awaited
+             * @default
+             */
+            awaited: string;
+            /** Drift Mm */
+            drift_mm: number;
+            /** Evenness */
+            evenness: number;
+            /** Id */
+            id: string;
+            /** Law */
+            law: string;
+            /** Past Limit */
+            past_limit: number;
+            /** Pull N */
+            pull_n: number;
+            /** Rests */
+            rests: string;
+            /** Wrinkled */
+            wrinkled: number;
         };
         /**
          * Size
@@ -6106,6 +6510,7 @@ export interface components {
             batch: number | null;
             /** Clockwise */
             clockwise: boolean | null;
+            cloth: components["schemas"]["ClothSort"] | null;
             /** Cluster */
             cluster: number | null;
             /** Corner Pass */
@@ -6122,6 +6527,8 @@ export interface components {
             in_step: boolean | null;
             /** Inset Mm */
             inset_mm: number | null;
+            /** Line N M */
+            line_n_m: number | null;
             number_from: components["schemas"]["gantline__core__tension__points__Corner"] | null;
             /** Numbers */
             numbers: ("points" | "pairs") | null;
@@ -6135,15 +6542,31 @@ export interface components {
             rail_part: string | null;
             /** Rods Last */
             rods_last: boolean | null;
+            /**
+             * Rounds
+             * @default []
+             */
+            rounds: components["schemas"]["Round"][];
             school: components["schemas"]["School"] | null;
             /** Short Sides First */
             short_sides_first: boolean | null;
+            /**
+             * Simulated
+             * @default []
+             */
+            simulated: components["schemas"]["Simulated"][];
             /** Spacing Mm */
             spacing_mm: number | null;
             /** Spring Limit Mm */
             spring_limit_mm: number | null;
+            /** Spring N Mm */
+            spring_n_mm: number | null;
             /** Steps Done */
             steps_done: number | null;
+            /** Stiff Across N M */
+            stiff_across_n_m: number | null;
+            /** Stiff Along N M */
+            stiff_along_n_m: number | null;
             /** Stile Count */
             stile_count: number | null;
             /** Stile Part */
@@ -6320,6 +6743,46 @@ export interface components {
             rows: components["schemas"]["WayRow"][];
         };
         /**
+         * WhatIf
+         * @description The rows, and the fewest points that are good enough, in words.
+         */
+        WhatIf: {
+            /** Fewest */
+            fewest: string;
+            /**
+             * Model
+             * @default A model: a flat sheet without bending stiffness, small stretch, even cloth. It leaves out creep, damp, threads that slip, cloth that catches, and hands that smooth.
+             */
+            model: string;
+            /** Rows */
+            rows: components["schemas"]["WhatIfRow"][];
+        };
+        /**
+         * WhatIfRow
+         * @description One sheet: what is other about it, what it does, and whether it is good enough; evenness and wrinkled from 0 to 1.
+         */
+        WhatIfRow: {
+            /** Evenness */
+            evenness: number;
+            /** Good */
+            good: boolean;
+            /** Name */
+            name: string;
+            /** Points */
+            points: number;
+            /** Texts */
+            texts: {
+                [key: string]: string;
+            };
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
+            /** Wrinkled */
+            wrinkled: number;
+        };
+        /**
          * WindowIn
          * @description The window of a cast page and its screen, in the browser's own units; scaling: screen pixels in one of them.
          */
@@ -6457,6 +6920,18 @@ export interface components {
             name: string;
         };
         /**
+         * MoveRow
+         * @description One thing to do at a point or a run of points, and those of its opposite; tighter_mm, below 0 to ease.
+         */
+        gantline__compare__wrinkle_bench__MoveRow: {
+            /** Points */
+            points: number[];
+            /** Text */
+            text: string;
+            /** Tighter Mm */
+            tighter_mm: number;
+        };
+        /**
          * Reading
          * @description A reading that a step asks for.
          *
@@ -6528,6 +7003,23 @@ export interface components {
             name: string;
             /** Up */
             up: string;
+        };
+        /**
+         * MoveRow
+         * @description A move, and the corners after it: four pairs, sideways and up, + outside [mm]. control: what a projector that is set
+         *     from afar calls it (empty for a move of the body), by: share of the picture, + larger, right, up.
+         */
+        gantline__stations__align__tables__MoveRow: {
+            /** After */
+            after: string[];
+            /** By */
+            by: number;
+            /** Control */
+            control: string;
+            /** Kind */
+            kind: string;
+            /** Text */
+            text: string;
         };
     };
     responses: {
@@ -8752,6 +9244,207 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    read_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    simulate_order: {
+        parameters: {
+            query?: {
+                order?: string;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": unknown;
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    what_if: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIf"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    read_wrinkles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeenIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     undo_job: {
         parameters: {
             query?: never;
@@ -9661,6 +10354,59 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothOut"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     follow_work: {
         parameters: {
             query?: never;
@@ -9720,6 +10466,50 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    part_of_work: {
+        parameters: {
+            query?: {
+                after?: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": unknown;
+                };
             };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];

@@ -60,6 +60,14 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
       <Numbers day={day} step={step} low={low} crowded={low && (waits.length > 0 || caution !== undefined)} />
       {standing && <Told standing={standing} />}
       <Place day={day} step={step} done={done} onTap={onTap} />
+      {step.readings.some((one) => one.name === 'seen') && (
+        <a
+          href={`/bench/${day.job_id}?tab=wrinkles`}
+          className="inline-flex min-h-11 items-center text-lead underline decoration-dotted underline-offset-4"
+        >
+          Waves? Draw them, get causes and points
+        </a>
+      )}
       {step.why && !low && <p className="text-lead text-quiet leading-snug">{step.why}</p>}
       <button
         type="button"

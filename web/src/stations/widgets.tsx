@@ -21,6 +21,7 @@ import { MeterReadings } from './survey/MeterReadings'
 import { Readings } from './survey/Readings'
 import { StudFinder } from './survey/StudFinder'
 import { ThingList } from './survey/ThingList'
+import { BenchLink } from './tension/BenchLink'
 import { SignalChain } from './throw/SignalChain'
 import { DryFit } from './wall/DryFit'
 import { FlatWall } from './wall/FlatWall'
@@ -75,5 +76,6 @@ export const WIDGETS: Record<string, Draw> = {
   day: DayPanel,
   'day-own': OwnSteps,
   hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
+  bench: BenchLink,
   cautions: Cautions,
 }

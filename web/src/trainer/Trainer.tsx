@@ -134,6 +134,9 @@ export const Trainer = () => {
             Yard
           </Link>
           <h1 className="font-bold text-lead">Align trainer</h1>
+          <Link to="/trainer/cloth" className="underline decoration-dotted underline-offset-4">
+            Wrinkle trainer
+          </Link>
           {now && (
             <p className="text-quiet">
               {movesOf(touches)} {movesOf(touches) === 1 ? 'move' : 'moves'}, the solver makes {now.par}

@@ -11,7 +11,7 @@ from gantline.core.tension.order import Bars
 from gantline.core.tension.points import Corner, Side
 from gantline.job.ends import Ends, mm
 from gantline.job.field import Field, Item, Part
-from gantline.job.types import DistanceMm, Id, LengthMm, Line, PointCount, TensionSpacingMm
+from gantline.job.types import DistanceMm, Id, LengthMm, Line, Notes, PointCount, TensionSpacingMm
 
 SEQUENCES = (
     (School.CORNERS_FIRST, "corners first, crosswise"),
@@ -30,18 +30,11 @@ PEOPLE = (("one", "one"), ("two", "two"))
 CLOTHS = tuple((sort, name) for sort, name in NAMES.items())
 
 
-class Awaited(Item):
-    """What is to be expected from one step on, as the simulated order found it: how far each edge lies out, from the back."""
-
-    id: Id
-    step: Annotated[Annotated[int, Ends(1, 4_000)], Field("step", "from step", "count")]
-    text: Annotated[Annotated[Line, Limit(min_length=1)], Field("text", "expect", "text")]
-
-
 class Simulated(Item):
     """A simulated order that somebody took: what it rested on, and what it came to.
 
-    rests: the key of everything it was computed from. pull_n: what one point pulls.
+    rests: the key of everything it was computed from. pull_n: what one point pulls. awaited: what to expect on the way, a line
+    each: the step it begins at, a space, and the words.
     """
 
     id: Id
@@ -56,7 +49,15 @@ class Simulated(Item):
         Annotated[float, Ends(0.0, 10_000.0)], Field("pull", "pull of a point", "number", unit=" N")
     ]
     past_limit: Annotated[Annotated[int, Ends(0, 4_000)], Field("past", "springs past their limit", "count")]
-    awaited: Annotated[list[Awaited], Limit(max_length=24), Field("awaited", "what to expect", "list")] = []
+    awaited: Annotated[Notes, Field("awaited", "what to expect", "text")] = ""
+
+
+class Round(Item):
+    """A round on the wrinkle bench: what was seen, and what is to be done about it, a line each."""
+
+    id: Id
+    seen: Annotated[Annotated[Line, Limit(min_length=1)], Field("seen", "seen", "text")]
+    moves: Annotated[Notes, Field("moves", "what to do", "text")] = ""
 
 
 class Tensioning(Part):
@@ -151,5 +152,8 @@ class Tensioning(Part):
     ] = None
     simulated: Annotated[
         list[Simulated], Limit(max_length=1), Field("simulated", "Simulated order that was taken", "list")
+    ] = []
+    rounds: Annotated[
+        list[Round], Limit(max_length=12), Field("rounds", "Rounds on the wrinkle bench", "list")
     ] = []
     people: Annotated[Literal["one", "two"] | None, Field("people", "People", "choice", "two", PEOPLE)] = None

@@ -4,9 +4,10 @@ from typing import Any
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, WEEK_IDLE
-from gantline.core.day.step import Milestone, Phase, Reading
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Phase, Reading, of
 from gantline.core.defaults import AlignDefaults, FrameDefaults
 from gantline.core.tension.holds import Hold
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.cures import LOOK_READINGS
 from gantline.stations.tension.laying import MARGINS, even_margins
@@ -52,6 +53,39 @@ def after_corners(at: Ask, chain: Chain) -> None:
     )
 
 
+def bench_rounds(at: Ask, chain: Chain) -> None:
+    """What the wrinkle bench found, to be done, and each time another look."""
+    for number, kept in enumerate(at.things(Tensioning.rounds), start=1):
+        for place, move in enumerate(kept.moves.splitlines(), start=1):
+            chain.add(
+                Phase.INSPECT,
+                f"bench-{kept.id}-{place}",
+                move[:LONGEST_TEXT],
+                why=f"Round {number} on the bench: {kept.seen}",
+                lies="face down",
+                face="back",
+                people=2,
+                minutes=5.0,
+                caution="fabric",
+                things=of("cure", (f"bench-{kept.id}-{place}",)),
+                trouble="Once, then look: never twice at one point without its opposite.",
+            )
+        chain.add(
+            Phase.INSPECT,
+            f"bench-{kept.id}-look",
+            "Look again: lamp along the face from both ends",
+            lies="standing",
+            people=2,
+            minutes=5.0,
+            tools=("lamp",),
+            caution="fabric",
+            gives=(Milestone.LOOKED,),
+            things=of("look", (f"bench-{kept.id}",)),
+            readings=LOOK_READINGS,
+            check="gone, and nothing new",
+        )
+
+
 def looked_at(at: Ask, chain: Chain) -> None:
     """From the last point to the look after two weeks."""
     inspect = Phase.INSPECT
@@ -90,6 +124,7 @@ def looked_at(at: Ask, chain: Chain) -> None:
         check="no wave head-on; corners flat",
         trouble="A ray from a corner: ease its neighbors. A wave: the point behind it and its opposite. Then look again.",
     )
+    bench_rounds(at, chain)
     chain.add(
         inspect,
         "back",

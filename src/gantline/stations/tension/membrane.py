@@ -1,11 +1,13 @@
 """The sheet as its simulation takes it, and what a simulated order that was taken says."""
 
+from dataclasses import dataclass
+
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.membrane.numbers import SheetNumbers, step_numbers
 from gantline.core.membrane.sequence import Together
 from gantline.core.tension.cloths import USUAL, ClothSort
 from gantline.job.model.frame import Blank, FrameBuild
-from gantline.job.model.tensioning import Simulated, Tensioning
+from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.frame import board_section, brace_places, line_tension_n_m, stuff, timber, wrap_mm
 from gantline.stations.size import screen
@@ -77,10 +79,34 @@ def sheet_numbers(at: Ask) -> SheetNumbers | str:
     )
 
 
-def taken(at: Ask) -> Simulated | None:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Taken:
+    """A simulated order that somebody took: shares from 0 to 1, lengths [mm], pull of a point [N]; what it rested on."""
+
+    rests: str
+    evenness: float
+    wrinkled: float
+    drift_mm: float
+    pull_n: float
+    past_limit: int
+    awaited: str
+
+
+def taken(at: Ask) -> Taken | None:
     """The simulated order that somebody took."""
     items = at.things(Tensioning.simulated)
-    return items[0] if items else None
+    if not items:
+        return None
+    run = items[0]
+    return Taken(
+        rests=run.rests,
+        evenness=run.evenness,
+        wrinkled=run.wrinkled,
+        drift_mm=run.drift_mm,
+        pull_n=run.pull_n,
+        past_limit=run.past_limit,
+        awaited=run.awaited,
+    )
 
 
 def stale(at: Ask) -> bool:
@@ -93,4 +119,11 @@ def stale(at: Ask) -> bool:
 def awaited(at: Ask) -> dict[int, str]:
     """By step what to expect from it on, of a simulated order that still holds."""
     run = at(taken)
-    return {} if run is None or at(stale) else {item.step: item.text for item in run.awaited}
+    if run is None or at(stale):
+        return {}
+    out = dict[int, str]()
+    for line in run.awaited.splitlines():
+        step, _, text = line.partition(" ")
+        if step.isdigit() and text:
+            out[int(step)] = f"{out[int(step)]}. {text}" if int(step) in out else text
+    return out

@@ -1,0 +1,137 @@
+"""The tension bench over HTTP: an order watched, taken and gone stale; waves read back into points; strangers' numbers."""
+
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import httpx2
+import orjson
+import pytest
+
+from gantline.compare.order_run import heads
+from tests.conftest import AS_JSON, DEMO
+from tests.running import Running
+
+
+@pytest.fixture(scope="module")
+def running(new_database: Callable[[], str]) -> Iterator[Running]:
+    """A server of its own, with its worker."""
+    started = Running("--database", new_database(), "--no-demo", worker=True).start()
+    yield started
+    started.stop()
+
+
+@pytest.fixture
+def lounge(running: Running) -> str:
+    """A job on springs, at a server with its worker."""
+    made = httpx2.post(
+        f"{running.address}/api/jobs/file",
+        content=(DEMO / "narrow-lounge.job.json").read_bytes(),
+        headers=AS_JSON,
+    ).json()
+    return f"{running.address}/api/jobs/{made['id']}"
+
+
+def followed(method: str, address: str, path: str, body: Any = None) -> httpx2.Response:
+    for _ in range(200):
+        answer = httpx2.request(method, address + path, json=body, timeout=30)
+        if answer.status_code != 202:
+            return answer
+        base = address.split("/api/", maxsplit=1)[0]
+        httpx2.get(f"{base}/api/work/{answer.json()['work']}", timeout=30)
+    raise AssertionError(path)
+
+
+def test_an_order_is_watched_while_it_is_computed_taken_and_goes_stale(lounge: str) -> None:
+    bench = httpx2.get(f"{lounge}/tension/bench").json()
+    assert bench["sprung"] and [each["key"] for each in bench["orders"]][0] == "planned"
+    first = httpx2.get(f"{lounge}/tension/order?order=middles")
+    assert first.status_code in (200, 202)
+    whole = followed("GET", lounge, "/tension/order?order=middles").content
+    head, *moments, last = heads(whole)
+    assert len(head["points"]) == len(bench["points"]) and moments[0]["step"] >= 1
+    size = head["cells"][0] * head["cells"][1] * head["layers"]
+    first_moment = 4 + int.from_bytes(whole[:4], "little")
+    assert size + first_moment < 60_000 and last["came"]["evenness"] > 0.8
+    base = lounge.split("/api/", maxsplit=1)[0]
+    if first.status_code == 202:  # the parts are the whole, from any byte on
+        part = httpx2.get(f"{base}/api/work/{first.json()['work']}/part?after={first_moment}")
+        assert part.content == whole[first_moment:] and part.headers["x-state"] == "done"
+    saved = httpx2.post(
+        f"{lounge}/edits", json={"edits": last["changes"]}, headers={"If-Match": '"1"'}, timeout=30
+    ).json()
+    assert saved.get("document"), saved
+    assert saved["document"]["tension"]["school"] == "middles-outward"
+    assert not _finding(saved, "simulate-again")
+    awaited = saved["document"]["tension"]["simulated"][0]["awaited"].splitlines()
+    if awaited:
+        step, _, text = awaited[0].partition(" ")
+        rows = saved["plan"]["tables"]["steps"]["rows"]
+        assert text in next(row for row in rows if row["number"] == int(step))["reason"]
+    # an edit elsewhere keeps it, one that the sheet rests on does not
+    for pointer, value, stale in (("/place", "Quay", False), ("/tension/spring_n_mm", 2.0, True)):
+        version = f'"{saved["version"]}"'
+        body = {"edits": [{"pointer": pointer, "value": value}]}
+        saved = httpx2.post(f"{lounge}/edits", json=body, headers={"If-Match": version}, timeout=30).json()
+        assert bool(_finding(saved, "simulate-again")) is stale
+
+
+def test_what_is_seen_comes_back_as_points_and_as_steps_of_the_day(lounge: str) -> None:
+    what = followed("GET", lounge, "/tension/what-if").json()
+    planned = next(row for row in what["rows"] if row["name"].startswith("as planned"))
+    fewer = min(what["rows"][:9], key=lambda row: row["points"])
+    assert fewer["evenness"] < planned["evenness"] and str(planned["points"]) in what["fewest"]
+    # springs show no wave; one that is stretched too far is read
+    usual = {str(k): 12.9 for k in range(0, 40, 4)}
+    seen = {"lines": [], "patches": [], "stretched_mm": usual | {"8": 30.0}}
+    answer = followed("POST", lounge, "/tension/wrinkles", seen).json()
+    label = httpx2.get(f"{lounge}/tension/bench").json()["points"][8]["label"]
+    assert (
+        answer["causes"][0]["text"].startswith(f"Point {label}, ") and "tight" in answer["causes"][0]["text"]
+    )
+    assert "ease" in answer["moves"][0]["text"]
+    moves = "\n".join(move["text"] for move in answer["moves"])
+    kept = [{"id": "r1", "seen": answer["causes"][0]["text"], "moves": moves}]
+    edits = {"edits": [{"pointer": "/tension/rounds", "value": kept}]}
+    httpx2.post(f"{lounge}/edits", json=edits, headers={"If-Match": '"1"'}, timeout=30).raise_for_status()
+    steps = httpx2.get(f"{lounge}/day", timeout=30).json()["steps"]
+    keys = [step["key"] for step in steps]
+    first = keys.index("tension/bench-r1-1")
+    assert steps[first]["text"].startswith(answer["moves"][0]["text"][:60])
+    assert keys.index("tension/look") < first < keys.index("tension/bench-r1-look")
+
+
+@pytest.mark.parametrize(
+    "body",
+    [
+        {"lines": [{"from_mm": [1e308, 0], "to_mm": [1, 2]}]},
+        {"lines": [{"from_mm": [0], "to_mm": [1, 2]}]},
+        {"lines": [{"from_mm": [0, 0], "to_mm": [1, 2], "bad": 9}]},
+        {"patches": [{"at_mm": [0, 0], "radius_mm": -4}]},
+        {"stretched_mm": {"9999": 3.0}},
+        {"stretched_mm": {"-1": 3.0}},
+        {"lines": [{"from_mm": [0, 0], "to_mm": [1, 2]}] * 61},
+    ],
+)
+def test_a_strangers_marks_are_refused_in_words(lounge: str, body: dict[str, Any]) -> None:
+    answer = httpx2.post(f"{lounge}/tension/wrinkles", content=orjson.dumps(body), headers=AS_JSON)
+    assert answer.status_code == 422 and answer.json()["detail"]
+    assert httpx2.get(f"{lounge}/tension/order?order=anything").status_code == 422
+
+
+def test_the_trainer_tells_what_it_was_only_after_a_guess(running: Running) -> None:
+    address = f"{running.address}/api/trainer"
+    sheet = followed("POST", address, "/cloth", {"number": 1}).json()
+    assert sheet["answer"] is None and len(sheet["choices"]) == 5
+    top = [k for k, point in enumerate(sheet["points"]) if point["side"] == "top"]
+    middle = top[len(top) // 2]
+    right = followed(
+        "POST", address, "/cloth", {"number": 1, "guess": {"kind": "slack", "point": middle}}
+    ).json()
+    assert right["answer"]["right"] and right["answer"]["point"] == middle
+    wrong = followed("POST", address, "/cloth", {"number": 1, "guess": {"kind": "racked"}}).json()
+    assert not wrong["answer"]["right"]
+    assert followed("POST", address, "/cloth", {"number": 11}).status_code in (409, 422)
+
+
+def _finding(job: Any, code: str) -> bool:
+    return any(finding["code"] == code for finding in job["plan"]["findings"])
