@@ -9,7 +9,7 @@ from pathlib import Path
 
 import psycopg
 import pytest
-from hypothesis import settings
+from hypothesis import Phase, settings
 from sqlalchemy import create_engine
 
 from gantline.database import FAST, ROLE, PrivateDatabase
@@ -19,7 +19,14 @@ from gantline.store.migrate import migrate
 
 # The same examples at every run, so that a commit is judged alike twice; GANTLINE_EXAMPLES=500 searches anew and further.
 wider = os.environ.get("GANTLINE_EXAMPLES")
-settings.register_profile("here", deadline=None, max_examples=int(wider or 40), derandomize=wider is None)
+PHASES = (
+    Phase.explicit,
+    Phase.reuse,
+    Phase.generate,
+)  # a failing job is told as it is: to shrink one takes minutes
+settings.register_profile(
+    "here", deadline=None, max_examples=int(wider or 40), derandomize=wider is None, phases=PHASES
+)
 settings.load_profile("here")
 AS_JSON, AS_CSV = {"content-type": "application/json"}, {"content-type": "text/csv"}
 DEMO = Path(__file__).parents[1] / "src" / "gantline" / "demo"

@@ -154,9 +154,7 @@ def spring_rate(at: Ask) -> Display | None:
 
 
 def _simulated(key: str, label: str, unit: str, text: Any) -> None:
-    @FIGURES.other(
-        key, label, unit, "the simulated order that was taken: a model of the sheet", Tensioning.simulated
-    )
+    @FIGURES.other(key, label, unit, "the simulated order that was taken: a model of the sheet")
     def simulated(at: Ask) -> Display | None:
         """Of the order that was taken, while it is still what is planned."""
         run = at(taken)

@@ -55,7 +55,8 @@ PANEL = (
         weight="detail",
         rows=("cloth", "stiff_along", "stiff_across", "line", "spring_rate"),
     ),
-    PanelPart(widget="bench", rows=("sim_even", "sim_pull", "sim_drift")),
+    PanelPart(rows=("sim_even", "sim_pull", "sim_drift")),
+    PanelPart(widget="bench"),
     PanelPart(widget="hooks"),
     PanelPart(widget="cautions"),
 )

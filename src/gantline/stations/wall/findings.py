@@ -209,7 +209,7 @@ def in_joints(at: Ask) -> Iterator[Finding]:
                 f"The {row} holes lie {at.text(abs(off))} from the middle of a mortar joint, where a plug pulls out. Move the "
                 f"frame {at.text(at.up(least))} {way}."
             )
-            subject = f"{field_of(Survey.course_mm).pointer}#{row}"
+            subject = f"{field_of(Survey.course_mm).pointer}#{row.rstrip(',').replace(', screw ', '-')}"
             yield Finding(code=Code.IN_JOINT, severity="check", text=text, subject=subject)
 
 
