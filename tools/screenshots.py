@@ -30,7 +30,6 @@ SHOTS = (
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("do-not-drill", "Parish hall", "wall", "light", ()),
     ("throw", "Mill loft", "throw", "dark", ("Side",)),
-    ("cabinet-top", "Narrow lounge", "throw", "dark", ("Side",)),
     ("day", "Chandler's Row", "day", "light", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
     ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
@@ -111,6 +110,17 @@ def crew(browser: Browser, address: str) -> None:
     whole.save(OUT / "crew.png")
 
 
+def bench(browser: Browser, address: str) -> None:
+    """The tension bench in the middle of an order."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.add_init_script("localStorage.setItem('gantline.theme', 'dark')")
+    page.goto(address)
+    page.get_by_role("button", name="Keep it for the steps").wait_for(timeout=90_000)
+    page.get_by_label("Moment of the order").fill("26")
+    shoot(page, "tension-bench")
+    page.close()
+
+
 def main() -> None:
     """All pictures."""
     OUT.mkdir(parents=True, exist_ok=True)
@@ -142,6 +152,7 @@ def main() -> None:
                 page.close()
                 if name in CHANGED:
                     change(f"{server.address}/api/jobs/{jobs[job]}", [])
+            bench(browser, f"{server.address}/bench/{jobs['Parish hall']}")
             crew(browser, f"{server.address}/day/{jobs['Mill loft']}")
             browser.close()
         for sheet in ("wall-sheet", "cut-sheet"):

@@ -83,7 +83,7 @@ class Field:
         at, angle, weight = list[Floats](), list[float](), list[float]()
         for line in lines:
             begin, end = np.array(line.from_mm), np.array(line.to_mm)
-            count = max(2, int(np.ceil(line.length_mm / PACE_MM)))
+            count = max(2, int(np.ceil(line.length_mm / PACE_MM - 1e-6)))
             turn = float(np.arctan2(end[1] - begin[1], end[0] - begin[0]))
             for share in (np.arange(count) + 0.5) / count:
                 at.append(begin + share * (end - begin))
