@@ -2,7 +2,9 @@ import { type PointerEvent, type ReactNode, useEffect, useLayoutEffect, useRef, 
 import { type Field, paint, type Sheet } from './paint'
 import type { Point } from './pieces'
 
-export type Mark = { from: [number, number]; to: [number, number]; bad: number }
+export type Mark = { from: [number, number]; to: [number, number]; bad: number; slack?: boolean }
+/** How far the cloth hangs round the place a slack patch was begun at. */
+export const radiusOf = (mark: Mark) => Math.hypot(mark.to[0] - mark.from[0], mark.to[1] - mark.from[1])
 type Props = {
   sheet: Sheet | null
   size: { width_mm: number; height_mm: number }
@@ -15,6 +17,7 @@ type Props = {
   onPick?: (point: number) => void
   marks?: readonly Mark[]
   onDraw?: (from: [number, number], to: [number, number]) => void
+  patches?: boolean
   bow?: readonly number[]
   label: string
   corner?: ReactNode
@@ -92,7 +95,7 @@ export const SheetView = (props: Props) => {
           if (!onDraw) return
           event.currentTarget.setPointerCapture(event.pointerId)
           const at = place(event)
-          setLine({ from: at, to: at, bad: 2 })
+          setLine({ from: at, to: at, bad: 2, slack: props.patches ?? false })
         }}
         onPointerMove={(event) => line && setLine({ ...line, to: place(event) })}
         onPointerUp={() => {
@@ -140,19 +143,33 @@ export const SheetView = (props: Props) => {
             </g>
           )
         })}
-        {[...(props.marks ?? []), ...(line ? [line] : [])].map((mark, at) => (
-          <line
-            // biome-ignore lint/suspicious/noArrayIndexKey: marks have no other name
-            key={at}
-            x1={x(mark.from[0])}
-            y1={y(mark.from[1])}
-            x2={x(mark.to[0])}
-            y2={y(mark.to[1])}
-            stroke="var(--chalk)"
-            strokeWidth={1.5 + 1.5 * mark.bad}
-            strokeLinecap="round"
-          />
-        ))}
+        {[...(props.marks ?? []), ...(line ? [line] : [])].map((mark, at) =>
+          mark.slack ? (
+            <circle
+              // biome-ignore lint/suspicious/noArrayIndexKey: marks have no other name
+              key={at}
+              cx={x(mark.from[0])}
+              cy={y(mark.from[1])}
+              r={radiusOf(mark) * scale}
+              fill="none"
+              stroke="var(--chalk)"
+              strokeWidth={3}
+              strokeDasharray="8 6"
+            />
+          ) : (
+            <line
+              // biome-ignore lint/suspicious/noArrayIndexKey: marks have no other name
+              key={at}
+              x1={x(mark.from[0])}
+              y1={y(mark.from[1])}
+              x2={x(mark.to[0])}
+              y2={y(mark.to[1])}
+              stroke="var(--chalk)"
+              strokeWidth={1.5 + 1.5 * mark.bad}
+              strokeLinecap="round"
+            />
+          ),
+        )}
       </svg>
       {props.corner && <div className="absolute top-2 right-2">{props.corner}</div>}
     </div>

@@ -4,7 +4,7 @@ import { Button, Pick } from '../parts/Button'
 import { Rich } from '../parts/Num'
 import { Progress } from './OrderBench'
 import { unpacked } from './pieces'
-import { type Mark, SheetView } from './SheetView'
+import { type Mark, radiusOf, SheetView } from './SheetView'
 import type { BenchSheet } from './TensionBench'
 
 type Shown = 'marks' | 'before' | 'after'
@@ -19,6 +19,7 @@ type Keep = (round: { seen: string; moves: string }) => void
 export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet; keep: Keep }) => {
   const [marks, setMarks] = useState<readonly Mark[]>([])
   const [bad, setBad] = useState(2)
+  const [slack, setSlack] = useState(false)
   const [front, setFront] = useState(false)
   const [read, setRead] = useState<Record<string, number>>({})
   const [found, setFound] = useState<FoundOnSheet | null>(null)
@@ -32,8 +33,8 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
     setProgress(0)
     const path = { params: { path: { job_id: job.id } } }
     const body = {
-      lines: marks.map((mark) => ({ from_mm: mark.from, to_mm: mark.to, bad: mark.bad })),
-      patches: [],
+      lines: marks.filter((mark) => !mark.slack).map((mark) => ({ from_mm: mark.from, to_mm: mark.to, bad: mark.bad })),
+      patches: marks.filter((mark) => mark.slack).map((mark) => ({ at_mm: mark.from, radius_mm: radiusOf(mark) })),
       stretched_mm: read,
     }
     try {
@@ -65,7 +66,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
   }
   const drawn = (from: [number, number], to: [number, number]) => {
     const turned = ([u, v]: [number, number]): [number, number] => [front ? bench.width_mm - u : u, v]
-    changed([...marks, { from: turned(from), to: turned(to), bad }])
+    changed([...marks, { from: turned(from), to: turned(to), bad, slack }])
   }
   const seen = front
     ? bench.points.map((point) => ({
@@ -98,6 +99,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           picked={new Set(picked)}
           marks={marks.map(mirrored)}
           onDraw={drawn}
+          patches={slack}
           label="The sheet: draw the waves that are seen"
           corner={
             <fieldset className="flex gap-1 rounded-md bg-bench" aria-label="Seen from">
@@ -117,15 +119,25 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           }
         />
         <div className="flex flex-wrap items-center gap-2 border-seam border-t px-3 py-2">
-          <fieldset className="flex gap-1" aria-label="How bad the next line is">
+          <fieldset className="flex gap-1" aria-label="What is drawn next, and how bad it is">
             {BADS.map(([value, name]) => (
-              <Pick key={value} on={bad === value} onClick={() => setBad(value)}>
+              <Pick
+                key={value}
+                on={!slack && bad === value}
+                onClick={() => {
+                  setBad(value)
+                  setSlack(false)
+                }}
+              >
                 {name}
               </Pick>
             ))}
+            <Pick on={slack} onClick={() => setSlack(true)}>
+              slack patch
+            </Pick>
           </fieldset>
           <Button disabled={marks.length === 0} onClick={() => changed(marks.slice(0, -1))}>
-            Take the last line back
+            Take the last one back
           </Button>
           <Button
             look="main"
@@ -142,7 +154,8 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
         {!found && progress === null && (
           <p className="text-quiet">
             Lamp along the face, from both ends. Draw each wave with a finger, from end to end, where it stands and which way it
-            runs. A slack spring or a point that is off by little often shows none: read its stretch below.
+            runs; cloth that hangs as a slack patch, from its middle outward. A slack spring or a point that is off by little
+            often shows none: read its stretch below.
           </p>
         )}
         {progress !== null && (

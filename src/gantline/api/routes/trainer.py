@@ -16,6 +16,7 @@ from gantline.demo.practice import ROOMS, Practice, practice
 from gantline.job.field import ClosedModel
 from gantline.job.types import Line
 
+SOON_S = 0.6  # a sheet takes less; without a worker nobody is kept waiting
 router = APIRouter(prefix="/api/trainer", tags=["trainer"], responses=PROBLEM_ANSWERS)
 
 
@@ -110,4 +111,6 @@ async def cloth(body: ClothIn, request: Request) -> Response:
     def asked(desk: Desk) -> Question:
         return pure_question(desk, "cloth", args, LAW)
 
-    return await through(request, asked, lambda content: Response(content, media_type="application/json"))
+    return await through(
+        request, asked, lambda content: Response(content, media_type="application/json"), SOON_S
+    )
