@@ -93,7 +93,7 @@ def test_springs_past_their_limit_are_counted() -> None:
 
 
 def test_fewer_points_are_less_even_and_knit_is_evener() -> None:
-    rows = what_if(NUMBERS, 0.8, MM).rows
+    rows = what_if(NUMBERS, [("knit", 0.2, 0.2), ("film", 12.0, 12.0)], 0.8, MM).rows
     spaced = [row for row in rows if "apart" in row.name]
     assert [row.points for row in spaced] == sorted((row.points for row in spaced), reverse=True)
     planned = next(row for row in rows if row.name.startswith("as planned"))

@@ -1,6 +1,6 @@
 """The even sheet with something else about it: fewer points, another cloth, a spring less, a stiffer rail, one more brace."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -9,7 +9,7 @@ from gantline.compare.order_run import MODEL
 from gantline.core.errors import DesignError
 from gantline.core.membrane.equilibrium import Solver
 from gantline.core.membrane.faults import even
-from gantline.core.membrane.looked_at import Sights, sights, within
+from gantline.core.membrane.looked_at import NO_WAVES, Sights, sights, within
 from gantline.core.membrane.model import SIDES
 from gantline.core.membrane.numbers import SheetNumbers
 from gantline.core.tension.points import RAILS, Side, readings
@@ -46,14 +46,17 @@ class WhatIf:
     model: str = MODEL
 
 
-def what_if(numbers: SheetNumbers, enough: float, units: Units) -> WhatIf:
+Cloths = Sequence[tuple[str, float, float]]  # name, stretch stiffness along and across [N/mm]
+
+
+def what_if(numbers: SheetNumbers, cloths: Cloths, enough: float, units: Units) -> WhatIf:
     """All rows.
 
-    Args: enough, the evenness that is good enough.
+    Args: cloths to try; enough, the evenness that is good enough.
     Source: every sheet with all its points holding and nothing wrong; evenness and wrinkles in the viewable area.
     """
     spread = [_row(name, other, enough, units) for name, other in _spaced(numbers, units)]
-    others = [_row(name, other, enough, units) for name, other in _others(numbers)]
+    others = [_row(name, other, enough, units) for name, other in _others(numbers, cloths)]
     if numbers.hold == "spring":
         others.append(_row("one spring missing", numbers, enough, units, missing=True))
     return WhatIf(rows=(*spread, *others), fewest=_fewest(spread, enough))
@@ -93,8 +96,8 @@ def _gap(numbers: SheetNumbers) -> float:
     return float(np.median(np.diff(at))) if len(at) > 1 else numbers.width_mm
 
 
-def _others(numbers: SheetNumbers) -> Iterator[tuple[str, SheetNumbers]]:
-    for name, along, across in CLOTHS:
+def _others(numbers: SheetNumbers, cloths: Cloths) -> Iterator[tuple[str, SheetNumbers]]:
+    for name, along, across in cloths:
         if (along, across) != (numbers.along, numbers.across):
             yield name, replace(numbers, along=along, across=across)
     yield (
@@ -132,7 +135,7 @@ def _row(
             "bow": fine_text(max(abs(mm) for mm in look.bow_mm), units),
             "longest": fine_text(look.longest_mm, units),
         },
-        good=look.evenness >= enough and look.wrinkled < 5e-4,
+        good=look.evenness >= enough and look.wrinkled <= NO_WAVES,
     )
 
 

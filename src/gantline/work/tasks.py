@@ -123,13 +123,15 @@ def order(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
 
 
 def what_if(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
-    """The even sheet otherwise.  args: numbers, enough, style, denominator."""
+    """The even sheet otherwise.  args: numbers, cloths, enough, style, denominator."""
     from gantline.compare.what_if import what_if as asked
     from gantline.core.membrane.numbers import read_numbers
 
     session.close()
     say(PLANNED)
-    return orjson.dumps(asked(read_numbers(args["numbers"]), args["enough"], _units(args)), default=as_plain)
+    return orjson.dumps(
+        asked(read_numbers(args["numbers"]), args["cloths"], args["enough"], _units(args)), default=as_plain
+    )
 
 
 def causes(session: Session, args: Mapping[str, Any], say: Say) -> bytes:

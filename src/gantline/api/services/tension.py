@@ -11,7 +11,7 @@ from gantline.core.defaults import TensionDefaults
 from gantline.core.errors import DesignError, OutOfRange
 from gantline.core.membrane.numbers import LAW, SheetNumbers
 from gantline.plan.ask import Ask
-from gantline.stations.tension import sheet_numbers, tension_points, written_numbers
+from gantline.stations.tension import cloths, sheet_numbers, tension_points, written_numbers
 from gantline.store import jobs, results
 
 
@@ -42,7 +42,12 @@ def what_if_args(desk: Desk, job_id: UUID) -> dict[str, Any]:
     at = _ask(desk, job_id)
     numbers = _numbers(at)
     kept = numbers.without_order.plain() | {"border_mm": numbers.plain()["border_mm"]}
-    return {"numbers": kept, "enough": at.default(TensionDefaults.even_share), **_written(at)}
+    return {
+        "numbers": kept,
+        "cloths": at(cloths),
+        "enough": at.default(TensionDefaults.even_share),
+        **_written(at),
+    }
 
 
 def wrinkle_args(desk: Desk, job_id: UUID, seen: dict[str, Any]) -> tuple[bool, dict[str, Any]]:

@@ -10,7 +10,7 @@ from gantline.core.membrane.equilibrium import NotAtRest, Solver
 from gantline.core.membrane.faults import Fault, Kind, even, spacing_of, thinkable, with_faults
 from gantline.core.membrane.holding import Laid
 from gantline.core.membrane.looked_at import sights
-from gantline.core.membrane.marks import Field, Line, Patch, lines_of, patches_of, plainest, slant
+from gantline.core.membrane.marks import ROUNDS, Field, Line, Patch, lines_of, patches_of, plainest, slant
 from gantline.core.membrane.model import Sheet
 from gantline.core.tension.points import OPPOSITE, Side
 
@@ -55,7 +55,9 @@ class Library:
         self.laid, self.entries, self.hidden = laid, list(entries), hidden
         self.grid = Field(*laid.sheet.size_mm)
         fields = (
-            np.array([entry.field for entry in entries]) if entries else np.zeros((0, len(self.grid.at) * 5))
+            np.array([entry.field for entry in entries])
+            if entries
+            else np.zeros((0, len(self.grid.at) * ROUNDS))
         )
         size = np.linalg.norm(fields, axis=1, keepdims=True)
         self.unit = fields / np.maximum(size, 1e-12)
@@ -64,7 +66,7 @@ class Library:
         self.usual = max(usual, LITTLE * float(np.median(least))) if least else usual
 
     def causes(self, lines: Sequence[Line], patches: Sequence[Patch] = (), most: int = 5) -> list[Cause]:
-        """The likely causes of what is drawn, the likeliest first, no two of one kind closer than three points.
+        """The likely causes of what is drawn, the likeliest first; each stands for its like within a point's spacing.
 
         Returns: none where nothing that the bench knows looks like it, and none where no more is seen than a hand that
             misses by a little leaves on any sheet.
@@ -292,7 +294,9 @@ def library(
                 if own is None:
                     known.setdefault(image, None)
                 else:
-                    turned = grid.mirrored(own.field.reshape(-1, 5), across_x=across_x, across_y=across_y)
+                    turned = grid.mirrored(
+                        own.field.reshape(-1, ROUNDS), across_x=across_x, across_y=across_y
+                    )
                     known.setdefault(image, replace(own, fault=image, field=turned.ravel()))
         entry = known[fault]
         if entry is None:
@@ -303,7 +307,7 @@ def library(
 
 
 def _images(laid: Laid) -> Callable[[Fault], Iterator[tuple[Fault, bool, bool]]]:
-    """The mirror images of a fault, where the points are their own mirror images; none where they are not."""
+    """The mirror images of a fault, where points and braces are their own mirror images; none where they are not."""
     width, height = laid.sheet.size_mm
     place = {(p.side, round(p.u_mm, 1), round(p.v_mm, 1)): k for k, p in enumerate(laid.points)}
 
@@ -317,7 +321,9 @@ def _images(laid: Laid) -> Callable[[Fault], Iterator[tuple[Fault, bool, bool]]]
         u, v = (width - p.u_mm if across_x else p.u_mm), (height - p.v_mm if across_y else p.v_mm)
         return place.get((side, round(u, 1), round(v, 1)))
 
-    whole = all(
+    supports = laid.sheet.frame.rail_supports_mm
+    even_bars = sorted(round(at, 1) for at in supports) == sorted(round(width - at, 1) for at in supports)
+    whole = even_bars and all(
         turned(k, across_x=True, across_y=False) is not None
         and turned(k, across_x=False, across_y=True) is not None
         for k in range(len(laid.points))

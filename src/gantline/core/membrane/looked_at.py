@@ -11,6 +11,7 @@ from gantline.core.membrane.model import SIDES, Sheet, edge_nodes
 
 Floats = NDArray[np.float64]
 SEEN = 2e-4  # strain: under this the cloth's own stiffness against bending keeps it flat, or nobody sees it
+NO_WAVES = 5e-4  # share of the picture: less is no wave that anybody sees
 LOWEST = 0.01  # share of the area below the tension that evenness speaks of
 TRACE = 0.02  # of the even tension: a sheet that hardly pulls is not judged for evenness
 

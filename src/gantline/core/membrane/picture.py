@@ -9,8 +9,8 @@ from scipy.spatial import cKDTree
 from gantline.core.errors import OutOfRange
 from gantline.core.membrane.equilibrium import Rest
 from gantline.core.membrane.law import State
-from gantline.core.membrane.looked_at import SEEN, waviness
-from gantline.core.membrane.marks import depth
+from gantline.core.membrane.looked_at import waviness
+from gantline.core.membrane.marks import STRONG, depth
 from gantline.core.membrane.mesh import Mesh
 from gantline.core.membrane.model import Sheet
 
@@ -18,7 +18,6 @@ ACROSS = 64  # cells along the longer side
 LAYERS = 4  # along, up, waves, direction
 SLACK = 255  # in the layer of directions
 NEIGHBORS = 4
-DEEPEST = 12.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -56,7 +55,7 @@ def picture(grid: Raster, sheet: Sheet, rest: Rest) -> bytes:
     any), their direction (0 to 254 for 0 to 180 degrees from the right, 255 where the cloth is slack).
     """
     tension = np.clip(rest.pulled.tension / grid.full, 0.0, 1.0)
-    waves = depth(waviness(sheet, rest)) / DEEPEST
+    waves = depth(waviness(sheet, rest)) / STRONG
     turn = 2.0 * rest.pulled.direction
     slack = (rest.pulled.state == State.SLACK).astype(float)
 
@@ -73,6 +72,3 @@ def picture(grid: Raster, sheet: Sheet, rest: Rest) -> bytes:
         way,
     )
     return b"".join(np.round(layer).astype(np.uint8).tobytes() for layer in layers)
-
-
-__all__ = ["ACROSS", "LAYERS", "SEEN", "Raster", "picture", "raster"]

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from enum import StrEnum
 
+from gantline.core.membrane.looked_at import NO_WAVES
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
@@ -88,7 +89,7 @@ def uneven(at: Ask) -> Iterator[Finding]:
     if run is None or at(stale):
         return
     said = list[str]()
-    if run.wrinkled > 5e-4:
+    if run.wrinkled > NO_WAVES:
         said.append(f"{100.0 * run.wrinkled:.1f} % of the picture wrinkles")
     if run.past_limit:
         said.append(f"{run.past_limit} springs are pulled past their limit")

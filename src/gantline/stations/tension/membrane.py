@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.membrane.numbers import SheetNumbers, step_numbers
 from gantline.core.membrane.sequence import Together
-from gantline.core.tension.cloths import USUAL, ClothSort
+from gantline.core.tension.cloths import NAMES, USUAL, ClothSort
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
@@ -33,6 +33,14 @@ def stiff_n_m(at: Ask) -> tuple[float, float]:
     return (
         at.default(along) if given[0] is None else given[0],
         at.default(across) if given[1] is None else given[1],
+    )
+
+
+def cloths(at: Ask) -> tuple[tuple[str, float, float], ...]:
+    """Every sort of cloth by the shop's own numbers: name, stretch stiffness along and across [N/mm]."""
+    return tuple(
+        (NAMES[sort], at.default(along) / 1000.0, at.default(across) / 1000.0)
+        for sort, (along, across) in STIFF.items()
     )
 
 
@@ -112,8 +120,10 @@ def taken(at: Ask) -> Taken | None:
 def stale(at: Ask) -> bool:
     """Whether what was simulated is no longer what is planned."""
     run = at(taken)
+    if run is None:  # most jobs: nothing is hashed for them
+        return False
     numbers = at(sheet_numbers)
-    return run is not None and (isinstance(numbers, str) or numbers.key != run.rests)
+    return isinstance(numbers, str) or numbers.key != run.rests
 
 
 def awaited(at: Ask) -> dict[int, str]:
