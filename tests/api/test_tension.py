@@ -81,14 +81,19 @@ def test_what_is_seen_comes_back_as_points_and_as_steps_of_the_day(lounge: str) 
     fewer = min(what["rows"][:9], key=lambda row: row["points"])
     assert fewer["evenness"] < planned["evenness"] and str(planned["points"]) in what["fewest"]
     # springs show no wave; one that is stretched too far is read
-    usual = {str(k): 12.9 for k in range(0, 40, 4)}
-    seen = {"lines": [], "patches": [], "stretched_mm": usual | {"8": 30.0}}
+    usual = {str(k): "13 mm" for k in range(0, 40, 4)}
+    seen = {
+        "lines": [],
+        "patches": [],
+        "stretched": usual | {"8": "1 3/16"},
+        "margins": {"left": "1/2", "right": "0"},
+    }
     answer = followed("POST", lounge, "/tension/wrinkles", seen).json()
     label = httpx2.get(f"{lounge}/tension/bench").json()["points"][8]["label"]
-    assert (
-        answer["causes"][0]["text"].startswith(f"Point {label}, ") and "tight" in answer["causes"][0]["text"]
-    )
-    assert "ease" in answer["moves"][0]["text"]
+    lies, point = (cause["text"] for cause in answer["causes"][:2])
+    assert lies == "The sheet lies 1⁄4″ left"
+    assert point.startswith(f"Point {label}, ") and "tight" in point
+    assert "shift the sheet 1⁄4″ right" in answer["moves"][0]["text"] and "ease" in answer["moves"][1]["text"]
     moves = "\n".join(move["text"] for move in answer["moves"])
     kept = [{"id": "r1", "seen": answer["causes"][0]["text"], "moves": moves}]
     edits = {"edits": [{"pointer": "/tension/rounds", "value": kept}]}
@@ -107,8 +112,11 @@ def test_what_is_seen_comes_back_as_points_and_as_steps_of_the_day(lounge: str) 
         {"lines": [{"from_mm": [0], "to_mm": [1, 2]}]},
         {"lines": [{"from_mm": [0, 0], "to_mm": [1, 2], "bad": 9}]},
         {"patches": [{"at_mm": [0, 0], "radius_mm": -4}]},
-        {"stretched_mm": {"9999": 3.0}},
-        {"stretched_mm": {"-1": 3.0}},
+        {"stretched": {"9999": "3 mm"}},
+        {"stretched": {"-1": "3 mm"}},
+        {"stretched": {"1": "900 m"}},
+        {"margins": {"top": "two hands"}},
+        {"margins": {"middle": "3"}},
         {"lines": [{"from_mm": [0, 0], "to_mm": [1, 2]}] * 61},
     ],
 )

@@ -112,10 +112,10 @@ def test_what_is_kept_of_the_faults_reads_back_and_answers_the_same() -> None:
     lines = [Line(from_mm=(1700.0, 2150.0), to_mm=(2100.0, 2150.0), bad=3.0)]
     assert [cause.fault for cause in once.causes(lines)] == [cause.fault for cause in twice.causes(lines)]
     labels = [f"P{k}" for k in range(len(numbers.points))]
-    answer = found(numbers, content, lines, [], {}, labels, MM)
+    answer = found(numbers, content, lines, [], {}, {}, labels, MM)
     assert answer.causes[0].text.startswith("Point P") and ", top: too slack" in answer.causes[0].text
     assert answer.share_after < answer.share_before and answer.moves and "ties" in answer.how
-    nothing = found(numbers, content, [], [], {}, labels, MM)
+    nothing = found(numbers, content, [], [], {}, {}, labels, MM)
     assert not nothing.causes and nothing.nothing
 
 

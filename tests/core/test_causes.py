@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from gantline.core.errors import OutOfRange
 from gantline.core.membrane.causes import Library, alike, library
 from gantline.core.membrane.cures import bad, cured
-from gantline.core.membrane.equilibrium import NotAtRest, Solver
+from gantline.core.membrane.equilibrium import Solver
 from gantline.core.membrane.faults import (
     Fault,
     Kind,
@@ -251,4 +251,3 @@ def test_what_cannot_be_said_is_refused() -> None:
         Fault(kind=Kind.TIGHT, amount_mm=math.nan, point=0)
     with pytest.raises(OutOfRange):
         Line(from_mm=(math.inf, 0.0), to_mm=(0.0, 0.0))
-    assert issubclass(NotAtRest, ValueError)

@@ -120,9 +120,9 @@ def _first(request: Request, ask: Ask) -> tuple[Question, results.Asked | None]:
     return asked, result
 
 
-def look(request: Request, key: str) -> results.Asked | None:
-    """How far a piece of work is; one whose worker is gone is queued again."""
-    found = at_a_desk(request.app.state, lambda desk: results.look(desk.session, key))
+def look(request: Request, key: str, after: int | None = None) -> results.Asked | None:
+    """How far a piece of work is; one whose worker is gone is queued again.  after: as results.look()."""
+    found = at_a_desk(request.app.state, lambda desk: results.look(desk.session, key, after))
     if found is not None and found.stuck:
         _queue(request).put(key, found.task)
     return found

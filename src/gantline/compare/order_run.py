@@ -66,7 +66,6 @@ def pieces(
         "border_mm": numbers.border_mm,
         "full_n_m": FULL * numbers.line * 1000.0,
         "line_n_m": numbers.line * 1000.0,
-        "limit_mm": numbers.spring_limit_mm if numbers.hold == "spring" else None,
         "points": [{"side": p.side.value, "u_mm": p.u_mm, "v_mm": p.v_mm} for p in own.points],
         "steps": [step.number for step in numbers.steps],
         "model": MODEL,
@@ -92,6 +91,11 @@ def pieces(
             "drift_mm": look.drift_mm,
             "margins_mm": look.margins_mm,
             "bar_gap": fine_text(abs(moment.bar_gap_mm), units) if moment.bar_gap_mm else "",
+            "past": np.flatnonzero(
+                moment.sheet.holds.on
+                & moment.sheet.holds.springs
+                & (moment.rest.stretch_mm > moment.sheet.holds.limit_mm)
+            ).tolist(),
             "stretch_mm": [round(float(mm), 1) if on else None for mm, on in _stretch(moment)],
         }
         yield said, piece(body, picture(grid, moment.sheet, moment.rest))

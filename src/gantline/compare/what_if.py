@@ -16,12 +16,6 @@ from gantline.core.tension.points import RAILS, Side, readings
 from gantline.core.units import Units, fine_text, length_text
 
 SPACINGS = (0.6, 0.75, 1.0, 1.3, 1.6, 2.0, 2.5, 3.2, 4.0)  # times the planned one
-CLOTHS = (
-    ("film", 12.0, 12.0),
-    ("blackout cloth", 30.0, 20.0),
-    ("coated weave", 60.0, 60.0),
-    ("knit", 0.2, 0.2),
-)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -9,7 +9,7 @@ import numpy as np
 
 from gantline.compare.order_run import FULL, MODEL, texts
 from gantline.core.membrane.causes import Cause, Entry, Library, library
-from gantline.core.membrane.cures import A_TURN, Forecast, Move, bad, by_springs, cured
+from gantline.core.membrane.cures import Forecast, Move, bad, by_margins, by_springs, cured
 from gantline.core.membrane.equilibrium import Rest, Solver
 from gantline.core.membrane.faults import Fault, Kind, corner_of, even, opposite_of
 from gantline.core.membrane.holding import Laid
@@ -19,6 +19,7 @@ from gantline.core.membrane.numbers import SheetNumbers
 from gantline.core.membrane.picture import Raster, picture, raster
 from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import Side
+from gantline.core.tension.wrinkles import LITTLE_MM
 from gantline.core.units import Units, fine_text, length_text
 
 AMOUNTS_MM: Mapping[Hold, tuple[float, float]] = {
@@ -148,42 +149,42 @@ def found(
     lines: Sequence[Line],
     patches: Sequence[Patch],
     springs: Mapping[int, float],
+    margins: Mapping[str, float],
     labels: Sequence[str],
     units: Units,
 ) -> Found:
-    """Causes and cure of what is drawn, and of what the springs read.
+    """Causes and cure of what is drawn, and of what springs and margins read.
 
-    Args: content, from library_bytes() of the same sheet; springs, read stretch [mm] by place of the point; labels, what is
-        written beside each point.  Raises: NotAtRest, OutOfRange.
+    Args: content, from library_bytes() of the same sheet; springs, read stretch [mm] by place of the point; margins, how far
+        the cloth reaches past the frame on each side [mm]; labels, what is written beside each point.
+    Raises: NotAtRest, OutOfRange.
     """
     own = numbers.laid()
     lib = kept_library(own, content)
     hold = Hold(numbers.hold)
     causes = _causes(lib, lines, patches)
     told = by_springs(own, springs)
-    faults = [
-        replace(c.fault, amount_mm=lib.amount_of(c.fault, lines, patches))
-        for c in _taken(lib, causes, lines, patches)
-    ]
-    faults = [*told[:MOST_CAUSES], *faults] if told else faults
+    shift = by_margins(margins)
+    faults = told[:MOST_CAUSES]
+    if not told:
+        taken = _taken(lib, causes, lines, patches)
+        faults = [replace(c.fault, amount_mm=lib.amount_of(c.fault, lines, patches)) for c in taken]
     sheet = even(own)
     solver = Solver(sheet)
     grid = raster(sheet.mesh, FULL * numbers.line)
-    nothing = "" if faults else _nothing(hold, lib, drawn=bool(lines or patches))
+    nothing, forecast = "", None
     if faults:
-        doubt = [] if told else lib.doubt(causes)
-        forecast = cured(own, faults, solver, doubt)
-    else:
-        forecast = None
-    rows = [
-        *(
-            _cause_row(own, Cause(fault=f, weight=1.0, likeness=1.0), labels, units)
-            for f in told[:MOST_CAUSES]
-        )
+        forecast = cured(own, faults, solver, lib.doubt(causes), read=bool(told))
+    elif not any(shift):
+        nothing = _nothing(hold, lib, seen=bool(lines or patches or springs or margins))
+    rows = _lies_off(shift, units)
+    rows += [
+        _cause_row(own, Cause(fault=f, weight=1.0, likeness=1.0), labels, units) for f in told[:MOST_CAUSES]
     ]
     worth = [cause for at, cause in enumerate(causes) if at == 0 or cause.weight >= LEAST_WEIGHT]
     rows += [_cause_row(own, cause, labels, units) for cause in worth[: MOST_CAUSES - len(rows)]]
-    return _found(own, grid, solver, forecast, rows, nothing, labels, units, hold)
+    answer = _found(own, grid, solver, forecast, rows, nothing, labels, units, hold)
+    return replace(answer, moves=(*_shifted(shift, units), *answer.moves))
 
 
 def _found(
@@ -206,7 +207,7 @@ def _found(
     else:
         before, after = forecast.before, forecast.after
         moves, looks = forecast.cure.moves, (forecast.cure.before, forecast.cure.after)
-    how = AGAIN.get(hold, TURNS.get(hold, "").format(fine_text(A_TURN[hold], units)))
+    how = AGAIN.get(hold, TURNS.get(hold, "").format(fine_text(LITTLE_MM[hold], units)))
     extra = () if forecast is None else _whole(forecast)
     return Found(
         causes=tuple(rows),
@@ -248,9 +249,9 @@ def _taken(
     return list(causes[:2]) if two and causes[1].fault.point >= 0 else [causes[0]]
 
 
-def _nothing(hold: Hold, lib: Library, *, drawn: bool) -> str:
-    if not drawn:
-        return "Draw what is seen, or read the springs."
+def _nothing(hold: Hold, lib: Library, *, seen: bool) -> str:
+    if not seen:
+        return "Draw what is seen, or read springs and margins."
     held = "A spring that is off" if hold is Hold.SPRING else "A point that is off by little"
     every = lib.hidden + len(lib.entries)
     return (
@@ -291,6 +292,29 @@ def _cause_row(own: Laid, cause: Cause, labels: Sequence[str], units: Units) -> 
             text = f"{str(fault.side).capitalize()} edge hooked askew, {way} by about {amount}"
             points = tuple(k for k, p in enumerate(own.points) if p.side is fault.side)
     return CauseRow(text=text, weight=cause.weight, points=points)
+
+
+def _off(shift: tuple[float, float], units: Units, *, back: bool) -> str:
+    """So much right or left and up or down, from the back; back: the way home."""
+    sign = -1.0 if back else 1.0
+    return ", ".join(
+        f"{length_text(abs(mm), units)} {plus if sign * mm > 0.0 else minus}"
+        for mm, plus, minus in ((shift[0], "right", "left"), (shift[1], "up", "down"))
+        if mm
+    )
+
+
+def _lies_off(shift: tuple[float, float], units: Units) -> list[CauseRow]:
+    if not any(shift):
+        return []
+    return [CauseRow(text=f"The sheet lies {_off(shift, units, back=False)}", weight=1.0, points=())]
+
+
+def _shifted(shift: tuple[float, float], units: Units) -> tuple[MoveRow, ...]:
+    if not any(shift):
+        return ()
+    text = f"Unhook two opposite sides, shift the sheet {_off(shift, units, back=True)}, hook again"
+    return (MoveRow(text=text, points=(), tighter_mm=0.0),)
 
 
 def _whole(forecast: Forecast) -> tuple[MoveRow, ...]:

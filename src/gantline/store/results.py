@@ -6,7 +6,7 @@ from datetime import timedelta
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import ColumnElement, Connection, delete, func, or_, select, text, update
+from sqlalchemy import ColumnElement, Connection, case, delete, func, or_, select, text, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -22,8 +22,8 @@ MOST_KEPT = 500
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Asked:
-    """A result as somebody who waits sees it. stuck: nobody has worked on it for a while: queue it. content: all of it, or
-    what there is of it while it is worked on."""
+    """A result as somebody who waits sees it. stuck: nobody has worked on it for a while: queue it. content: of what is
+    done, or the part that was asked for."""
 
     key: str
     task: str
@@ -52,9 +52,16 @@ def ask(session: Session, shop_id: UUID, key: str, task: str, args: Mapping[str,
     return replace(result, stuck=True) if fresh else result
 
 
-def look(session: Session, key: str) -> Asked | None:
-    """The result again, and that somebody still waits for it; None where it was given up."""
+def look(session: Session, key: str, after: int | None = None) -> Asked | None:
+    """The result again, and that somebody still waits for it; None where it was given up.
+
+    Args: after, a byte: what there is from there on, also of work under way. Without it the content comes when it is done.
+    """
     silent = is_silent()
+    if after is None:
+        content: Any = case((ResultRow.state == DONE, ResultRow.content))
+    else:
+        content = func.substring(ResultRow.content, after + 1)
     asked = (
         update(ResultRow)
         .where(ResultRow.key == key)
@@ -63,7 +70,7 @@ def look(session: Session, key: str) -> Asked | None:
             ResultRow.state,
             ResultRow.progress,
             ResultRow.trouble,
-            ResultRow.content,
+            content,
             silent.label("silent"),
             ResultRow.task,
         )
@@ -71,13 +78,13 @@ def look(session: Session, key: str) -> Asked | None:
     found = session.execute(asked).first()
     if found is None:
         return None
-    state, progress, trouble, content, gone, task = found
+    state, progress, trouble, kept, gone, task = found
     stuck = gone and state in (
         WAITING,
         WORKING,
     )  # a worker that had to stop puts it back, and it is in no queue
     return Asked(
-        key=key, task=task, state=state, progress=progress, trouble=trouble, content=content, stuck=stuck
+        key=key, task=task, state=state, progress=progress, trouble=trouble, content=kept, stuck=stuck
     )
 
 

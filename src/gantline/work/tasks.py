@@ -144,7 +144,8 @@ def causes(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
 
 
 def wrinkles(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
-    """What is seen, its causes and cure.  args: numbers, library (a key), lines, patches, springs, labels, style, denominator."""
+    """What is seen, its causes and cure.  args: numbers, library (a key), lines, patches, springs, margins, labels,
+    style, denominator."""
     from gantline.compare.wrinkle_bench import found, library_bytes
     from gantline.core.membrane.marks import Line, Patch
     from gantline.core.membrane.numbers import read_numbers
@@ -160,7 +161,8 @@ def wrinkles(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     ]
     patches = [Patch(at_mm=tuple(each["at"]), radius_mm=each["radius"]) for each in args["patches"]]
     springs = {int(point): float(mm) for point, mm in args["springs"].items()}
-    made = found(numbers, content, lines, patches, springs, args["labels"], _units(args))
+    margins = args["margins"]
+    made = found(numbers, content, lines, patches, springs, margins, args["labels"], _units(args))
     return orjson.dumps(made, default=as_plain)
 
 

@@ -5585,7 +5585,8 @@ export interface components {
         };
         /**
          * SeenIn
-         * @description What is seen, and what springs or other holds are stretched by, by the place of the point in the list [mm].
+         * @description What is seen; what springs are stretched by, by the place of the point in the list; how far the cloth reaches past the frame
+         *     on each side, from the back. Lengths as they are typed.
          */
         SeenIn: {
             /**
@@ -5594,16 +5595,23 @@ export interface components {
              */
             lines: components["schemas"]["LineIn"][];
             /**
+             * Margins
+             * @default {}
+             */
+            margins: {
+                [key: string]: string;
+            };
+            /**
              * Patches
              * @default []
              */
             patches: components["schemas"]["PatchIn"][];
             /**
-             * Stretched Mm
+             * Stretched
              * @default {}
              */
-            stretched_mm: {
-                [key: string]: number;
+            stretched: {
+                [key: string]: string;
             };
         };
         /**

@@ -114,7 +114,8 @@ export const OrderBench = ({ job, bench, take, kept }: Props) => {
           <p className="min-w-52 text-smallall tabular-nums" aria-live="polite">
             {moment ? (
               <>
-                <strong>Step {moment.step}</strong> {names ? `point ${names}` : 'the bars go in'}
+                <strong>Step {moment.step}</strong>{' '}
+                {names ? `${moment.held.length > 1 ? 'points' : 'point'} ${names}` : 'the bars go in'}
                 {moment.bar_gap && (
                   <>
                     : rails stand <Rich text={moment.bar_gap} /> too close
@@ -191,8 +192,8 @@ export const OrderBench = ({ job, bench, take, kept }: Props) => {
           </>
         )}
         <p className="text-quiet text-small">
-          Lighter cloth pulls more; the lines are N/m. Strokes are waves, thin slanted ones slack cloth. The frame's bow is drawn
-          8 times.
+          The shade shows the pull, its lines are in N/m. Thick strokes are waves, thin slanted ones slack cloth. The frame's bow
+          is drawn 8 times.
         </p>
         <p className="text-quiet text-small">{bench.model}</p>
       </aside>
@@ -204,9 +205,7 @@ type SideProps = { run: Run; at: number; bench: BenchSheet; field: Field; name: 
 const Side = ({ run, at, bench, field, name, alone }: SideProps) => {
   const moment = run.moments[at]
   const held = new Set(moment?.stretch_mm.flatMap((mm, which) => (mm === null ? [] : [which])) ?? [])
-  const past = new Set(
-    moment?.stretch_mm.flatMap((mm, which) => (run.head?.limit_mm && mm !== null && mm > run.head.limit_mm ? [which] : [])) ?? [],
-  )
+  const past = new Set(moment?.past ?? [])
   return (
     <figure className="flex min-h-40 min-w-72 flex-1 flex-col">
       {!alone && <figcaption className="px-3 pt-2 font-semibold">{name}</figcaption>}

@@ -7,6 +7,7 @@ import { unpacked } from './pieces'
 import { type Mark, radiusOf, SheetView } from './SheetView'
 import type { BenchSheet } from './TensionBench'
 
+type Typed = Record<string, string>
 type Shown = 'marks' | 'before' | 'after'
 const BADS = [
   [1, 'faint'],
@@ -21,7 +22,9 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
   const [bad, setBad] = useState(2)
   const [slack, setSlack] = useState(false)
   const [front, setFront] = useState(false)
-  const [read, setRead] = useState<Record<string, number>>({})
+  const [springs, setSprings] = useState<Typed>({})
+  const [margins, setMargins] = useState<Typed>({})
+  const nothing = marks.length + Object.keys(springs).length + Object.keys(margins).length === 0
   const [found, setFound] = useState<FoundOnSheet | null>(null)
   const [shown, setShown] = useState<Shown>('marks')
   const [progress, setProgress] = useState<number | null>(null)
@@ -35,9 +38,11 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
     const body = {
       lines: marks.filter((mark) => !mark.slack).map((mark) => ({ from_mm: mark.from, to_mm: mark.to, bad: mark.bad })),
       patches: marks.filter((mark) => mark.slack).map((mark) => ({ at_mm: mark.from, radius_mm: radiusOf(mark) })),
-      stretched_mm: read,
+      stretched: springs,
+      margins,
     }
     try {
+      // the first time the faults of this sheet are computed: that is followed here, with how far it is
       for (;;) {
         const answer = await fetch(`/api/jobs/${job.id}/tension/wrinkles`, {
           method: 'POST',
@@ -53,7 +58,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
       setShown('before')
       setPicked(answer.causes[0]?.points ?? [])
     } catch (error) {
-      setTrouble(error instanceof Refused ? error.problem.detail : (error as Error).message)
+      setTrouble(error instanceof Refused ? error.fields.map((field) => field.text).join(' ') : (error as Error).message)
     } finally {
       setProgress(null)
     }
@@ -139,12 +144,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           <Button disabled={marks.length === 0} onClick={() => changed(marks.slice(0, -1))}>
             Take the last one back
           </Button>
-          <Button
-            look="main"
-            className="ml-auto"
-            disabled={(marks.length === 0 && Object.keys(read).length === 0) || progress !== null}
-            onClick={() => void look()}
-          >
+          <Button look="main" className="ml-auto" disabled={nothing || progress !== null} onClick={() => void look()}>
             What is it?
           </Button>
         </div>
@@ -155,7 +155,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           <p className="text-quiet">
             Lamp along the face, from both ends. Draw each wave with a finger, from end to end, where it stands and which way it
             runs; cloth that hangs as a slack patch, from its middle outward. A slack spring or a point that is off by little
-            often shows none: read its stretch below.
+            often shows none: read stretches and margins below.
           </p>
         )}
         {progress !== null && (
@@ -165,7 +165,8 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           </>
         )}
         {found && <Answer key={found.causes[0]?.text} found={found} shown={shown} show={setShown} pick={setPicked} keep={keep} />}
-        <Stretches bench={bench} read={read} change={setRead} />
+        {bench.sprung && <Springs bench={bench} read={springs} change={setSprings} />}
+        <Margins read={margins} change={setMargins} />
         <p className="text-quiet text-small">{bench.model}</p>
       </aside>
     </div>
@@ -256,24 +257,21 @@ const Answer = ({ found, shown, show, pick, keep }: AnswerProps) => {
   )
 }
 
-type StretchProps = { bench: BenchSheet; read: Record<string, number>; change: (read: Record<string, number>) => void }
-/** The stretch of single springs or ties, read with a rule. */
-const Stretches = ({ bench, read, change }: StretchProps) => {
+type TypedProps = { bench: BenchSheet; read: Typed; change: (read: Typed) => void }
+/** The stretch of single springs, read with a rule. */
+const Springs = ({ bench, read, change }: TypedProps) => {
   const [point, setPoint] = useState('')
   const [typed, setTyped] = useState('')
   const [trouble, setTrouble] = useState('')
   const add = () => {
     const at = bench.points.findIndex((each) => each.label === point.trim())
-    const mm = Number(typed.replace(',', '.'))
     if (at < 0) setTrouble(`There is no point ${point.trim() || 'without a number'}. Type the number that is written beside it.`)
-    else if (!typed.trim() || !Number.isFinite(mm) || mm < 0 || mm > 500)
-      setTrouble('A stretch is a number of millimeters from 0 to 500.')
-    else {
-      change({ ...read, [at]: mm })
+    else if (typed.trim()) {
+      change({ ...read, [at]: typed.trim() })
       setPoint('')
       setTyped('')
       setTrouble('')
-    }
+    } else setTrouble('The stretch is missing.')
   }
   return (
     <form
@@ -283,7 +281,7 @@ const Stretches = ({ bench, read, change }: StretchProps) => {
         add()
       }}
     >
-      <p className="font-semibold">{bench.sprung ? 'Springs read' : 'Stretch read at a point'}</p>
+      <p className="font-semibold">Springs read, their stretch</p>
       <div className="flex gap-2">
         <input
           aria-label="Point"
@@ -293,10 +291,9 @@ const Stretches = ({ bench, read, change }: StretchProps) => {
           onChange={(event) => setPoint(event.target.value)}
         />
         <input
-          aria-label="Stretch in millimeters"
-          placeholder="mm"
-          inputMode="decimal"
-          className="min-h-11 w-24 rounded-md border border-seam bg-velvet px-2"
+          aria-label="Its stretch"
+          placeholder="stretch"
+          className="min-h-11 w-28 rounded-md border border-seam bg-velvet px-2"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
@@ -304,9 +301,9 @@ const Stretches = ({ bench, read, change }: StretchProps) => {
       </div>
       {trouble && <p className="text-stop">{trouble}</p>}
       <ul className="flex flex-wrap gap-2">
-        {Object.entries(read).map(([at, mm]) => (
+        {Object.entries(read).map(([at, length]) => (
           <li key={at} className="rounded-md bg-lift pl-2">
-            {bench.points[Number(at)]?.label}: {mm} mm
+            {bench.points[Number(at)]?.label}: {length}
             <Button
               look="remove"
               aria-label={`Take point ${bench.points[Number(at)]?.label} out`}
@@ -320,3 +317,26 @@ const Stretches = ({ bench, read, change }: StretchProps) => {
     </form>
   )
 }
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const
+/** How far the cloth reaches past the frame on each side. */
+const Margins = ({ read, change }: Omit<TypedProps, 'bench'>) => (
+  <fieldset className="flex flex-col gap-2 border-seam border-t pt-3" aria-label="Margins read">
+    <p className="font-semibold">Margins read, from the back</p>
+    <div className="grid grid-cols-2 gap-2">
+      {SIDES.map((side) => (
+        <input
+          key={side}
+          aria-label={`Margin, ${side}`}
+          placeholder={side}
+          className="min-h-11 min-w-0 rounded-md border border-seam bg-velvet px-2"
+          value={read[side] ?? ''}
+          onChange={(event) => {
+            const { [side]: _, ...others } = read
+            change(event.target.value ? { ...others, [side]: event.target.value } : others)
+          }}
+        />
+      ))}
+    </div>
+  </fieldset>
+)

@@ -7,7 +7,6 @@ export type Head = {
   border_mm: number
   full_n_m: number
   line_n_m: number
-  limit_mm: number | null
   points: Point[]
   steps: number[]
   model: string
@@ -21,6 +20,7 @@ export type Moment = {
   drift_mm: number[]
   margins_mm: number[]
   bar_gap: string
+  past: number[]
   stretch_mm: (number | null)[]
   picture: Uint8Array
 }

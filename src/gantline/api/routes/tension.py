@@ -22,12 +22,16 @@ from gantline.compare.order_run import MODEL
 from gantline.compare.what_if import WhatIf
 from gantline.compare.wrinkle_bench import Found
 from gantline.core.membrane.numbers import LAW
+from gantline.core.tension.points import Side
 from gantline.job.field import ClosedModel
 
 router = APIRouter(prefix="/api", tags=["tension"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 SOON_S = 0.3  # an order is watched while it is computed
 BYTES = "application/octet-stream"
 Place = Annotated[float, Field(ge=-1_000.0, le=101_000.0, allow_inf_nan=False)]
+
+
+Typed = Annotated[str, Field(min_length=1, max_length=60)]
 
 
 class LineIn(ClosedModel):
@@ -46,17 +50,19 @@ class PatchIn(ClosedModel):
 
 
 class SeenIn(ClosedModel):
-    """What is seen, and what springs or other holds are stretched by, by the place of the point in the list [mm]."""
+    """What is seen; what springs are stretched by, by the place of the point in the list; how far the cloth reaches past the
+    frame on each side, from the back. Lengths as they are typed."""
 
     lines: Annotated[list[LineIn], Field(max_length=60)] = []
     patches: Annotated[list[PatchIn], Field(max_length=20)] = []
-    stretched_mm: Annotated[
+    stretched: Annotated[
         dict[
             Annotated[str, Field(pattern="^[0-9]{1,4}$")],
-            Annotated[float, Field(ge=0.0, le=500.0, allow_inf_nan=False)],
+            Typed,
         ],
         Field(max_length=400),
     ] = {}
+    margins: dict[Side, Typed] = {}
 
 
 @router.get("/jobs/{job_id}/tension/bench", response_model=BenchOut)
@@ -105,10 +111,10 @@ async def part_of_work(
     key: Key, request: Request, after: Annotated[int, Query(ge=0, le=2**31)] = 0
 ) -> Response:
     """What there is of a piece of work so far, from one byte on; x-state says whether more comes."""
-    found = await run_in_threadpool(look, request, key)
+    found = await run_in_threadpool(look, request, key, after)
     if found is None:
         raise WorkGone("Nobody waited for this, so that it was given up. Ask again.")
-    return Response((found.content or b"")[after:], media_type=BYTES, headers={"x-state": found.state})
+    return Response(found.content or b"", media_type=BYTES, headers={"x-state": found.state})
 
 
 @router.get("/jobs/{job_id}/tension/what-if", response_model=WhatIf, responses=UNDER_WAY)

@@ -10,9 +10,13 @@ from gantline.compare.orders import Order, orders
 from gantline.core.defaults import TensionDefaults
 from gantline.core.errors import DesignError, OutOfRange
 from gantline.core.membrane.numbers import LAW, SheetNumbers
+from gantline.core.typed_length import read_length
+from gantline.job.problems import BadDocument, FieldProblem
 from gantline.plan.ask import Ask
 from gantline.stations.tension import cloths, sheet_numbers, tension_points, written_numbers
 from gantline.store import jobs, results
+
+MOST_MM = 500.0  # of a spring's stretch, and of a margin
 
 
 class NoSheet(DesignError):
@@ -55,9 +59,16 @@ def wrinkle_args(desk: Desk, job_id: UUID, seen: dict[str, Any]) -> tuple[bool, 
     at = _ask(desk, job_id)
     numbers = _numbers(at)
     plain = numbers.without_order.plain()
-    for place in seen["stretched_mm"]:
+    springs = dict[str, float]()
+    for place, typed in seen["stretched"].items():
+        pointer = f"/stretched/{place}"
         if int(place) >= len(numbers.points):
-            raise OutOfRange(f"there is no point {place}", field="stretched_mm", got=place)
+            raise BadDocument([FieldProblem(pointer, f"This sheet has {len(numbers.points)} points.", place)])
+        springs[place] = _length(at, pointer, typed, least=0.0)
+    margins = {
+        side: _length(at, f"/margins/{side}", typed, least=-MOST_MM)
+        for side, typed in seen["margins"].items()
+    }
     library = pure_question(desk, "causes", {"numbers": plain}, LAW)
     args = {
         "numbers": plain,
@@ -66,11 +77,24 @@ def wrinkle_args(desk: Desk, job_id: UUID, seen: dict[str, Any]) -> tuple[bool, 
             {"from": line["from_mm"], "to": line["to_mm"], "bad": line["bad"]} for line in seen["lines"]
         ],
         "patches": [{"at": patch["at_mm"], "radius": patch["radius_mm"]} for patch in seen["patches"]],
-        "springs": seen["stretched_mm"],
+        "springs": springs,
+        "margins": margins,
         "labels": _labels(at),
         **_written(at),
     }
     return results.done(desk.session, library.key) is not None, args
+
+
+def _length(at: Ask, pointer: str, typed: str, least: float) -> float:
+    """A typed length [mm].  Raises: BadDocument, naming the field."""
+    try:
+        length = read_length(typed, at.own_units).length_mm
+    except DesignError as error:
+        raise BadDocument([FieldProblem(pointer, str(error), typed)]) from error
+    if not least <= length <= MOST_MM:
+        said = f"This is from {at.text(least)} to {at.text(MOST_MM)}."
+        raise BadDocument([FieldProblem(pointer, said, typed)])
+    return length
 
 
 def _ask(desk: Desk, job_id: UUID) -> Ask:

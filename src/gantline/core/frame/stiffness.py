@@ -13,6 +13,22 @@ from gantline.core.frame.pieces import Piece
 MOST_BRACES = 6
 
 
+def bending_n_mm2(e_gpa: float, inertia_mm4: float) -> float:
+    """Stiffness of a board against bending, E times I [N mm²].  Raises: OutOfRange."""
+    require_positive(e_gpa=e_gpa, inertia_mm4=inertia_mm4)
+    return 1000.0 * e_gpa * inertia_mm4
+
+
+def racking_n_mm(joint_kn_m: float, height_mm: float) -> float:
+    """What it takes to push the top of a frame by one mm against its bottom [N/mm].
+
+    Args: joint, moment that one corner takes a radian [kN·m]; height of the frame [mm].
+    Source: four corners turn by 1 mm over the height: 4·k/H².  Raises: OutOfRange.  Leaves out: boards that bend with it, braces.
+    """
+    require_positive(joint_kn_m=joint_kn_m, height_mm=height_mm)
+    return 4.0 * joint_kn_m * 1e6 / height_mm**2
+
+
 def sag_mm(line_tension_n_m: float, span_mm: float, e_gpa: float, inertia_mm4: float) -> float:
     """How far a rail bows in the middle of a span [mm].  Raises: OutOfRange."""
     require_positive(span_mm=span_mm, e_gpa=e_gpa, inertia_mm4=inertia_mm4)

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from itertools import product
 
 import numpy as np
 
@@ -20,18 +19,9 @@ from gantline.core.membrane.faults import (
 from gantline.core.membrane.holding import GIVES, Laid
 from gantline.core.membrane.looked_at import Sights, sights
 from gantline.core.membrane.model import SIDES, Sheet
-from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import Side
+from gantline.core.tension.wrinkles import LITTLE_MM
 
-# the least that a hand changes at one point [mm]
-A_TURN: Mapping[Hold, float] = {
-    Hold.STAPLE: 1.5,
-    Hold.SPRING: 5.0,
-    Hold.LUG: 2.0,
-    Hold.SNAP: 3.0,
-    Hold.LACE: 2.5,
-    Hold.PIN: 0.5,
-}
 MOST_TURNS = 5
 REACH_MM = 110.0  # to either side: a finger that shows a wrinkle is off by that much
 
@@ -70,11 +60,18 @@ class Forecast:
     after: tuple[Sheet, Rest]
 
 
-def cured(laid: Laid, causes: Sequence[Fault], solver: Solver, doubt: Sequence[Fault] = ()) -> Forecast:
+def cured(
+    laid: Laid,
+    causes: Sequence[Fault],
+    solver: Solver,
+    doubt: Sequence[Fault] = (),
+    *,
+    read: bool = False,
+) -> Forecast:
     """The cure of faults that are thought to be there, by as few and as small moves as bring the most.
 
     Args: causes with their amounts, the likeliest; doubt, other faults at the same place that may be it as well; solver, of
-        the even sheet.
+        the even sheet; read, whether the amounts were read with a rule: then each point goes back by just that.
     Returns: where a hand's pull is frozen, the points about the fault opened and pulled again; where the frame sets it, the
         point by whole turns and its opposite by none or half of them, whichever the model finds better over twice and half
         the amount; a frame out of true is pushed square; an edge that went on askew goes on again by its center mark.
@@ -94,7 +91,7 @@ def cured(laid: Laid, causes: Sequence[Fault], solver: Solver, doubt: Sequence[F
         was, now = sick.holds.gap_mm[:, 0], after.holds.gap_mm[:, 0]
         moves = tuple(Move(point=k, tighter_mm=float(now[k] - was[k]), again=True) for k in points)
     else:
-        moves = _best(laid, solver, single) if single else ()
+        moves = _back(laid, single) if read else _best(laid, solver, single)
         after, there = done(laid, solver, sick, rest, moves, square=square, hooked_again=again)
     cure = Cure(moves=moves, square=square, hooked_again=again, before=before, after=sights(after, there))
     return Forecast(cure=cure, before=(sick, rest), after=(after, there))
@@ -171,42 +168,54 @@ def _best(laid: Laid, solver: Solver, faults: Sequence[Fault]) -> tuple[Move, ..
             sick.append((sheet, solver.solve(sheet)))
         except NotAtRest:
             continue
-    best: tuple[Move, ...] = ()
-    least = np.inf
-    for moves in _choices(laid, faults):
-        cost = 1e-6 * sum(abs(move.tighter_mm) for move in moves)
-        for sheet, rest in sick:
-            try:
-                view = sights(*done(laid, solver, sheet, rest, moves))
-            except NotAtRest:
-                cost += 1.0
-            else:
-                cost += bad(view) - 1e-2 * view.evenness
-        if cost < least:
-            best, least = moves, cost
-    return best
+    # one fault after the other, the ones that come put back by what is thought: all of them at once would be too many to try
+    chosen = [_back(laid, [fault]) for fault in faults]
+    for place, fault in enumerate(faults):
+        least = np.inf
+        for own in _choices(laid, fault):
+            tried = [*chosen[:place], own, *chosen[place + 1 :]]
+            moves = tuple(move for each in tried for move in each)
+            cost = 1e-6 * sum(abs(move.tighter_mm) for move in moves)
+            for sheet, rest in sick:
+                try:
+                    view = sights(*done(laid, solver, sheet, rest, moves))
+                except NotAtRest:
+                    cost += 1.0
+                else:
+                    cost += bad(view) - 1e-2 * view.evenness
+            if cost < least:
+                chosen[place], least = own, cost
+    return tuple(move for each in chosen for move in each)
 
 
-def _choices(laid: Laid, faults: Sequence[Fault]) -> list[tuple[Move, ...]]:
-    """What is tried: each point by whole turns about its amount, its opposite by none or by the half."""
-    turn, options = A_TURN[laid.hold], list[list[tuple[Move, ...]]]()
+def _back(laid: Laid, faults: Sequence[Fault]) -> tuple[Move, ...]:
+    """Each point back by its amount; its opposite is felt, not moved."""
+    out = list[Move]()
     for fault in faults:
         if fault.kind is Kind.CORNER:
-            options.append([_corner(laid, fault, turns * turn) for turns in _turns(fault, turn)])
-            continue
-        sign = -1.0 if fault.kind is Kind.TIGHT else 1.0
-        across = opposite_of(laid, fault.point)
-        options.append(
-            [
-                (
-                    Move(point=fault.point, tighter_mm=sign * turns * turn),
-                    Move(point=across, tighter_mm=sign * other * turn),
-                )
-                for turns in _turns(fault, turn)
-                for other in sorted({0, turns // 2})
-            ]
+            out += _corner(laid, fault, fault.amount_mm)
+        else:
+            sign = -1.0 if fault.kind is Kind.TIGHT else 1.0
+            out.append(Move(point=fault.point, tighter_mm=sign * fault.amount_mm))
+            out.append(Move(point=opposite_of(laid, fault.point), tighter_mm=0.0))
+    return tuple(out)
+
+
+def _choices(laid: Laid, fault: Fault) -> list[tuple[Move, ...]]:
+    """What is tried: the point by whole turns about its amount, its opposite by none or by the half."""
+    turn = LITTLE_MM[laid.hold]
+    if fault.kind is Kind.CORNER:
+        return [_corner(laid, fault, turns * turn) for turns in _turns(fault, turn)]
+    sign = -1.0 if fault.kind is Kind.TIGHT else 1.0
+    across = opposite_of(laid, fault.point)
+    return [
+        (
+            Move(point=fault.point, tighter_mm=sign * turns * turn),
+            Move(point=across, tighter_mm=sign * other * turn),
         )
-    return [tuple(move for part in parts for move in part) for parts in product(*options)]
+        for turns in _turns(fault, turn)
+        for other in sorted({0, turns // 2})
+    ]
 
 
 def _turns(fault: Fault, turn: float) -> list[int]:

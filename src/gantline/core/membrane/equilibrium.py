@@ -197,7 +197,8 @@ class Solver:
                 damping = min(max(10.0 * damping, 1e-4), MOST_DAMPING)
             energies.append(energy)
         raise NotAtRest(
-            f"The sheet did not come to rest in {MOST_STEPS} steps; {left_over:.3g} N are left over.",
+            f"The simulated sheet did not come to rest in {MOST_STEPS} steps, {left_over:.2g} N are left over. "
+            "Another spacing or line tension may.",
             left_over=left_over,
         )
 
@@ -216,7 +217,9 @@ class Solver:
             # the low point of the parabola through both ends
             curve = now - energy - share * promised
             share *= float(np.clip(-0.5 * share * promised / curve, 0.1, 0.5)) if curve > 0.0 else 0.5
-        raise NotAtRest("The sheet did not come to rest: no step brings its energy down.", energy=energy)
+        raise NotAtRest(
+            "The simulated sheet did not come to rest. Another spacing or line tension may.", energy=energy
+        )
 
     def _largest(self, sheet: Sheet, moved: Floats) -> float:
         """The largest force at work [N], to judge what is left over."""

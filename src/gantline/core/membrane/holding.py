@@ -7,6 +7,7 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
+from gantline.core.defaults import TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.membrane.law import Cloth
 from gantline.core.membrane.mesh import Mesh, sheet_mesh
@@ -39,7 +40,7 @@ class HoldGives:
 # Rods are 4 mm glass fiber (E 40 GPa). The others are firm against any cloth; the model does not hang on how firm.
 GIVES: Mapping[Hold, HoldGives] = {
     Hold.STAPLE: HoldGives(rate=150.0, along=150.0, frozen=True, wrapped=True),
-    Hold.SPRING: HoldGives(rate=1.2, along=0.3, springs=True, rod=5.0e5),
+    Hold.SPRING: HoldGives(rate=TensionDefaults.spring_n_mm.value, along=0.3, springs=True, rod=5.0e5),
     Hold.LUG: HoldGives(rate=60.0, along=2.0, rod=5.0e5),
     Hold.SNAP: HoldGives(rate=60.0, along=60.0, frozen=True),
     Hold.LACE: HoldGives(rate=15.0, along=1.0, frozen=True, rod=5.0e5),
@@ -80,7 +81,7 @@ class Stretching:
     mass_g_m2: float = 400.0
     frame: FrameGives = field(default_factory=FrameGives)
     spring_rate: float | None = None
-    spring_limit_mm: float = 35.0
+    spring_limit_mm: float = TensionDefaults.spring_useful_mm.value
     wrap_mm: float = 80.0
 
 

@@ -87,7 +87,9 @@ def sheet_mesh(
         if depth >= min(half_w, half_h) or len(places) > MOST_NODES / 3:
             break
     if len(places) > MOST_NODES / 3:
-        raise OutOfRange("the sheet would take too many pieces", field="edge_mm", got=edge_mm)
+        raise OutOfRange(
+            "This sheet has more points than can be simulated. Space them wider", field="edge_mm", got=edge_mm
+        )
     return _mirrored(np.array(places), width_mm, height_mm)
 
 

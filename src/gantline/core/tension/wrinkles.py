@@ -82,12 +82,20 @@ FAULTS: Mapping[Seen, Fault] = {
     ),
 }
 
-# as little as a hand can do at one point, once
+# as little as a hand can do at one point, once: [mm], and in words
+LITTLE_MM: Mapping[Hold, float] = {
+    Hold.STAPLE: 3.0,
+    Hold.SPRING: 5.0,
+    Hold.LUG: 2.0,
+    Hold.SNAP: 3.0,
+    Hold.LACE: 5.0,
+    Hold.PIN: 0.5,
+}
 A_LITTLE: Mapping[Hold, str] = {
-    Hold.STAPLE: "by 3 mm: take the staples out, move the cloth, staple again",
+    Hold.STAPLE: f"by {LITTLE_MM[Hold.STAPLE]:g} mm: take the staples out, move the cloth, staple again",
     Hold.SPRING: "by one hole or one hook; a spring does not move a sheet: unhook, shift, hook",
     Hold.LUG: "by pressing or freeing the lug and its neighbors",
-    Hold.SNAP: "by one notch, 3 mm",
-    Hold.LACE: "by 5 mm of cord",
+    Hold.SNAP: f"by one notch, {LITTLE_MM[Hold.SNAP]:g} mm",
+    Hold.LACE: f"by {LITTLE_MM[Hold.LACE]:g} mm of cord",
     Hold.PIN: "by half a turn",
 }

@@ -3,7 +3,9 @@
 from typing import Annotated, Literal
 
 from pydantic import Field as Limit
+from pydantic import field_validator
 
+from gantline.core.day.step import LONGEST_TEXT
 from gantline.core.defaults import TensionDefaults
 from gantline.core.tension.cloths import NAMES, ClothSort
 from gantline.core.tension.holds import HOLDS, Hold, School
@@ -27,6 +29,7 @@ CORNERS = tuple((corner, corner.value.replace("-", " ")) for corner in Corner)
 NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
 HOOKED = (("frame", "in the frame"), ("cloth", "in the cloth"))
 PEOPLE = (("one", "one"), ("two", "two"))
+MOST_MOVES = 12
 CLOTHS = tuple((sort, name) for sort, name in NAMES.items())
 
 
@@ -58,6 +61,16 @@ class Round(Item):
     id: Id
     seen: Annotated[Annotated[Line, Limit(min_length=1)], Field("seen", "seen", "text")]
     moves: Annotated[Notes, Field("moves", "what to do", "text")] = ""
+
+    @field_validator("moves")
+    @classmethod
+    def _few_and_short(cls, value: str) -> str:
+        lines = value.splitlines()
+        if len(lines) > MOST_MOVES or any(len(line) > LONGEST_TEXT for line in lines):
+            raise ValueError(
+                f"A round has at most {MOST_MOVES} things to do, each in a line of at most {LONGEST_TEXT} letters."
+            )
+        return value
 
 
 class Tensioning(Part):

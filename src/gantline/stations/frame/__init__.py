@@ -7,6 +7,7 @@ from gantline.stations.frame.plates import plate_spans
 from gantline.stations.frame.solve import (
     brace_count,
     brace_places,
+    cloth,
     joints,
     line_tension_n_m,
     mass_kg,
@@ -22,6 +23,7 @@ __all__ = [
     "board_section",
     "brace_count",
     "brace_places",
+    "cloth",
     "joints",
     "line_tension_n_m",
     "mass_kg",

@@ -28,6 +28,7 @@ from gantline.core.frame.stiffness import (
     wood_kg,
 )
 from gantline.core.materials import weighed_kg
+from gantline.core.tension.cloths import USUAL, ClothSort
 from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild
 from gantline.job.model.tensioning import Tensioning
@@ -67,8 +68,18 @@ def stuff(at: Ask) -> tuple[float, float]:
     return at.default(stiff), at.default(dense)
 
 
+def cloth(at: Ask) -> ClothSort:
+    """What the cloth stretches like: as said, else what usually hangs in such a hold."""
+    return ClothSort(at.given(Tensioning.cloth) or USUAL[Hold(at.field(Tensioning.hold))])
+
+
 def line_tension_n_m(at: Ask) -> float:
-    """What the fabric pulls with [N/m]."""
+    """What the fabric pulls with [N/m]: as said, a knit's own, else the hold's."""
+    given = at.given(Tensioning.line_n_m)
+    if given is not None:
+        return given
+    if at(cloth) is ClothSort.KNIT:
+        return at.default(TensionDefaults.line_knit_n_m)
     return at.default(LINE_TENSIONS[Hold(at.field(Tensioning.hold))])
 
 

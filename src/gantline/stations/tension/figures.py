@@ -10,9 +10,9 @@ from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.frame import overlap_mm
+from gantline.stations.frame import cloth, line_tension_n_m, overlap_mm
 from gantline.stations.size import screen
-from gantline.stations.tension.membrane import cloth, line_n_m, stale, stiff_n_m, taken
+from gantline.stations.tension.membrane import stale, stiff_n_m, taken
 from gantline.stations.tension.solve import (
     even_points,
     hold,
@@ -143,7 +143,7 @@ _stiff("stiff_across", "Stretch stiffness across", Tensioning.stiff_across_n_m, 
 @FIGURES.other("line", "Line tension", "N/m", "usual of the attachment", Tensioning.line_n_m)
 def line(at: Ask) -> Display:
     """What the cloth is to pull with along every edge."""
-    return Display(at(line_n_m), text=f"{at(line_n_m):g} N/m", how="usual of the attachment")
+    return Display(at(line_tension_n_m), text=f"{at(line_tension_n_m):g} N/m", how="usual of the attachment")
 
 
 @FIGURES.other("spring_rate", "Spring rate", "N/mm", "weights hung on one", Tensioning.spring_n_mm)

@@ -4,7 +4,7 @@ from typing import Any
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, WEEK_IDLE
-from gantline.core.day.step import LONGEST_TEXT, Milestone, Phase, Reading, of
+from gantline.core.day.step import Milestone, Phase, Reading, of
 from gantline.core.defaults import AlignDefaults, FrameDefaults
 from gantline.core.tension.holds import Hold
 from gantline.job.model.tensioning import Tensioning
@@ -60,7 +60,7 @@ def bench_rounds(at: Ask, chain: Chain) -> None:
             chain.add(
                 Phase.INSPECT,
                 f"bench-{kept.id}-{place}",
-                move[:LONGEST_TEXT],
+                move,
                 why=f"Round {number} on the bench: {kept.seen}",
                 lies="face down",
                 face="back",

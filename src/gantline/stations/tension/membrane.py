@@ -3,13 +3,22 @@
 from dataclasses import dataclass
 
 from gantline.core.defaults import Default, TensionDefaults
+from gantline.core.frame.stiffness import bending_n_mm2, racking_n_mm
 from gantline.core.membrane.numbers import SheetNumbers, step_numbers
 from gantline.core.membrane.sequence import Together
-from gantline.core.tension.cloths import NAMES, USUAL, ClothSort
+from gantline.core.tension.cloths import NAMES, ClothSort
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.stations.frame import board_section, brace_places, line_tension_n_m, stuff, timber, wrap_mm
+from gantline.stations.frame import (
+    board_section,
+    brace_places,
+    cloth,
+    line_tension_n_m,
+    stuff,
+    timber,
+    wrap_mm,
+)
 from gantline.stations.size import screen
 from gantline.stations.tension.solve import hold, layout, spread_points, spread_steps
 
@@ -19,11 +28,6 @@ STIFF: dict[ClothSort, tuple[Default, Default]] = {
     ClothSort.COATED: (TensionDefaults.coated_n_m, TensionDefaults.coated_n_m),
     ClothSort.KNIT: (TensionDefaults.knit_n_m, TensionDefaults.knit_n_m),
 }
-
-
-def cloth(at: Ask) -> ClothSort:
-    """What the cloth stretches like: as said, else what usually hangs in such a hold."""
-    return ClothSort(at.given(Tensioning.cloth) or USUAL[at(hold)])
 
 
 def stiff_n_m(at: Ask) -> tuple[float, float]:
@@ -44,14 +48,6 @@ def cloths(at: Ask) -> tuple[tuple[str, float, float], ...]:
     )
 
 
-def line_n_m(at: Ask) -> float:
-    """Line tension [N/m]: as said, a knit's own, else the hold's."""
-    given = at.given(Tensioning.line_n_m)
-    if given is not None:
-        return given
-    return at.default(TensionDefaults.line_knit_n_m) if at(cloth) is ClothSort.KNIT else at(line_tension_n_m)
-
-
 def sheet_numbers(at: Ask) -> SheetNumbers | str:
     """Everything that a simulation of this sheet and its order rests on, or why there is none."""
     laid, points = at(layout), at(spread_points)
@@ -59,7 +55,7 @@ def sheet_numbers(at: Ask) -> SheetNumbers | str:
         return "The points do not fit this frame, so there is nothing to simulate."
     along, across = at(stiff_n_m)
     e_gpa, _ = at(stuff)
-    bending = e_gpa * 1000.0 * at(board_section).inertia_mm4
+    bending = bending_n_mm2(e_gpa, at(board_section).inertia_mm4)
     limit = at.given(Tensioning.spring_limit_mm)
     own = at(screen)
     hidden = (own.overall_width_mm - own.picture.width_mm) / 2.0 - at.field(FrameBuild.trim_mm)
@@ -71,13 +67,13 @@ def sheet_numbers(at: Ask) -> SheetNumbers | str:
         along=along / 1000.0,
         across=across / 1000.0,
         poisson=at.default(TensionDefaults.poisson),
-        line=at(line_n_m) / 1000.0,
+        line=at(line_tension_n_m) / 1000.0,
         mass_g_m2=at.field(Blank.mass_g_m2),
         rail_bending=bending,
         stile_bending=bending,
         supports_mm=tuple(place for place in at(brace_places) if 0.0 < place < laid.width_mm),
         braced=bool(at(timber) and not at.field(FrameBuild.removable)),
-        racking=4.0e6 * at.default(TensionDefaults.joint_kn_m) / laid.height_mm**2,
+        racking=racking_n_mm(at.default(TensionDefaults.joint_kn_m), laid.height_mm),
         spring_rate=at.field(Tensioning.spring_n_mm),
         spring_limit_mm=at.default(TensionDefaults.spring_useful_mm) if limit is None else limit,
         wrap_mm=at(wrap_mm),
