@@ -178,7 +178,7 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
     luminance = 0.0 if light is None else float(light.luminance[index, 0])
     contrasts = () if light is None else tuple(float(each) for each in light.contrast[index])
     good = its(fits) and not stops and not tried.past
-    changes = _changes(at, tried, place)
+    changes, then = _changes(at, tried, place)
     said = tried.past or (
         stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
     )
@@ -197,7 +197,7 @@ def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
         noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
         price="" if about.price is None else f"{about.price:,.0f}",
         sizes=_sizes(its),
-        place=_place_text(tried, place) + _still(at, changes),
+        place=_place_text(tried, place) + _still(then),
         changes=changes,
         sorts={"luminance": luminance, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
     )
@@ -256,37 +256,32 @@ def _place_text(tried: Trial, place: Point3 | None) -> str:
     return f"{at.text(z + at(distance_offset_mm))} from the wall, {at.text(y)} high{on}"
 
 
-def _still(at: Ask, changes: tuple[Change, ...]) -> str:
+def _still(then: Ask | None) -> str:
     """What would still be against that place, a shadow for instance: the search asks only for lens and body."""
-    if not changes:
-        return ""
-    job = apply(at.job, [Edit(pointer=one.pointer, value=one.value) for one in changes])
-    stop = next((one.text for one in against(at.with_job(job), "stop")), "")
+    stop = "" if then is None else next((one.text for one in against(then, "stop")), "")
     return f". Then: {stop}" if stop else ""
 
 
-def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[Change, ...]:
-    """Take the projector and put its lens there, in one go; not one whose record must be edited first."""
+def _changes(at: Ask, tried: Trial, place: Point3 | None) -> tuple[tuple[Change, ...], Ask | None]:
+    """Take the projector and put its lens there, in one go, and the job with that; not one whose record must be edited first,
+    and none that does not fit: at the rim of its window the tape's rounding can be too much."""
     if place is None or tried.wanted is None or tried.past:
-        return ()
+        return (), None
     _, name, record = tried.record
     taken = tuple(
         Change(pointer=one.pointer, value=one.value)  # type: ignore[arg-type]
         for one in edits_from(RecordKind.PROJECTOR, name, record, at.job)
     )
-    if _standing(tried) is not None:
-        return taken if tried.at(fits) else ()
-    set_to = _on_the_tape(at, tried.wanted, place, tried.at(distance_offset_mm))
-    if set_to is None:
-        return ()
-    x, y, z = set_to
-    straight = (
-        tuple(change(turn, None) for turn in (P.yaw_deg, P.pitch_deg, P.roll_deg)) if at(is_turned) else ()
-    )
-    place_there = (change(P.lens_x_mm, x), change(P.lens_y_mm, y), change(P.lens_from_wall_mm, z))
-    out = (*taken, *place_there, *straight)
-    job = apply(at.job, [Edit(pointer=one.pointer, value=one.value) for one in out])
-    return out if at.with_job(job)(fits) else ()  # at the rim of its window a rounding can be too much
+    if _standing(tried) is None:
+        set_to = _on_the_tape(at, tried.wanted, place, tried.at(distance_offset_mm))
+        if set_to is None:
+            return (), None
+        x, y, z = set_to
+        taken += (change(P.lens_x_mm, x), change(P.lens_y_mm, y), change(P.lens_from_wall_mm, z))
+        if at(is_turned):
+            taken += tuple(change(turn, None) for turn in (P.yaw_deg, P.pitch_deg, P.roll_deg))
+    then = at.with_job(apply(at.job, [Edit(pointer=one.pointer, value=one.value) for one in taken]))
+    return (taken, then) if then(fits) else ((), None)
 
 
 def _on_the_tape(at: Ask, asked: LensCase, place: Point3, out_mm: float) -> Point3 | None:

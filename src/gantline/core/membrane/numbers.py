@@ -12,7 +12,7 @@ from gantline.core.membrane.law import Cloth
 from gantline.core.membrane.model import FrameGives
 from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import Side, TensionPoint
-from gantline.core.tension.steps import TensionStep, made_step
+from gantline.core.tension.steps import CENTER_BAR, TensionStep, made_step
 
 LAW = "sheet-1"  # changes with anything that changes an answer
 FINEST_MM, COARSEST_MM = 60.0, 130.0  # gaps of the mesh along the edge
@@ -25,8 +25,7 @@ class StepNumbers:
     """One step of an order: points as (side, reading [mm]), whether partners go with them."""
 
     number: int
-    place: str
-    action: str
+    part: str
     held: tuple[tuple[str, float], ...]
     paired: bool
 
@@ -89,7 +88,7 @@ class SheetNumbers:
         out = []
         for step in self.steps:
             held = tuple(spots[side, round(reading, 3)] for side, reading in step.held)
-            made = made_step("", step.place, step.action, held, (1,) if step.paired else (), "", "")
+            made = made_step(step.part, "", "", held, (1,) if step.paired else (), "", "")
             made.number = step.number
             out.append(made)
         return tuple(out)
@@ -131,13 +130,12 @@ def step_numbers(steps: Sequence[TensionStep]) -> tuple[StepNumbers, ...]:
     return tuple(
         StepNumbers(
             number=step.number,
-            place=step.place,
-            action=step.action,
+            part=step.part,
             held=tuple((point.side.value, point.reading_mm) for point in step.held),
             paired=bool(step.partners),
         )
         for step in steps
-        if not step.loose and (step.held or "bar" in step.action)
+        if not step.loose and (step.held or step.part == CENTER_BAR)
     )
 
 

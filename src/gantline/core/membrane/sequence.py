@@ -11,7 +11,7 @@ from gantline.core.membrane.equilibrium import Rest, Solver
 from gantline.core.membrane.holding import GIVES, Laid
 from gantline.core.membrane.model import SIDES, SLIP_MM, FrameGives, Sheet, directions, frozen
 from gantline.core.tension.points import OPPOSITE, Side
-from gantline.core.tension.steps import TensionStep
+from gantline.core.tension.steps import CENTER_BAR, CORNERS, TensionStep
 
 Floats = NDArray[np.float64]
 STUCK = 3.0 * SLIP_MM  # cloth that slid stays strained against the frame by so much
@@ -82,7 +82,7 @@ def run(
         done = _mirrored(laid, done)
     total, count = sum(len(many) for _, many in done) or 1, 0
     for step, many in done:
-        if not step.held and braced is not None and "bar" in step.action:
+        if step.part == CENTER_BAR and braced is not None:
             gap = _bar_gap(sheet, start)
             sheet = replace(sheet, frame=braced)
             solver.braced(sheet)
@@ -90,7 +90,7 @@ def run(
             sheet, start = _settled(sheet, rest), rest.moved
             yield Moment(step=step.number, held=(), sheet=sheet, rest=rest, bar_gap_mm=gap)
         for held in many:
-            corner = " corner" in step.place
+            corner = step.part == CORNERS
             sheet = _hooked(laid, sheet, held, corner=corner) if by_hand else _on(sheet, held)
             rest = solver.solve(sheet, start)
             if by_hand:

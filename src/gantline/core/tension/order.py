@@ -12,7 +12,7 @@ from itertools import pairwise, zip_longest
 from gantline.core.errors import OutOfRange, require_positive
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
 from gantline.core.tension.points import OPPOSITE, RAILS, Side, TensionPoint
-from gantline.core.tension.steps import TensionStep, made_step
+from gantline.core.tension.steps import CENTER_BAR, CORNERS, TensionStep, made_step
 from gantline.core.tolerance import ROUNDING_MM
 
 # Crosswise: a corner, the one opposite, then the other two.
@@ -197,7 +197,7 @@ class _Work:
     def corners_first(self) -> Iterator[TensionStep]:
         passes = 2 if self.frame.corner_pass == 1 else 1
         yield from self.corners(
-            "Corners", self.verb, "Fixed points: the corners set where the sheet lies.", passes
+            CORNERS, self.verb, "Fixed points: the corners set where the sheet lies.", passes
         )
         short = Side.LEFT if self.frame.height_mm <= self.frame.width_mm else Side.TOP
         long = Side.TOP if short is Side.LEFT else Side.LEFT
@@ -223,7 +223,7 @@ class _Work:
             Bars.BETWEEN: "In before what comes next pulls the rails in.",
             Bars.AFTER: "In when everything holds: the fabric's pull keeps them.",
         }[when]
-        yield made_step("Center bar", "inside", f"fit {bars}", (), (), "", why)
+        yield made_step(CENTER_BAR, "inside", f"fit {bars}", (), (), "", why)
 
     def rods(self) -> Iterator[TensionStep]:
         """Adjusting rods when everything holds, and the outer frame over all of it."""
@@ -283,7 +283,7 @@ class _Work:
         passes = 2 if self.frame.corner_pass == 1 else 1
         yield from self.bars(Bars.BETWEEN)
         why = "Corners last: they take the last slack."
-        yield from self.corners("Corners", self.kind.last_corner, why, passes)
+        yield from self.corners(CORNERS, self.kind.last_corner, why, passes)
 
     def fill(self) -> Iterator[TensionStep]:
         runs = {side: list(self._gaps(side)) for side in self.begins}

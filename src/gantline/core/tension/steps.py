@@ -5,6 +5,8 @@ from dataclasses import dataclass, replace
 
 from gantline.core.tension.points import RAILS, Corner, Side, TensionPoint, numbered
 
+CORNERS, CENTER_BAR = "Corners", "Center bar"  # parts of an order that are more than a name
+
 
 @dataclass(frozen=True, slots=True)
 class OnTape:

@@ -7,7 +7,7 @@ from gantline.core.day.minutes import A_POINT, THREADED
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Step, of
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.points import RAILS, Side
-from gantline.core.tension.steps import TensionStep
+from gantline.core.tension.steps import CORNERS, TensionStep
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.common.words import runs
@@ -25,7 +25,6 @@ from gantline.stations.tension.solve import (
 KEY = "tension"
 HOOKED = {True: "left", False: "top"}  # where the tape hooks, seen from the back
 REST = 60  # staples, then the hands rest
-CORNER_PARTS = ("Corners",)
 GOES_WRONG = {
     Hold.SPRING: "It slips, or will not reach: never pull the sheet over with a spring. Unhook, shift the sheet, hook.",
     Hold.LUG: "A lug will not seat: press its neighbors, then the rod, never the cloth.",
@@ -63,7 +62,7 @@ def _points(at: Ask, chain: Chain) -> None:
     expect = {number: f"{text}." for number, text in at(awaited).items()}
     two = at.field(Tensioning.people) == "two"
     staple = at(hold) is Hold.STAPLE
-    last_corner = max((step.number for step in tension if step.part in CORNER_PARTS), default=0)
+    last_corner = max((step.number for step in tension if step.part == CORNERS), default=0)
     for step in tension:
         numbers = (*step.points, *step.partners)
         if not numbers and step.part == "Trim":
@@ -83,7 +82,7 @@ def _points(at: Ask, chain: Chain) -> None:
             tools=_tools(at),
             caution={Hold.SPRING: "springs", Hold.STAPLE: "staples"}.get(at(hold), "fabric"),
             waits=(Milestone.LAID,),
-            gives=(Milestone.CORNERS,) if step.part in CORNER_PARTS else (),
+            gives=(Milestone.CORNERS,) if step.part == CORNERS else (),
             into=() if keys else ("back",),
             things=of(act, keys),
             marks=tuple(f"point-{number}" for number in numbers),
