@@ -5585,8 +5585,8 @@ export interface components {
         };
         /**
          * SeenIn
-         * @description What is seen; what springs are stretched by, by the place of the point in the list; how far the cloth reaches past the frame
-         *     on each side, from the back. Lengths as they are typed.
+         * @description What is seen; what springs are stretched by, by the place of the point in the list; how far the cloth reaches past the
+         *     frame on each side, from the back. Lengths as they are typed.
          */
         SeenIn: {
             /**
