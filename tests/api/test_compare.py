@@ -3,6 +3,7 @@
 import csv
 import io
 import time
+from itertools import pairwise
 from typing import Any
 
 import pytest
@@ -43,12 +44,21 @@ def test_the_shops_own_fabrics_are_ranked_and_a_new_one_joins(client: TestClient
     client.delete("/api/stores/fabric/tern-trial")
 
 
+def shoelace(ring: list[list[float]]) -> float:
+    """Area of a closed outline, minus where it runs clockwise."""
+    return sum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise([*ring, ring[0]])) / 2.0
+
+
 @pytest.mark.parametrize("measure", ["angle", "brightness", "uniformity", "contrast", "sight"])
 def test_the_floor_has_a_class_for_every_place(client: TestClient, loft: str, measure: str) -> None:
     found = client.get(f"{loft}/floor", params={"measure": measure, "state": 1}).json()
-    assert len(found["classes"]) == found["rows"] * found["columns"]
-    assert set(found["classes"]) <= set(range(len(found["words"])))
-    assert found["near_mm"] < found["far_mm"]
+    # what the bands cover, holes taken out, is the whole floor
+    covered = sum(
+        shoelace(ring) for band in found["bands"] for ring in band["rings"]
+    )  # a hole runs the other way round
+    whole = (found["right_mm"] - found["left_mm"]) * (found["far_mm"] - found["near_mm"])
+    assert abs(covered) == pytest.approx(whole, rel=1e-6)
+    assert [seat["name"] for seat in found["seats"]][:1] == ["Front left"]
     assert client.get(f"{loft}/floor", params={"measure": "taste"}).status_code == 422
 
 
@@ -76,6 +86,24 @@ def test_every_sheet_comes_with_a_name_of_its_own(client: TestClient, loft: str,
         assert not [
             cell for cell in cells if cell.startswith(("=", "@", "+", "\t")) and not cell[1:2].isdigit()
         ]
+
+
+def test_two_candidates_are_told_apart_in_words_and_the_table_goes_out_as_a_file(
+    client: TestClient, loft: str
+) -> None:
+    table = client.get(f"{loft}/sizes").json()
+    small, large = table["rows"][0], table["rows"][-1]
+    said = client.get(f"{loft}/sizes/words", params={"first": small["key"], "second": large["key"]}).json()
+    angles = next(row for row in table["measures"] if row["key"] == "angle")["cells"]
+    assert said[0].startswith(f"Viewing angle: {angles[0]['text']}") and angles[-1]["text"] in said[0]
+    assert said[-1] == f"{large['diagonal']}: {large['judged']['reason'].rstrip('.')}."
+    gone = client.get(f"{loft}/sizes/words", params={"first": "1", "second": "tomorrow"})
+    assert (gone.status_code, gone.json()["type"].rsplit("/", 1)[-1]) == (422, "no-such-candidate")
+    for what in ("sizes", "fabrics", "projectors"):
+        lines = list(csv.reader(io.StringIO(client.get(f"{loft}/{what}/file").text)))
+        own = client.get(f"{loft}/{what}").json()
+        assert len(lines) == 2 + len(own["measures"])
+        assert {len(line) for line in lines} == {3 + len(own["rows"])}
 
 
 def test_a_projector_that_could_stand_elsewhere_is_put_there_and_fits(client: TestClient, loft: str) -> None:

@@ -1,5 +1,6 @@
 """Seats, light and comparisons in the plan: what a planner reads, and the stops for wrong pairs."""
 
+import math
 from typing import Any
 
 import pytest
@@ -18,6 +19,7 @@ from gantline.job.records import RecordKind
 from gantline.plan.plan import JobPlan
 from gantline.stations import face, plan
 from gantline.stations.board import FACES
+from gantline.stations.common import fabric_plane_mm
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import main_seat
@@ -140,11 +142,13 @@ def test_fabrics_are_ranked_by_their_worst_seat_with_the_reason_each_lost() -> N
 @given(st.sampled_from(list(Measure)), st.integers(0, 2))
 def test_the_floor_map_is_even_about_the_screens_centre(measure: Measure, state: int) -> None:
     job = demo_job("mill-loft")  # screen and lens in the middle of the wall
-    found = floor_map(plan(job).ask, measure, state=state, columns=20, rows=12)
+    found = floor_map(plan(job).ask, measure, state=state, columns=21, rows=12)
     assert found is not None
-    rows = [found.classes[k * 20 : (k + 1) * 20] for k in range(12)]
-    assert all(row == tuple(reversed(row)) for row in rows)
-    assert max(found.classes) < len(found.words)
+    for band in found.bands:
+        corners = {(round(x), round(z)) for ring in band.rings for x, z in ring}
+        for x, z in corners:
+            other = round(found.right_mm - x)
+            assert any((other + dx, z + dz) in corners for dx in (-1, 0, 1) for dz in (-1, 0, 1)), band.word
     dark = apply(job, [Edit(pointer="/light/rated_lm", value=None)])
     assert (floor_map(plan(dark).ask, measure, columns=4, rows=4) is None) == (
         measure not in (Measure.ANGLE, Measure.SIGHT)
@@ -199,10 +203,16 @@ def test_the_best_floor_for_a_viewing_angle_lies_between_too_near_and_too_far_an
         shop = Shop({"angle_main_low_deg": low})
         found = floor_map(plan(job, shop).ask, Measure.ANGLE)
         assert found is not None
-        best = found.ranks.index(max(found.ranks))
-        assert found.words[best] == f"main row, {low:g} to 45°"
-        middle = [found.classes[row * 60 + 30] for row in range(60)]
-        assert found.ranks[middle[0]] == found.ranks[middle[-1]] == 0 or middle[0] > best > middle[-1]
+        best = max(found.bands, key=lambda band: band.rank)
+        assert best.word == f"main row, {low:g} to 45°"
+        # on the middle line the picture's halves are seen alike: the line lies where each fills half the angle
+        axis = found.right_mm / 2.0
+        own = [point for level in found.levels if level.text == f"{low:g}°" for point in level.points]
+        x, z = min(own, key=lambda point: abs(point[0] - axis))
+        half = plan(job, shop).ask(screen).picture.width_mm / 2.0
+        away = z - plan(job, shop).ask(fabric_plane_mm)
+        assert abs(x - axis) < 60.0
+        assert 2.0 * math.degrees(math.atan(half / away)) == pytest.approx(low, abs=0.15)
 
 
 def test_the_pixels_of_a_narrow_picture_are_counted_on_the_whole_panel_before_a_lens_has_a_place() -> None:

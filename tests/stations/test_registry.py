@@ -3,6 +3,7 @@
 import pytest
 
 from gantline.job.model import FIELDS
+from gantline.plan.code import MOST_WORDS
 from gantline.plan.plan import JobPlan
 from gantline.stations import plan
 from gantline.stations.registry import ALL_CODES, BY_KEY, CODES, STATIONS
@@ -36,7 +37,9 @@ def test_stations_fields_and_codes_are_each_named_once() -> None:
     keys = [one.key for one in FIELDS.values()]
     assert len(keys) == len(set(keys))
     assert list(BY_KEY) == list(CODES)
-    assert len(ALL_CODES) == 4 + sum(len(code) for code in CODES.values())
+    assert len(ALL_CODES) == 3 + sum(len(code) for code in CODES.values())
+    for code in (code for kind in CODES.values() for code in kind):  # read at the foot of a column
+        assert 1 <= len(code.short.split()) <= MOST_WORDS, code
 
 
 def test_a_shop_that_says_nothing_and_a_job_that_says_nothing_still_draw_every_station() -> None:

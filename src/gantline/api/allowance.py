@@ -23,7 +23,7 @@ REQUESTS, REQUESTS_S = 1200, 60.0
 BYTES, BYTES_S = 500_000_000, 3600.0
 LOOK_S = 30.0
 LEAST_FREE = 1_000_000_000  # bytes on the disk of the private database
-ASKS_ONLY = ("/preview", "/api/trainer", "/back")  # sent as a change, and nothing grows by it
+ASKS_ONLY = ("/preview", "/draft", "/api/trainer", "/back")  # sent as a change, and nothing grows by it
 
 
 @dataclass(slots=True)

@@ -13,7 +13,7 @@ from gantline.api.desk import Desk
 from gantline.api.problems import VersionMissing
 
 Result = TypeVar("Result")
-SAVES_NOTHING = "/preview"  # asked with a body, and yet it only reads
+SAVES_NOTHING = ("/preview", "/draft")  # asked with a body, and yet it only reads
 
 
 @contextmanager

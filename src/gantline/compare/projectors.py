@@ -1,13 +1,16 @@
 """All the shop's projectors for this screen: from the place that is set, and anywhere in the room."""
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import product
 from typing import Any
 
+from gantline.compare.light_measures import at_main_seat, light_measures
+from gantline.compare.side_by_side import Cell, MeasureRow, Verdict, verdict_of
+from gantline.compare.sizes import main_pixel
 from gantline.compare.verdict import against
-from gantline.core.light.luminance import contrast_band
+from gantline.core.sight.angles import PIXEL_SEEN
 from gantline.core.space import Point3
 from gantline.core.throw.mount import joist_choices
 from gantline.core.throw.places import LensCase, freedom, possible, search
@@ -22,28 +25,29 @@ from gantline.job.model.throw import ProjectorPlace as P
 from gantline.job.records import RecordKind, edits_from, stored_edits
 from gantline.job.records.projector import ProjectorRecord
 from gantline.plan.ask import Ask
+from gantline.plan.code import in_short
 from gantline.plan.finding import Change, change
 from gantline.stations.common import distance_offset_mm, hung, is_turned, overspill_mm, place_slack_mm, ratios
-from gantline.stations.height import centre_x_mm, lens_y_mm, placement, under
-from gantline.stations.light.solve import seen, state_names
-from gantline.stations.light.tables import contrast_text
+from gantline.stations.height import centre_x_mm, lens_y_mm, placement, rect_of_picture, under
 from gantline.stations.size import screen
-from gantline.stations.size.seats import sights
-from gantline.stations.survey import main_seat, seats
+from gantline.stations.survey import depth_mm, wall_mm
 from gantline.stations.throw import fits, projected, throw_lens, wanted
+from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import in_front, lens_from_wall_mm, out_mm, window
 from gantline.stations.throw.places import zone
 
 Record = tuple[str, str, Mapping[str, Any]]
 AGAINST = ("height", "throw", "light")
+FITS = "fits from here"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ProjectorRow:
     """One projector of the stores: from the place that is set, in words, and where in the room it could be.
 
-    verdict is the first thing against it here; sizes what it could fill from here; place where it could be,
-    with the changes that put it there (none where it can be nowhere).
+    spare: how far its lens may still be off on its nearer side, each way alone, in words; spare_mm: the ends of that along x,
+    y and z, from the lens; sizes: what it could fill from here; place: where it could be, place_mm x and z of that from the
+    left wall end and the bare wall, with the changes that put it there (none where it can be nowhere).
     """
 
     key: str
@@ -51,27 +55,29 @@ class ProjectorRow:
     category: str
     fits: bool
     chosen: bool
-    verdict: str
-    margin: str
-    luminance: str
-    contrasts: tuple[str, ...]
-    bands: tuple[str, ...]
-    pixels: str
-    noise: str
-    price: str
+    judged: Verdict
+    spare: str
+    spare_mm: tuple[tuple[float, float], ...]
     sizes: str
     place: str
+    place_mm: tuple[float, float] | None
     changes: tuple[Change, ...]
-    sorts: dict[str, float]
+
+    @property
+    def title(self) -> str:
+        """What it is called."""
+        return self.name
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ProjectorTable:
-    """The projectors, those that fit here first; the light states of the contrasts; the place in words."""
+    """The projectors, those that fit here first, with what each has of every measure; the place in words; the floor to draw
+    a place on [mm]: wall, depth, the screen's left and right edge."""
 
     rows: tuple[ProjectorRow, ...]
-    states: tuple[str, ...]
+    measures: tuple[MeasureRow, ...]
     here: str
+    floor_mm: tuple[float, float, float, float]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -79,6 +85,7 @@ class Trial:
     """One record in this room, and what its lens is asked for anywhere in it. past: its numbers that are past their ends."""
 
     record: Record
+    about: ProjectorRecord
     at: Ask
     wanted: LensCase | None
     past: str
@@ -87,15 +94,51 @@ class Trial:
 def projector_table(at: Ask, records: Sequence[Record]) -> ProjectorTable:
     """Every projector at the lens's place, and searched for over the room."""
     tried = [_try(at, record) for record in records]
-    rows = [_row(at, one, place) for one, place in zip(tried, _places(at, tried), strict=True)]
-    rows.sort(key=lambda row: (not row.fits, not row.changes, -row.sorts["luminance"]))
+    found = [(_row(at, trial, place), trial) for trial, place in zip(tried, _places(at, tried), strict=True)]
+    found.sort(key=lambda each: (not each[0].fits, not each[0].changes, -_luminance(each[1].at)))
     y, z = at(lens_y_mm, at(centre_x_mm)), at(lens_from_wall_mm)
     here = (
         f"lens {at.text(z)} from the wall, {at.text(y)} above the floor"
         if y is not None and z is not None
         else ""
     )
-    return ProjectorTable(rows=tuple(rows), states=at(state_names), here=here)
+    left, _, right, _ = at(rect_of_picture)
+    return ProjectorTable(
+        rows=tuple(row for row, _ in found),
+        measures=tuple(_measures([trial for _, trial in found])),
+        here=here,
+        floor_mm=(at(wall_mm), at(depth_mm), left, right),
+    )
+
+
+def _luminance(at: Ask) -> float:
+    lit = at_main_seat(at)
+    return lit.luminance if lit else 0.0
+
+
+def _measures(tried: Sequence[Trial]) -> Iterator[MeasureRow]:
+    """What is held against each other; what no record tells is left out."""
+    yield from light_measures([trial.at for trial in tried])
+    noise = [trial.about.noise_db for trial in tried]
+    if any(value is not None for value in noise):
+        cells = tuple(Cell(text="" if value is None else f"{value:g}", value=value) for value in noise)
+        yield MeasureRow(key="noise", short="Noise", label="Noise", unit="dB", better="low", cells=cells)
+    price = [trial.about.price for trial in tried]
+    if any(value is not None for value in price):
+        cells = tuple(Cell(text="" if value is None else f"{value:,.0f}", value=value) for value in price)
+        yield MeasureRow(key="price", short="Price", label="Price", better="low", cells=cells)
+    pixels = [main_pixel(trial.at) for trial in tried]
+    if any(value is not None for value in pixels):
+        cells = tuple(
+            Cell(text="")
+            if value is None
+            else Cell(text=f"{value:.1f}", wanted=value <= PIXEL_SEEN, value=value)
+            for value in pixels
+        )
+        wanted = f"up to {PIXEL_SEEN:g}"
+        yield MeasureRow(
+            key="pixel", short="Pixel", label="Pixel", unit="arcmin", wanted=wanted, better="low", cells=cells
+        )
 
 
 def _try(at: Ask, record: Record) -> Trial:
@@ -103,7 +146,8 @@ def _try(at: Ask, record: Record) -> Trial:
     # the picture was taped with this job's own projector
     untaped = at.job.model_copy(update={"hang": at.job.hang.model_copy(update={"picture": []})})
     variant = at.with_job(apply(untaped, edits))
-    return Trial(record=record, at=variant, wanted=_anywhere(variant), past=past)
+    about = ProjectorRecord.model_validate(dict(record[2]), context={STORED: True})
+    return Trial(record=record, about=about, at=variant, wanted=_anywhere(variant), past=past)
 
 
 def _anywhere(at: Ask) -> LensCase | None:
@@ -169,52 +213,50 @@ def _standing(tried: Trial) -> Point3 | None:
 
 
 def _row(at: Ask, tried: Trial, place: Point3 | None) -> ProjectorRow:
-    (key, name, body), its = tried.record, tried.at
-    about = ProjectorRecord.model_validate(dict(body), context={STORED: True})
+    (key, name, _), its = tried.record, tried.at
     stops, checks = against(its, "stop", AGAINST), against(its, "check", ("throw",))
-    light, lead = its(seen), its(main_seat)
-    index = its(seats).index(lead) if lead is not None else 0
-    mine = next((each for each in its(sights) if each.seat == lead), None)
-    luminance = 0.0 if light is None else float(light.luminance[index, 0])
-    contrasts = () if light is None else tuple(float(each) for each in light.contrast[index])
     good = its(fits) and not stops and not tried.past
     changes, then = _changes(at, tried, place)
-    said = tried.past or (
-        stops[0].text if stops else checks[0].text if checks else "" if good else "Place the lens first."
-    )
+    spare = _spare(its) if good else ()
+    judged = verdict_of(stops, checks, _spare_text(its, spare) or FITS, tried.past)
+    if not good and not judged.severity:
+        judged = Verdict(severity="check", short=in_short(Code.NO_LENS_PLACE), reason="Place the lens first.")
     return ProjectorRow(
         key=key,
         name=name,
-        category=about.sort,
+        category=tried.about.sort,
         fits=good,
         chosen=at.given(P.name) == name,
-        verdict=said,
-        margin=_margin(its) if good else "",
-        luminance="" if light is None else f"{luminance:.0f}",
-        contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
-        bands=tuple(contrast_band(each) for each in contrasts),
-        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}",
-        noise="" if about.noise_db is None else f"{about.noise_db:g} dB",
-        price="" if about.price is None else f"{about.price:,.0f}",
+        judged=judged,
+        spare=_spare_text(its, spare),
+        spare_mm=spare,
         sizes=_sizes(its),
         place=_place_text(tried, place) + _still(then),
+        place_mm=None if place is None else (place[0], place[2] + its(distance_offset_mm)),
         changes=changes,
-        sorts={"luminance": luminance, "price": about.price or 0.0, "noise": about.noise_db or 0.0},
     )
 
 
-def _margin(at: Ask) -> str:
-    """How far the lens could still be off on its nearer side, each way alone, and still be where it can be."""
+def _spare(at: Ask) -> tuple[tuple[float, float], ...]:
+    """How far the lens may still go along x, y and z, each way alone [mm], low ends at most 0 and high ones at least; none
+    where that is not known."""
     place, asked, distances = at(in_front), at(wanted), at(window)
     if place is None or asked is None or distances is None or at(is_turned):
-        return ""
+        return ()
     spans = freedom(replace(asked, lines=None), place.from_wall)
     if spans is None:
-        return ""
-    aside, up, along = (
-        at.text(max(0.0, min(here - low, high - here)))
+        return ()
+    return tuple(
+        (min(0.0, low - here), max(0.0, high - here))
         for here, (low, high) in zip(place.from_wall, spans, strict=True)
     )
+
+
+def _spare_text(at: Ask, spare: tuple[tuple[float, float], ...]) -> str:
+    distances = at(window)
+    if not spare or distances is None:
+        return ""
+    aside, up, along = (at.text(min(-low, high)) for low, high in spare)
     forward = "at its one distance" if distances.near_mm == distances.far_mm else f"{along} forward or back"
     return f"spare: {forward}, {up} up or down, {aside} sideways"
 

@@ -3,8 +3,12 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from gantline.compare.light_measures import light_measures
+from gantline.compare.side_by_side import Cell, MeasureRow, Verdict, verdict_of
 from gantline.compare.verdict import Against, against
-from gantline.core.light.luminance import contrast_band
+from gantline.core.defaults import HeightDefaults, SeatsDefaults
+from gantline.core.sight.angles import PIXEL_SEEN
+from gantline.core.tolerance import at_most
 from gantline.core.units import pair_text
 from gantline.job.edits import nudged
 from gantline.job.field import field_of
@@ -17,11 +21,11 @@ from gantline.plan.finding import Change, change
 from gantline.plan.whole import small
 from gantline.stations.height import placement, rect_of_frame, rect_of_picture
 from gantline.stations.light.findings import missing
-from gantline.stations.light.solve import seen, state_names
-from gantline.stations.light.tables import contrast_text
+from gantline.stations.light.solve import seen
 from gantline.stations.size import screen
 from gantline.stations.size.seats import Sight, sights
 from gantline.stations.survey import main_seat, room, seats
+from gantline.stations.throw import pixels_known
 
 STEPS = (0.80, 0.87, 0.93, 1.0, 1.06, 1.12, 1.19, 1.26)  # diagonals beside the chosen one, as shares of it
 NAMES = dict(LEADS)
@@ -40,34 +44,43 @@ FITS = "fits, no warnings"
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SizeRow:
-    """One candidate size; texts, numbers to sort by, what it would change, and its picture on the wall [mm]."""
+    """One candidate size; texts, numbers to sort by, what it would change, and its picture and frame on the wall [mm]: left,
+    bottom, right, top. key: its diagonal as a share of the present one."""
 
+    key: str
     size: str
     diagonal: str
     chosen: bool
     angles: str
-    necks: str
-    pixels: str
     luminance: str
-    contrasts: tuple[str, ...]
-    bands: tuple[str, ...]
     to_ceiling: str
-    verdict: str
+    judged: Verdict
     stops: tuple[str, ...]
     checks: tuple[str, ...]
     sort: dict[str, float]
     changes: tuple[Change, ...]
     picture_mm: tuple[float, float, float, float]
+    frame_mm: tuple[float, float, float, float]
+
+    @property
+    def title(self) -> str:
+        """What it is called."""
+        return self.diagonal
+
+    @property
+    def verdict(self) -> str:
+        """What leads against it, in full."""
+        return self.judged.reason
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SizeTable:
-    """Candidates from small to large, the light states their contrasts stand for, and which to take and why no
-    larger. common: what stands against every one of them, said once; unlit: why there is no brightness; leads: what
-    taking another size changes of how the size starts."""
+    """Candidates from small to large with what each has of every measure, and which to take and why no larger. common: what
+    stands against every one of them, said once; unlit: why there is no brightness; leads: what taking another size
+    changes of how the size starts."""
 
     rows: tuple[SizeRow, ...]
-    states: tuple[str, ...]
+    measures: tuple[MeasureRow, ...]
     advice: str
     common: tuple[str, ...]
     unlit: str
@@ -95,12 +108,12 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
     texts = [{one.text for sort in both for one in sort} for both in speaks]
     common = tuple(one.text for sort in speaks[0] for one in sort if all(one.text in said for said in texts))
     rows = [
-        _row(ask, changes, both, common, chosen=step == 1.0)
+        _row(f"{step:g}", ask, changes, both, common)
         for ask, changes, both, step in zip(asks, changed, speaks, steps, strict=True)
     ]
     return SizeTable(
         rows=tuple(rows),
-        states=() if at(seen) is None else at(state_names),
+        measures=tuple(_measures(at, asks)),
         advice=_advice(rows),
         common=common,
         unlit=_unlit(at),
@@ -151,48 +164,133 @@ def _advice(rows: Sequence[SizeRow]) -> str:
 
 
 def _row(
+    key: str,
     at: Ask,
     changes: tuple[Change, ...],
     speaks: tuple[tuple[Against, ...], tuple[Against, ...]],
     common: Sequence[str],
-    *,
-    chosen: bool,
 ) -> SizeRow:
     stops, checks = (
         tuple(one for one in sort if one.text not in common or one.severity == "stop") for sort in speaks
     )
-    picture, light, lead = at(screen).picture, at(seen), at(main_seat)
-    index = at(seats).index(lead) if lead is not None else 0
-    mine = next((sight for sight in at(sights) if sight.seat == lead), None)
-    luminance = 0.0 if light is None else float(light.luminance[index, 0])
-    contrasts = () if light is None else tuple(float(one) for one in light.contrast[index])
+    picture, light = at(screen).picture, at(seen)
     return SizeRow(
+        key=key,
         size=pair_text(picture.width_mm, picture.height_mm, at.units),
         diagonal=at.text(picture.diagonal_mm),
-        chosen=chosen,
+        chosen=key == "1",
         angles=_angles(at(sights)),
-        necks="" if mine is None else f"{mine.top_deg:.0f}° · {mine.centre_deg:.0f}°".replace("-", "−"),
-        pixels="" if mine is None else f"{mine.pixel_arcmin:.1f}",
-        luminance="" if light is None else f"{luminance:.0f}",
-        contrasts=tuple(contrast_text(contrast) for contrast in contrasts),
-        bands=tuple(contrast_band(one) for one in contrasts),
+        luminance="" if light is None else f"{_luminance(at):.0f}",
         to_ceiling=_to_ceiling(at),
-        verdict=_first(stops) or _first(checks) or FITS,
+        judged=verdict_of(stops, checks, FITS),
         stops=tuple(stop.text for stop in stops),
         checks=tuple(one.text for one in checks),
         sort={
             "diagonal": picture.diagonal_mm,
-            "stops": float(len(stops)),
             "checks": float(sum(check.remarks for check in checks)),
-            "luminance": luminance,
         },
         changes=changes,
         picture_mm=at(rect_of_picture),
+        frame_mm=at(rect_of_frame),
     )
 
 
-def _first(found: tuple[Against, ...]) -> str:
-    return found[0].text if found else ""
+def _measures(at: Ask, asks: Sequence[Ask]) -> Iterator[MeasureRow]:
+    """What is held against each other, in the order of the table; a measure that nobody can know yet is left out."""
+    if at(sights):
+        low, high = (
+            at.default(SeatsDefaults.angle_main_low_deg),
+            at.default(SeatsDefaults.angle_main_high_deg),
+        )
+        yield MeasureRow(
+            key="angle",
+            short="Angle",
+            label="Viewing angle",
+            wanted=f"{low:g} to {high:g}°",
+            cells=tuple(_angle(ask, low, high) for ask in asks),
+        )
+        most = at.default(SeatsDefaults.neck_top_deg)
+        yield MeasureRow(
+            key="neck",
+            short="Neck",
+            label="Neck angle, top",
+            wanted=f"up to {most:g}°",
+            better="low",
+            cells=tuple(_neck(ask, most) for ask in asks),
+        )
+    yield from light_measures(asks)
+    if at(sights) and at(pixels_known):
+        yield MeasureRow(
+            key="pixel",
+            short="Pixel",
+            label="Pixel",
+            unit="arcmin",
+            wanted=f"up to {PIXEL_SEEN:g}",
+            better="low",
+            cells=tuple(_pixel(ask) for ask in asks),
+        )
+    gap = at.default(HeightDefaults.ceiling_gap_mm)
+    yield MeasureRow(
+        key="ceiling",
+        short="Ceiling",
+        label="Frame to ceiling",
+        wanted=f"{at.text(gap)} or more",
+        better="high",
+        cells=tuple(_ceiling(ask, gap) for ask in asks),
+    )
+
+
+def _mine(at: Ask) -> Sight | None:
+    lead = at(main_seat)
+    return next((sight for sight in at(sights) if sight.seat == lead), None)
+
+
+def _angle(at: Ask, low: float, high: float) -> Cell:
+    mine, all_seats = _mine(at), [sight.angle_deg for sight in at(sights)]
+    if mine is None:
+        return Cell(text="")
+    least, most = f"{min(all_seats):.0f}", f"{max(all_seats):.0f}"
+    return Cell(
+        text=f"{mine.angle_deg:.0f}°",
+        note="" if least == most else f"seats {least} to {most}°",
+        wanted=low <= mine.angle_deg <= high,
+        value=mine.angle_deg,
+    )
+
+
+def _neck(at: Ask, most: float) -> Cell:
+    mine = _mine(at)
+    if mine is None:
+        return Cell(text="")
+    return Cell(
+        text=f"{mine.top_deg:.0f}°".replace("-", "−"), wanted=mine.top_deg <= most, value=mine.top_deg
+    )
+
+
+def main_pixel(at: Ask) -> float | None:
+    """What one pixel fills at the main seat [arc-minutes]; None without a seat."""
+    mine = _mine(at)
+    return None if mine is None else mine.pixel_arcmin
+
+
+def _pixel(at: Ask) -> Cell:
+    fills = main_pixel(at)
+    return (
+        Cell(text="") if fills is None else Cell(text=f"{fills:.1f}", wanted=fills <= PIXEL_SEEN, value=fills)
+    )
+
+
+def _ceiling(at: Ask, gap: float) -> Cell:
+    text, free_mm = _to_ceiling(at), _ceiling_mm(at)
+    return Cell(text=text, wanted=bool(text) and at_most(gap, free_mm), value=free_mm if text else None)
+
+
+def _luminance(at: Ask) -> float:
+    """At the main seat, or the first [cd/m²]; nothing where there is no light."""
+    light, lead = at(seen), at(main_seat)
+    if light is None:
+        return 0.0
+    return float(light.luminance[at(seats).index(lead) if lead is not None else 0, 0])
 
 
 def _angles(found: tuple[Sight, ...]) -> str:
@@ -207,10 +305,11 @@ def _angles(found: tuple[Sight, ...]) -> str:
     return " · ".join(f"{one.angle_deg:.0f}°" for one in (ordered[0], main, ordered[-1]))
 
 
+def _ceiling_mm(at: Ask) -> float:
+    left, _, right, top = at(rect_of_frame)
+    return at(room).ceiling.lowest(left, right) - top
+
+
 def _to_ceiling(at: Ask) -> str:
     """Frame to the lowest ceiling over it."""
-    hung = at(placement)
-    if not hung.possible:
-        return ""
-    left, _, right, top = at(rect_of_frame)
-    return at.text(at(room).ceiling.lowest(left, right) - top)
+    return at.text(_ceiling_mm(at)) if at(placement).possible else ""

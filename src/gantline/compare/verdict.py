@@ -4,6 +4,7 @@ from collections.abc import Collection, Iterator
 from dataclasses import dataclass
 
 from gantline.plan.ask import Ask
+from gantline.plan.code import in_short
 from gantline.plan.finding import Finding, Severity
 from gantline.stations.registry import STATIONS
 
@@ -20,6 +21,11 @@ class Against:
     station: str
     text: str
     remarks: int = 1
+
+    @property
+    def short(self) -> str:
+        """The same in at most four words."""
+        return in_short(self.code)
 
 
 def against(at: Ask, severity: Severity, stations: Collection[str] = ()) -> tuple[Against, ...]:

@@ -86,7 +86,7 @@ class Station:
     faces: what can be looked at here beside the four faces of the room. lights: the faces on which its own marks are lit up; on
     any other those of the station that owns the face are. shape: another aspect ratio is looked at by its masks, or by its
     light. tall: whether what stands below the board needs height. home: the page opens here, and says what leads every sheet.
-    steps: what it gives to the day, made only when that is asked for.
+    steps: what it gives to the day, made only when that is asked for. says: the one thing to do here, for who sees it first.
     """
 
     key: str
@@ -115,6 +115,7 @@ class Station:
     home: bool = False
     begun: Callable[[Ask], bool] | None = None
     steps: Callable[[Ask], Iterable[Step]] | None = None
+    says: str = ""
 
     @cached_property
     def entries(self) -> tuple[tuple[str, Field | FigureDef], ...]:

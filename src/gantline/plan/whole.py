@@ -61,7 +61,8 @@ class Panel:
     """A station's panel, what the board lights up for it, the face it turns to, the strip below.
 
     faces: those to choose from. lit_by: for each, the station whose marks are lit up on it. shape: how another aspect ratio is
-    looked at here. tall: the strip needs height. home: the page opens here.
+    looked at here. tall: the strip needs height. home: the page opens here. says: the one thing to do
+    here.
     """
 
     station: str
@@ -73,6 +74,7 @@ class Panel:
     shape: Literal["", "mask", "light"]
     tall: bool
     home: bool
+    says: str
     parts: tuple[PanelPartOut, ...]
 
 
@@ -129,6 +131,7 @@ def panel_of(station: Station, ask: Ask, figures: dict[str, Figure], stations: S
         shape=station.shape,
         tall=ask(station.tall) if callable(station.tall) else station.tall,
         home=station.home,
+        says=station.says,
         parts=tuple(part for part in parts if part.rows or part.widget),
     )
 

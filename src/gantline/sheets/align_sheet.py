@@ -113,4 +113,5 @@ SHEET = Sheet(
     ending="alignment card.pdf",
     make=align_card,
     papers=True,
+    about=(rect_of_frame, screen),
 )

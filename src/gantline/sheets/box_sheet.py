@@ -20,4 +20,5 @@ SHEET = Sheet(
     ending="box check.pdf",
     make=box_sheet,
     papers=True,
+    there=lambda made: made.table("box") is not None,
 )

@@ -50,4 +50,6 @@ SHEET = Sheet(
     ending="cut sheet.pdf",
     make=cut_sheet,
     papers=True,
+    about=(parts,),
+    there=lambda made: bool(made.ask(parts)),
 )

@@ -74,4 +74,6 @@ SHEET = Sheet(
     ending="day sheet.pdf",
     make=day_sheet,
     papers=True,
+    about=(day_steps,),
+    there=lambda made: bool(made.ask(day_steps)),
 )

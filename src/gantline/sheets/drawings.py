@@ -3,6 +3,8 @@
 from gantline.drawing.layers import WALL_SHEET
 from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
 from gantline.sheets.svg import face_svg
+from gantline.stations.tension import tension_points
+from gantline.stations.wall import drilling
 
 SVG = "image/svg+xml"
 WIDE_MM, HIGH_MM = 277.0, 180.0  # what fits a sheet of A4 lying on its side
@@ -26,6 +28,7 @@ WALL = Sheet(
     media_type=SVG,
     ending="wall.svg",
     make=wall_svg,
+    about=(drilling,),
 )
 TENSION = Sheet(
     key="tension-drawing",
@@ -35,4 +38,6 @@ TENSION = Sheet(
     media_type=SVG,
     ending="tension.svg",
     make=tension_svg,
+    about=(tension_points,),
+    there=lambda made: not isinstance(made.ask(tension_points), str),
 )

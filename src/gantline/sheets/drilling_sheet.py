@@ -103,4 +103,6 @@ SHEET = Sheet(
     ending="drilling sheet.pdf",
     make=drilling_sheet,
     papers=True,
+    about=(drilling,),
+    there=lambda made: made.ask(drilling) is not None,
 )

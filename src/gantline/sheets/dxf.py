@@ -124,6 +124,7 @@ EDGE = Sheet(
     media_type="image/vnd.dxf",
     ending="edge section.dxf",
     make=lambda ready: frame_dxf(ready.face("edge"), ready.job.name, _said(ready), ("base", "frame")),
+    about=(parts,),
 )
 PIECES = Sheet(
     key="frame-pieces",
@@ -133,4 +134,6 @@ PIECES = Sheet(
     media_type="image/vnd.dxf",
     ending="frame pieces.dxf",
     make=lambda ready: frame_dxf(ready.back, ready.job.name, _said(ready), ("frame", "trim")),
+    about=(parts,),
+    there=lambda made: bool(made.ask(parts)),
 )

@@ -62,4 +62,6 @@ SHEET = Sheet(
     ending="fabric sheet.pdf",
     make=fabric_sheet,
     papers=True,
+    about=(blank, roll_cut, work_area_mm),
+    there=lambda made: made.table("roll") is not None,
 )

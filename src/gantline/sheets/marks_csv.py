@@ -66,4 +66,6 @@ SHEET = Sheet(
     media_type="text/csv; charset=utf-8",
     ending="marks.csv",
     make=marks_csv,
+    about=(drilling,),
+    there=lambda made: made.ask(drilling) is not None,
 )

@@ -13,6 +13,7 @@ from gantline.stations.frame import blank, parts, roll_cut
 from gantline.stations.tension import tension_points
 from gantline.stations.wall import bought_fixing, drilling
 
+ABOUT = (parts, blank, roll_cut, tension_points, drilling, bought_fixing)
 COLUMNS = ("item", "needed", "on_hand", "pack", "packs", "price", "cost", "for", "state")
 
 
@@ -21,7 +22,7 @@ def _list(ready: Ready) -> MaterialList:
 
 
 def _lead(ready: Ready) -> tuple[PlanFinding, ...]:
-    return ready.leading(parts, blank, roll_cut, tension_points, drilling, bought_fixing)
+    return ready.leading(*ABOUT)
 
 
 def shopping_list(ready: Ready) -> bytes:
@@ -70,6 +71,7 @@ SHEET = Sheet(
     ending="shopping list.pdf",
     make=shopping_list,
     papers=True,
+    about=ABOUT,
 )
 CSV = Sheet(
     key="materials",
@@ -79,4 +81,5 @@ CSV = Sheet(
     media_type="text/csv; charset=utf-8",
     ending="materials.csv",
     make=materials_csv,
+    about=ABOUT,
 )

@@ -12,6 +12,8 @@ from gantline.sheets.lettering import FONTS, font_faces, html_text
 from gantline.sheets.sheet import Paper
 
 PHOTO = "data:image/jpeg;base64,"
+CLOSER = ("dense", "denser")  # how a sheet is set where its last page would hold a few lines only
+WELL_FILLED = 0.2  # of a page: a last page with more than that stays
 TEMPLATES = Path(__file__).parent / "templates"
 PAPERS: dict[Paper, tuple[str, float]] = {"a4": ("A4", 182.0), "letter": ("letter", 187.0)}
 
@@ -22,7 +24,7 @@ def render(name: str, paper: Paper, **values: Any) -> str:
 
 
 def to_pdf(html: str) -> bytes:
-    """HTML as PDF, set closer where that saves a page: no sheet ends in a page that is nearly empty.
+    """HTML as PDF, set closer where that saves a page: no sheet ends in a page that holds a few lines only.
 
     Imports its layout engine only now: the server starts without it.
     """
@@ -35,10 +37,31 @@ def to_pdf(html: str) -> bytes:
         return page.render(stylesheets=[faces], font_config=fonts)
 
     document = laid(html)
-    if len(document.pages) > 1 and "<body>" in html:
-        close = laid(html.replace("<body>", '<body class="dense">', 1))
-        document = close if len(close.pages) < len(document.pages) else document
+    for closer in CLOSER if "<body>" in html else ():
+        if len(document.pages) == 1 or _filled(document.pages[-1]) > WELL_FILLED:
+            break
+        close = laid(html.replace("<body>", f'<body class="{closer}">', 1))
+        if len(close.pages) < len(document.pages):
+            document = close
+            break
     return bytes(document.write_pdf() or b"")
+
+
+def _filled(page: Any) -> float:
+    """How far down a laid page its text reaches, as a share of the room for it."""
+    box = page._page_box
+    body = next(child for child in box.children if child.element_tag == "html")
+
+    def lowest(part: Any) -> float:
+        inner = [child for child in getattr(part, "children", ()) if child.is_in_normal_flow()]
+        own = (
+            0.0
+            if inner
+            else float(part.position_y + (part.height if isinstance(part.height, float) else 0.0))
+        )
+        return max((own, *(lowest(child) for child in inner)))
+
+    return (lowest(body) - body.content_box_y()) / max(1.0, float(box.height))
 
 
 @cache

@@ -125,4 +125,6 @@ SHEET = Sheet(
     ending="rough-in.pdf",
     make=rough_in,
     papers=True,
+    about=(lens_place, wanted),
+    there=lambda made: made.ask(lens_place) is not None,
 )

@@ -105,7 +105,8 @@ class Ready:
 class Sheet:
     """One kind of sheet: its key, name and group in the menu, media type, end of its file name, how it is made.
 
-    papers: whether it comes on more than one paper.
+    papers: whether it comes on more than one paper. about: the questions its figures rest on, whose Stops and assumptions lead
+    it; there: whether it has anything to show for a job.
     """
 
     key: str
@@ -116,6 +117,16 @@ class Sheet:
     ending: str
     make: Callable[[Ready], bytes]
     papers: bool = False
+    about: tuple[Question, ...] = ()
+    there: Callable[[JobPlan], bool] = lambda _: True
+
+    def led_by(self, ready: Ready) -> Literal["stop", "assumed", ""]:
+        """What it says first: that something stops it, or that it rests on what nobody has measured yet. One that is about the
+        whole job is led by whatever stops that."""
+        found = ready.leading(*self.about, measure=True) if self.about else ready.stops
+        if any(finding.severity == "stop" for finding in found):
+            return "stop"
+        return "assumed" if any(finding.code == MEASURE for finding in found) else ""
 
 
 PDF = "application/pdf"

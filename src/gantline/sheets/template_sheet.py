@@ -2,8 +2,9 @@
 
 import io
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from html import escape
+from itertools import groupby
 
 from gantline.core.units import plain
 from gantline.core.wall.template import SCALE_BAR_MM, Tile, tiles
@@ -46,7 +47,8 @@ def spots(ready: Ready) -> tuple[Spot, ...]:
 
 
 def paper_tiles(ready: Ready) -> tuple[Tile, ...]:
-    """The sheets of a job on its paper, turned sideways; each row reaches the screen's center too."""
+    """The sheets of a job on its paper that have a hole, turned sideways. Each row is laid out from one end to the other by way
+    of the screen's center; the blank sheets between are left out."""
     wide, high = SIDEWAYS[ready.paper]
     spots_there, center = spots(ready), ready.made.ask(centre_x_mm)
     rows = {spot.row: spot.y_mm for spot in spots_there if spot.screw == 1}
@@ -64,11 +66,17 @@ def paper_tiles(ready: Ready) -> tuple[Tile, ...]:
         for cross in {(cross.row, cross.screw): cross for cross in spots_there if cross.screw > 1}.values()
         if rows[cross.row] - cross.y_mm > SAME_SHEET_MM
     ]
-    return tiles(
+    laid = tiles(
         lines,
         wide_mm=wide - 2.0 * MARGIN_MM,
         high_mm=high - 2.0 * MARGIN_MM - FOOT_MM,
         overlap_mm=OVERLAP_MM,
+    )
+    kept = [tile for tile in laid if any(tile.holds(spot.x_mm, spot.y_mm) for spot in spots_there)]
+    return tuple(
+        replace(tile, number=number, of=len(row))
+        for row in (list(group) for _, group in groupby(kept, key=lambda tile: tile.row))
+        for number, tile in enumerate(row, start=1)
     )
 
 
@@ -121,7 +129,9 @@ def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:
         _pieces(ready, tile.left_mm, tile.bottom_mm, tile.right_mm, tile.top_mm, (MARGIN_MM, MARGIN_MM))
     )
     marks = []
-    for at in (MARGIN_MM + join - tile.left_mm for join in tile.joins_mm):
+    beside = [other for other in paper_tiles(ready) if other.row == tile.row and other != tile]
+    joins = [join for join in tile.joins_mm if any(other.left_mm < join < other.right_mm for other in beside)]
+    for at in (MARGIN_MM + join - tile.left_mm for join in joins):
         marks.append(f'<path class="thin" stroke-dasharray="1 2" d="M{at:.3f} {MARGIN_MM}V{low:.3f}"/>')
         marks += [
             f'<path class="thin" d="M{at - 3:.3f} {y:.3f}h6m-3 -3v6"/>' for y in (MARGIN_MM + 12, low - 12)
@@ -131,17 +141,27 @@ def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:
         f'<rect x="{MARGIN_MM}" y="{foot - 5:.3f}" width="{SCALE_BAR_MM}" height="2.5" fill="#000"/>'
         + svg_text(MARGIN_MM, foot, "100 mm: measure it, print at 100 %", 3.2, "start")
     )
-    said = f"{tile.row} row, sheet {tile.number} of {tile.of}"
-    joined = (
-        "" if tile.number == 1 else f". Lay its left dashed line on the right one of sheet {tile.number - 1}"
-    )
-    text = svg_text(right, foot - 1.0, f"{ready.job.name} · {said}{joined}", 3.2, "end")
+    said = f"{tile.row} row, sheet {tile.number} of {tile.of}. {_laid_by(ready, tile)}"
+    text = svg_text(right, foot - 1.0, f"{ready.job.name} · {said}", 3.2, "end")
     stop = svg_text(wide / 2.0, MARGIN_MM + 6.0, ready.forbids[0], 4.5, "middle") if ready.forbids else ""
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide}mm" height="{high}mm" viewBox="0 0 {wide} {high}">'
         f'<rect class="thin" x="{MARGIN_MM}" y="{MARGIN_MM}" width="{right - MARGIN_MM:.3f}" height="{low - MARGIN_MM:.3f}"/>'
         f"<style>{STYLE}</style>{drawn}{''.join(marks)}{bar}{text}{stop}</svg>"
     )
+
+
+def _laid_by(ready: Ready, tile: Tile) -> str:
+    """What a sheet is laid by: the one before where they overlap, else its first hole's own mark and the level line."""
+    if any(
+        before.row == tile.row and before.number == tile.number - 1 and tile.left_mm < before.right_mm
+        for before in paper_tiles(ready)
+    ):
+        return f"Lay its left dashed line on the right one of sheet {tile.number - 1}"
+    first = min(
+        (spot for spot in spots(ready) if tile.holds(spot.x_mm, spot.y_mm)), key=lambda spot: spot.x_mm
+    )
+    return f"Lay its level line level, hole {first.name} {ready.made.ask.text(first.x_mm)} from the left wall end"
 
 
 def template_pdf(ready: Ready) -> bytes:
@@ -214,6 +234,8 @@ SHEET = Sheet(
     ending="template.pdf",
     make=template_pdf,
     papers=True,
+    about=(drilling,),
+    there=lambda made: made.ask(drilling) is not None,
 )
 SVG = Sheet(
     key="template-drawing",
@@ -223,6 +245,8 @@ SVG = Sheet(
     media_type="image/svg+xml",
     ending="template.svg",
     make=template_svg,
+    about=(drilling,),
+    there=lambda made: made.ask(drilling) is not None,
 )
 DXF = Sheet(
     key="template-dxf",
@@ -232,4 +256,6 @@ DXF = Sheet(
     media_type="image/vnd.dxf",
     ending="template.dxf",
     make=template_dxf,
+    about=(drilling,),
+    there=lambda made: made.ask(drilling) is not None,
 )

@@ -33,4 +33,6 @@ SHEET = Sheet(
     ending="tension sheet.pdf",
     make=tension_sheet,
     papers=True,
+    about=(tension_points, tension_steps),
+    there=lambda made: not isinstance(made.ask(tension_points), str),
 )

@@ -127,4 +127,5 @@ SHEET = Sheet(
     ending="wall sheet.pdf",
     make=wall_sheet,
     papers=True,
+    about=(drilling,),
 )

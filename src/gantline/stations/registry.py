@@ -1,8 +1,8 @@
 """The line of stations, in the order of the day. The one place that names them all."""
 
 from collections.abc import Mapping
-from enum import StrEnum
 
+from gantline.plan.code import Coded
 from gantline.plan.plan import MEASURE
 from gantline.plan.station import Station
 from gantline.plan.strays import PAST_END, TOO_MUCH
@@ -19,7 +19,6 @@ from gantline.stations.height.station import HEIGHT
 from gantline.stations.light.findings import Code as LightCode
 from gantline.stations.light.station import LIGHT
 from gantline.stations.size.findings import Code as SizeCode
-from gantline.stations.size.seats import CODE as SEATS
 from gantline.stations.size.station import SIZE
 from gantline.stations.survey.findings import Code as SurveyCode
 from gantline.stations.survey.station import SURVEY
@@ -47,7 +46,7 @@ STATIONS: tuple[Station, ...] = (
     DAY,
 )
 BY_KEY: Mapping[str, Station] = {station.key: station for station in STATIONS}
-CODES: Mapping[str, type[StrEnum]] = {
+CODES: Mapping[str, type[Coded]] = {
     "survey": SurveyCode,
     "size": SizeCode,
     "light": LightCode,
@@ -62,5 +61,5 @@ CODES: Mapping[str, type[StrEnum]] = {
     "day": DayCode,
 }
 ALL_CODES = frozenset(
-    {MEASURE, PAST_END, TOO_MUCH, SEATS, *(code.value for kind in CODES.values() for code in kind)}
+    {MEASURE, PAST_END, TOO_MUCH, *(code.value for kind in CODES.values() for code in kind)}
 )

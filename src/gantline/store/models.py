@@ -38,12 +38,13 @@ class Base(DeclarativeBase):
 
 
 class ShopRow(Base):
-    """A firm. The one that everybody works in has the key "own"."""
+    """A firm. The one that everybody works in has the key "own". paper: what its sheets are printed on."""
 
     __tablename__ = "shop"
     key: Mapped[str | None] = mapped_column(String(20), unique=True)
     id: Mapped[UUID] = mapped_column(primary_key=True, default=uuid4)
     name: Mapped[str] = mapped_column(String(120))
+    paper: Mapped[str] = mapped_column(String(10), server_default="a4")
 
 
 class JobRow(Base):

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import delete, func, select
+from sqlalchemy import delete, func, select, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -71,6 +71,16 @@ def put_settings(session: Session, shop_id: UUID, values: Mapping[str, float]) -
     session.add_all(SettingRow(shop_id=shop_id, key=key, value=value) for key, value in values.items())
     session.flush()
     return shop
+
+
+def paper(session: Session, shop_id: UUID) -> str:
+    """What the shop prints on: a4 or letter."""
+    return session.scalars(select(ShopRow.paper).where(ShopRow.id == shop_id)).one()
+
+
+def put_paper(session: Session, shop_id: UUID, paper: str) -> None:
+    """Print on this paper from now on."""
+    session.execute(update(ShopRow).where(ShopRow.id == shop_id).values(paper=paper))
 
 
 def records(session: Session, shop_id: UUID, kind: RecordKind) -> Sequence[RecordRow]:

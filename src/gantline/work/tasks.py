@@ -1,7 +1,8 @@
 """What heavy work there is: each takes a session, the arguments of its question, and a way to say how far it is."""
 
+from base64 import b64encode
 from collections.abc import Callable, Mapping
-from typing import Any, Literal
+from typing import TYPE_CHECKING, Any, Literal
 from uuid import UUID
 
 import orjson
@@ -16,6 +17,9 @@ from gantline.plan.working import as_plain
 from gantline.stations import plan
 from gantline.store import jobs, shops
 from gantline.store.models import JobVersionRow
+
+if TYPE_CHECKING:
+    from gantline.sheets.sheet import Ready
 
 
 class Say:
@@ -35,6 +39,7 @@ class Say:
 
 Task = Callable[[Session, Mapping[str, Any], Say], bytes]
 PLANNED = 0.2  # of a sheet's time
+PICTURED = 0.7
 
 
 def _planned(session: Session, args: Mapping[str, Any]) -> tuple[UUID, JobVersionRow, JobPlan]:
@@ -46,6 +51,36 @@ def _planned(session: Session, args: Mapping[str, Any]) -> tuple[UUID, JobVersio
 def sheet(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     """One sheet of one version.  args: job, version, sheet, paper."""
     from gantline.sheets.registry import SHEETS
+
+    return SHEETS[args["sheet"]].make(_ready(session, args, say))
+
+
+def pictures(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """The pages of a sheet as PNG in base64, JSON.  args: job, version, sheet, paper, first (only that page, small)."""
+    from gantline.sheets.pictures import pictures as drawn
+    from gantline.sheets.registry import SHEETS
+
+    content = SHEETS[args["sheet"]].make(_ready(session, args, say))
+    say(PICTURED)
+    count, found = drawn(content, first=args["first"])
+    return orjson.dumps({"pages": count, "pictures": [b64encode(each).decode() for each in found]})
+
+
+def pack(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """The job pack of one version.  args: job, version, sheets (their keys), paper."""
+    from gantline.sheets.pack import pack as bound
+    from gantline.sheets.registry import SHEETS
+
+    ready = _ready(session, args, say)
+    return bound(
+        ready,
+        [SHEETS[key] for key in args["sheets"]],
+        lambda share: say(PLANNED + (1.0 - PLANNED) * share),
+    )
+
+
+def _ready(session: Session, args: Mapping[str, Any], say: Say) -> "Ready":
+    """A version planned, with what its sheets take from the stores."""
     from gantline.sheets.sheet import Ready
     from gantline.store import photos
 
@@ -63,9 +98,7 @@ def sheet(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
         except (photos.NoSuchPhoto, ValueError):  # taken away since, or no id
             return None
 
-    return SHEETS[args["sheet"]].make(
-        Ready(made=made, stamp=stamp, paper=paper, fabrics=fabrics, boards=boards, photo=photo_of)
-    )
+    return Ready(made=made, stamp=stamp, paper=paper, fabrics=fabrics, boards=boards, photo=photo_of)
 
 
 def compare(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
@@ -182,6 +215,8 @@ def _units(args: Mapping[str, Any]) -> Units:
 
 TASKS: Mapping[str, Task] = {
     "sheet": sheet,
+    "pictures": pictures,
+    "pack": pack,
     "compare": compare,
     "photo": photo,
     "order": order,

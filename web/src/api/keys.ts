@@ -10,6 +10,8 @@ export const keys = {
     id: string,
     version: number,
   ) => [what, id, version] as const,
+  words: (what: string, id: string, version: number, first: string, second: string) =>
+    [what, id, version, first, second] as const,
   floor: (id: string, version: number, measure: string, state: string) => ['floor', id, version, measure, state] as const,
   view: (id: string, version: number, seat: string, state: string) => ['view', id, version, seat, state] as const,
   stores: (kind: string) => ['stores', kind] as const,
@@ -24,5 +26,10 @@ export const keys = {
   record: (id: string) => ['day', id, 'record'] as const,
   backups: ['backups'] as const,
   photos: (id: string) => ['photos', id] as const,
-  sheets: ['sheets'] as const,
+  sheets: (id: string, version: number) => ['sheets', id, version] as const,
+  pictures: (id: string, version: number, sheet: string, paper: string, first: boolean) =>
+    ['pictures', id, version, sheet, paper, first] as const,
+  shop: ['shop'] as const,
+  find: (job: string, asked: string) => ['find', job, asked] as const,
+  draft: (style: string, typed: Record<string, string>) => ['draft', style, typed] as const,
 }

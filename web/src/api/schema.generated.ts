@@ -189,6 +189,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Anything
+         * @description A figure, station or sheet of a job, any job, any record, best first; nothing for an empty line.
+         */
+        get: operations["find_anything"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -224,9 +244,49 @@ export interface paths {
         put?: never;
         /**
          * Create Job
-         * @description Create a job from a name and a diagonal.
+         * @description Create a job from what is known of its room and its size.
          */
         post: operations["create_job"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draft Job
+         * @description What is said of a job before it is made: its size, whether it fits, what is missing. Nothing is saved.
+         */
+        post: operations["draft_job"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/example/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Create Example
+         * @description A job made from one of the example rooms.
+         */
+        post: operations["create_example"];
         delete?: never;
         options?: never;
         head?: never;
@@ -505,6 +565,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pack
+         * @description The job pack: the sheets that are named in one PDF, each once, in the order of the menu.
+         *
+         *     Raises: NoPages where none of them has pages.
+         */
+        get: operations["get_pack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/payoff": {
         parameters: {
             query?: never;
@@ -758,6 +840,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sheets
+         * @description The sheets of the job's newest version that have something to show, in order, and what leads each.
+         */
+        get: operations["list_sheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sheets/{sheet}": {
         parameters: {
             query?: never;
@@ -767,9 +869,32 @@ export interface paths {
         };
         /**
          * Get Sheet
-         * @description One sheet of the job's newest version; 202 with the key to follow where it takes longer.
+         * @description One sheet of the job's newest version, on the shop's paper unless told otherwise; 202 with the key to follow where it
+         *     takes longer.
          */
         get: operations["get_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sheets/{sheet}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Pictures
+         * @description The pages of a sheet as pictures, to be seen before it is printed; first: only the first page, small.
+         *
+         *     Raises: NoPages for a file that has none.
+         */
+        get: operations["sheet_pictures"];
         put?: never;
         post?: never;
         delete?: never;
@@ -940,6 +1065,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/{what}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare As File
+         * @description A comparison as CSV: a line a measure, a column a candidate.
+         */
+        get: operations["compare_as_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/{what}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare In Words
+         * @description Two candidates of a comparison in words: what differs, what is the same, what stands against each.
+         */
+        get: operations["compare_in_words"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/metrics": {
         parameters: {
             query?: never;
@@ -1088,7 +1253,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sheets": {
+    "/api/shop": {
         parameters: {
             query?: never;
             header?: never;
@@ -1096,11 +1261,15 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List Sheets
-         * @description The menu of sheets, in order.
+         * Get Shop
+         * @description What the shop prints on.
          */
-        get: operations["list_sheets"];
-        put?: never;
+        get: operations["get_shop"];
+        /**
+         * Put Shop
+         * @description Print on this paper from now on, for everybody.
+         */
+        put: operations["put_shop"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1462,6 +1631,22 @@ export interface components {
             what: string;
             /** Why */
             why: string;
+        };
+        /**
+         * Band
+         * @description The floor with values between two lines. rings: its outlines [mm, wall axes; z from the bare wall], holes among them; rank:
+         *     how good it is, 0 the worst: for an angle the best lies in the middle.
+         */
+        Band: {
+            /** Rank */
+            rank: number;
+            /** Rings */
+            rings: [
+                number,
+                number
+            ][][];
+            /** Word */
+            word: string;
         };
         /**
          * Bars
@@ -1965,23 +2150,6 @@ export interface components {
             x_mm: number;
             /** Z Mm */
             z_mm: number | null;
-        };
-        /**
-         * Cell
-         * @description A length or number of a thing: its field, what it is called, its text, how it is known.
-         */
-        Cell: {
-            /** Field */
-            field: string;
-            /**
-             * Known
-             * @enum {string}
-             */
-            known: "measured" | "decided" | "computed" | "assumed";
-            /** Label */
-            label: string;
-            /** Text */
-            text: string;
         };
         /**
          * Change
@@ -2522,6 +2690,28 @@ export interface components {
             written: number | null;
         };
         /**
+         * Draft
+         * @description What is said of a job before it is saved: its size and what it starts from, whether it fits, what stands against it,
+         *     what is assumed so far and would move most, and its little wall.
+         */
+        Draft: {
+            /** Against */
+            against: components["schemas"]["Said"][];
+            /** Diagonal */
+            diagonal: string;
+            /** Fits */
+            fits: boolean;
+            front: components["schemas"]["Face"] | null;
+            /** Missing */
+            missing: string[];
+            /** Size */
+            size: string;
+            /** Starts */
+            starts: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Drawing
          * @description All faces of the board, and the tape.
          */
@@ -2620,6 +2810,12 @@ export interface components {
             source: string;
         };
         /**
+         * ExampleKey
+         * @description The rooms.
+         * @enum {string}
+         */
+        ExampleKey: "mill-loft" | "narrow-lounge" | "basement-den";
+        /**
          * FabricChoice
          * @description The fabric as light sees it. half_gain_deg absent: constant gain.
          */
@@ -2655,14 +2851,13 @@ export interface components {
          * @description One fabric of the stores in this room: its worst seat in every light state, and why it lost.
          */
         FabricRow: {
-            /** Bands */
-            bands: string[];
             /** Category */
             category: string;
             /** Chosen */
             chosen: boolean;
             /** Contrasts */
             contrasts: string[];
+            judged: components["schemas"]["Verdict"];
             /** Key */
             key: string;
             /** Lobe */
@@ -2676,20 +2871,18 @@ export interface components {
             name: string;
             /** Rank */
             rank: number;
-            /** Reason */
-            reason: string;
             /** Stops */
             stops: string[];
-            /** Uniformity */
-            uniformity: string;
             /** Worst Seat */
             worst_seat: string;
         };
         /**
          * FabricTable
-         * @description The ranking, best first.
+         * @description The ranking, best first, with what each has of every measure.
          */
         FabricTable: {
+            /** Measures */
+            measures: components["schemas"]["MeasureRow"][];
             /** Rows */
             rows: components["schemas"]["FabricRow"][];
             /** States */
@@ -2878,32 +3071,25 @@ export interface components {
         };
         /**
          * FloorMap
-         * @description A grid over the floor [mm, wall axes; z from the bare wall]: rows from the wall back, columns from the left.
-         *
-         *     classes index words, in the order of the measure; ranks say how good each class is, 0 the worst: for an
-         *     angle the best lies in the middle. `at` says which height and light state it is for.
+         * @description One measure over the floor, from near_mm off the wall to its far end; `at` says which height and light state it is for.
          */
         FloorMap: {
             /** At */
             at: string;
-            /** Classes */
-            classes: number[];
-            /** Columns */
-            columns: number;
+            /** Bands */
+            bands: components["schemas"]["Band"][];
             /** Far Mm */
             far_mm: number;
             /** Left Mm */
             left_mm: number;
+            /** Levels */
+            levels: components["schemas"]["Level"][];
             /** Near Mm */
             near_mm: number;
-            /** Ranks */
-            ranks: number[];
             /** Right Mm */
             right_mm: number;
-            /** Rows */
-            rows: number;
-            /** Words */
-            words: string[];
+            /** Seats */
+            seats: components["schemas"]["SeatValue"][];
         };
         /**
          * FloorReading
@@ -3862,6 +4048,24 @@ export interface components {
          */
         LengthStyle: "ft-in" | "in-fraction" | "in" | "mm" | "cm";
         /**
+         * Level
+         * @description One line of equal value. at: where its value is written, None on a short one.
+         */
+        Level: {
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Text */
+            text: string;
+        };
+        /**
          * Lies
          * @description How the board stands in the frame: flat, its width in the plane of the fabric, or on edge.
          * @enum {string}
@@ -4155,6 +4359,23 @@ export interface components {
             top_mm: number;
         };
         /**
+         * Match
+         * @description Something that was looked for. detail: what it reads now, or where it is; path: its address.
+         */
+        Match: {
+            /** Detail */
+            detail: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "station" | "sheet" | "job" | "record";
+            /** Path */
+            path: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * Material
          * @description What a frame is made of.
          * @enum {string}
@@ -4227,6 +4448,36 @@ export interface components {
          */
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
+         * MeasureRow
+         * @description One row of the table. short: its name where there is little room; wanted: the band in words; better: which end of it is the better one, where one is.
+         */
+        MeasureRow: {
+            /**
+             * Better
+             * @default
+             * @enum {string}
+             */
+            better: "high" | "low" | "";
+            /** Cells */
+            cells: components["schemas"]["gantline__compare__side_by_side__Cell"][];
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Short */
+            short: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /**
+             * Wanted
+             * @default
+             */
+            wanted: string;
+        };
+        /**
          * Measured
          * @description The five points.
          */
@@ -4271,7 +4522,10 @@ export interface components {
         Milestone: "outline liked" | "box counted" | "tracks filled" | "frame square and tight" | "frame ready for fabric" | "wall drilled" | "empty frame hung and off again" | "frame on the fabric" | "corners held" | "all points hold" | "looked over" | "trim on" | "on the wall" | "level and centered" | "projector warm" | "picture on the frame";
         /**
          * NewJob
-         * @description A job from a name and what is known of its size; lengths are numbers in mm, or text in the job's units.
+         * @description A job from what is known of its room and its size, any of it; lengths are numbers in mm, or text in the job's units.
+         *
+         *     start: what the size starts from; absent, a size that is told is taken (diagonal, width, height, or the picture on the wall),
+         *     then a projector that cannot move, then the main seat, then the wall. kit, projector: keys of records in the stores.
          *
          *     value: the diagonal, width, height, free wall or picture's width on the wall, by what the size starts from. Of a
          *     picture on the wall height and both diagonals may be given too; for a viewing angle, the angle and the main seat's
@@ -4285,29 +4539,43 @@ export interface components {
              * @default 16:9
              */
             aspect: string;
+            /** Ceiling */
+            ceiling?: number | string | null;
+            /** Diagonal */
+            diagonal?: number | string | null;
             /** Diagonal Falling */
             diagonal_falling?: number | string | null;
             /** Diagonal Rising */
             diagonal_rising?: number | string | null;
+            /** Height */
+            height?: number | string | null;
+            /** Kit */
+            kit?: string | null;
             /** Lens From Wall */
             lens_from_wall?: number | string | null;
-            /** Name */
+            /**
+             * Name
+             * @default
+             */
             name: string;
             /** Picture Height */
             picture_height?: number | string | null;
+            /** Picture Width */
+            picture_width?: number | string | null;
             /**
              * Place
              * @default
              */
             place: string;
+            /** Projector */
+            projector?: string | null;
             /** Ratio High */
             ratio_high?: number | string | null;
             /** Ratio Low */
             ratio_low?: number | string | null;
             /** Seat From Wall */
             seat_from_wall?: number | string | null;
-            /** @default diagonal */
-            start: components["schemas"]["SizeLead"];
+            start?: components["schemas"]["SizeLead"] | null;
             /**
              * @default {
              *       "denominator": 16,
@@ -4317,6 +4585,10 @@ export interface components {
             units: components["schemas"]["JobUnits-Input"];
             /** Value */
             value?: number | string | null;
+            /** Wall Width */
+            wall_width?: number | string | null;
+            /** Width */
+            width?: number | string | null;
         };
         /**
          * Number
@@ -4433,7 +4705,8 @@ export interface components {
          * @description A station's panel, what the board lights up for it, the face it turns to, the strip below.
          *
          *     faces: those to choose from. lit_by: for each, the station whose marks are lit up on it. shape: how another aspect ratio is
-         *     looked at here. tall: the strip needs height. home: the page opens here.
+         *     looked at here. tall: the strip needs height. home: the page opens here. says: the one thing to do
+         *     here.
          */
         Panel: {
             /** Face */
@@ -4449,6 +4722,8 @@ export interface components {
             };
             /** Parts */
             parts: components["schemas"]["PanelPartOut"][];
+            /** Says */
+            says: string;
             /**
              * Shape
              * @enum {string}
@@ -5057,46 +5332,40 @@ export interface components {
          * ProjectorRow
          * @description One projector of the stores: from the place that is set, in words, and where in the room it could be.
          *
-         *     verdict is the first thing against it here; sizes what it could fill from here; place where it could be,
-         *     with the changes that put it there (none where it can be nowhere).
+         *     spare: how far its lens may still be off on its nearer side, each way alone, in words; spare_mm: the ends of that along x,
+         *     y and z, from the lens; sizes: what it could fill from here; place: where it could be, place_mm x and z of that from the
+         *     left wall end and the bare wall, with the changes that put it there (none where it can be nowhere).
          */
         ProjectorRow: {
-            /** Bands */
-            bands: string[];
             /** Category */
             category: string;
             /** Changes */
             changes: components["schemas"]["Change"][];
             /** Chosen */
             chosen: boolean;
-            /** Contrasts */
-            contrasts: string[];
             /** Fits */
             fits: boolean;
+            judged: components["schemas"]["Verdict"];
             /** Key */
             key: string;
-            /** Luminance */
-            luminance: string;
-            /** Margin */
-            margin: string;
             /** Name */
             name: string;
-            /** Noise */
-            noise: string;
-            /** Pixels */
-            pixels: string;
             /** Place */
             place: string;
-            /** Price */
-            price: string;
+            /** Place Mm */
+            place_mm: [
+                number,
+                number
+            ] | null;
             /** Sizes */
             sizes: string;
-            /** Sorts */
-            sorts: {
-                [key: string]: number;
-            };
-            /** Verdict */
-            verdict: string;
+            /** Spare */
+            spare: string;
+            /** Spare Mm */
+            spare_mm: [
+                number,
+                number
+            ][];
         };
         /**
          * ProjectorState
@@ -5154,15 +5423,23 @@ export interface components {
         };
         /**
          * ProjectorTable
-         * @description The projectors, those that fit here first; the light states of the contrasts; the place in words.
+         * @description The projectors, those that fit here first, with what each has of every measure; the place in words; the floor to draw
+         *     a place on [mm]: wall, depth, the screen's left and right edge.
          */
         ProjectorTable: {
+            /** Floor Mm */
+            floor_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
             /** Here */
             here: string;
+            /** Measures */
+            measures: components["schemas"]["MeasureRow"][];
             /** Rows */
             rows: components["schemas"]["ProjectorRow"][];
-            /** States */
-            states: string[];
         };
         /**
          * ReachShape
@@ -5463,7 +5740,7 @@ export interface components {
          */
         Row: {
             /** Cells */
-            cells: components["schemas"]["Cell"][];
+            cells: components["schemas"]["gantline__stations__survey__tables__Cell"][];
             /** Id */
             id: string;
             /** Kind */
@@ -5474,6 +5751,19 @@ export interface components {
             name: string;
             /** Pointer */
             pointer: string;
+        };
+        /**
+         * Said
+         * @description One thing that stands against the room as it is known.
+         */
+        Said: {
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "check" | "note";
+            /** Text */
+            text: string;
         };
         /**
          * School
@@ -5564,6 +5854,23 @@ export interface components {
         SeatTable: {
             /** Rows */
             rows: components["schemas"]["SeatRow"][];
+        };
+        /**
+         * SeatValue
+         * @description What one seat has of the measure, at its place on the floor [mm].
+         */
+        SeatValue: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Main */
+            main: boolean;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * SeatView
@@ -5682,7 +5989,7 @@ export interface components {
         SheetName: "day-sheet" | "wall-sheet" | "drilling-sheet" | "template" | "tension-sheet" | "alignment-card" | "cut-sheet" | "fabric-sheet" | "shopping-list" | "box-check" | "proposal" | "order-check" | "rough-in" | "frame-and-holes" | "frame-pieces" | "frame-edge" | "template-drawing" | "template-dxf" | "marks" | "materials" | "wall-drawing" | "tension-drawing" | "plan";
         /**
          * SheetOut
-         * @description A line of the menu of sheets: where it is, what it is.
+         * @description One sheet of a job that has something to show: where it is, what it is, what leads it.
          */
         SheetOut: {
             /** Group */
@@ -5691,10 +5998,25 @@ export interface components {
             key: string;
             /** Label */
             label: string;
+            /**
+             * Leads
+             * @enum {string}
+             */
+            leads: "stop" | "assumed" | "";
             /** Note */
             note: string;
             /** Papers */
             papers: boolean;
+        };
+        /**
+         * SheetPictures
+         * @description Pages of a sheet as pictures: how many it has, and those that were asked for as PNG in base64.
+         */
+        SheetPictures: {
+            /** Pages */
+            pages: number;
+            /** Pictures */
+            pictures: string[];
         };
         /**
          * ShimRow
@@ -5705,6 +6027,17 @@ export interface components {
             name: string;
             /** Thick */
             thick: string;
+        };
+        /**
+         * ShopSettings
+         * @description What is the shop's own beside its defaults. paper: what sheets are printed on.
+         */
+        ShopSettings: {
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "a4" | "letter";
         };
         /**
          * Side
@@ -5839,27 +6172,32 @@ export interface components {
         SizeLead: "diagonal" | "width" | "height" | "wall" | "angle" | "throw" | "measured";
         /**
          * SizeRow
-         * @description One candidate size; texts, numbers to sort by, what it would change, and its picture on the wall [mm].
+         * @description One candidate size; texts, numbers to sort by, what it would change, and its picture and frame on the wall [mm]: left,
+         *     bottom, right, top. key: its diagonal as a share of the present one.
          */
         SizeRow: {
             /** Angles */
             angles: string;
-            /** Bands */
-            bands: string[];
             /** Changes */
             changes: components["schemas"]["Change"][];
             /** Checks */
             checks: string[];
             /** Chosen */
             chosen: boolean;
-            /** Contrasts */
-            contrasts: string[];
             /** Diagonal */
             diagonal: string;
+            /** Frame Mm */
+            frame_mm: [
+                number,
+                number,
+                number,
+                number
+            ];
+            judged: components["schemas"]["Verdict"];
+            /** Key */
+            key: string;
             /** Luminance */
             luminance: string;
-            /** Necks */
-            necks: string;
             /** Picture Mm */
             picture_mm: [
                 number,
@@ -5867,8 +6205,6 @@ export interface components {
                 number,
                 number
             ];
-            /** Pixels */
-            pixels: string;
             /** Size */
             size: string;
             /** Sort */
@@ -5879,14 +6215,12 @@ export interface components {
             stops: string[];
             /** To Ceiling */
             to_ceiling: string;
-            /** Verdict */
-            verdict: string;
         };
         /**
          * SizeTable
-         * @description Candidates from small to large, the light states their contrasts stand for, and which to take and why no
-         *     larger. common: what stands against every one of them, said once; unlit: why there is no brightness; leads: what
-         *     taking another size changes of how the size starts.
+         * @description Candidates from small to large with what each has of every measure, and which to take and why no larger. common: what
+         *     stands against every one of them, said once; unlit: why there is no brightness; leads: what taking another size
+         *     changes of how the size starts.
          */
         SizeTable: {
             /** Advice */
@@ -5895,10 +6229,10 @@ export interface components {
             common: string[];
             /** Leads */
             leads: string;
+            /** Measures */
+            measures: components["schemas"]["MeasureRow"][];
             /** Rows */
             rows: components["schemas"]["SizeRow"][];
-            /** States */
-            states: string[];
             /** Unlit */
             unlit: string;
         };
@@ -6679,6 +7013,26 @@ export interface components {
             readings: components["schemas"]["ReadingName"][];
         };
         /**
+         * Verdict
+         * @description What comes of a candidate. short: at most four words; reason: the whole sentence; also: what else stands against it.
+         */
+        Verdict: {
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
+            /** Reason */
+            reason: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "check" | "";
+            /** Short */
+            short: string;
+        };
+        /**
          * VersionOut
          * @description One line of a job's history.
          */
@@ -6928,6 +7282,27 @@ export interface components {
             name: string;
         };
         /**
+         * Cell
+         * @description What one candidate has of a measure. text: as it stands in the table; note: a word or two with it, as a band's name;
+         *     wanted: it lies within the band that is wanted; value: to sort by, in the measure's own unit, and None where there is none.
+         */
+        gantline__compare__side_by_side__Cell: {
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Text */
+            text: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Wanted
+             * @default false
+             */
+            wanted: boolean;
+        };
+        /**
          * MoveRow
          * @description One thing to do at a point or a run of points, and those of its opposite; tighter_mm, below 0 to ease.
          */
@@ -7026,6 +7401,23 @@ export interface components {
             control: string;
             /** Kind */
             kind: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Cell
+         * @description A length or number of a thing: its field, what it is called, its text, how it is known.
+         */
+        gantline__stations__survey__tables__Cell: {
+            /** Field */
+            field: string;
+            /**
+             * Known
+             * @enum {string}
+             */
+            known: "measured" | "decided" | "computed" | "assumed";
+            /** Label */
+            label: string;
             /** Text */
             text: string;
         };
@@ -7535,6 +7927,49 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    find_anything: {
+        parameters: {
+            query?: {
+                q?: string;
+                job?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Match"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -7633,6 +8068,94 @@ export interface operations {
                 "application/json": components["schemas"]["NewJob"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    draft_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewJob"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Draft"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    create_example: {
+        parameters: {
+            query?: never;
+            header?: {
+                "gantline-who"?: string;
+            };
+            path: {
+                key: components["schemas"]["ExampleKey"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             201: {
@@ -8396,6 +8919,58 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    get_pack: {
+        parameters: {
+            query: {
+                sheets: components["schemas"]["SheetName"][];
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     what_to_measure: {
         parameters: {
             query?: never;
@@ -9100,10 +9675,52 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    list_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     get_sheet: {
         parameters: {
             query?: {
-                paper?: "a4" | "letter";
+                paper?: ("a4" | "letter") | null;
             };
             header?: never;
             path: {
@@ -9120,6 +9737,61 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    sheet_pictures: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+                first?: boolean;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                sheet: components["schemas"]["SheetName"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPictures"];
+                };
             };
             /** @description Under way: follow its key */
             202: {
@@ -9540,6 +10212,111 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    compare_as_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                what: "sizes" | "fabrics" | "projectors";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    compare_in_words: {
+        parameters: {
+            query: {
+                first: string;
+                second: string;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+                what: "sizes" | "fabrics" | "projectors";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     metrics: {
         parameters: {
             query?: never;
@@ -9927,7 +10704,7 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
-    list_sheets: {
+    get_shop: {
         parameters: {
             query?: never;
             header?: never;
@@ -9942,7 +10719,51 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetOut"][];
+                    "application/json": components["schemas"]["ShopSettings"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    put_shop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopSettings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopSettings"];
                 };
             };
             /** @description Bad Request */

@@ -5,7 +5,7 @@ import { Num, Rich } from '../parts/Num'
 import { apart } from './apart'
 import { DimensionTag, tagRoom } from './DimensionTag'
 import { placeDimension } from './dimensionLines'
-import { FloorLegend, FloorMapLayer } from './FloorMapLayer'
+import { FloorLegend, FloorMapLayer, FloorNumbers } from './FloorMapLayer'
 import { isShown } from './layers'
 import { typePx } from './pictureText'
 import { Shapes } from './Shapes'
@@ -98,6 +98,7 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
         <DimensionTag key={mark.key} mark={mark} place={placeDimension(mark, sheet)} widthPx={size.width} />
       ))}
       <TapLayer sheet={sheet} face={face.name} />
+      {floor && <FloorNumbers map={floor} sheet={sheet} />}
       {floor && <FloorLegend map={floor} />}
       {hit && (
         <p
@@ -112,13 +113,21 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
 }
 
 /** A size that was not taken, for comparison: left, bottom, right, top [mm]. */
-export type Ghost = { name: string; rect: readonly number[] }
+export type Ghost = { name: string; rect: readonly number[]; looked?: boolean }
 
 const Outline = ({ ghost, sheet }: { ghost: Ghost; sheet: Sheet }) => {
   const [left = 0, bottom = 0, right = 0, top = 0] = ghost.rect
   const a = toPx(sheet, { xMm: left, yMm: top })
   const b = toPx(sheet, { xMm: right, yMm: bottom })
-  return <rect className="mark ghost" x={a.xPx} y={a.yPx} width={b.xPx - a.xPx} height={b.yPx - a.yPx} />
+  return (
+    <rect
+      className={`mark ghost ${ghost.looked ? 'looked' : ''}`}
+      x={a.xPx}
+      y={a.yPx}
+      width={b.xPx - a.xPx}
+      height={b.yPx - a.yPx}
+    />
+  )
 }
 
 /** How far the dragged group lies from where the newest plan drew it. */

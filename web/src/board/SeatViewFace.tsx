@@ -13,7 +13,7 @@ const FILL: Record<string, string> = {
 
 /** What a seat sees: white and black squares with this state's light on them. */
 export const SeatViewFace = ({ view }: { view: SeatView }) => (
-  <figure className="flex h-full flex-col items-center gap-2 p-2">
+  <figure className="flex h-full min-h-0 flex-col gap-1">
     <svg
       viewBox={`${-view.half_width} ${-view.half_height} ${2 * view.half_width} ${2 * view.half_height}`}
       className="min-h-0 w-full flex-1 rounded"
@@ -39,8 +39,9 @@ export const SeatViewFace = ({ view }: { view: SeatView }) => (
         )
       })}
     </svg>
-    <figcaption className="text-body">
-      <strong>{view.name}</strong>, {view.state}: {view.said}
+    <figcaption className="text-center text-small leading-tight">
+      <strong>{view.state}</strong>: {view.said}
+      <span className="sr-only"> from {view.name}</span>
     </figcaption>
   </figure>
 )

@@ -1,12 +1,15 @@
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { Rich } from './Num'
 
-type FoldedProps = { name: string; title: string; gist: string; children: ReactNode }
+type FoldedProps = { name: string; title: string; gist: string; named?: boolean; children: ReactNode }
 
-/** Detail under its gist of one line; whether it is open is remembered. */
-export const Folded = ({ name, title, gist, children }: FoldedProps) => {
+/** Detail under its gist of one line; whether it is open is remembered. named: the address leads to something in it. */
+export const Folded = ({ name, title, gist, named = false, children }: FoldedProps) => {
   const key = `gantline.open.${name}`
-  const [open, setOpen] = useState(() => localStorage.getItem(key) === '1')
+  const [open, setOpen] = useState(() => named || localStorage.getItem(key) === '1')
+  useEffect(() => {
+    if (named) setOpen(true)
+  }, [named])
   const turn = () => {
     setOpen(!open)
     if (open) localStorage.removeItem(key)

@@ -13,7 +13,7 @@ type TabsProps<Name extends string> = {
 /** A table strip with more than one table: a row of names, and what the chosen one shows below it, scrolling. */
 export const StripTabs = <Name extends string>({ label, names, shown, show, beside, children }: TabsProps<Name>) => (
   <Tabs.Root value={shown} onValueChange={(name) => show(name as Name)} className="flex h-full flex-col px-3">
-    <div className="flex flex-wrap items-center gap-1 py-1">
+    <div className="flex flex-wrap items-center gap-1 pt-0.5">
       <Tabs.List aria-label={label} className="flex flex-1 gap-1">
         {names.map(([name, called]) => (
           <Tab key={name} name={name} called={called} />

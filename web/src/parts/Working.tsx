@@ -1,9 +1,28 @@
+import { useState } from 'react'
 import type { Figure } from '../api/client'
 import { useThisJob } from '../job/context'
 import { usePayoff } from '../job/usePayoff'
+import { Button } from './Button'
 import { Rich } from './Num'
 
 const MOST = 4 // named of what a figure rests on
+
+/** The figure's own address, to be sent to somebody. */
+const Address = ({ figure }: { figure: Figure }) => {
+  const { shown } = useThisJob()
+  const [copied, setCopied] = useState(false)
+  if (!shown?.id) return null
+  const address = `${window.location.origin}/jobs/${shown.id}/${figure.station}#figure-${figure.key}`
+  return (
+    <Button
+      look="quiet"
+      className="!px-0 underline"
+      onClick={() => void navigator.clipboard.writeText(address).then(() => setCopied(true))}
+    >
+      {copied ? 'Address copied' : 'Copy its address'}
+    </Button>
+  )
+}
 
 /** How a figure came about, to be checked by hand in half a minute. */
 export const Working = ({ figure }: { figure: Figure }) => {
@@ -43,6 +62,10 @@ export const Working = ({ figure }: { figure: Figure }) => {
             </dd>
           </div>
         ))}
+      <dt className="sr-only">address</dt>
+      <dd className="col-span-2">
+        <Address figure={figure} />
+      </dd>
     </dl>
   )
 }

@@ -15,6 +15,7 @@ import { Notices } from './Notices'
 import { Rope } from './Rope'
 import { TopBar } from './TopBar'
 import { useCommands } from './useCommands'
+import { WayLine } from './WayLine'
 
 export const JobPage = () => {
   const { jobId = '', station } = useParams()
@@ -41,6 +42,14 @@ export const JobPage = () => {
 
 type Shown = 'front' | 'side' | 'top' | 'back' | 'edge' | 'floor' | 'seat'
 
+const COMPARED = ['sizes', 'light', 'throw'] // a strip of candidates is seen whole
+
+/** How much room what stands below the board has. */
+const stripHigh = ({ tall, strip }: Panel): string => {
+  if (!tall) return 'min-h-[150px]'
+  return COMPARED.includes(strip) ? 'h-[362px]' : 'h-[270px]'
+}
+
 const facesAt = (panel: Panel) => panel.faces as Shown[]
 const NAMES: Record<Shown, string> = {
   front: 'Front',
@@ -53,13 +62,14 @@ const NAMES: Record<Shown, string> = {
 }
 
 const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
-  const { look, step, edit } = useThisJob()
+  const { look: looking, step, edit } = useThisJob()
   const { plan } = job
   const { station, strip } = panel
   const [side, setSide] = useState<Shown | null>(null)
   const [at, setAt] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
   const [shape, showShape] = useState('')
+  const [looked, look] = useState('')
   const [tap, setTap] = useState<Tap | null>(null)
   const go = useNavigate()
   const shown: Shown = side ?? panel.face
@@ -77,10 +87,10 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   }
   const [now, done] = useSteps(plan, reached)
   const keys = plan.stations.map((one) => one.key)
-  const looked = panel.shape ? shape : ''
+  const shapeShown = panel.shape ? shape : ''
   useEffect(() => {
-    look.current = { ...look.current, station: lit.station, shape: looked }
-  }, [look, lit.station, looked])
+    looking.current = { ...looking.current, station: lit.station, shape: shapeShown }
+  }, [looking, lit.station, shapeShown])
   const move = (by: number) => {
     const next = keys[keys.indexOf(station) + by]
     if (next) turnTo(next)
@@ -106,16 +116,28 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     undo: () => void step('undo'),
     redo: () => void step('redo'),
   })
-  const ghosts = useGhosts(job, strip === 'sizes' && shown === 'front')
+  const ghosts = useGhosts(job, looked, strip === 'sizes' && shown === 'front')
   return (
     <TapContext value={{ tap, setTap }}>
-      <ShownContext value={{ shape, showShape }}>
+      <ShownContext value={{ shape, showShape, looked, look }}>
         <div className="flex h-full flex-col">
-          <TopBar oneRow tools={<JobTools job={job} />} onHelp={() => setHelp(true)}>
+          <TopBar
+            oneRow
+            jobId={job.id}
+            actions={[
+              { label: 'Undo', words: 'take back', act: () => void step('undo') },
+              { label: 'Redo', words: 'again', act: () => void step('redo') },
+              { label: 'Sheets', words: 'print paper pdf job pack', act: () => void go('?sheet=') },
+              { label: "The crew's page", words: 'phone ladder day', act: () => window.location.assign(`/day/${job.id}`) },
+            ]}
+            tools={<JobTools job={job} />}
+            onHelp={() => setHelp(true)}
+          >
             <h1 className="truncate font-bold text-lead max-[520px]:text-value">{job.document.name}</h1>
             <span className="truncate text-quiet max-[520px]:hidden">{job.document.place}</span>
           </TopBar>
           <Notices />
+          <WayLine panel={panel} stations={plan.stations} onGo={turnTo} />
           <div className="flex min-h-0 flex-1 max-[820px]:flex-col max-[820px]:overflow-y-auto max-[820px]:overflow-x-hidden">
             <Rope jobId={job.id} stations={plan.stations} current={station} />
             <main className="relative flex min-w-0 flex-1 flex-col max-[820px]:min-h-[620px] max-[820px]:flex-none">
@@ -147,20 +169,20 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
                     now={now}
                     done={done}
                     ghosts={ghosts}
-                    shape={looked}
+                    shape={shapeShown}
                     onPoint={strip === 'steps' ? jumpTo : undefined}
                   />
                 )}
               </div>
-              <div
-                className={`shrink-0 border-seam border-t ${panel.tall && shown !== 'floor' ? 'h-[270px]' : shown === 'floor' ? 'h-[150px]' : 'min-h-[150px]'}`}
-              >
-                <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} onDone={stepDone} />
-              </div>
+              {shown !== 'floor' && (
+                <div className={`shrink-0 border-seam border-t ${stripHigh(panel)}`}>
+                  <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} onDone={stepDone} />
+                </div>
+              )}
             </main>
             <aside
               aria-label="Station"
-              className="relative w-[330px] shrink-0 overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
+              className="relative w-[330px] shrink-0 max-[1100px]:w-[276px] overflow-y-auto border-seam border-l bg-bench px-4 py-3 max-[820px]:w-full"
             >
               <StationPanel job={job} plan={plan} station={station} />
             </aside>
@@ -184,11 +206,13 @@ const useSteps = (plan: Plan, at: number) =>
     ] as const
   }, [plan.tables.steps, at])
 
-/** The next smaller and larger size, drawn as ghosts beside the chosen one. */
-const useGhosts = (job: JobOut, wanted: boolean): Ghost[] => {
+/** The size that is looked at, drawn as a ghost beside the chosen one; before one is, the next smaller and the next larger. */
+const useGhosts = (job: JobOut, looked: string, wanted: boolean): Ghost[] => {
   const table = useSizeTable(job, wanted)
+  if (!wanted) return []
   const rows = table.data?.rows ?? []
+  const own = rows.find((row) => row.key === looked)
   const at = rows.findIndex((row) => row.chosen)
-  if (!wanted || at < 0) return []
-  return [rows[at - 1], rows[at + 1]].flatMap((row) => (row ? [{ name: row.diagonal, rect: row.picture_mm }] : []))
+  const shown = own ? [own] : at < 0 ? [] : [rows[at - 1], rows[at + 1]]
+  return shown.flatMap((row) => (row ? [{ name: row.diagonal, rect: row.picture_mm, looked: row === own }] : []))
 }

@@ -1,21 +1,21 @@
-import { useQuery } from '@tanstack/react-query'
-import { Fragment } from 'react'
-import { ask, type JobOut } from '../api/client'
-import { keys } from '../api/keys'
+import { lazy, Suspense } from 'react'
+import { useSearchParams } from 'react-router'
+import type { JobOut } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Button, buttonLook } from '../parts/Button'
-import { Menu, MenuChoices, MenuHeading, MenuItem, MenuLink, MenuLinkTo } from '../parts/Menu'
+import { Menu, MenuChoices, MenuHeading, MenuItem, MenuLinkTo } from '../parts/Menu'
 import { FRACTIONS, LENGTH_STYLES } from '../parts/units'
-import { useSheet } from './useSheet'
 import { useTheme } from './useTheme'
 
 const NARROW_PX = 520 // one row has no room for more
-const JOB_FILE = { key: 'file', label: 'Job file', group: 'Open files', note: 'JSON', papers: false }
+const SheetsDialog = lazy(() => import('../sheets/SheetsDialog').then((all) => ({ default: all.SheetsDialog })))
 
 /** Undo and redo, the sheets, the units of this job. */
 export const JobTools = ({ job }: { job: JobOut }) => {
   const { edit, step } = useThisJob()
-  const { making, make, stop } = useSheet()
+  const [search, setSearch] = useSearchParams()
+  const sheets = search.has('sheet')
+  const showSheets = (open: boolean) => setSearch(open ? { sheet: '' } : {}, { replace: true })
   const { style, denominator } = job.document.units
   const fractional = style === 'in-fraction' || style === 'ft-in'
   const [theme, turn] = useTheme()
@@ -63,59 +63,14 @@ export const JobTools = ({ job }: { job: JobOut }) => {
           </>
         )}
       </Menu>
-      {making && (
-        <output className="flex items-center gap-2 whitespace-nowrap">
-          {making.trouble ? (
-            <span className="max-w-72 whitespace-normal leading-tight">
-              <strong className="text-stop">{making.label} not made.</strong> {making.trouble}
-            </span>
-          ) : (
-            <span>
-              Making the {making.label.toLowerCase()}
-              {making.progress > 0 && `, ${Math.round(100 * making.progress)}\u00a0%`}
-            </span>
-          )}
-          <Button size="bar" onClick={stop}>
-            {making.trouble ? 'Close' : 'Stop'}
-          </Button>
-        </output>
+      <Button look="main" size="bar" className="whitespace-nowrap" onClick={() => showSheets(true)}>
+        Sheets
+      </Button>
+      {sheets && (
+        <Suspense fallback={null}>
+          <SheetsDialog job={job} onClose={() => showSheets(false)} />
+        </Suspense>
       )}
-      <Menu label="" className={`whitespace-nowrap ${buttonLook('main', 'bar')}`} trigger={<>Sheets ▾</>}>
-        <Sheets job={job} onMake={(label, path) => void make(label, path)} />
-      </Menu>
     </>
   )
-}
-
-/** Every sheet the server makes, in its own order, and the job file. */
-const Sheets = ({ job, onMake }: { job: JobOut; onMake: (label: string, path: string) => void }) => {
-  const list = useQuery({
-    queryKey: keys.sheets,
-    queryFn: () => ask.get('/api/sheets'),
-    staleTime: Number.POSITIVE_INFINITY,
-  })
-  const sheets = [...(list.data ?? []), JOB_FILE]
-  const groups = [...new Set(sheets.map((one) => one.group))]
-  const papers = (one: (typeof sheets)[number]) => (one.papers ? ['a4', 'letter'] : [''])
-  const href = (key: string, paper: string) =>
-    key === 'file' ? `/api/jobs/${job.id}/file` : `/api/jobs/${job.id}/sheets/${key}${paper && `?paper=${paper}`}`
-  return groups.map((group) => (
-    <Fragment key={group}>
-      <MenuHeading>{group}</MenuHeading>
-      {sheets
-        .filter((one) => one.group === group)
-        .flatMap((one) =>
-          papers(one).map((paper) => (
-            <MenuLink
-              key={one.key + paper}
-              href={href(one.key, paper)}
-              onFetch={one.key === 'file' ? undefined : () => onMake(one.label, href(one.key, paper))}
-              note={[one.note, paper.replace('a4', 'A4')].filter(Boolean).join(', ')}
-            >
-              {one.label}
-            </MenuLink>
-          )),
-        )}
-    </Fragment>
-  ))
 }

@@ -1,5 +1,7 @@
+import { Button } from '../parts/Button'
 import { Sheet } from '../parts/Sheet'
 import { COMMANDS, spoken } from './commands'
+import { againWay } from './way'
 
 /** All keys, from the one registry. */
 export const KeysHelp = ({ open, onClose }: { open: boolean; onClose: () => void }) => (
@@ -14,6 +16,15 @@ export const KeysHelp = ({ open, onClose }: { open: boolean; onClose: () => void
         </div>
       ))}
     </dl>
+    <Button
+      className="mt-4"
+      onClick={() => {
+        againWay()
+        onClose()
+      }}
+    >
+      Say at each station what to do there
+    </Button>
     <p className="mt-4 text-quiet">
       On the board: Tab to the frame or the lens, arrow keys move it one tape step, with Shift ten.
     </p>

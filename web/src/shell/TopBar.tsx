@@ -1,17 +1,35 @@
-import type { ReactNode } from 'react'
-import { Link } from 'react-router'
+import { lazy, type ReactNode, Suspense, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
 import { buttonLook } from '../parts/Button'
+import type { Action } from './Find'
 import { useCommands } from './useCommands'
 import { useTheme } from './useTheme'
 
+const Find = lazy(() => import('./Find').then((all) => ({ default: all.Find })))
 const BAR_BUTTON = `inline-flex min-w-10 items-center justify-center ${buttonLook('plain', 'bar')}`
 
-type TopBarProps = { children: ReactNode; tools: ReactNode; onHelp: () => void; oneRow?: boolean }
+type TopBarProps = {
+  children: ReactNode
+  tools: ReactNode
+  onHelp: () => void
+  oneRow?: boolean
+  jobId?: string
+  actions?: readonly Action[]
+}
 
 /** The bar every page has: where you are on the left, what you can do on the right. oneRow: on a phone the tools hold the rest. */
-export const TopBar = ({ children, tools, onHelp, oneRow = false }: TopBarProps) => {
+export const TopBar = ({ children, tools, onHelp, oneRow = false, jobId = '', actions = [] }: TopBarProps) => {
   const [theme, turn] = useTheme()
-  useCommands({ theme: turn, help: onHelp })
+  const [finding, setFinding] = useState(false)
+  const go = useNavigate()
+  useCommands({ theme: turn, help: onHelp, find: () => setFinding(true) })
+  const everywhere: Action[] = [
+    { label: theme === 'dark' ? 'Bright theme' : 'Dark theme', words: 'light dark color', act: turn },
+    { label: 'Show the keys', words: 'help shortcuts keyboard', act: onHelp },
+    { label: 'Back to the yard', words: 'jobs list home', act: () => void go('/') },
+    { label: 'Open the stores', words: 'records fabrics projectors kits', act: () => void go('/stores') },
+    { label: 'Open the trainer', words: 'practice exercise', act: () => void go('/trainer') },
+  ]
   const here = oneRow ? `${BAR_BUTTON} max-[520px]:hidden` : BAR_BUTTON
   return (
     <header className="flex min-h-14 shrink-0 flex-wrap items-center gap-x-3 gap-y-2 border-seam border-b px-4 max-[820px]:py-2">
@@ -37,6 +55,17 @@ export const TopBar = ({ children, tools, onHelp, oneRow = false }: TopBarProps)
       >
         {tools}
       </div>
+      <button type="button" onClick={() => setFinding(true)} className={here} aria-label="Find anything">
+        <svg viewBox="0 0 20 20" className="size-5" aria-hidden="true">
+          <circle cx="8.500" cy="8.500" r="5" fill="none" stroke="currentColor" strokeWidth="1.800" />
+          <path d="M12.500 12.500l4.500 4.500" stroke="currentColor" strokeWidth="2.200" strokeLinecap="round" />
+        </svg>
+      </button>
+      {finding && (
+        <Suspense fallback={null}>
+          <Find jobId={jobId} actions={[...actions, ...everywhere]} onClose={() => setFinding(false)} />
+        </Suspense>
+      )}
       <button type="button" onClick={turn} className={here} aria-label={theme === 'dark' ? 'Bright theme' : 'Dark theme'}>
         <svg viewBox="0 0 20 20" className="size-5" aria-hidden="true">
           <circle cx="10" cy="10" r="6.500" fill="none" stroke="currentColor" strokeWidth="1.800" />

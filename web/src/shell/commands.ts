@@ -5,6 +5,7 @@ export const COMMANDS = {
   help: { keys: '?', label: 'Show the keys', scope: 'everywhere' },
   theme: { keys: 'l', label: 'Theme: dark or bright', scope: 'everywhere' },
   yard: { keys: 'y', label: 'Back to the yard', scope: 'everywhere' },
+  find: { keys: '/', label: 'Find anything', scope: 'everywhere' },
   create: { keys: 'c', label: 'Create a job', scope: 'yard' },
   nextStation: { keys: 'j', label: 'Down the rope: next station', scope: 'job' },
   lastStation: { keys: 'k', label: 'Up the rope: station before', scope: 'job' },

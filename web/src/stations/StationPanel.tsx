@@ -1,4 +1,5 @@
 import type { Figure, PanelPart } from '../api/client'
+import { useAddressed } from '../job/useAddressed'
 import { Field } from '../parts/Field'
 import { FigureRow } from '../parts/FigureRow'
 import { Folded } from '../parts/Folded'
@@ -10,37 +11,39 @@ import { WIDGETS } from './widgets'
 export const StationPanel = (props: StationProps) => {
   const { plan, station } = props
   const panel = plan.panels.find((one) => one.station === station)
+  const addressed = useAddressed(station)
   return (
     <>
       <h2 className="mb-2 font-bold text-title">{plan.stations.find((one) => one.key === station)?.label}</h2>
       <Findings plan={plan} station={station} />
       {panel?.parts.map((part) => (
-        <Part key={part.title + part.widget + part.weight} part={part} {...props} />
+        <Part key={part.title + part.widget + part.weight} part={part} addressed={addressed} {...props} />
       ))}
     </>
   )
 }
 
-const Part = ({ part, ...props }: StationProps & { part: PanelPart }) => {
+const Part = ({ part, addressed, ...props }: StationProps & { part: PanelPart; addressed: string }) => {
   const Widget = WIDGETS[part.widget]
   const figures = part.rows.flatMap((key) => props.plan.figures.find((one) => one.key === key) ?? [])
   const inner = (
     <>
       {part.widget.startsWith('take-') && Widget && <Widget {...props} />}
       {figures.map((figure) => (
-        <Row
+        <div
           key={figure.key}
-          figure={figure}
-          lead={part.weight === 'lead'}
-          refused={props.plan.refused_marks.includes(figure.key)}
-        />
+          id={`figure-${figure.key}`}
+          className={figure.key === addressed ? 'rounded outline-2 outline-brass' : ''}
+        >
+          <Row figure={figure} lead={part.weight === 'lead'} refused={props.plan.refused_marks.includes(figure.key)} />
+        </div>
       ))}
       {!part.widget.startsWith('take-') && Widget && <Widget {...props} />}
     </>
   )
   if (part.weight === 'detail')
     return (
-      <Folded name={`${props.station}.${part.title}`} title={part.title} gist={part.gist}>
+      <Folded name={`${props.station}.${part.title}`} title={part.title} gist={part.gist} named={part.rows.includes(addressed)}>
         {inner}
       </Folded>
     )

@@ -1,12 +1,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
+import { MemoryRouter } from 'react-router'
 import { afterEach, expect, test, vi } from 'vitest'
 import type { JobOut, Plan, StepRow, ThingList as Things } from '../api/client'
 import { JobContext } from '../job/context'
 import type { JobHandle } from '../job/useJob'
 import { StationPanel } from './StationPanel'
-import { SizeStrip } from './size/SizeStrip'
 import { ThingList } from './survey/ThingList'
 import { StepStrip } from './tension/StepStrip'
 import { ToMeasure } from './wall/ToMeasure'
@@ -19,40 +19,16 @@ afterEach(() => {
 const within = (children: ReactNode, edit = vi.fn(async () => undefined)) => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   render(
-    <QueryClientProvider client={client}>
-      <JobContext value={{ edit, saved: { id: 'j', version: 1 }, look: { current: { open: [] } } } as unknown as JobHandle}>
-        {children}
-      </JobContext>
-    </QueryClientProvider>,
+    <MemoryRouter>
+      <QueryClientProvider client={client}>
+        <JobContext value={{ edit, saved: { id: 'j', version: 1 }, look: { current: { open: [] } } } as unknown as JobHandle}>
+          {children}
+        </JobContext>
+      </QueryClientProvider>
+    </MemoryRouter>,
   )
   return edit
 }
-
-const row = (diagonal: string, mm: number, chosen: boolean, stops: string[] = []) => ({
-  size: '', diagonal, chosen, angles: '38°', necks: '', pixels: '', luminance: String(mm), contrasts: ['30'], bands: ['good'], to_ceiling: '', verdict: stops[0] ?? 'fits', stops, checks: [], sort: { diagonal: mm, luminance: -mm, stops: stops.length },
-  changes: [{ pointer: '/size/value_mm', value: mm }], picture_mm: [0, 0, 1, 1],
-}) // biome-ignore format: a row by hand
-
-test('the size table takes a size, sorts by what is tapped, and says why one cannot be', async () => {
-  const table = {
-    advice: '100 is the largest',
-    common: [],
-    unlit: '',
-    leads: '',
-    states: ['dark'],
-    rows: [row('100″', 2540, true), row('110″', 2794, false), row('120″', 3048, false, ['No height fits'])],
-  }
-  vi.stubGlobal('fetch', async () => Response.json(table))
-  const edit = within(<SizeStrip job={{ id: 'j', version: 1 } as JobOut} />)
-  await waitFor(() => expect(screen.getAllByRole('row')).toHaveLength(4))
-  expect(screen.getByText('No height fits')).toBeTruthy()
-  const first = () => screen.getAllByRole('row')[1]?.textContent
-  expect(first()).toContain('100')
-  fireEvent.click(screen.getByRole('button', { name: 'Verdict' }))
-  expect(first()).toContain('120')
-  fireEvent.click(screen.getByRole('button', { name: /110/ }))
-  expect(edit).toHaveBeenCalledWith([{ pointer: '/size/value_mm', value: 2794 }])
-})
 
 test('a step says where, which points, what the tape reads; the last one is done too, and a look over the face follows', () => {
   const steps = [

@@ -1,172 +1,247 @@
-import { useMutation } from '@tanstack/react-query'
-import { type FormEvent, useRef, useState } from 'react'
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
+import { Dialog } from 'radix-ui'
+import { type FormEvent, useDeferredValue, useRef, useState } from 'react'
 import { ask, type JobOut, Refused } from '../api/client'
+import { keys } from '../api/keys'
 import { Button } from '../parts/Button'
-import { Sheet } from '../parts/Sheet'
 import { said, Trouble } from '../parts/Trouble'
 import { Meant } from '../parts/Typed'
 import { LENGTH_STYLES, type LengthStyle } from '../parts/units'
+import { startWay } from '../shell/way'
+import { Answer } from './Answer'
+import { type Ask, exampleOf, ON_WALL, ROOM, SIZE, THROW } from './asks'
 
 const ASPECTS = ['16:9', '2.39', '16:10', '4:3', '1.85', '2.00', '2.35', '2.40', '64:27']
-const INPUT = 'mt-1 block min-h-11 w-full rounded border border-seam bg-velvet px-3 text-value'
+const EXAMPLES = [
+  ['mill-loft', 'a loft, two rows'],
+  ['narrow-lounge', 'a lounge, a cabinet'],
+  ['basement-den', 'a den, built by hand'],
+] as const
+const INPUT = 'mt-0.5 block min-h-10 w-full rounded border border-seam bg-velvet px-2.5 text-body max-[820px]:min-h-11'
 const KEPT = 'gantline.units'
-
-type Ask = { name: string; label: string; example: Record<'inch' | 'feet' | 'mm' | 'cm', string>; optional?: boolean }
-const length = (name: string, label: string, inch: string, feet: string, mm: string, optional = false): Ask => ({
-  name,
-  label,
-  example: { inch, feet, mm, cm: String(Number(mm) / 10) },
-  optional,
-})
-const plain = (name: string, label: string, example: string, optional = false): Ask => ({
-  name,
-  label,
-  example: { inch: example, feet: example, mm: example, cm: example },
-  optional,
-})
-
-/** What a size can start from, and what is asked for it. */
-const STARTS = {
-  diagonal: { label: 'the diagonal', asks: [length('value', 'Diagonal of the picture', '113', "9' 5", '2870')] },
-  width: { label: 'the width', asks: [length('value', 'Width of the picture', '98 1/2', "8' 2 1/2", '2500')] },
-  height: { label: 'the height', asks: [length('value', 'Height of the picture', '55 3/8', "4' 7 3/8", '1406')] },
-  wall: { label: 'the free wall', asks: [length('value', 'Free wall, width', '150', "12' 6", '3800')] },
-  angle: {
-    label: 'a viewing angle',
-    asks: [
-      plain('angle_deg', 'Viewing angle, degrees', '40'),
-      length('seat_from_wall', 'Main seat from the wall', '130', "10' 10", '3300'),
-    ],
-  },
-  throw: {
-    label: 'a projector that cannot move',
-    asks: [
-      plain('ratio_low', 'Throw ratio, wide', '1.3'),
-      plain('ratio_high', 'Throw ratio, long', '2.1', true),
-      length('lens_from_wall', 'Lens from the wall', '160', "13' 4", '4000'),
-    ],
-  },
-  measured: {
-    label: 'a picture on the wall',
-    asks: [
-      length('value', 'Its width', '98 1/2', "8' 2 1/2", '2500'),
-      length('picture_height', 'Its height', '55 3/8', "4' 7 3/8", '1406', true),
-      length('diagonal_rising', 'Lower left to upper right', '113', "9' 5", '2868', true),
-      length('diagonal_falling', 'Upper left to lower right', '113', "9' 5", '2868', true),
-    ],
-  },
-} as const
-type Start = keyof typeof STARTS
-
-const exampleOf = (one: Ask, style: LengthStyle) =>
-  style === 'mm' || style === 'cm' ? one.example[style] : one.example[style === 'ft-in' ? 'feet' : 'inch']
 
 const remembered = (): LengthStyle => {
   const kept = localStorage.getItem(KEPT)
   return LENGTH_STYLES.find(({ value }) => value === kept)?.value ?? 'in-fraction'
 }
 
-type NewJobProps = { open: boolean; onClose: () => void; onMade: (job: JobOut) => void }
+type Typed = Record<string, string>
+type NewJobProps = { onClose: () => void; onMade: (job: JobOut) => void }
 
-/** A job needs a name and whatever is known of its size; everything else can come later. */
-export const NewJob = ({ open, onClose, onMade }: NewJobProps) => {
+/** What is known, in any order; what comes of it stands beside it while it is typed. */
+export const NewJob = ({ onClose, onMade }: NewJobProps) => {
   const [style, setStyle] = useState<LengthStyle>(remembered)
-  const [start, setStart] = useState<Start>('diagonal')
+  const [typed, setTyped] = useState<Typed>({})
   const form = useRef<HTMLFormElement>(null)
-  const make = useMutation({
-    mutationFn: (typed: Record<string, string>) =>
-      ask.post('/api/jobs', {
-        body: { aspect: '16:9', place: '', ...typed, name: typed.name ?? '', start, units: { style, denominator: 16 } },
-      }),
-    onSuccess: onMade,
+  const body = (now: Typed) => ({
+    aspect: '16:9',
+    place: '',
+    name: '',
+    ...Object.fromEntries(Object.entries(now).filter(([, text]) => text.trim())),
+    units: { style, denominator: 16 as const },
   })
-  const send = () => {
-    if (!form.current) return
-    const typed = [...new FormData(form.current)].filter(([, text]) => String(text).trim())
-    make.mutate(Object.fromEntries(typed.map(([name, text]) => [name, String(text)])))
-  }
-  const submit = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault()
-    send()
-  }
+  const asked = useDeferredValue(typed)
+  const draft = useQuery({
+    queryKey: keys.draft(style, asked),
+    queryFn: () => ask.post('/api/jobs/draft', { body: body(asked) }),
+    placeholderData: keepPreviousData,
+    retry: false,
+  })
+  const make = useMutation({
+    mutationFn: (now: Typed) => ask.post('/api/jobs', { body: body(now) }),
+    onSuccess: (job) => {
+      startWay()
+      onMade(job)
+    },
+  })
+  const example = useMutation({
+    mutationFn: (key: (typeof EXAMPLES)[number][0]) => ask.post('/api/jobs/example/{key}', { params: { path: { key } } }),
+    onSuccess: (job) => {
+      startWay()
+      onMade(job)
+    },
+  })
+  const put = (name: string, text: string) => setTyped((now) => ({ ...now, [name]: text }))
   const units = (value: LengthStyle) => {
     localStorage.setItem(KEPT, value)
     setStyle(value)
   }
-  const refused = make.error instanceof Refused ? make.error : null
-  const doubt = refused?.fields.find((one) => one.choices?.length)
-  const asks: readonly Ask[] = STARTS[start].asks
+  const error = make.error ?? draft.error
+  const refused = error instanceof Refused ? error : null
+  const about = (name: string) => refused?.fields.find((one) => one.pointer === `/${name}`)
+  const part = (asks: readonly Ask[]) =>
+    asks.map((one) => (
+      <Known
+        key={one.name}
+        ask={one}
+        style={style}
+        text={typed[one.name] ?? ''}
+        trouble={about(one.name)}
+        onType={(text) => put(one.name, text)}
+      />
+    ))
+  const elsewhere = refused?.fields.every((one) => one.pointer === '') ? said(error) : error && !refused ? said(error) : ''
   return (
-    <Sheet open={open} onClose={onClose} title="New job" describe="A name and what is known of the size are enough to begin.">
-      <form ref={form} onSubmit={submit} className="mt-4 flex flex-col gap-4">
-        <label>
-          Lengths in
-          <select value={style} onChange={(event) => units(event.target.value as LengthStyle)} className={INPUT}>
-            {LENGTH_STYLES.map(({ value, label }) => (
-              <option key={value} value={value}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
-        <div className="grid grid-cols-2 gap-4">
-          <label>
-            Name
-            <input name="name" required maxLength={120} className={INPUT} />
-          </label>
-          <label>
-            Place
-            <input name="place" maxLength={160} className={INPUT} />
-          </label>
-        </div>
-        <div className="grid grid-cols-2 gap-4">
-          <label>
-            The size starts from
-            <select value={start} onChange={(event) => setStart(event.target.value as Start)} className={INPUT}>
-              {Object.entries(STARTS).map(([value, { label }]) => (
-                <option key={value} value={value}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            Aspect ratio
-            <input name="aspect" defaultValue="16:9" list="aspects" className={INPUT} />
-            <datalist id="aspects">
-              {ASPECTS.map((one) => (
-                <option key={one} value={one} />
-              ))}
-            </datalist>
-          </label>
-        </div>
-        <div className="grid grid-cols-2 gap-4">
-          {asks.map((one) => (
-            <label key={start + one.name}>
-              {one.label}
-              {one.optional && <span className="text-quiet"> if known</span>}
-              <input name={one.name} required={!one.optional} placeholder={exampleOf(one, style)} className={INPUT} />
-            </label>
-          ))}
-        </div>
-        <Trouble text={said(make.error)} />
-        <Meant
-          texts={doubt?.choices ?? []}
-          onTake={(text) => {
-            const input = form.current?.elements.namedItem(doubt?.pointer.slice(1) ?? '')
-            if (input instanceof HTMLInputElement) input.value = text
-            send()
+    <Dialog.Root open onOpenChange={(next) => !next && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/60" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault()
+            form.current?.querySelector<HTMLInputElement>('[name=name]')?.focus()
           }}
-        />
-        <div className="flex justify-end gap-3">
-          <Button size="tall" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" look="main" size="tall" disabled={make.isPending}>
-            Create job
-          </Button>
-        </div>
-      </form>
-    </Sheet>
+          className="fixed top-[4vh] left-1/2 z-50 max-h-[92vh] w-[min(60rem,96vw)] -translate-x-1/2 overflow-y-auto rounded-xl border border-seam bg-bench p-5 text-ink shadow-2xl"
+        >
+          <Dialog.Title className="font-bold text-lead">New job</Dialog.Title>
+          <form
+            ref={form}
+            onSubmit={(event: FormEvent) => {
+              event.preventDefault()
+              make.mutate(typed)
+            }}
+            className="mt-2 grid grid-cols-[1fr_340px] gap-6 max-[820px]:grid-cols-1"
+          >
+            <div className="flex flex-col gap-2.5">
+              <div className="grid grid-cols-[1fr_1fr_10rem] gap-3 max-[520px]:grid-cols-1">
+                <Plain name="name" label="Name" most={120} text={typed.name ?? ''} onType={(text) => put('name', text)} />
+                <Plain name="place" label="Place" most={160} text={typed.place ?? ''} onType={(text) => put('place', text)} />
+                <label>
+                  Lengths in
+                  <select value={style} onChange={(event) => units(event.target.value as LengthStyle)} className={INPUT}>
+                    {LENGTH_STYLES.map(({ value, short }) => (
+                      <option key={value} value={value}>
+                        {short}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              </div>
+              <Group title="The room">{part(ROOM)}</Group>
+              <Group title="The size, if it is decided or on a leaflet" wide>
+                {part(SIZE)}
+                <label>
+                  Aspect ratio
+                  <input
+                    name="aspect"
+                    list="aspects"
+                    placeholder="16:9"
+                    value={typed.aspect ?? ''}
+                    onChange={(event) => put('aspect', event.target.value)}
+                    className={INPUT}
+                  />
+                  <datalist id="aspects">
+                    {ASPECTS.map((one) => (
+                      <option key={one} value={one} />
+                    ))}
+                  </datalist>
+                  <FieldTrouble trouble={about('aspect')} onTake={(text) => put('aspect', text)} />
+                </label>
+              </Group>
+              <Group title="From the stores">
+                <Stored kind="projector" label="Projector" text={typed.projector ?? ''} onType={(key) => put('projector', key)} />
+                <Stored kind="kit" label="Kit" text={typed.kit ?? ''} onType={(key) => put('kit', key)} />
+              </Group>
+              <details>
+                <summary className="min-h-9 cursor-pointer py-1.5 font-semibold">A projector that is not in the stores</summary>
+                <Group>{part(THROW)}</Group>
+              </details>
+              <details>
+                <summary className="min-h-9 cursor-pointer py-1.5 font-semibold">A picture that is on the wall now</summary>
+                <Group wide>{part(ON_WALL)}</Group>
+              </details>
+            </div>
+            <aside aria-label="What comes of it" className="flex flex-col gap-3">
+              <Answer draft={draft.data} />
+              <Trouble text={elsewhere} />
+              <div className="mt-auto flex justify-end gap-3">
+                <Button size="tall" onClick={onClose}>
+                  Cancel
+                </Button>
+                <Button type="submit" look="main" size="tall" disabled={make.isPending}>
+                  Create job
+                </Button>
+              </div>
+              <p className="text-small leading-snug">
+                <span className="text-quiet">Or begin with an example: </span>
+                {EXAMPLES.map(([key, label]) => (
+                  <Button key={key} look="quiet" className="underline" onClick={() => example.mutate(key)}>
+                    {label}
+                  </Button>
+                ))}
+              </p>
+            </aside>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}
+
+const Group = ({ title = '', wide = false, children }: { title?: string; wide?: boolean; children: React.ReactNode }) => (
+  <fieldset>
+    {title && <legend className="font-semibold text-quiet text-small">{title}</legend>}
+    <div className={`grid gap-3 max-[520px]:grid-cols-1 ${wide ? 'grid-cols-4' : 'grid-cols-3'}`}>{children}</div>
+  </fieldset>
+)
+
+type PlainProps = { name: string; label: string; most: number; text: string; onType: (text: string) => void }
+
+const Plain = ({ name, label, most, text, onType }: PlainProps) => (
+  <label>
+    {label}
+    <input name={name} maxLength={most} value={text} onChange={(event) => onType(event.target.value)} className={INPUT} />
+  </label>
+)
+
+type Refusal = { text: string; choices?: readonly string[] } | undefined
+
+const FieldTrouble = ({ trouble, onTake }: { trouble: Refusal; onTake: (text: string) => void }) => (
+  <>
+    <Trouble text={trouble?.text ?? ''} />
+    <Meant texts={trouble?.choices ?? []} onTake={onTake} />
+  </>
+)
+
+type KnownProps = { ask: Ask; style: LengthStyle; text: string; trouble: Refusal; onType: (text: string) => void }
+
+/** One thing that may be known, with what it is said under it while it is typed in. */
+const Known = ({ ask: one, style, text, trouble, onType }: KnownProps) => (
+  <div className="group">
+    <label>
+      {one.label}
+      <input
+        name={one.name}
+        value={text}
+        placeholder={exampleOf(one, style)}
+        aria-invalid={trouble !== undefined}
+        onChange={(event) => onType(event.target.value)}
+        className={`${INPUT} placeholder:italic placeholder:opacity-60 ${trouble ? 'border-stop' : ''}`}
+      />
+    </label>
+    <span className="hidden text-fine text-quiet leading-snug group-focus-within:block">{one.says}</span>
+    <FieldTrouble trouble={trouble} onTake={onType} />
+  </div>
+)
+
+type StoredProps = { kind: 'projector' | 'kit'; label: string; text: string; onType: (key: string) => void }
+
+const Stored = ({ kind, label, text, onType }: StoredProps) => {
+  const records = useQuery({
+    queryKey: keys.stores(kind),
+    queryFn: () => ask.get('/api/stores/{kind}', { params: { path: { kind } } }),
+  })
+  return (
+    <label>
+      {label}
+      <select name={kind} value={text} onChange={(event) => onType(event.target.value)} className={INPUT}>
+        <option value="">not known yet</option>
+        {records.data?.map((one) => (
+          <option key={one.key} value={one.key}>
+            {one.name}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }

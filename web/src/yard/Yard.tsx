@@ -153,7 +153,7 @@ export const Yard = () => {
           />
         )}
       </main>
-      <NewJob open={making} onClose={() => setMaking(false)} onMade={made} />
+      {making && <NewJob onClose={() => setMaking(false)} onMade={made} />}
       <Bin open={bin} onClose={() => setBin(false)} />
       <Devices open={devices} onClose={() => setDevices(false)} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />

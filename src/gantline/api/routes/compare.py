@@ -1,16 +1,17 @@
 """Comparisons of one saved job: sizes, fabrics, projectors, the floor, a seat's view."""
 
 from collections.abc import Mapping
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 from uuid import UUID
 
+import orjson
 from fastapi import APIRouter, Path, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from gantline.api.answers import PROBLEM_ANSWERS, answer
+from gantline.api.answers import PROBLEM_ANSWERS, answer, attachment
 from gantline.api.deps import DeskDep, DeskRoute, at_a_desk
 from gantline.api.desk import Desk
-from gantline.api.door import UNDER_WAY, Question, question, through
+from gantline.api.door import UNDER_WAY, Done, Question, question, through
 from gantline.api.services.plans import planned
 from gantline.compare.by_name import compared
 from gantline.compare.fabrics import FabricTable
@@ -26,19 +27,27 @@ BULKY = 50  # things in a job; the sample jobs have 10 to 25 and compare in 20 t
 HEAVY = ("bench",)  # whatever the job's size
 router = APIRouter(prefix="/api/jobs", tags=["compare"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 State = Annotated[int, Query(ge=0, le=5)]
+SideBySide = Literal["sizes", "fabrics", "projectors"]
+CandidateKey = Annotated[str, Query(min_length=1, max_length=60)]
 
 
-async def _compared(request: Request, job_id: UUID, what: str, **more: str | int) -> Response:
-    """A comparison: at once for a job of usual size, through the door for one that would hold up everybody else."""
+async def _compared(
+    request: Request, job_id: UUID, what: str, done: Done | None = None, **more: str | int
+) -> Response:
+    """A comparison: at once for a job of usual size, through the door for one that would hold up everybody else.
+
+    done: makes the answer of its JSON.
+    """
 
     def at_once(desk: Desk) -> Response | None:
         version = jobs.head(desk.session, desk.shop_id, job_id)
         if bulk(version.document) > BULKY:
             return None
         made = planned(desk, version)
-        return answer(
+        plain = answer(
             compared(what, made, more, lambda kind: shops.named_records(desk.session, desk.shop_id, kind))
         )
+        return done(bytes(plain.body)) if done else plain
 
     def asked(desk: Desk) -> Question:
         version = jobs.head(desk.session, desk.shop_id, job_id)
@@ -47,7 +56,7 @@ async def _compared(request: Request, job_id: UUID, what: str, **more: str | int
 
     found = await run_in_threadpool(at_a_desk, request.app.state, at_once) if what not in HEAVY else None
     return found or await through(
-        request, asked, lambda content: Response(content, media_type="application/json")
+        request, asked, done or (lambda content: Response(content, media_type="application/json"))
     )
 
 
@@ -76,6 +85,24 @@ async def compare_fabrics(job_id: UUID, request: Request) -> Response:
 async def compare_projectors(job_id: UUID, request: Request) -> Response:
     """The shop's projectors from this place and anywhere in the room; those that fit first."""
     return await _compared(request, job_id, "projectors")
+
+
+@router.get("/{job_id}/{what}/words", response_model=list[str], responses=UNDER_WAY)
+async def compare_in_words(
+    job_id: UUID, what: SideBySide, request: Request, first: CandidateKey, second: CandidateKey
+) -> Response:
+    """Two candidates of a comparison in words: what differs, what is the same, what stands against each."""
+    return await _compared(request, job_id, what, form="words", first=first, second=second)
+
+
+@router.get("/{job_id}/{what}/file", response_class=Response, responses=UNDER_WAY)
+async def compare_as_file(job_id: UUID, what: SideBySide, request: Request) -> Response:
+    """A comparison as CSV: a line a measure, a column a candidate."""
+
+    def done(content: bytes) -> Response:
+        return attachment(orjson.loads(content).encode(), "text/csv; charset=utf-8", f"{what} compared.csv")
+
+    return await _compared(request, job_id, what, done, form="file")
 
 
 @router.get("/{job_id}/payoff", response_model=Payoff, responses=UNDER_WAY)

@@ -19,6 +19,8 @@ from gantline.api.schemas.jobs import (
 )
 from gantline.api.schemas.plans import Preview, PreviewOut
 from gantline.api.services import jobs as service
+from gantline.api.services.examples import ExampleKey, example
+from gantline.api.services.new_job import Draft, draft, new_job
 from gantline.api.services.plans import job_out, preview
 from gantline.job.edits import apply, mark_known
 from gantline.job.file import read_job_file
@@ -48,8 +50,20 @@ def list_jobs(
 
 @router.post("", response_model=JobOut, status_code=201)
 def create_job(body: NewJob, desk: DeskDep, who: Who) -> Response:
-    """Create a job from a name and a diagonal."""
-    return answer(service.create(desk, service.new_job(body), "created", who), 201)
+    """Create a job from what is known of its room and its size."""
+    return answer(service.create(desk, new_job(body, desk), "created", who), 201)
+
+
+@router.post("/draft", response_model=Draft)
+def draft_job(body: NewJob, desk: DeskDep) -> Response:
+    """What is said of a job before it is made: its size, whether it fits, what is missing. Nothing is saved."""
+    return answer(draft(desk, body))
+
+
+@router.post("/example/{key}", response_model=JobOut, status_code=201)
+def create_example(key: ExampleKey, desk: DeskDep, who: Who) -> Response:
+    """A job made from one of the example rooms."""
+    return answer(service.create(desk, example(key), "created from an example", who), 201)
 
 
 @router.post(

@@ -6,7 +6,7 @@ from fastapi import APIRouter, Response
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute
-from gantline.api.schemas.settings import DefaultOut, SettingsIn
+from gantline.api.schemas.settings import DefaultOut, SettingsIn, ShopSettings
 from gantline.core.defaults import DEFAULTS
 from gantline.store import jobs, shops
 
@@ -25,6 +25,19 @@ def put_settings(body: SettingsIn, desk: DeskDep) -> Response:
     shop = shops.put_settings(desk.session, desk.shop_id, body.values)
     jobs.forget_cards(desk.session, desk.shop_id)
     return answer(_out(shop.overrides))
+
+
+@router.get("/shop", response_model=ShopSettings)
+def get_shop(desk: DeskDep) -> Response:
+    """What the shop prints on."""
+    return answer({"paper": shops.paper(desk.session, desk.shop_id)})
+
+
+@router.put("/shop", response_model=ShopSettings)
+def put_shop(body: ShopSettings, desk: DeskDep) -> Response:
+    """Print on this paper from now on, for everybody."""
+    shops.put_paper(desk.session, desk.shop_id, body.paper)
+    return answer({"paper": body.paper})
 
 
 def _out(own: Mapping[str, float]) -> list[dict[str, object]]:

@@ -14,26 +14,35 @@ from gantline.job.field import ClosedModel
 from gantline.job.model import Job, JobUnits
 from gantline.job.model.size import SizeLead
 from gantline.job.records.files import KEY
-from gantline.job.types import Line, Name
+from gantline.job.types import Line
 from gantline.plan.finding import Severity
 
 Typed = StrictFloat | StrictInt | StrictStr
 
 
 class NewJob(ClosedModel):
-    """A job from a name and what is known of its size; lengths are numbers in mm, or text in the job's units.
+    """A job from what is known of its room and its size, any of it; lengths are numbers in mm, or text in the job's units.
+
+    start: what the size starts from; absent, a size that is told is taken (diagonal, width, height, or the picture on the wall),
+    then a projector that cannot move, then the main seat, then the wall. kit, projector: keys of records in the stores.
 
     value: the diagonal, width, height, free wall or picture's width on the wall, by what the size starts from. Of a
     picture on the wall height and both diagonals may be given too; for a viewing angle, the angle and the main seat's
     distance; for a fixed throw, the throw ratio and the lens's distance.
     """
 
-    name: Name
+    name: Line = ""
     place: Line = ""
     aspect: Annotated[str, Field(max_length=30)] = "16:9"
     units: JobUnits = JobUnits()
-    start: SizeLead = SizeLead.DIAGONAL
+    start: SizeLead | None = None
     value: Typed | None = None
+    wall_width: Typed | None = None
+    ceiling: Typed | None = None
+    diagonal: Typed | None = None
+    width: Typed | None = None
+    height: Typed | None = None
+    picture_width: Typed | None = None
     picture_height: Typed | None = None
     diagonal_rising: Typed | None = None
     diagonal_falling: Typed | None = None
@@ -42,6 +51,8 @@ class NewJob(ClosedModel):
     ratio_low: Typed | None = None
     ratio_high: Typed | None = None
     lens_from_wall: Typed | None = None
+    kit: Annotated[str, Field(pattern=KEY)] | None = None
+    projector: Annotated[str, Field(pattern=KEY)] | None = None
 
 
 class Edits(ClosedModel):
@@ -115,10 +126,18 @@ class VersionOut(Out):
 
 
 class SheetOut(Out):
-    """A line of the menu of sheets: where it is, what it is."""
+    """One sheet of a job that has something to show: where it is, what it is, what leads it."""
 
     key: str
     label: str
     group: str
     note: str
     papers: bool
+    leads: Literal["stop", "assumed", ""]
+
+
+class SheetPictures(Out):
+    """Pages of a sheet as pictures: how many it has, and those that were asked for as PNG in base64."""
+
+    pages: int
+    pictures: list[str]

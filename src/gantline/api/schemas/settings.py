@@ -1,6 +1,6 @@
 """The shop's own defaults."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -25,3 +25,9 @@ class SettingsIn(ClosedModel):
     """The shop's own values over the defaults; what is left out falls back."""
 
     values: Annotated[dict[str, float], Field(max_length=100)]
+
+
+class ShopSettings(ClosedModel):
+    """What is the shop's own beside its defaults. paper: what sheets are printed on."""
+
+    paper: Literal["a4", "letter"]

@@ -10,83 +10,22 @@ from uuid import UUID
 import orjson
 
 from gantline.api.desk import Desk
-from gantline.api.schemas.jobs import NewJob
 from gantline.api.services.plans import card, job_out, planned
 from gantline.job.built import built_in
 from gantline.job.doubts import ask_back
 from gantline.job.edits import Edit, apply
-from gantline.job.field import field_of
-from gantline.job.file import read_job, read_stored, sparse, write_job_file
+from gantline.job.file import read_stored, sparse, write_job_file
 from gantline.job.model import Job
-from gantline.job.model.size import Size, SizeLead
-from gantline.job.model.survey import Survey
-from gantline.job.model.throw import ProjectorPlace
 from gantline.job.problems import BadDocument, FieldProblem
 from gantline.plan.history import describe, differences
 from gantline.plan.plan import JobPlan
 from gantline.plan.working import as_plain
 from gantline.stations import plan
-from gantline.stations.survey import wall_mm
 from gantline.store import jobs
 from gantline.store.models import JobVersionRow
 
 log = logging.getLogger("gantline")
 Change = Callable[[Job], tuple[Job, str]]
-
-
-# what a start needs, by the names of the form
-NEEDED: dict[SizeLead, tuple[str, ...]] = {
-    SizeLead.ANGLE: ("angle_deg", "seat_from_wall"),
-    SizeLead.THROW: ("ratio_low", "lens_from_wall"),
-}
-PLACES = {
-    "value": field_of(Size.value_mm).pointer,
-    "picture_height": field_of(Size.measured_height_mm).pointer,
-    "diagonal_rising": field_of(Size.measured_rising_mm).pointer,
-    "diagonal_falling": field_of(Size.measured_falling_mm).pointer,
-    "angle_deg": field_of(Size.angle_deg).pointer,
-    "ratio_low": field_of(ProjectorPlace.ratio_low).pointer,
-    "ratio_high": field_of(ProjectorPlace.ratio_high).pointer,
-    "lens_from_wall": field_of(ProjectorPlace.lens_from_wall_mm).pointer,
-}
-NAMES = {pointer: name for name, pointer in PLACES.items()}
-SEAT = f"{field_of(Survey.seats).pointer}/-"
-
-
-def new_job(body: NewJob) -> Job:
-    """The document of a job that has only a name and what is known of its size.
-
-    Raises: BadDocument naming the fields of the form, DoubtfulLength where a length may mean another.
-    """
-    given = {name: value for name in NewJob.model_fields if (value := getattr(body, name)) not in (None, "")}
-    for name in NEEDED.get(body.start, ("value",)):
-        if name not in given:
-            raise BadDocument([FieldProblem(f"/{name}", "Enter this to begin.", "")])
-    base = {"name": body.name, "place": body.place or None, "units": body.units.model_dump(mode="json")}
-    empty = read_job({**base, "size": {"aspect": body.aspect, "lead": body.start.value}})
-    edits = [Edit(pointer=place, value=given[name]) for name, place in PLACES.items() if name in given]
-    if "ratio_low" in given and "ratio_high" not in given:
-        edits.append(Edit(pointer=PLACES["ratio_high"], value=given["ratio_low"]))
-    if "seat_from_wall" in given:
-        middle = plan(empty).ask(wall_mm) / 2.0
-        edits.append(
-            Edit(pointer=SEAT, value={"id": "s1", "x_mm": middle, "from_wall_mm": given["seat_from_wall"]})
-        )
-    try:
-        ask_back(empty.units.to_core(), edits)
-        return apply(empty, edits)
-    except BadDocument as error:
-        error.problems = tuple(
-            replace(problem, pointer=_form_name(problem.pointer)) for problem in error.problems
-        )
-        raise
-
-
-def _form_name(pointer: str) -> str:
-    """Where in the form a refused field of the document was typed."""
-    if pointer.endswith("/from_wall_mm"):
-        return "/seat_from_wall"
-    return f"/{NAMES.get(pointer, pointer.strip('/'))}"
 
 
 def saving(job_plan: JobPlan, what: str, who: str) -> jobs.Save:

@@ -13,6 +13,7 @@ Array = NDArray[np.float64]
 
 
 ARC_MINUTE_DEG = 1.0 / 60.0
+PIXEL_SEEN = 1.0  # arc-minutes a pixel fills: above it normal sight tells pixels apart
 
 
 def viewing_angle_deg(distance_mm: ArrayLike, offset_mm: ArrayLike, width_mm: ArrayLike) -> Array:
@@ -53,7 +54,7 @@ def far_edge_deg(distance_mm: ArrayLike, offset_mm: ArrayLike, width_mm: ArrayLi
 
 
 def pixel_arcmin(panel_width_mm: ArrayLike, pixels_across: ArrayLike, distance_mm: ArrayLike) -> Array:
-    """Angle one pixel fills at a seat [arc-minutes]; above 1 it shows.
+    """Angle one pixel fills at a seat [arc-minutes]; above PIXEL_SEEN it shows.
 
     Source: 2 atan(q / (2 d)), q the pitch of the panel's image; 1 arc-minute is normal sight.
     """

@@ -28,6 +28,10 @@ class Tile:
     top_mm: float
     joins_mm: tuple[float, ...]
 
+    def holds(self, x_mm: float, y_mm: float) -> bool:
+        """Whether a place of the wall is on it."""
+        return self.left_mm <= x_mm <= self.right_mm and self.bottom_mm <= y_mm <= self.top_mm
+
 
 def tiles(
     rows: Sequence[tuple[str, float, Sequence[float]]], *, wide_mm: float, high_mm: float, overlap_mm: float

@@ -137,6 +137,7 @@ ALIGN = Station(
     shape="light",
     tall=moves_there,
     label="Align",
+    says="Cast the grid, read its four corners, and make the moves in their order.",
     fields=fields_of(Aligned),
     figures=(*FIGURES, *FINISH),
     findings=FINDINGS,

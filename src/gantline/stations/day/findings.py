@@ -1,19 +1,19 @@
 """What the crew's order costs."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.job.field import field_of
 from gantline.job.model.day import DayPlan
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Change, Cure, Finding, noted
 from gantline.stations.day.solve import drill_after
 
 
-class Code(StrEnum):
+class Code(Coded):
     """What can be found here."""
 
-    DRILLED_LATE = "drilled-late"
+    DRILLED_LATE = "drilled-late", "drilled before measured"
 
 
 @noted

@@ -16,6 +16,7 @@ def begun(at: Ask) -> bool:
 DAY = Station(
     key=KEY,
     label="Day",
+    says="Go through the day step by step; every step has its numbers, its tools and its box to tick.",
     speaks=90,
     fields=fields_of(DayPlan),
     figures=FIGURES,

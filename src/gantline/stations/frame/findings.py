@@ -1,7 +1,6 @@
 """What stands against building the frame, cutting the fabric, or stretching it."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import RollCut
@@ -16,6 +15,7 @@ from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame.blank import laid_out, overlap_mm, roll_cut, work_area_mm
@@ -52,29 +52,29 @@ GAPS = {
 }
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    PIECES = "frame-pieces"
-    DEPTH_DIFFERS = "frame-depth-differs"
-    RAIL_BOWS = "rail-bows"
-    STILE_BOWS = "stile-bows"
-    SPLICED = "spliced"
-    FASTENER = "fastener-too-long"
-    NO_POCKET = "no-pocket-screw"
-    ROLL = "roll-cut"
-    WORK_AREA = "work-area"
-    NOT_SQUARE = "frame-not-square"
-    READING_WRONG = "frame-reading-wrong"
-    SIDE_OFF = "frame-side-off"
-    TOO_SMALL = "frame-too-small"
-    TRIM = "trim-too-wide"
-    BOX_SHORT = "box-short"
-    BOX_OPEN = "box-not-counted"
-    WAITING = "material-waiting"
-    HOLLOW = "frame-hollow"
-    SET_BACK = "brace-set-back"
-    CORNER_GAPS = "corner-gaps"
+    PIECES = "frame-pieces", "pieces too long"
+    DEPTH_DIFFERS = "frame-depth-differs", "depth differs"
+    RAIL_BOWS = "rail-bows", "rails bow"
+    STILE_BOWS = "stile-bows", "sides bow"
+    SPLICED = "spliced", "rails are spliced"
+    FASTENER = "fastener-too-long", "fastener too long"
+    NO_POCKET = "no-pocket-screw", "no pocket screw fits"
+    ROLL = "roll-cut", "roll too narrow"
+    WORK_AREA = "work-area", "no room to build"
+    NOT_SQUARE = "frame-not-square", "frame not square"
+    READING_WRONG = "frame-reading-wrong", "frame misread"
+    SIDE_OFF = "frame-side-off", "a side is off"
+    TOO_SMALL = "frame-too-small", "frame too small"
+    TRIM = "trim-too-wide", "trim too wide"
+    BOX_SHORT = "box-short", "parts missing"
+    BOX_OPEN = "box-not-counted", "box not counted"
+    WAITING = "material-waiting", "material must wait"
+    HOLLOW = "frame-hollow", "rails bow inward"
+    SET_BACK = "brace-set-back", "brace stands proud"
+    CORNER_GAPS = "corner-gaps", "corner gaps"
 
 
 @found

@@ -48,6 +48,7 @@ FRAME = Station(
     owns=("edge",),
     tall=True,
     label="Frame",
+    says="Choose a kit or a frame that is built, and see every piece to cut with its length.",
     fields=fields_of(FrameBuild, SquareReadings, Blank, Materials),
     figures=FIGURES,
     findings=FINDINGS,

@@ -1,14 +1,14 @@
 """The codes of what stands between the hung screen and done."""
 
-from enum import StrEnum
+from gantline.plan.code import Coded
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    OFF = "hung-off"
-    PULL = "not-pull-tested"
-    LOCK = "not-locked"
-    UNREAD = "picture-unread"
-    CROOKED = "picture-crooked"
-    ELSEWHERE = "picture-elsewhere"
+    OFF = "hung-off", "hung off plan"
+    PULL = "not-pull-tested", "not pull tested"
+    LOCK = "not-locked", "not locked"
+    UNREAD = "picture-unread", "picture not read"
+    CROOKED = "picture-crooked", "picture crooked"
+    ELSEWHERE = "picture-elsewhere", "picture elsewhere"

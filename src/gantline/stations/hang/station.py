@@ -56,6 +56,7 @@ HANG = Station(
     key="hang",
     tall=True,
     label="Hang",
+    says="Hang the frame, then type what the level and the tape read. What is off says how to cure it.",
     fields=fields_of(Hung),
     figures=(*FIGURES, *PICTURE),
     findings=FINDINGS,

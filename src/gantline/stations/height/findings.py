@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
-from enum import StrEnum
 
 from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.height.bounds import HeightCase, centre_guidance_mm, room_left_mm
@@ -20,6 +19,7 @@ from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import fabric_plane_mm, standoff_mm, way_words
 from gantline.stations.common import hung as on_ceiling
@@ -46,16 +46,16 @@ ASKED = {
 }
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    OFF_THE_WALL = "off-the-wall"
-    CLASH = "height-clash"
-    TARGET_HELD = "target-held"
-    CENTER_HIGH = "center-high"
-    COVERS = "covers"
-    OFF_MIDDLE = "off-the-middle"
-    BEHIND_TOO_DEEP = "behind-too-deep"
+    OFF_THE_WALL = "off-the-wall", "past the wall"
+    CLASH = "height-clash", "no height fits"
+    TARGET_HELD = "target-held", "height held back"
+    CENTER_HIGH = "center-high", "center high for necks"
+    COVERS = "covers", "covers a fitting"
+    OFF_MIDDLE = "off-the-middle", "off the middle"
+    BEHIND_TOO_DEEP = "behind-too-deep", "fitting behind too deep"
 
 
 @found

@@ -13,6 +13,7 @@ HEIGHT = Station(
     key="height",
     speaks=20,
     label="Height",
+    says="Set how high the screen hangs. Drag the frame on the board: what holds it says its name.",
     fields=fields_of(HeightTarget),
     figures=FIGURES,
     findings=FINDINGS,

@@ -1,7 +1,6 @@
 """What stands against the light: fabric, brightness, evenness."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.fabric import apart_deg
@@ -11,6 +10,7 @@ from gantline.job.field import field_of
 from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Change, Cure, Finding, found, noted
 from gantline.stations.common import percent
 from gantline.stations.height import placement
@@ -32,21 +32,21 @@ HALF = 0.5  # of the light straight on, where the cone of a fabric ends
 SEES_HALF = 90.0  # a constant gain has no half-gain angle
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    FABRIC_IMPOSSIBLE = "fabric-impossible"
-    NO_LUMENS = "no-lumens"
-    NO_BEAM = "no-beam"
-    NO_SEATS = "no-seats"
-    PICTURE_DARK = "picture-dark"
-    HOT_SPOT = "hot-spot"
-    TOO_BRIGHT = "too-bright"
-    LENTICULAR = "lenticular-wrong-light"
-    RETRO = "retro-far-from-heads"
-    OUTSIDE_CONE = "seats-outside-cone"
-    GRILLE = "grille-behind-fabric"
-    LAMP_GONE = "lamp-gone"
+    FABRIC_IMPOSSIBLE = "fabric-impossible", "no such fabric"
+    NO_LUMENS = "no-lumens", "light output unknown"
+    NO_BEAM = "no-beam", "no projector light"
+    NO_SEATS = "no-seats", "no seats"
+    PICTURE_DARK = "picture-dark", "picture too dark"
+    HOT_SPOT = "hot-spot", "hot spot"
+    TOO_BRIGHT = "too-bright", "picture too bright"
+    LENTICULAR = "lenticular-wrong-light", "light from wrong side"
+    RETRO = "retro-far-from-heads", "retro fabric, wrong place"
+    OUTSIDE_CONE = "seats-outside-cone", "seats outside the cone"
+    GRILLE = "grille-behind-fabric", "loudspeaker behind fabric"
+    LAMP_GONE = "lamp-gone", "a lamp is gone"
 
 
 GAIN = field_of(FabricChoice.gain).pointer

@@ -22,6 +22,7 @@ LIGHT = Station(
     tall=True,
     speaks=40,
     label="Light",
+    says="See what each seat gets, in the dark and with the lamps on, and take the fabric that holds up in the worst seat.",
     fields=fields_of(Lighting, FabricChoice),
     figures=FIGURES,
     findings=FINDINGS,

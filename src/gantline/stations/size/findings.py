@@ -1,7 +1,6 @@
 """What stands against a size."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.core.defaults import SizeDefaults
 from gantline.core.size.picture import Lead, picture_from
@@ -9,27 +8,29 @@ from gantline.core.size.square import lean_mm, missing_mm
 from gantline.job.field import field_of
 from gantline.job.model.size import BorderFaces, Size, SizeLead
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.size.solve import SMALLEST_MM, aspect, grid, picked, rounded, screen, start
 from gantline.stations.size.starts import NO_SEAT, NO_THROW
 from gantline.stations.survey import wall_mm
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    START_IMPOSSIBLE = "start-impossible"
-    NO_MAIN_SEAT = NO_SEAT
-    NO_FIXED_THROW = NO_THROW
-    ROUNDING_TOO_FINE = "rounding-too-fine"
-    NO_ROUNDED_SIZE = "no-rounded-size"
-    NO_EXACT_SIZE = "no-exact-size"
-    PICK_ELSEWHERE = "pick-elsewhere"
-    WIDER_THAN_WALL = "wider-than-wall"
-    OUT_OF_SQUARE = "out-of-square"
-    SIDES_DISAGREE = "sides-disagree"
-    ASPECT_MEASURED = "aspect-measured"
-    HEAD_BESIDE = "head-beside"
+    START_IMPOSSIBLE = "start-impossible", "no such size"
+    NO_MAIN_SEAT = NO_SEAT, "no main seat"
+    NO_FIXED_THROW = NO_THROW, "throw not known"
+    ROUNDING_TOO_FINE = "rounding-too-fine", "rounding too fine"
+    NO_ROUNDED_SIZE = "no-rounded-size", "no rounded size"
+    NO_EXACT_SIZE = "no-exact-size", "no exact size"
+    PICK_ELSEWHERE = "pick-elsewhere", "rounded size is stale"
+    WIDER_THAN_WALL = "wider-than-wall", "wider than the wall"
+    OUT_OF_SQUARE = "out-of-square", "picture out of square"
+    SIDES_DISAGREE = "sides-disagree", "sides do not agree"
+    ASPECT_MEASURED = "aspect-measured", "aspect ratio differs"
+    SEATS_OUTSIDE = "seats-outside-guidance", "seats outside guidance"
+    HEAD_BESIDE = "head-beside", "heads beside the picture"
 
 
 MISSING = {

@@ -6,7 +6,13 @@ from dataclasses import dataclass
 import numpy as np
 
 from gantline.core.defaults import SeatsDefaults
-from gantline.core.sight.angles import far_edge_deg, neck_angle_deg, pixel_arcmin, viewing_angle_deg
+from gantline.core.sight.angles import (
+    PIXEL_SEEN,
+    far_edge_deg,
+    neck_angle_deg,
+    pixel_arcmin,
+    viewing_angle_deg,
+)
 from gantline.core.sight.rows import COMFORT_MM, HEAD_MM, ROUNDING_MM, bottoms_mm, own_bottoms_mm
 from gantline.job.field import field_of
 from gantline.job.model.survey import Survey
@@ -17,7 +23,6 @@ from gantline.stations.size.findings import Code
 from gantline.stations.survey import SeatPlace, seats
 from gantline.stations.throw import pixels_known, pixels_over
 
-CODE = "seats-outside-guidance"
 NAMED = 4  # more seats than this are not named in one sentence
 
 
@@ -141,7 +146,12 @@ def guidance(at: Ask) -> Iterator[Finding]:
     subject = field_of(Survey.seats).pointer
     remarks = {"remarks": float(sum(len(words) for _, words in bad))}
     yield Finding(
-        code=CODE, severity="check", text=f"{said}{rest}.", subject=subject, numbers=remarks, cures=cures
+        code=Code.SEATS_OUTSIDE,
+        severity="check",
+        text=f"{said}{rest}.",
+        subject=subject,
+        numbers=remarks,
+        cures=cures,
     )
 
 
@@ -169,7 +179,9 @@ def warnings(at: Ask, sight: Sight) -> list[str]:
         words.append(f"a head in front is in the way: build a platform of {at.text(sight.platform_mm)}")
     if sight.top_deg > at(held_against).neck_deg:
         words.append(f"top of picture {sight.top_deg:.0f}° up")
-    if sight.pixel_arcmin > 1.0 and at(pixels_known):  # nothing is held against a panel that nobody entered
+    if sight.pixel_arcmin > PIXEL_SEEN and at(
+        pixels_known
+    ):  # nothing is held against a panel that nobody entered
         words.append("pixels show")
     return words
 

@@ -15,6 +15,7 @@ SIZE = Station(
     tall=True,
     speaks=90,
     label="Size",
+    says="Choose a size. Each column is one, drawn to scale: tap it to see what speaks against it, then take it.",
     fields=fields_of(Size, BorderFaces, Content),
     figures=FIGURES,
     findings=(*FINDINGS, guidance, beside),

@@ -1,7 +1,6 @@
 """What does not agree in a survey."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 from itertools import combinations
 
 from gantline.core.defaults import SurveyDefaults
@@ -12,6 +11,7 @@ from gantline.job.model import FIELDS, Job
 from gantline.job.model.survey import Survey
 from gantline.job.readings import REMOVED
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Finding, found, noted
 from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, seat_places, wall_mm
 from gantline.stations.survey.studs import (
@@ -25,20 +25,20 @@ from gantline.stations.survey.studs import (
 OUT_OF_LEVEL_MM = 2.0  # less is what a datum line is good for
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    STUD_OFF_WALL = "stud-off-wall"
-    STUD_TOO_WIDE = "stud-too-wide"
-    STUDS_UNDECIDED = "studs-undecided"
-    STUD_STRAY = "stud-reading-stray"
-    STUD_CONTRADICTION = "stud-readings-contradict"
-    READING_OFF_WALL = "reading-off-wall"
-    OUT_OF_LEVEL = "out-of-level"
-    CEILING_UNDER_FLOOR = "ceiling-under-floor"
-    SEAT_TOO_NEAR = "seat-too-near"
-    SEATS_ON_ONE_SPOT = "seats-on-one-spot"
-    READING_REMOVED = "reading-removed"
+    STUD_OFF_WALL = "stud-off-wall", "stud off the wall"
+    STUD_TOO_WIDE = "stud-too-wide", "stud too wide"
+    STUDS_UNDECIDED = "studs-undecided", "studs undecided"
+    STUD_STRAY = "stud-reading-stray", "stray stud reading"
+    STUD_CONTRADICTION = "stud-readings-contradict", "stud readings disagree"
+    READING_OFF_WALL = "reading-off-wall", "reading off the wall"
+    OUT_OF_LEVEL = "out-of-level", "wall out of level"
+    CEILING_UNDER_FLOOR = "ceiling-under-floor", "ceiling under floor"
+    SEAT_TOO_NEAR = "seat-too-near", "seat too near"
+    SEATS_ON_ONE_SPOT = "seats-on-one-spot", "seats on one spot"
+    READING_REMOVED = "reading-removed", "reading removed"
 
 
 @found

@@ -30,6 +30,7 @@ SURVEY = Station(
     key="survey",
     speaks=10,
     label="Survey",
+    says="Measure the wall, the ceiling and the studs. A dashed ring is assumed: type what the tape says over it.",
     fields=fields_of(Job, Survey, Joists),
     figures=FIGURES,
     findings=FINDINGS,

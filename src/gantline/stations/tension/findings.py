@@ -1,13 +1,13 @@
 """What stands against the points or their order."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.core.membrane.looked_at import NO_WAVES
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Cure, Finding, change, found, noted
 from gantline.stations.tension.membrane import stale, taken
 from gantline.stations.tension.solve import (
@@ -20,14 +20,14 @@ from gantline.stations.tension.solve import (
 )
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    POINTS = "tension-points"
-    OTHER_SEQUENCE = "other-sequence"
-    OFF_PLATES = "staples-off-plates"
-    SIMULATE_AGAIN = "simulate-again"
-    UNEVEN = "simulated-uneven"
+    POINTS = "tension-points", "too few points"
+    OTHER_SEQUENCE = "other-sequence", "another order"
+    OFF_PLATES = "staples-off-plates", "staples miss the plates"
+    SIMULATE_AGAIN = "simulate-again", "simulate it again"
+    UNEVEN = "simulated-uneven", "tension uneven"
 
 
 @found

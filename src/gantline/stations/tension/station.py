@@ -48,6 +48,7 @@ TENSION = Station(
     owns=("back",),
     speaks=60,
     label="Tension",
+    says="Go round the frame in this order, point by point, from the back.",
     fields=fields_of(Tensioning),
     figures=FIGURES,
     findings=FINDINGS,

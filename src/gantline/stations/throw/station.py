@@ -44,6 +44,7 @@ THROW = Station(
     tall=True,
     speaks=30,
     label="Throw",
+    says="Take a projector and give its place. The shaded field is where its lens may be.",
     fields=fields_of(ProjectorPlace, ProjectorBody, Zone, CablePoint),
     figures=(*FIGURES, *MOUNT_FIGURES),
     findings=(*FINDINGS, *PLACES, *CABINET, chain),

@@ -1,25 +1,25 @@
 """What stands against border and backlight."""
 
 from collections.abc import Iterator
-from enum import StrEnum
 
 from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, Trim
 from gantline.plan.ask import Ask
+from gantline.plan.code import Coded
 from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.common import standoff_mm
 from gantline.stations.trim.solve import TAPED, border_kind, faces_mm, rolls, spacers, strip, tape_width_mm
 
 
-class Code(StrEnum):
+class Code(Coded):
     """Every finding of this station."""
 
-    JOINED = "tape-joined"
-    NO_FACE = "border-without-face"
-    STRIP = "strip-refused"
-    NARROW = "tape-narrow"
-    SPACERS = "spacers-refused"
-    SPACER = "spacer-standoff"
+    JOINED = "tape-joined", "tape is joined"
+    NO_FACE = "border-without-face", "border without face"
+    STRIP = "strip-refused", "light strip refused"
+    NARROW = "tape-narrow", "tape too narrow"
+    SPACERS = "spacers-refused", "spacers do not fit"
+    SPACER = "spacer-standoff", "spacer and standoff"
 
 
 @noted

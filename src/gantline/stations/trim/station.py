@@ -41,6 +41,7 @@ TRIM = Station(
     faces=("edge",),
     lights=("front", "side", "top", "back"),
     label="Trim",
+    says="Finish the edge: felt tape, a mask, a light behind it.",
     fields=fields_of(Trim, Backlight),
     figures=FIGURES,
     findings=FINDINGS,

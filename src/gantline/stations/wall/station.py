@@ -74,6 +74,7 @@ WALL = Station(
     owns=("front",),
     speaks=50,
     label="Wall",
+    says="Read every hole off the tape below. A hole that must not be drilled says so instead of a number.",
     fields=fields_of(Hanging),
     figures=[
         *FIGURES,

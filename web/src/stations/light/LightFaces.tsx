@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query'
+import { useQueries, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ask, type Face, type JobOut, type Measure, type Panel, type Plan } from '../../api/client'
+import { ask, type Face, type JobOut, type Measure, type Panel, type Plan, type SeatView } from '../../api/client'
 import { keys } from '../../api/keys'
 import { Board, SeatViewFace } from '../../board'
 import { buttonLook } from '../../parts/Button'
@@ -59,29 +59,41 @@ export const FloorFace = ({ job, plan, face, panel }: { job: JobOut; plan: Plan;
   )
 }
 
-/** What a chosen seat sees in a chosen light. */
+/** What a chosen seat sees in every light of the room, side by side. */
 export const SeatFace = ({ job, plan }: { job: JobOut; plan: Plan }) => {
   const seats = plan.tables.seats?.rows ?? []
+  const states = statesOf(plan)
   const [chosen, setSeat] = useState('')
-  const [state, setState] = useState('0')
   const seat = (seats.find((one) => one.id === chosen) ?? seats.find((one) => one.main) ?? seats[0])?.id ?? ''
-  const view = useQuery({
-    queryKey: keys.view(job.id, job.version, seat, state),
-    queryFn: () =>
-      ask.get('/api/jobs/{job_id}/seats/{seat}/view', {
-        params: { path: { job_id: job.id, seat }, query: { state: Number(state) } },
-      }),
-    enabled: seat !== '',
-    placeholderData: (before) => before,
+  const views = useQueries({
+    queries: states.map(({ value }) => ({
+      queryKey: keys.view(job.id, job.version, seat, value),
+      queryFn: () =>
+        ask.get('/api/jobs/{job_id}/seats/{seat}/view', {
+          params: { path: { job_id: job.id, seat }, query: { state: Number(value) } },
+        }),
+      enabled: seat !== '',
+      placeholderData: (before: SeatView | undefined) => before,
+    })),
   })
   if (seat === '') return <p className="p-6 text-quiet">No seats yet. Add them at Survey.</p>
+  const across = states.length > 4 ? 3 : states.length
   return (
     <div className="flex h-full flex-col">
       <div className="flex gap-2 px-2 pt-1">
         <PickOne label="Seat" value={seat} choices={seats.map((one) => ({ value: one.id, label: one.name }))} onPick={setSeat} />
-        <PickOne label="Light" value={state} choices={statesOf(plan)} onPick={setState} />
       </div>
-      <div className="min-h-0 flex-1">{view.data && <SeatViewFace view={view.data} />}</div>
+      <ul
+        aria-label="In every light"
+        className="grid min-h-0 flex-1 gap-2 p-2"
+        style={{ gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` }}
+      >
+        {views.map((view, at) => (
+          <li key={states[at]?.value} className="min-h-0">
+            {view.data && <SeatViewFace view={view.data} />}
+          </li>
+        ))}
+      </ul>
     </div>
   )
 }

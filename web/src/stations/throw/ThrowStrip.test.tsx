@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
+import { MemoryRouter } from 'react-router'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { JobOut, Plan } from '../../api/client'
 import { JobContext } from '../../job/context'
@@ -8,33 +9,44 @@ import type { JobHandle } from '../../job/useJob'
 import { RecordFiles } from '../common/RecordFiles'
 import { ThrowStrip } from './ThrowStrip'
 
+const cells = (...values: (number | null)[]) =>
+  values.map((value) => ({ text: value === null ? '' : String(value), note: '', wanted: false, value }))
 const row = (name: string, more: object) => ({
   key: name.toLowerCase(),
   name,
   category: 'hall',
   fits: true,
   chosen: false,
-  verdict: '',
-  margin: '300 mm to and fro',
-  luminance: '80',
-  contrasts: ['300', '8'],
-  bands: [],
-  pixels: '0.8',
-  noise: '24 dB',
-  price: '900',
+  judged: { severity: '', short: 'no warnings', reason: 'fits from here', also: [] },
+  spare: '300 mm to and fro',
+  spare_mm: [[-10, 10], [-100, 100], [-300, 300]],
   sizes: '2000 mm to 3000 mm',
   place: '4000 mm from the wall',
+  place_mm: [2000, 4000],
   changes: [{ pointer: '/throw/lens_x_mm', value: 5 }],
-  sorts: { luminance: 80, price: 900, noise: 24 },
   ...more,
-})
+}) // biome-ignore format: a row by hand
+const stopped = { severity: 'stop', short: 'outside the throw window', reason: 'The lens is 570 mm too far.', also: [] }
 const table = {
   here: '',
-  states: ['dark', 'evening'],
+  floor_mm: [4000, 6000, 1000, 3000],
+  measures: [
+    { key: 'luminance', label: 'Luminance', short: '', unit: 'cd/m²', wanted: '', better: '', cells: cells(80, 250, 60) },
+    {
+      key: 'contrast-0',
+      label: 'Contrast, dark',
+      short: 'dark',
+      unit: '',
+      wanted: '',
+      better: 'high',
+      cells: cells(300, 400, 200),
+    },
+    { key: 'price', label: 'Price', short: 'Price', unit: '', wanted: '', better: 'low', cells: cells(900, 24500, null) },
+  ],
   rows: [
     row('Tern', { chosen: true }),
-    row('Godwit', { fits: false, verdict: 'The lens is 570 mm too far.', sorts: { luminance: 250, price: 24500, noise: 41 } }),
-    row('Knot', { place: 'nowhere in this room', changes: [], sorts: { luminance: 60, price: 300, noise: 35 } }),
+    row('Godwit', { fits: false, judged: stopped, spare: '', spare_mm: [] }),
+    row('Knot', { place: 'nowhere in this room', place_mm: null, changes: [] }),
   ],
 }
 const job = { id: 'j', version: 3, document: {} } as unknown as JobOut
@@ -54,11 +66,13 @@ const showShape = vi.fn()
 
 const show = (node: React.ReactNode) =>
   render(
-    <QueryClientProvider client={new QueryClient()}>
-      <JobContext value={handle as unknown as JobHandle}>
-        <ShownContext value={{ shape: '', showShape }}>{node}</ShownContext>
-      </JobContext>
-    </QueryClientProvider>,
+    <MemoryRouter>
+      <QueryClientProvider client={new QueryClient()}>
+        <JobContext value={handle as unknown as JobHandle}>
+          <ShownContext value={{ shape: '', showShape, looked: '', look: vi.fn() }}>{node}</ShownContext>
+        </JobContext>
+      </QueryClientProvider>
+    </MemoryRouter>,
   )
 
 afterEach(() => {
@@ -73,22 +87,20 @@ beforeEach(() => {
   )
 })
 
-test('a projector is taken where it stands, or put where it could be, and the table sorts by price', async () => {
+test('a projector is looked at with the keys, taken, or put where it could be; sorted by a tap, what has no price last', async () => {
   show(<ThrowStrip job={job} plan={plan} />)
-  fireEvent.click(await screen.findByRole('button', { name: /Take\s*Godwit/ }))
+  fireEvent.keyDown(await screen.findByRole('button', { name: 'Tern' }), { key: 'ArrowDown' })
+  expect(screen.getByText(/The lens is 570 mm too far/)).toBeTruthy()
+  fireEvent.click(screen.getByRole('button', { name: /Take\s*Godwit/ }))
   expect(handle.takeRecord).toHaveBeenLastCalledWith('projector', 'godwit')
   fireEvent.click(screen.getByRole('button', { name: /Put\s*Godwit/ }))
   expect(handle.edit).toHaveBeenLastCalledWith([{ pointer: '/throw/lens_x_mm', value: 5 }])
+  fireEvent.click(screen.getByRole('button', { name: 'Knot' }))
   expect(screen.queryByRole('button', { name: /Put\s*Knot/ })).toBeNull()
-  const names = () =>
-    screen
-      .getAllByRole('row')
-      .slice(1)
-      .map((one) => one.textContent?.match(/Tern|Godwit|Knot/)?.[0])
-  expect(names()).toEqual(['Tern', 'Godwit', 'Knot'])
+  const names = () => screen.getAllByRole('row').slice(1).map((one) => one.textContent?.match(/Tern|Godwit|Knot/)?.[0]) // biome-ignore format: a line
   fireEvent.click(screen.getByRole('button', { name: 'Price' }))
-  expect(names()).toEqual(['Knot', 'Tern', 'Godwit'])
-  fireEvent.click(screen.getByRole('button', { name: 'cd/m\u00b2' }))
+  expect(names()).toEqual(['Tern', 'Godwit', 'Knot'])
+  fireEvent.click(screen.getByRole('button', { name: 'cd/m²' }))
   expect(names()).toEqual(['Godwit', 'Tern', 'Knot'])
 })
 

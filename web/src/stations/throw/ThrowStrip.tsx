@@ -1,12 +1,12 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { type ByZoom, type JobOut, type JoistTable, type Plan, toEdits } from '../../api/client'
 import { useThisJob } from '../../job/context'
 import { useShown } from '../../job/shown'
-import { Button, Pick } from '../../parts/Button'
+import { Button, buttonLook, Pick } from '../../parts/Button'
 import { Rich } from '../../parts/Num'
 import { Cell, Line, Table } from '../../parts/Table'
 import { StripTabs } from '../../parts/Tabs'
-import { RecordFiles } from '../common/RecordFiles'
 import { Projectors } from './Projectors'
 
 const NAMES = [
@@ -24,7 +24,13 @@ export const ThrowStrip = ({ job, plan }: { job: JobOut; plan: Plan }) => {
       names={NAMES}
       shown={tab}
       show={setTab}
-      beside={tab === 'projectors' && <RecordFiles kind="projector" />}
+      beside={
+        tab === 'projectors' && (
+          <Link to="/stores/projector" className={`grid place-items-center ${buttonLook('plain')}`}>
+            Stores
+          </Link>
+        )
+      }
     >
       {tab === 'projectors' && <Projectors job={job} />}
       {tab === 'zoom' && <Zooms found={plan.tables.by_zoom} />}

@@ -1,0 +1,7 @@
+export { Columns } from './Columns'
+export { Head } from './Head'
+export { Judged } from './Judged'
+export { focusOn } from './order'
+export { usePaged } from './usePaged'
+export { usePicked } from './usePicked'
+export { Words } from './Words'

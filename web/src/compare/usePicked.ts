@@ -1,0 +1,44 @@
+import { type KeyboardEvent, useState } from 'react'
+import type { CompareMeasure } from '../api/client'
+import { orderBy, stepped } from './order'
+
+const PINS = 2
+
+type Picked = {
+  keys: readonly string[]
+  measures: readonly CompareMeasure[]
+  looked: string
+  onLook: (key: string) => void
+  onTake: (key: string) => void
+  /** the keys that go back and on, along the row or down it */
+  ways: readonly [string, string]
+}
+
+/** Which candidate is looked at, which two are pinned, by what they are sorted. */
+export const usePicked = ({ keys, measures, looked, onLook, onTake, ways }: Picked) => {
+  const [sort, setSort] = useState('')
+  const [pins, setPins] = useState<readonly string[]>([])
+  const order = orderBy(measures, sort, keys.length)
+  const place = order.findIndex((at) => keys[at] === looked)
+  const pin = (key: string) =>
+    setPins((now) => (now.includes(key) ? now.filter((one) => one !== key) : [...now.slice(-PINS + 1), key]))
+  const press = (event: KeyboardEvent<HTMLElement>) => {
+    const to = stepped(event.key, Math.max(0, place), keys.length, ...ways)
+    const own = keys[order[Math.max(0, place)] ?? 0]
+    if (to !== null) onLook(keys[order[to] ?? 0] ?? '')
+    else if (event.key === 'Enter' && own) onTake(own)
+    else if (event.key === ' ' && own) pin(own)
+    else return
+    event.preventDefault()
+  }
+  return {
+    order,
+    place,
+    sort,
+    sortBy: (key: string) => setSort((now) => (now === key ? '' : key)),
+    pins: pins.filter((one) => keys.includes(one)),
+    pin,
+    unpin: () => setPins([]),
+    press,
+  }
+}
