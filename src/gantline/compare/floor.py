@@ -199,7 +199,6 @@ def _scale(at: Ask, measure: Measure, state: int) -> Scale | None:
                     at, LightDefaults.even_poor, LightDefaults.hot_spot, LightDefaults.even_good
                 )
             )
-            words = ("dark edges", "hot spot", "uniform", "very uniform")
 
             def even(x: Array, distance: Array, eye: Array) -> Array:
                 points = seen(x, distance, eye)[0]
@@ -208,7 +207,7 @@ def _scale(at: Ask, measure: Measure, state: int) -> Scale | None:
             return Scale(
                 value=even,
                 limits=limits,
-                words=_ranges(words, limits, "\u00a0%"),
+                words=_ranges(("dark edges", "hot spot", "uniform", "very uniform"), limits, "\u00a0%"),
                 ranks=(0, 1, 2, 3),
                 text=lambda value: f"{value:.0f}\u00a0%",
             )

@@ -219,7 +219,7 @@ def _measures(at: Ask, asks: Sequence[Ask]) -> Iterator[MeasureRow]:
             cells=tuple(_neck(ask, most) for ask in asks),
         )
     yield from light_measures(asks)
-    if at(sights) and at(pixels_known):
+    if at(sights) and pixels_known(at):
         yield MeasureRow(
             key="pixel",
             short="Pixel",

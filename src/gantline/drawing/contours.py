@@ -31,7 +31,8 @@ def areas(xs: Grid, ys: Grid, values: Grid, levels: Sequence[float]) -> list[tup
     filled = contour_generator(xs, ys, values, fill_type="ChunkCombinedOffset")
     found = []
     for low, high in pairwise((-np.inf, *levels, np.inf)):
-        points, offsets = filled.filled(low, high)
+        filling: Any = filled.filled(low, high)
+        points, offsets = filling
         rings = []
         for ring, ends in zip(points, offsets, strict=True):
             if ring is not None and ends is not None:

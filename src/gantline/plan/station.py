@@ -52,13 +52,15 @@ class Table:
 class Lit:
     """The layers of the board a station lights up, and those whose dimensions and handles it shows.
 
-    texts: whether the picture says its own size; where it shows what the light does to it, it does not.
+    texts: whether the picture says its own size; where it shows what the light does to it, it does not. hides: layers of which
+    nothing at all is drawn here.
     """
 
     layers: tuple[str, ...]
     dimensions: tuple[str, ...]
     handles: tuple[str, ...] = ()
     texts: bool = True
+    hides: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 from gantline.core.units import plain
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Label, Line, Mark
 from gantline.drawing.pens import DIMENSIONS, HATCH, PENS, dxf_layers
+from gantline.drawing.placing import Box, Wanted, place
 from gantline.drawing.refused import REFUSED
 from gantline.sheets.sheet import OPEN_FILES, Ready, Sheet
 from gantline.stations.frame import parts
@@ -18,6 +19,8 @@ HOLE_MARK_MM = 5.0  # diameter of the circle drawn for a hole; the drill is the 
 REFUSED_MARK_MM = 21.2  # radius round the cross of a hole that is not to be drilled
 TEXT_MM = 30.0
 LANE_MM = 120.0
+LETTER = 1.0  # width of a letter in heights: no font of a drawing program is wider
+LINE = 1.5
 ON_THE_WALL = ("size", "wall")
 
 
@@ -38,9 +41,10 @@ def frame_dxf(face: Face, name: str, stops: Sequence[str] = (), layers: Sequence
     for layer, color in dxf_layers().items():
         document.layers.add(layer, color=color)
     space = document.modelspace()
-    for mark in face.marks:
-        if layers is None or mark.layer in layers:
-            _draw(space, mark, layers or ON_THE_WALL)
+    written = [mark for mark in face.marks if layers is None or mark.layer in layers]
+    for mark in written:
+        _draw(space, mark, layers or ON_THE_WALL)
+    _texts(space, written, face, layers or ON_THE_WALL)
     for line, text in enumerate(reversed(stops), start=1):
         at = (face.left_mm, face.top_mm + (2 * LANE_MM + TEXT_MM) + 2.0 * TEXT_MM * line)
         space.add_text(
@@ -72,13 +76,61 @@ def _draw(space: "Modelspace", mark: Mark, dimensioned: Sequence[str]) -> None:
                 space.add_line((x - dx, y - dy), (x + dx, y + dy), dxfattribs={"layer": layer})
         case Dot() if layer:
             space.add_point(mark.at, dxfattribs={"layer": layer})
-        case Label() if layer and (mark.size != "small" or role == REFUSED):
-            text = space.add_text(plain(mark.text), height=TEXT_MM, dxfattribs={"layer": layer})
-            from ezdxf.enums import TextEntityAlignment
-
-            text.set_placement(mark.at, align=TextEntityAlignment.MIDDLE_CENTER)
         case Dimension() if mark.layer in dimensioned:
             _dimension(space, mark)
+
+
+def _texts(space: "Modelspace", marks: Sequence[Mark], face: Face, dimensioned: Sequence[str]) -> None:
+    """The texts that a drawing of the wall needs, none on another nor on a number; one without room stands in a key beside the
+    drawing."""
+    from ezdxf.enums import TextEntityAlignment
+
+    def layer_of(mark: Label) -> str:
+        pen = PENS.get(mark.role)
+        return pen.layer[0] if pen else ""
+
+    labels = [
+        mark
+        for mark in marks
+        if isinstance(mark, Label) and layer_of(mark) and (mark.size != "small" or mark.role == REFUSED)
+    ]
+    wanted = [
+        Wanted(
+            mark.text,
+            Box(mark.at[0], -mark.at[1], _wide_mm(mark.text), LINE * TEXT_MM),
+            (mark.at[0], -mark.at[1]),
+        )
+        for mark in labels
+    ]
+    fixed = [
+        _dimension_box(mark) for mark in marks if isinstance(mark, Dimension) and mark.layer in dimensioned
+    ]
+    far = LANE_MM * 4.0
+    bounds = (face.left_mm - far, -face.top_mm - far, face.right_mm + far, -face.bottom_mm + far)
+    for mark, spot in zip(labels, place(wanted, fixed, (), bounds, LINE * TEXT_MM), strict=True):
+        said = plain(mark.text) if spot.number is None else str(spot.number)
+        layer = {"layer": layer_of(mark)}
+        text = space.add_text(said, height=TEXT_MM, dxfattribs=layer)
+        text.set_placement((spot.box.x, -spot.box.y), align=TextEntityAlignment.MIDDLE_CENTER)
+        if spot.led:
+            space.add_line(mark.at, (spot.box.x, -spot.box.y), dxfattribs=layer)
+        if spot.number is not None:
+            line = face.bottom_mm - far - 2.0 * TEXT_MM * spot.number
+            space.add_text(
+                f"{spot.number} {plain(mark.text)}", height=TEXT_MM, dxfattribs=layer
+            ).set_placement((face.left_mm, line))
+
+
+def _wide_mm(text: str) -> float:
+    return LETTER * TEXT_MM * len(plain(text))
+
+
+def _dimension_box(mark: Dimension) -> Box:
+    off = mark.base_mm + mark.side * LANE_MM * mark.lane
+    middle, wide = (mark.a_mm + mark.b_mm) / 2.0, _wide_mm(mark.text)
+    if mark.axis == "x":
+        return Box(middle, -off, wide, LINE * TEXT_MM)
+    return Box(off, -middle, LINE * TEXT_MM, wide)
 
 
 def _dimension(space: "Modelspace", mark: Dimension) -> None:

@@ -62,8 +62,8 @@ def pack(ready: Ready, sheets: Sequence[Sheet], say: Callable[[float], None] = l
     for sheet, reader in zip(sheets, readers, strict=True):
         writer.append(reader, outline_item=sheet.label, import_outline=False)
     numbers = _numbers([(float(one.mediabox.width), float(one.mediabox.height)) for one in writer.pages])
-    for own, number in zip(writer.pages, PdfReader(io.BytesIO(numbers)).pages, strict=True):
-        own.merge_page(number)
+    for own, numbered in zip(writer.pages, PdfReader(io.BytesIO(numbers)).pages, strict=True):
+        own.merge_page(numbered)
     writer.add_metadata({"/Title": f"{ready.job.name}: job pack"})
     out = io.BytesIO()
     writer.write(out)

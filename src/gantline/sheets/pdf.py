@@ -61,7 +61,7 @@ def _filled(page: Any) -> float:
         )
         return max((own, *(lowest(child) for child in inner)))
 
-    return (lowest(body) - body.content_box_y()) / max(1.0, float(box.height))
+    return float((lowest(body) - body.content_box_y()) / max(1.0, float(box.height)))
 
 
 @cache

@@ -1,17 +1,21 @@
 """The paper pen: the marks of a face as SVG in paper millimeters, to scale."""
 
-from collections.abc import Collection, Iterable, Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
 from html import escape
 
 from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Line, Mark
 from gantline.drawing.pens import PENS, paper_css
+from gantline.drawing.placing import Box, Spot, Wanted, place
 from gantline.drawing.refused import REFUSED
 from gantline.sheets.lettering import embedded_font, svg_text, text_width
 
 LANE = 7.5  # paper mm from lane to lane
 HEADING = 5.2  # paper mm from line to line of what stands over a drawing
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
+LINE = 1.2  # height of a line of text in heights of its letters
+KEY = 4.4  # paper mm from line to line of the key to numbered texts
+FIXED = ("size", "aspect")
 BESIDE = {"start": 2.2, "middle": 0.0, "end": -2.2}  # how far a text beside its place keeps off it
 NUMBER = {
     "top": (0.0, -1.6, "middle"),
@@ -69,7 +73,15 @@ def face_svg(
     drawn = "".join(
         svg_text(2.0, HEADING * at, line, TEXT["text"], "start") for at, line in enumerate(lines, start=1)
     )
-    drawn += "".join(_draw(mark, sheet) for mark in shown)
+    numbers = _numbers_placed(shown, sheet)
+    drawn += "".join(_draw(mark, sheet, numbers) for mark in shown)
+    spots = placed_texts(shown, sheet, (0.0, HEADING * len(lines), total_w, total_h), numbers)
+    drawn += "".join(_text(mark, spot, sheet) for mark, spot in spots)
+    keyed = [spot for _, spot in spots if spot.number is not None]
+    for number, spot in enumerate(keyed, start=1):
+        key = f"{spot.number}  {spot.wanted.text}"
+        drawn += svg_text(2.0, total_h + KEY * number, key, TEXT["small"], "start", "quiet")
+    total_h += KEY * len(keyed) + (1.0 if keyed else 0.0)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{total_w:.1f}mm" height="{total_h:.1f}mm" '
         f'viewBox="0 0 {total_w:.2f} {total_h:.2f}" role="img"><title>{escape(face.summary)}</title>'
@@ -91,7 +103,26 @@ def scale_text(face: Face, layers: Collection[str], width: float, height: float)
 
 
 def _shown(face: Face, layers: Collection[str]) -> list[Mark]:
-    return [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
+    shown = [mark for mark in face.marks if mark.layer in layers or mark.layer == "base"]
+    laned = _laned([mark for mark in shown if isinstance(mark, Dimension)])
+    return [laned.get(mark.key, mark) if isinstance(mark, Dimension) else mark for mark in shown]
+
+
+def _laned(dimensions: Sequence[Dimension]) -> dict[str, Dimension]:
+    """Dimensions by key, each in a lane of its own where another of its side lies over the same stretch, the shorter nearer."""
+    taken: dict[tuple[str, float, int], list[Dimension]] = {}
+    out = {}
+    for mark in sorted(dimensions, key=lambda mark: (mark.lane, abs(mark.b_mm - mark.a_mm))):
+        lane = mark.lane
+        while not mark.inside and any(
+            min(mark.b_mm, other.b_mm) - max(mark.a_mm, other.a_mm) > 1.0
+            for other in taken.get((mark.axis, mark.side, lane), ())
+        ):
+            lane += 1
+        moved = mark if lane == mark.lane else replace(mark, lane=lane)
+        taken.setdefault((mark.axis, mark.side, lane), []).append(moved)
+        out[mark.key] = moved
+    return out
 
 
 def _wrapped(text: str, width: float) -> list[str]:
@@ -111,11 +142,16 @@ def _fit(
 ) -> tuple[Sheet, float, float]:
     lanes, up = face.lanes, -1 if face.y_down else 1
     taken = [
-        (mark.side * up, mark.lane) for mark in shown if isinstance(mark, Dimension) and mark.axis == "x"
+        (mark.axis, mark.side * (up if mark.axis == "x" else 1), mark.lane)
+        for mark in shown
+        if isinstance(mark, Dimension) and not mark.inside
     ]
-    above, below = (max((lane for side, lane in taken if side == way), default=0) for way in (1, -1))
-    pad_l, pad_r = LANE * lanes.left + 3.0, LANE * lanes.right + 3.0
-    pad_t, pad_b = LANE * min(above, lanes.above) + 4.0 + over, LANE * min(below, lanes.below) + 4.0
+    above, below, right, left = (
+        max((lane for axis, side, lane in taken if (axis, side) == way), default=0)
+        for way in (("x", 1), ("x", -1), ("y", 1), ("y", -1))
+    )
+    pad_l, pad_r = LANE * max(left, lanes.left) + 3.0, LANE * max(right, lanes.right) + 3.0
+    pad_t, pad_b = LANE * above + 4.0 + over, LANE * below + 4.0
     across, high = face.right_mm - face.left_mm, face.top_mm - face.bottom_mm
     scale = min((width - pad_l - pad_r) / across, (height - pad_t - pad_b) / high)
     highest = -face.bottom_mm if face.y_down else face.top_mm
@@ -123,7 +159,7 @@ def _fit(
     return sheet, across * scale + pad_l + pad_r, high * scale + pad_t + pad_b
 
 
-def _draw(mark: Mark, sheet: Sheet) -> str:
+def _draw(mark: Mark, sheet: Sheet, numbers: Mapping[str, Box]) -> str:
     match mark:
         case Area():
             return f'<path class="{mark.role}" d="{_path(mark.points, sheet)}Z"/>'
@@ -131,28 +167,105 @@ def _draw(mark: Mark, sheet: Sheet) -> str:
             return f'<path class="{mark.role}" d="{_path(mark.points, sheet)}"/>'
         case Dot():
             return _dot(mark, sheet)
-        case Label():
-            dy = _lift(mark)
-            css = "" if mark.size == "large" else "quiet"
-            dx = BESIDE[mark.anchor] if mark.size == "small" else 0.0
-            return svg_text(
-                sheet.x(mark.at[0]) + dx,
-                sheet.y(mark.at[1]) + dy,
-                mark.text,
-                TEXT[mark.size],
-                mark.anchor,
-                css,
-            )
         case Dimension():
-            return _dimension(mark, sheet)
-        case Handle():
+            return _dimension(mark, sheet, numbers[mark.key])
+        case Handle() | Label():
             return ""
 
 
-def _lift(mark: Label) -> float:
-    """From a label's place down to its baseline [paper mm]: its middle stands where it was placed."""
+def placed_texts(
+    shown: Sequence[Mark],
+    sheet: Sheet,
+    bounds: tuple[float, float, float, float],
+    numbers: Mapping[str, Box],
+) -> list[tuple[Label, Spot]]:
+    """Every label with its spot on the paper [mm], by the font's own widths: off each other and off the numbers on the
+    dimension lines. The picture's own texts stand where they are drawn."""
+    labels = [mark for mark in shown if isinstance(mark, Label)]
+    own = [mark for mark in labels if mark.key in FIXED]
+    rest = [mark for mark in labels if mark.key not in FIXED]
+    fixed = [_meant(mark, sheet) for mark in own]
+    fixed += numbers.values()
+    dots = [
+        Box(
+            sheet.x(mark.at[0]),
+            sheet.y(mark.at[1]),
+            2.0 * PENS[mark.role].dot[1],
+            2.0 * PENS[mark.role].dot[1],
+        )
+        for mark in shown
+        if isinstance(mark, Dot)
+    ]
+    wanted = [
+        Wanted(
+            mark.text,
+            _meant(mark, sheet),
+            (sheet.x(mark.at[0]), sheet.y(mark.at[1])),
+            0 if mark.role in (REFUSED, "limit") else 1,
+        )
+        for mark in rest
+    ]
+    spots = place(wanted, fixed, dots, bounds, LINE * TEXT["small"])
+    still = [
+        (mark, Spot(Wanted(mark.text, box, (box.x, box.y)), box, False, None))
+        for mark, box in zip(own, fixed, strict=False)
+    ]
+    return still + list(zip(rest, spots, strict=True))
+
+
+def _meant(mark: Label, sheet: Sheet) -> Box:
+    """The room a label was meant to have."""
     size = TEXT[mark.size]
-    return 0.0 if mark.role == "picture" else 0.35 * size - mark.lift * TEXT["small"]
+    wide = text_width(mark.text, size)
+    x = sheet.x(mark.at[0]) + (BESIDE[mark.anchor] if mark.size == "small" else 0.0)
+    middle = sheet.y(mark.at[1]) - (0.35 * size if mark.role == "picture" else mark.lift * TEXT["small"])
+    return Box(x + {"start": 0.5, "middle": 0.0, "end": -0.5}[mark.anchor] * wide, middle, wide, LINE * size)
+
+
+def _text(mark: Label, spot: Spot, sheet: Sheet) -> str:
+    """A label at its spot: itself, with a line from its place where it stands far from it, or the number it has in the key."""
+    size, box = TEXT[mark.size], spot.box
+    if spot.number is not None:
+        ring = f'<circle class="halo" cx="{box.x:.2f}" cy="{box.y:.2f}" r="2.1" style="stroke:#000;stroke-width:.2"/>'
+        return ring + svg_text(box.x, box.y + 0.9, str(spot.number), 2.6)
+    x, y = spot.wanted.place
+    led = f'<path class="dim" d="M{x:.2f} {y:.2f}L{box.x:.2f} {box.y:.2f}"/>' if spot.led else ""
+    css = "" if mark.size == "large" else "quiet"
+    return led + svg_text(box.x, box.y + 0.35 * size, mark.text, size, "middle", css)
+
+
+def _numbers_placed(shown: Sequence[Mark], sheet: Sheet) -> dict[str, Box]:
+    """The room of every number on its dimension line, by the line's key: moved along it, then off it, where one would stand on
+    another or on the picture's own texts."""
+    taken = [_meant(mark, sheet) for mark in shown if isinstance(mark, Label) and mark.key in FIXED]
+    found: dict[str, Box] = {}
+    for mark in shown:
+        if not isinstance(mark, Dimension):
+            continue
+        meant = _dimension_box(mark, sheet)
+        along = (meant.wide, 0.0) if mark.axis == "x" else (0.0, meant.high)
+        off = (0.0, meant.high) if mark.axis == "x" else (meant.wide, 0.0)
+        spots = (
+            replace(
+                meant, x=meant.x + step * along[0] + out * off[0], y=meant.y + step * along[1] + out * off[1]
+            )
+            for out in (0, 1, -1, 2, -2, 3, -3)
+            for step in (0.0, 0.55, -0.55, 1.1, -1.1, 1.65, -1.65)
+        )
+        box = next((spot for spot in spots if not any(spot.meets(other) for other in taken)), meant)
+        taken.append(box)
+        found[mark.key] = box
+    return found
+
+
+def _dimension_box(mark: Dimension, sheet: Sheet) -> Box:
+    """The room of a number on its dimension line."""
+    wide, high = text_width(mark.text, TEXT["small"]) + 2.0, 4.8
+    if mark.axis == "x":
+        line = sheet.y(mark.base_mm) - sheet.up * mark.side * LANE * mark.lane
+        return Box((sheet.x(mark.a_mm) + sheet.x(mark.b_mm)) / 2.0, line, wide, high)
+    line = sheet.x(mark.base_mm) + mark.side * LANE * mark.lane
+    return Box(line, (sheet.y(mark.a_mm) + sheet.y(mark.b_mm)) / 2.0, high, wide)
 
 
 def _path(points: tuple[tuple[float, float], ...], sheet: Sheet) -> str:
@@ -176,19 +289,20 @@ def _number(mark: Dot, x: float, y: float) -> str:
     return svg_text(x + dx, y + dy, str(mark.number), 2.3, anchor)
 
 
-def _dimension(mark: Dimension, sheet: Sheet) -> str:
+def _dimension(mark: Dimension, sheet: Sheet, box: Box) -> str:
     size = TEXT["small"]
+    halo = (
+        f'<rect class="halo" x="{box.x - box.wide / 2:.2f}" y="{box.y - box.high / 2:.2f}" '
+        f'width="{box.wide:.2f}" height="{box.high:.2f}"/>'
+    )
+    text = svg_text(box.x, box.y + 1.05, mark.text, size)
     if mark.axis == "x":
         line = sheet.y(mark.base_mm) - sheet.up * mark.side * LANE * mark.lane
         a, b = sheet.x(mark.a_mm), sheet.x(mark.b_mm)
         ticks = f"M{a:.2f} {line:.2f}H{b:.2f}M{a - 1:.2f} {line + 1:.2f}l2 -2M{b - 1:.2f} {line + 1:.2f}l2 -2"
-        middle, wide = (a + b) / 2.0, text_width(mark.text, size)
-        halo = f'<rect class="halo" x="{middle - wide / 2 - 1:.2f}" y="{line - 2.4:.2f}" width="{wide + 2:.2f}" height="4.8"/>'
-        return f'<path class="dim" d="{ticks}"/>{halo}{svg_text(middle, line + 1.05, mark.text, size)}'
+        return f'<path class="dim" d="{ticks}"/>{halo}{text}'
     line = sheet.x(mark.base_mm) + mark.side * LANE * mark.lane
     a, b = sheet.y(mark.a_mm), sheet.y(mark.b_mm)
     ticks = f"M{line:.2f} {a:.2f}V{b:.2f}M{line - 1:.2f} {a + 1:.2f}l2 -2M{line - 1:.2f} {b + 1:.2f}l2 -2"
-    middle, wide = (a + b) / 2.0, text_width(mark.text, size)
-    halo = f'<rect class="halo" x="{line - 2.4:.2f}" y="{middle - wide / 2 - 1:.2f}" width="4.8" height="{wide + 2:.2f}"/>'
-    turned = f'<g transform="rotate(-90 {line:.2f} {middle:.2f})">{svg_text(line, middle + 1.05, mark.text, size)}</g>'
+    turned = f'<g transform="rotate(-90 {box.x:.2f} {box.y:.2f})">{text}</g>'
     return f'<path class="dim" d="{ticks}"/>{halo}{turned}'

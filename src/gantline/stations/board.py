@@ -53,6 +53,8 @@ def draw(job_plan: JobPlan, stations: Sequence[Station], face: FaceName) -> Face
 def shown(marks: Iterable[Mark], station: Station) -> Iterator[Mark]:
     """The marks a station shows: what it lights up and what is always drawn, its own dimensions and handles."""
     for mark in marks:
+        if mark.layer in station.lit.hides:
+            continue
         if mark.layer in ("base", "content"):
             yield mark
         elif isinstance(mark, Dimension | Label):

@@ -111,7 +111,7 @@ export const OrderBench = ({ job, bench, take, kept }: Props) => {
               setAt(Number(event.target.value))
             }}
           />
-          <p className="min-w-52 text-smallall tabular-nums" aria-live="polite">
+          <p className="min-w-52 text-small tabular-nums" aria-live="polite">
             {moment ? (
               <>
                 <strong>Step {moment.step}</strong>{' '}
@@ -140,7 +140,7 @@ export const OrderBench = ({ job, bench, take, kept }: Props) => {
             up and down
           </Pick>
         </fieldset>
-        <label className="flex flex-col gap-1 text-smallall">
+        <label className="flex flex-col gap-1 text-small">
           <span className="text-quiet">Order</span>
           <select
             className="min-h-11 rounded-md border border-seam bg-velvet px-2"
@@ -154,7 +154,7 @@ export const OrderBench = ({ job, bench, take, kept }: Props) => {
             ))}
           </select>
         </label>
-        <label className="flex flex-col gap-1 text-smallall">
+        <label className="flex flex-col gap-1 text-small">
           <span className="text-quiet">Beside it</span>
           <select
             className="min-h-11 rounded-md border border-seam bg-velvet px-2"
@@ -177,7 +177,7 @@ export const OrderBench = ({ job, bench, take, kept }: Props) => {
         {run.came && (
           <>
             {run.came.awaited.length > 0 && (
-              <ul className="flex flex-col gap-1 text-smallall">
+              <ul className="flex flex-col gap-1 text-small">
                 {run.came.awaited.map(([step, text]) => (
                   <li key={`${step}-${text}`}>
                     <span className="text-quiet">From step {step}: </span>
@@ -225,7 +225,7 @@ const Side = ({ run, at, bench, field, name, alone }: SideProps) => {
 }
 
 const Facts = ({ texts, sprung }: { texts: Record<string, string>; sprung: boolean }) => (
-  <table className="w-full text-smallall">
+  <table className="w-full text-small">
     <tbody>
       {ROWS.filter(([key]) => sprung || key !== 'longest').map(([key, label]) => (
         <tr key={key} className="border-seam border-t">
@@ -242,7 +242,7 @@ const Facts = ({ texts, sprung }: { texts: Record<string, string>; sprung: boole
 )
 
 const Compared = ({ left, right, names }: { left: Run; right: Run; names: [string, string] }) => (
-  <table className="w-full text-smallall">
+  <table className="w-full text-small">
     <caption className="pb-1 text-left text-quiet">At the end of each order</caption>
     <thead>
       <tr>

@@ -20,7 +20,7 @@ export const WhatIf = ({ job }: { job: JobOut }) => {
   return (
     <div className="min-h-0 flex-1 overflow-auto p-4">
       <p className="max-w-[70ch] text-lead">{asked.data.fewest}</p>
-      <table className="mt-3 w-full max-w-[1000px] text-smallall">
+      <table className="mt-3 w-full max-w-[1000px] text-small">
         <caption className="sr-only">The even sheet with something else about it</caption>
         <thead className="text-quiet">
           <tr>

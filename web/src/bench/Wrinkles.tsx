@@ -221,7 +221,7 @@ const Answer = ({ found, shown, show, pick, keep }: AnswerProps) => {
             ))}
           </ol>
           {found.how && (
-            <p className="pt-1 text-smallall text-quiet">
+            <p className="pt-1 text-small text-quiet">
               <Rich text={found.how} />
             </p>
           )}
@@ -236,11 +236,11 @@ const Answer = ({ found, shown, show, pick, keep }: AnswerProps) => {
               after it
             </Pick>
           </fieldset>
-          <p className="pt-1 text-smallall">
+          <p className="pt-1 text-small">
             Wrinkled: {found.before_texts.wrinkled} now, {found.after_texts.wrinkled} after.{' '}
             <span className="text-quiet">{found.note}</span>
           </p>
-          <p className="pt-1 text-quiet text-smallall">{found.last}</p>
+          <p className="pt-1 text-quiet text-small">{found.last}</p>
           <Button
             className="mt-2 w-full"
             disabled={kept}

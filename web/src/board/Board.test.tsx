@@ -28,7 +28,7 @@ const face = {
 
 const panel = {
   station: 'height',
-  lit: { layers: ['size'], dimensions: ['height'], handles: ['height'], texts: true },
+  lit: { layers: ['size'], dimensions: ['height'], handles: ['height'], texts: true, hides: [] },
 } as unknown as Panel
 
 const show = () => {

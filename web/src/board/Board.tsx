@@ -2,18 +2,21 @@ import { type KeyboardEvent, type MouseEvent, type PointerEvent, useId, useMemo,
 import type { Dimension, Face, FloorMap, Handle, Label, Mark, Panel } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Num, Rich } from '../parts/Num'
-import { apart } from './apart'
+import { apart, type Room } from './apart'
+import { CornerSlots } from './CornerSlots'
 import { DimensionTag, tagRoom } from './DimensionTag'
 import { placeDimension } from './dimensionLines'
 import { FloorLegend, FloorMapLayer, FloorNumbers } from './FloorMapLayer'
+import { LabelKey } from './LabelKey'
+import { type Placed, placeKey, placeLabels, placeTags, SMALL_PX, TEXT_PX } from './labelPlaces'
 import { isShown } from './layers'
+import { textPx } from './measure'
 import { typePx } from './pictureText'
 import { Shapes } from './Shapes'
 import { fitFace, type Sheet, sideLanes, toPx } from './sheet'
 import { TapLayer } from './TapLayer'
 import { handleEdits, moveHandle, useDrag } from './useDrag'
 import { useSize } from './useSize'
-import { TEXT_PX, withRoom } from './withRoom'
 
 type BoardProps = {
   face: Face
@@ -24,10 +27,11 @@ type BoardProps = {
   now?: ReadonlySet<number>
   done?: ReadonlySet<number>
   onPoint?: (point: number) => void
+  onCorners?: (slots: Record<string, HTMLElement> | null) => void
 }
 
 /** The to-scale scene of one face: always live, handled directly. */
-export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', onPoint }: BoardProps) => {
+export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', onPoint, onCorners }: BoardProps) => {
   const [box, size] = useSize<HTMLDivElement>()
   const frozen = useRef<Sheet | null>(null)
   const job = useThisJob()
@@ -55,9 +59,23 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
   const tagOf = (mark: Dimension) => tagRoom(mark, placeDimension(mark, sheet), size.width)
   const tags = narrow ? apart(dimensions, tagOf) : dimensions
   const labels = shown.filter((mark): mark is Label => mark.kind === 'label')
-  const said = narrow ? withRoom(labels, tags.map(tagOf), sheet) : labels
-  const hit = live?.hit ?? ''
   const room = pictureRoom(shown, sheet)
+  const sizes = labels.flatMap((mark) => sizeOf(mark, room, sheet, narrow) ?? [])
+  const shifts = placeTags(
+    tags,
+    tagOf,
+    sizes.map((one) => one.room),
+  )
+  const numbers = numbersOf(shown, sheet, now)
+  const fixed = [
+    ...tags.map((mark) => moved(tagOf(mark), shifts.get(mark))),
+    ...sizes.map((one) => one.room),
+    ...numbers.map((one) => one.room),
+  ]
+  const texts = labels.filter((mark) => !isSize(mark) && !(narrow && mark.role === 'picture'))
+  const said = placeLabels(texts, fixed, dotRooms(shown, sheet), sheet, size)
+  const keyed = said.filter((one) => one.number !== null)
+  const hit = live?.hit ?? ''
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
   return (
     <div ref={box} className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}>
@@ -77,12 +95,20 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
           const place = placeDimension(mark, sheet)
           return <path key={mark.key} className="dim" d={place.d} />
         })}
+        {said.map(
+          ({ mark, led, room: here }) =>
+            led && <path key={mark.key} className="led" d={`M${led.xPx} ${led.yPx}L${here.xPx} ${here.yPx}`} />,
+        )}
       </svg>
       {onPoint && <PointTap marks={shown} sheet={sheet} onPoint={onPoint} />}
-      <Numbers marks={shown} sheet={sheet} now={now} />
-      {said.map((mark) => (
-        <BoardLabel key={mark.key} mark={mark} sheet={sheet} shift={shift} narrow={narrow} room={room} />
+      <Numbers found={numbers} />
+      {sizes.map((one) => (
+        <SizeText key={one.mark.key} {...one} shift={shift} />
       ))}
+      {said.map((one) => (
+        <BoardLabel key={one.mark.key} placed={one} shift={shift} />
+      ))}
+      {keyed.length > 0 && <LabelKey keyed={keyed} room={placeKey(keyed, [...fixed, ...said.map((one) => one.room)], size)} />}
       <svg
         className="absolute inset-0"
         width={size.width}
@@ -95,8 +121,15 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
         ))}
       </svg>
       {tags.map((mark) => (
-        <DimensionTag key={mark.key} mark={mark} place={placeDimension(mark, sheet)} widthPx={size.width} />
+        <DimensionTag
+          key={mark.key}
+          mark={mark}
+          place={placeDimension(mark, sheet)}
+          widthPx={size.width}
+          shift={shifts.get(mark) ?? STILL}
+        />
       ))}
+      {onCorners && !narrow && <CornerSlots marks={face.marks} sheet={sheet} size={size} onSlots={onCorners} />}
       <TapLayer sheet={sheet} face={face.name} />
       {floor && <FloorNumbers map={floor} sheet={sheet} />}
       {floor && <FloorLegend map={floor} />}
@@ -171,8 +204,10 @@ const BESIDE: Record<string, readonly [number, number]> = {
   right: [23, 0],
 }
 
+type PointNumber = { key: string; number: number; lit: boolean; room: Room }
+
 /** Numbers of the points: those of the step at hand, and of the ends and every few what has room beside them. */
-const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; now?: ReadonlySet<number> }) => {
+const numbersOf = (marks: readonly Mark[], sheet: Sheet, now?: ReadonlySet<number>): PointNumber[] => {
   const found = marks.flatMap((mark) => {
     if (mark.kind !== 'dot' || !mark.key.startsWith('point-')) return []
     const number = Number(mark.key.slice('point-'.length))
@@ -183,25 +218,40 @@ const Numbers = ({ marks, sheet, now }: { marks: readonly Mark[]; sheet: Sheet; 
     const room = { xPx: xPx + dx, yPx: yPx + dy, widthPx: String(number).length * (lit ? 11 : 9) + 6, heightPx: lit ? 26 : 18 }
     return [{ key: mark.key, number: mark.written ?? number, lit, room }]
   })
-  const first = [...found].sort((a, b) => Number(b.lit) - Number(a.lit))
-  return (
-    <>
-      {apart(first, (one) => one.room).map(({ key, number, lit, room }) => (
-        <span
-          key={key}
-          className={`-translate-x-1/2 -translate-y-1/2 absolute leading-tight ${lit ? 'z-10 rounded bg-chalk px-1 font-bold text-body text-velvet' : 'text-fine text-ink'}`}
-          style={{ left: room.xPx, top: room.yPx }}
-        >
-          {number}
-        </span>
-      ))}
-    </>
+  return apart(
+    [...found].sort((a, b) => Number(b.lit) - Number(a.lit)),
+    (one) => one.room,
   )
 }
 
-const NARROW_PX = 600 // on a phone the picture has room for one number only
+const Numbers = ({ found }: { found: readonly PointNumber[] }) => (
+  <>
+    {found.map(({ key, number, lit, room }) => (
+      <span
+        key={key}
+        className={`-translate-x-1/2 -translate-y-1/2 board-number absolute leading-tight ${lit ? 'z-10 rounded bg-chalk px-1 font-bold text-body text-velvet' : 'text-fine text-ink'}`}
+        style={{ left: room.xPx, top: room.yPx }}
+      >
+        {number}
+      </span>
+    ))}
+  </>
+)
 
-const BESIDE_PX = { start: 6, middle: 0, end: -6 }
+const DOT_PX = 14
+
+/** What a text had better not cover: the dots, but for the many points of the fabric. */
+const dotRooms = (marks: readonly Mark[], sheet: Sheet): Room[] =>
+  marks.flatMap((mark) =>
+    mark.kind === 'dot' && !mark.key.startsWith('point-')
+      ? [{ ...toPx(sheet, { xMm: mark.at[0], yMm: mark.at[1] }), widthPx: DOT_PX, heightPx: DOT_PX }]
+      : [],
+  )
+
+const STILL = { xPx: 0, yPx: 0 }
+const moved = (room: Room, by = STILL): Room => ({ ...room, xPx: room.xPx + by.xPx, yPx: room.yPx + by.yPx })
+
+const NARROW_PX = 600 // on a phone the picture has room for one number only
 
 const TAG_PX = 42 // what a number on a dimension line inside the picture takes at its edge
 
@@ -217,16 +267,41 @@ const pictureRoom = (marks: readonly Mark[], sheet: Sheet) => {
   return { widthPx: span(0) - 2 * (inside ? TAG_PX : 8), heightPx: span(1) }
 }
 
-type BoardLabelProps = {
-  narrow: boolean
-  room: { widthPx: number; heightPx: number }
-  mark: Label
-  sheet: Sheet
-  shift: { key: string; dxPx: number; dyPx: number } | null
+const isSize = (mark: Label) => mark.key === 'size' || mark.key === 'aspect'
+
+type SizeTextProps = { mark: Label; px: number; room: Room }
+type LabelShift = { key: string; dxPx: number; dyPx: number } | null
+
+/** The picture's own texts: as large as there is room for; the smaller one only where it has some. */
+const sizeOf = (
+  mark: Label,
+  room: { widthPx: number; heightPx: number },
+  sheet: Sheet,
+  narrow: boolean,
+): SizeTextProps | null => {
+  if (!isSize(mark) || (narrow && mark.size !== 'large')) return null
+  const px = typePx(mark.text, mark.size === 'large' ? 'large' : 'text', room.widthPx, room.heightPx)
+  if (px === null) return null
+  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0] ?? 0, yMm: mark.at[1] ?? 0 })
+  const heightPx = px * 1.5
+  const under = mark.key === 'aspect' ? heightPx / 2 : 0
+  const widthPx = textPx(mark.text, px, mark.size === 'large' ? 600 : 500)
+  return { mark, px, room: { xPx, yPx: yPx - mark.lift * TEXT_PX + under, widthPx, heightPx } }
 }
 
-const SIZES = { large: '', text: 'text-body font-medium', small: 'text-smallall font-medium' }
-const ANCHOR = { start: '0%', middle: '-50%', end: '-100%' }
+const shiftOf = (mark: Label, shift: LabelShift) => (shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 })
+
+const SizeText = ({ mark, px, room, shift }: SizeTextProps & { shift: LabelShift }) => {
+  const by = shiftOf(mark, shift)
+  return (
+    <span
+      className={`-translate-1/2 board-text pointer-events-none absolute whitespace-nowrap leading-tight ${mark.size === 'large' ? 'on-canvas' : 'on-canvas quiet font-medium'}`}
+      style={{ fontSize: px, left: room.xPx + by.dxPx, top: room.yPx + by.dyPx }}
+    >
+      {mark.size === 'large' ? <Num text={mark.text} /> : <Rich text={mark.text} />}
+    </span>
+  )
+}
 
 const COLORS: Record<string, string> = {
   limit: 'text-brass',
@@ -235,26 +310,29 @@ const COLORS: Record<string, string> = {
   'hole-refused': 'text-stop font-bold',
 }
 
-const BoardLabel = ({ mark, sheet, shift, narrow, room }: BoardLabelProps) => {
+/** A text where it was placed; one without room is a number that the key explains. */
+const BoardLabel = ({ placed, shift }: { placed: Placed; shift: LabelShift }) => {
+  const { mark, room, number } = placed
   const picture = mark.role === 'picture'
-  const sized = mark.key === 'size' || mark.key === 'aspect'
-  const px = sized ? typePx(mark.text, mark.size === 'large' ? 'large' : 'text', room.widthPx, room.heightPx) : undefined
-  if (px === null || (narrow && picture && mark.size !== 'large')) return null
-  const { xPx, yPx } = toPx(sheet, { xMm: mark.at[0] ?? 0, yMm: mark.at[1] ?? 0 })
-  const moved = shift && mark.moves === shift.key ? shift : { dxPx: 0, dyPx: 0 }
-  const color = picture ? (mark.size === 'large' ? 'on-canvas' : 'on-canvas quiet') : (COLORS[mark.role] ?? 'text-chalk')
-  const up = mark.key === 'aspect' ? '0%' : '-50%'
+  const by = shiftOf(mark, shift)
+  const color = picture ? 'on-canvas quiet' : (COLORS[mark.role] ?? 'text-chalk')
+  const style = { left: room.xPx + by.dxPx, top: room.yPx + by.dyPx }
+  if (number !== null)
+    return (
+      <span
+        aria-hidden="true"
+        className="-translate-1/2 board-text pointer-events-none absolute grid size-5 place-items-center rounded-full border border-chalk bg-velvet font-semibold text-[12px] leading-none"
+        style={style}
+      >
+        {number}
+      </span>
+    )
   return (
     <span
-      className={`pointer-events-none absolute whitespace-nowrap leading-tight ${SIZES[mark.size]} ${color} ${picture ? '' : 'haloed'}`}
-      style={{
-        fontSize: px,
-        left: xPx + moved.dxPx + BESIDE_PX[mark.anchor],
-        top: yPx + moved.dyPx - mark.lift * TEXT_PX,
-        transform: `translate(${ANCHOR[mark.anchor]}, ${up})`,
-      }}
+      className={`-translate-1/2 board-text pointer-events-none absolute whitespace-nowrap font-medium leading-tight ${color} ${picture ? '' : 'haloed'}`}
+      style={{ ...style, fontSize: mark.size === 'small' ? SMALL_PX : 15.5 }}
     >
-      {mark.size === 'large' ? <Num text={mark.text} /> : <Rich text={mark.text} />}
+      <Rich text={mark.text} />
     </span>
   )
 }

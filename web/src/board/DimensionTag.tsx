@@ -6,25 +6,28 @@ import { Meant } from '../parts/Typed'
 import { useTyping } from '../parts/useTyping'
 import type { Room } from './apart'
 import type { DimensionPlace } from './dimensionLines'
+import { textPx } from './measure'
+import type { PointPx } from './sheet'
 
-type DimensionTagProps = { mark: Dimension; place: DimensionPlace; widthPx: number }
+type DimensionTagProps = { mark: Dimension; place: DimensionPlace; widthPx: number; shift: PointPx }
 
 const SHORT_PX = 52 // a shorter line would vanish behind its own number, so the number stands beside it
 const FIELD_PX = 76
-/** About how wide a number stands beside its line [px]: a stacked fraction takes about one letter. */
-const roomPx = (text: string) => 12 + 9 * text.replace(/\u00a0?\d+\u2044\d+/g, 'x').length
+/** How wide a number stands on its line [px], with the ground under it. */
+const roomPx = (text: string) => 14 + textPx(text, 15.5, 600)
 
 /** Where a number stands, about. */
-export const tagRoom = (mark: Dimension, place: DimensionPlace, widthPx: number): Room => {
+export const tagRoom = (mark: Dimension, place: DimensionPlace, widthPx: number): Room & { upright: boolean } => {
   const beside = place.upright && place.lengthPx < SHORT_PX && !mark.inside
   const long = roomPx(mark.text)
-  if (!beside) return { ...place, widthPx: place.upright ? 28 : long, heightPx: place.upright ? long : 28 }
+  const { upright } = place
+  if (!beside) return { ...place, widthPx: upright ? 28 : long, heightPx: upright ? long : 28 }
   const outer = mark.side > 0 ? place.xPx < widthPx - long : place.xPx < long
-  return { xPx: place.xPx + (outer ? 1 : -1) * (8 + long / 2), yPx: place.yPx, widthPx: long, heightPx: 28 }
+  return { xPx: place.xPx + (outer ? 1 : -1) * (8 + long / 2), yPx: place.yPx, widthPx: long, heightPx: 28, upright }
 }
 
 /** The number on a dimension line: a button where typing a length can set it. */
-export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
+export const DimensionTag = ({ mark, place, widthPx, shift }: DimensionTagProps) => {
   const { inside } = mark
   const { edit } = useThisJob()
   const open_ = mark.changes.find((one) => one.value === null)?.pointer ?? ''
@@ -39,8 +42,8 @@ export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
   const outer = mark.side > 0 ? place.xPx < widthPx - roomPx(mark.text) : place.xPx < roomPx(mark.text)
   const start = outer ? '8px' : 'calc(-100% - 8px)'
   const style = {
-    left: place.xPx,
-    top: place.yPx,
+    left: place.xPx + shift.xPx,
+    top: place.yPx + shift.yPx,
     transform: beside ? `translate(${start}, -50%)` : `translate(-50%, -50%) ${turn}`,
   }
   const fieldStyle = {
@@ -49,7 +52,7 @@ export const DimensionTag = ({ mark, place, widthPx }: DimensionTagProps) => {
     transform: 'translate(-50%, -20px)',
   }
   const ground = inside ? 'bg-canvas text-on-canvas' : 'bg-velvet text-ink'
-  const tag = `absolute grid min-h-7 place-items-center rounded px-1.5 text-body ${ground}`
+  const tag = `board-tag absolute grid min-h-7 place-items-center whitespace-nowrap rounded px-1.5 text-body ${ground}`
   if (typing)
     return (
       <div style={fieldStyle} className="absolute z-20 flex flex-col gap-1">

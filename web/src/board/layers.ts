@@ -8,6 +8,7 @@ export const isLit = (mark: Mark, { lit }: Panel): boolean =>
 /** Whether a mark is drawn at all while this station is at work. shape: the aspect ratio that is looked at. */
 export const isShown = (mark: Mark, panel: Panel, shape: string): boolean => {
   const { lit } = panel
+  if (lit.hides.includes(mark.layer)) return false
   if (!lit.texts && mark.kind === 'label' && mark.role === 'picture') return false
   if ('of' in mark && mark.of) return mark.of === shape && (panel.shape === 'light') === mark.role.startsWith('spill')
   if (mark.layer === 'base') return true

@@ -50,7 +50,8 @@ const Shown = ({ onTake }: { onTake: (key: string) => void }) => {
 }
 
 test('keys go from one to the next, its reason is said, Enter takes it, two that are pinned are told apart in words', async () => {
-  vi.stubGlobal('ResizeObserver', class { constructor(private readonly say: (seen: unknown[]) => void) {} observe() { this.say([{ contentRect: { width: 800, height: 300 } }]) } disconnect() {} }) // biome-ignore format: a stand-in
+  vi.stubGlobal('ResizeObserver', class { observe() {} disconnect() {} }) // biome-ignore format: a stub
+  Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, value: 800 })
   vi.stubGlobal('fetch', async () => Response.json(['Price: 3 against 1.']))
   const onTake = vi.fn()
   render(<Shown onTake={onTake} />)

@@ -29,7 +29,7 @@ export const Pick = ({ on, className = '', ...rest }: ButtonProps & { on: boolea
   <button
     type="button"
     aria-pressed={on}
-    className={`min-h-9 rounded-md px-2 text-smallall max-[820px]:min-h-11 ${on ? 'bg-lift font-semibold' : 'text-quiet'} ${className}`}
+    className={`min-h-9 rounded-md px-2 text-small max-[820px]:min-h-11 ${on ? 'bg-lift font-semibold' : 'text-quiet'} ${className}`}
     {...rest}
   />
 )

@@ -14,7 +14,7 @@ const LOOK = {
 export const FindingNote = ({ finding, from = '' }: { finding: Finding; from?: string }) => {
   const { edit } = useThisJob()
   return (
-    <div className={`rounded-r px-3 py-2 text-smallall leading-snug ${LOOK[finding.severity]}`}>
+    <div className={`rounded-r px-3 py-2 text-small leading-snug ${LOOK[finding.severity]}`}>
       <strong className={finding.severity === 'stop' ? 'text-stop' : ''}>{SEVERITY[finding.severity]}</strong>
       {from ? ` · ${from}. ` : ' · '}
       <Rich text={finding.text} />

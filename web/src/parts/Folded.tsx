@@ -28,7 +28,7 @@ export const Folded = ({ name, title, gist, named = false, children }: FoldedPro
             <path d="M3.500 1.500 8.500 6l-5 4.500" fill="none" stroke="var(--brass)" strokeWidth="2" />
           </svg>
           <span className="min-w-0 flex-1 leading-tight">
-            <span className="block font-semibold text-smallall">{title}</span>
+            <span className="block font-semibold text-small">{title}</span>
             {!open && gist && (
               <span className="block truncate text-fine text-quiet">
                 <Rich text={gist} />

@@ -10,7 +10,7 @@ export const Kept = ({ list, noun, rows }: KeptProps) => {
   return (
     <ul className="pt-2">
       {rows.map((row, at) => (
-        <li key={row.id} className="flex min-h-9 items-center gap-2 text-smallall">
+        <li key={row.id} className="flex min-h-9 items-center gap-2 text-small">
           <span className="flex-1">
             {at + 1}. <Rich text={row.said} /> {row.by && <span className="text-quiet">{row.by}</span>}
           </span>

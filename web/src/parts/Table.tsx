@@ -4,7 +4,7 @@ type TableProps = { label: string; heads: readonly ReactNode[]; children: ReactN
 
 /** A table of a strip: its heads stay while it scrolls. */
 export const Table = ({ label, heads, children, className = '' }: TableProps) => (
-  <table className={`w-full text-smallall ${className}`} aria-label={label}>
+  <table className={`w-full text-small ${className}`} aria-label={label}>
     <thead className="sticky top-0 z-10 bg-velvet text-left text-fine text-quiet">
       <tr>
         {heads.map((head, at) => (

@@ -4,7 +4,7 @@ import { Rich } from './Num'
 /** Why something was refused, said by itself to those who do not see it. */
 export const Trouble = ({ text, id }: { text: string; id?: string }) =>
   text ? (
-    <p id={id} role="alert" className="my-1 border-stop border-l-4 pl-2 text-left text-smallall text-stop leading-snug">
+    <p id={id} role="alert" className="my-1 border-stop border-l-4 pl-2 text-left text-small text-stop leading-snug">
       <Rich text={text} />
     </p>
   ) : null

@@ -33,7 +33,7 @@ export const Meant = ({ texts, onTake }: { texts: readonly string[]; onTake: (te
   texts.length > 0 && (
     <span className="flex flex-wrap gap-1">
       {texts.map((one) => (
-        <Button key={one} data-chip="1" look="main" className="text-smallall" onClick={() => void onTake(one)}>
+        <Button key={one} data-chip="1" look="main" className="text-small" onClick={() => void onTake(one)}>
           <Rich text={one} />
         </Button>
       ))}
@@ -95,7 +95,7 @@ export const Typed = ({
       {choices.length > 0 && (
         <span className="flex flex-wrap justify-end gap-1">
           {choices.map((one) => (
-            <Button key={one.value} data-chip="1" className="text-smallall" onClick={() => void take(one.value)}>
+            <Button key={one.value} data-chip="1" className="text-small" onClick={() => void take(one.value)}>
               {one.label}
             </Button>
           ))}

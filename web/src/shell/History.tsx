@@ -9,7 +9,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 export const History = ({ job }: { job: JobOut }) => (
   <Menu
     label=""
-    className="ml-auto min-h-10 rounded px-2 text-smallall text-quiet hover:text-ink"
+    className="ml-auto min-h-10 rounded px-2 text-small text-quiet hover:text-ink"
     trigger={<>version {job.version}, saved ▾</>}
   >
     <MenuHeading>Versions, newest first</MenuHeading>
@@ -23,7 +23,7 @@ const Versions = ({ job }: { job: JobOut }) => {
     queryFn: () => ask.get('/api/jobs/{job_id}/versions', { params: { path: { job_id: job.id } } }),
   })
   return (
-    <table className="mx-3 mb-2 text-smallall">
+    <table className="mx-3 mb-2 text-small">
       <tbody>
         {list.data?.slice(0, 40).map((one) => (
           <tr key={one.number} className="h-8">

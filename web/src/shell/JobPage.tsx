@@ -70,6 +70,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const [help, setHelp] = useState(false)
   const [shape, showShape] = useState('')
   const [looked, look] = useState('')
+  const [corners, setCorners] = useState<Record<string, HTMLElement> | null>(null)
   const [tap, setTap] = useState<Tap | null>(null)
   const go = useNavigate()
   const shown: Shown = side ?? panel.face
@@ -119,7 +120,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const ghosts = useGhosts(job, looked, strip === 'sizes' && shown === 'front')
   return (
     <TapContext value={{ tap, setTap }}>
-      <ShownContext value={{ shape, showShape, looked, look }}>
+      <ShownContext value={{ shape, showShape, looked, look, corners }}>
         <div className="flex h-full flex-col">
           <TopBar
             oneRow
@@ -171,6 +172,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
                     ghosts={ghosts}
                     shape={shapeShown}
                     onPoint={strip === 'steps' ? jumpTo : undefined}
+                    onCorners={strip === 'moves' && shown === 'front' ? setCorners : undefined}
                   />
                 )}
               </div>

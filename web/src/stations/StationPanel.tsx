@@ -49,7 +49,7 @@ const Part = ({ part, addressed, ...props }: StationProps & { part: PanelPart; a
     )
   return (
     <section className="border-seam border-t py-1.5 first-of-type:border-t-0">
-      {part.title && <h3 className="pt-1 font-semibold text-quiet text-smallall">{part.title}</h3>}
+      {part.title && <h3 className="pt-1 font-semibold text-quiet text-small">{part.title}</h3>}
       {inner}
     </section>
   )

@@ -75,7 +75,7 @@ export const WIDGETS: Record<string, Draw> = {
   projector: () => <Projector />,
   day: DayPanel,
   'day-own': OwnSteps,
-  hooks: ({ plan }) => <p className="py-2 text-quiet text-smallall">{plan.tables.steps?.hooks}</p>,
+  hooks: ({ plan }) => <p className="py-2 text-quiet text-small">{plan.tables.steps?.hooks}</p>,
   bench: BenchLink,
   cautions: Cautions,
 }

@@ -145,7 +145,7 @@ export const Trainer = () => {
         </header>
         {now && <Scene practice={now} />}
         {now && (
-          <table className="mt-2 w-full text-smallall">
+          <table className="mt-2 w-full text-small">
             <caption className="pb-1 text-left text-quiet">
               Misses are drawn {DRAWN[timesOf(now)]}. How far each corner stands outside, minus is inside, as Align asks for it:
             </caption>

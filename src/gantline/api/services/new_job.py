@@ -193,7 +193,7 @@ def _fitting(job: Job, lead: SizeLead, shop: Shop) -> Job:
     able = next((row for row in reversed(rows) if not row.stops), None)
     if able is None:
         return job
-    return apply(job, [Edit(pointer=one.pointer, value=one.value) for one in able.changes])  # type: ignore[arg-type]
+    return apply(job, [Edit(pointer=one.pointer, value=one.value) for one in able.changes])
 
 
 def _form_name(pointer: str, told: str) -> str:

@@ -143,7 +143,7 @@ ALIGN = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "align"), dimensions=("align", "shape"), handles=("align",)),
+    lit=Lit(layers=("size", "align"), dimensions=("align",), handles=("align",)),
     tables=(
         Table(key="align", question=align_table),
         Table(key="memories", question=memory_table),

@@ -4,16 +4,18 @@ import math
 from collections.abc import Iterator
 
 from gantline.core.align.corners import CORNERS, NAMES
-from gantline.drawing.marks import Area, Dot, Label, Mark
+from gantline.drawing.marks import Area, Dimension, Dot, Label, Line, Mark
 from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.hang.people import ends_mm
 from gantline.stations.hang.solve import last_read, verdicts_now
+from gantline.stations.hang.words import off_words
 from gantline.stations.height import fits, rect_of_frame, seen
-from gantline.stations.survey import room
+from gantline.stations.survey import room, wall_mm
 
 TIMES = 20.0
+BESIDE_MM = 140.0  # of a section drawn beside the frame
 TALL_MM, HEAD_MM, SHOULDERS_MM, HIPS_MM = 1750.0, 115.0, 430.0, 330.0
 ROUND = 16  # corners of a head
 
@@ -37,6 +39,9 @@ def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
         (left + aside, top - tilt),
     )
     yield Area(key="hung", role="astray", layer="hang", points=points)
+    if read.level_mm is not None:
+        said = next((off_words(at, verdict) for verdict in at(verdicts_now) if verdict.check == "level"), "")
+        yield Label(key="hung-level", layer="hang", at=(right + aside, top + tilt), text=said, role="astray")
     yield Label(
         key="hung-times",
         layer="hang",
@@ -45,6 +50,53 @@ def as_hung(at: Ask, face: FaceName) -> Iterator[Mark]:
         role="astray",
         lift=-1.0,
     )
+
+
+def gaps(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """What was read from the frame to either end of the wall, where it was read."""
+    if face != "front" or not at(fits):
+        return
+    read = at(last_read)
+    left, bottom, right, _ = at(rect_of_frame)
+    ends = (
+        ("left", read.gap_left_mm, 0.0, left),
+        ("right", read.gap_right_mm, right, at(wall_mm)),
+    )
+    for side, gap_mm, a_mm, b_mm in ends:
+        if gap_mm is not None and b_mm > a_mm:
+            yield Dimension(
+                key=f"gap-{side}",
+                layer="hang",
+                axis="x",
+                a_mm=a_mm,
+                b_mm=b_mm,
+                base_mm=bottom,
+                side=-1,
+                lane=1,
+                text=at.text(gap_mm),
+                name=f"Frame to the {side} wall end, as read",
+            )
+
+
+def leaning(at: Ask, face: FaceName) -> Iterator[Mark]:
+    """A small section beside each end that was read against a plumb line: the line, and the frame leaning from it. Away from
+    the frame is into the room."""
+    if face != "front" or not at(fits):
+        return
+    read = at(last_read)
+    left, bottom, right, top = at(rect_of_frame)
+    ends = (
+        ("plumb-left", read.plumb_left_mm, left - BESIDE_MM, -1.0),
+        ("plumb-right", read.plumb_right_mm, right + BESIDE_MM, 1.0),
+    )
+    said = {str(verdict.check): off_words(at, verdict) for verdict in at(verdicts_now)}
+    for key, lean_mm, x_mm, out in ends:
+        if lean_mm is None:
+            continue
+        yield Line(key=f"{key}-line", role="datum", layer="hang", points=((x_mm, bottom), (x_mm, top)))
+        over = out * lean_mm * TIMES
+        yield Line(key=key, role="astray", layer="hang", points=((x_mm, bottom), (x_mm + over, top)))
+        yield Label(key=f"{key}-text", layer="hang", at=(x_mm, top), text=said.get(key, ""), role="astray")
 
 
 def pictured(at: Ask, face: FaceName) -> Iterator[Mark]:
@@ -99,4 +151,4 @@ def _body(x: float, up: float) -> tuple[tuple[float, float], ...]:
     )
 
 
-DRAW = (standing, pictured, as_hung)
+DRAW = (standing, pictured, as_hung, gaps, leaning)

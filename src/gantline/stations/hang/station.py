@@ -62,7 +62,7 @@ HANG = Station(
     findings=FINDINGS,
     panel=PANEL,
     gist=gist,
-    lit=Lit(layers=("survey", "size", "wall", "hang"), dimensions=("wall", "hang", "shape")),
+    lit=Lit(layers=("size", "hang"), dimensions=("hang",), hides=("survey", "wall")),
     tables=(Table(key="hang", question=hang_table),),
     draw=DRAW,
     cautions=cautions,

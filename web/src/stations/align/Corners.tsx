@@ -1,5 +1,7 @@
 import { useState } from 'react'
+import { createPortal } from 'react-dom'
 import { useThisJob } from '../../job/context'
+import { useShown } from '../../job/shown'
 import { Button } from '../../parts/Button'
 import { Kept } from '../../parts/Kept'
 import { Rich } from '../../parts/Num'
@@ -18,11 +20,12 @@ const BOWS = [
   { name: 'bottom_bow_mm', label: 'Middle of the bottom edge, out' },
 ] as const
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
-const BOX = 'min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-1 text-smallall'
+const BOX = 'min-h-11 w-full min-w-0 rounded border border-seam bg-velvet px-1 text-small'
 
 /** Eight numbers, laid out as the corners are: how far each stands outside the viewable area. */
 export const Corners = ({ plan }: StationProps) => {
   const { edit } = useThisJob()
+  const { corners } = useShown()
   const table = plan.tables.align
   const [draft, setDraft] = useState<Record<string, string>>({})
   const [last, setLast] = useState('tl_x_mm')
@@ -78,15 +81,15 @@ export const Corners = ({ plan }: StationProps) => {
           setPhoto(key)
         }}
       />
-      <div className="grid grid-cols-2 gap-2">
+      <div className={corners ? 'contents' : 'grid grid-cols-2 gap-2'}>
         {CORNERS.map(({ key, name, up }) => {
           const row = table.corners.find((one) => one.key === key)
-          return (
+          const read = (
             <fieldset
               key={key}
               className={`rounded border p-2 ${row?.doubted ? 'border-stop border-2' : row?.within ? 'border-chalk' : 'border-seam'}`}
             >
-              <legend className="px-1 text-smallall">{name}</legend>
+              <legend className="px-1 text-small">{name}</legend>
               <div className="flex gap-1">
                 {input(`${key}_x_mm`, `${name}, sideways`, 'out')}
                 {input(`${key}_y_mm`, `${name}, ${up}`, up)}
@@ -99,6 +102,8 @@ export const Corners = ({ plan }: StationProps) => {
               )}
             </fieldset>
           )
+          const slot = corners?.[key]
+          return slot ? createPortal(read, slot, key) : read
         })}
       </div>
       <div className="flex gap-1 pt-2">

@@ -6,7 +6,7 @@ import { useProjector } from './useProjector'
 
 /** How focus is found: by no number, by looking. */
 export const Focus = () => (
-  <p className="py-1 text-smallall leading-snug">
+  <p className="py-1 text-small leading-snug">
     Lights off, cast “Focus”. Turn focus past sharp both ways and stop where single pixels are sharpest at the center and in all
     corners. Then check the picture size again; focusing changes it slightly.
   </p>
@@ -26,7 +26,7 @@ export const Memories = ({ plan }: StationProps) => {
         return (
           <li key={row.number} className="flex items-center gap-2 border-seam border-b py-1.5">
             <span className="grid size-9 shrink-0 place-items-center rounded border border-seam font-bold">{row.number}</span>
-            <p className="min-w-0 flex-1 text-smallall leading-snug">
+            <p className="min-w-0 flex-1 text-small leading-snug">
               <strong>{row.aspects.join(', ')}</strong>: <Rich text={row.picture} />
               <span className="block text-quiet">
                 <Rich text={`zoom ${row.zoom}, shift ${row.shift}, ${row.light} of the light`} />

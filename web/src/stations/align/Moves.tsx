@@ -21,7 +21,7 @@ export const Moves = ({ plan }: { plan: Plan }) => {
   return (
     <div className="h-full overflow-auto px-3 pb-2">
       {!table.fits && (
-        <p className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+        <p className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-small">
           <strong>One reading does not fit.</strong> The moves below depend on it: read it again first.
         </p>
       )}

@@ -110,12 +110,12 @@ const Photos = ({ id, shown, onRemoved }: { id: string; shown: string; onRemoved
   if (!rows.length) return null
   return (
     <details>
-      <summary className="min-h-10 cursor-pointer py-2 text-smallall">
+      <summary className="min-h-10 cursor-pointer py-2 text-small">
         {rows.length === 1 ? 'One photo' : `${rows.length} photos`} kept with this job
       </summary>
       <ul>
         {rows.map((one) => (
-          <li key={one.id} className="flex min-h-10 items-center gap-2 text-smallall">
+          <li key={one.id} className="flex min-h-10 items-center gap-2 text-small">
             <span className="flex-1">
               {WHEN.format(new Date(one.taken_at))}
               {one.removed_at && <span className="text-quiet"> · removed by {one.removed_by}</span>}

@@ -9,7 +9,7 @@ const POWER = { off: 'off', warming: 'warming up', on: 'on', cooling: 'cooling d
 export const Projector = () => {
   const { names, now, act, trouble } = useProjector()
   if (!names.length)
-    return <p className="py-1 text-quiet text-smallall">No projectors set up. Add them to GANTLINE_PROJECTORS on the server.</p>
+    return <p className="py-1 text-quiet text-small">No projectors set up. Add them to GANTLINE_PROJECTORS on the server.</p>
   return (
     <div className="flex flex-col gap-2 py-1">
       <div className="flex flex-wrap gap-1">
@@ -35,7 +35,7 @@ const Controls = ({ now, busy, onSet }: ControlsProps) => {
   return (
     <>
       {now.errors.map((text) => (
-        <p key={text} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+        <p key={text} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-small">
           {text}
         </p>
       ))}
@@ -45,9 +45,9 @@ const Controls = ({ now, busy, onSet }: ControlsProps) => {
         </Button>
       )}
       {dark && !busy && (
-        <p className="text-smallall">It answered that its light is off. See that the wall is dark before anybody works at it.</p>
+        <p className="text-small">It answered that its light is off. See that the wall is dark before anybody works at it.</p>
       )}
-      <dl className="grid grid-cols-[7rem_1fr] items-center gap-y-1.5 text-smallall">
+      <dl className="grid grid-cols-[7rem_1fr] items-center gap-y-1.5 text-small">
         <dt className="text-quiet">Power</dt>
         <dd className="flex items-center justify-between gap-2">
           {POWER[now.power]}

@@ -68,7 +68,7 @@ export const Remote = () => {
   }
   return (
     <div className="flex flex-col gap-2">
-      <p className="text-smallall">
+      <p className="text-small">
         Open <strong>{window.location.host}/cast</strong> on what feeds the projector, and type{' '}
         <strong className="text-lead tracking-widest">{now.code}</strong>. F fills the screen.{' '}
         <Button look="quiet" className="underline" onClick={() => end.mutate()}>
@@ -76,7 +76,7 @@ export const Remote = () => {
         </Button>
       </p>
       {now.window.map((text) => (
-        <p key={text} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-smallall">
+        <p key={text} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-small">
           {text}
         </p>
       ))}
@@ -139,7 +139,7 @@ export const Remote = () => {
       )}
       <Trouble text={trouble} />
       {now.table.points.length > 0 && (
-        <div className="text-smallall">
+        <div className="text-small">
           {now.table.points.map((text, number) => (
             <p key={text}>
               {number + 1}. <Rich text={text} />
@@ -150,10 +150,10 @@ export const Remote = () => {
           </Button>
         </div>
       )}
-      {now.pattern === 'wall' && now.table.why && <p className="text-smallall">{now.table.why}</p>}
+      {now.pattern === 'wall' && now.table.why && <p className="text-small">{now.table.why}</p>}
       {now.pattern === 'wall' &&
         now.table.warnings.map((text) => (
-          <p key={text} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-smallall">
+          <p key={text} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-small">
             {text}
           </p>
         ))}

@@ -22,7 +22,7 @@ export const RecordFiles = ({ kind }: { kind: RecordKind }) => {
       await client.invalidateQueries()
     },
   })
-  const look = `${buttonLook('plain')} whitespace-nowrap text-smallall leading-8`
+  const look = `${buttonLook('plain')} whitespace-nowrap text-small leading-8`
   return (
     <div className="flex items-center gap-1.5">
       <Trouble text={said(send.error)} />

@@ -50,7 +50,7 @@ export const DayPanel = ({ job }: StationProps) => {
         </button>
       </p>
       {blocked.map((one) => (
-        <p key={one.key} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+        <p key={one.key} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-small">
           {name(one.key)}: not possible, {one.reason || 'no reason given'}
         </p>
       ))}
@@ -58,12 +58,12 @@ export const DayPanel = ({ job }: StationProps) => {
         ...one.disagrees
           .filter((gap) => gap.fault)
           .map((gap) => (
-            <p key={`${one.key} ${gap.label}`} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+            <p key={`${one.key} ${gap.label}`} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-small">
               {name(one.key)}: done at <Rich text={gap.was} />, now wanted <Rich text={gap.now} />
             </p>
           )),
         ...one.apart.map((text) => (
-          <p key={`${one.key} ${text}`} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-smallall">
+          <p key={`${one.key} ${text}`} className="border-brass border-l-[6px] bg-lift px-3 py-1.5 text-small">
             <Rich text={text} />
           </p>
         )),
@@ -76,7 +76,7 @@ export const DayPanel = ({ job }: StationProps) => {
 
 /** What to bring for what is still open. */
 const Bag = ({ day }: { day: DayOut }) => (
-  <ul aria-label="The bag" className="text-smallall">
+  <ul aria-label="The bag" className="text-small">
     {day.bag.length === 0 && <li className="text-quiet">Nothing is left to bring.</li>}
     {day.bag.map((line) => (
       <li key={`${line.what} ${line.name}`} className="flex gap-3 border-seam border-t py-1">

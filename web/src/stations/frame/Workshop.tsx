@@ -58,7 +58,7 @@ const BowTable = ({ plan }: StationProps) => {
   const table = plan.tables.bow
   if (!table) return null
   return (
-    <table className="mt-2 w-full text-smallall" aria-label="Bow of the rails by number of braces">
+    <table className="mt-2 w-full text-small" aria-label="Bow of the rails by number of braces">
       <thead className="text-left text-fine text-quiet">
         <tr>
           <th className="font-medium">Braces</th>
@@ -95,7 +95,7 @@ const BowTable = ({ plan }: StationProps) => {
 
 /** The cut list: each piece with its letter, as it is written on the board. */
 export const Pieces = ({ plan }: StationProps) => (
-  <table className="mt-2 w-full text-smallall" aria-label="Cut list">
+  <table className="mt-2 w-full text-small" aria-label="Cut list">
     <tbody>
       {plan.tables.cut_list?.rows.map((row) => (
         <tr key={row.letter} className="border-seam border-t align-baseline">

@@ -7,7 +7,7 @@ export const Acts = ({ plan }: { plan: Plan }) => {
   if (!table) return null
   return (
     <div className="h-full overflow-auto px-4 py-2">
-      <p className="pb-2 text-quiet text-smallall">{table.people}</p>
+      <p className="pb-2 text-quiet text-small">{table.people}</p>
       <ol className="grid grid-cols-[repeat(auto-fill,minmax(14rem,1fr))] gap-x-5 gap-y-1.5">
         {table.acts.map((act, at) => (
           <li key={act} className="flex gap-2 text-body leading-snug">
@@ -18,7 +18,7 @@ export const Acts = ({ plan }: { plan: Plan }) => {
           </li>
         ))}
       </ol>
-      {table.caution && <p className="pt-2 font-semibold text-smallall">{table.caution}</p>}
+      {table.caution && <p className="pt-2 font-semibold text-small">{table.caution}</p>}
     </div>
   )
 }

@@ -74,7 +74,7 @@ export const Hung = ({ plan }: StationProps) => {
     <div>
       {table.checks.map((row) => (
         <div key={row.key} className={`my-1 border-l-[6px] px-3 py-1.5 ${row.within ? 'border-chalk' : 'border-brass bg-lift'}`}>
-          <p className="text-smallall">
+          <p className="text-small">
             <strong>{row.name}</strong>: <Rich text={row.stands} />
             {row.within && ', within tolerance'}
           </p>

@@ -14,7 +14,7 @@ export const Shapes = ({ plan }: { plan: Plan }) => {
     <>
       <ul>
         {found?.rows.map((row) => (
-          <li key={row.id} className="mb-2 border-seam border-l-2 pl-2 text-smallall leading-snug">
+          <li key={row.id} className="mb-2 border-seam border-l-2 pl-2 text-small leading-snug">
             <span className="flex items-center">
               <strong className="flex-1 text-body">
                 {row.aspect} · <Num text={row.picture} />

@@ -57,7 +57,7 @@ export const MeterReadings = ({ job }: { job: JobOut }) => {
   return (
     <div>
       {rows.length === 0 && after === 0 && (
-        <p className="pb-1 text-quiet text-smallall">
+        <p className="pb-1 text-quiet text-small">
           None yet. A meter sends them over the feed; a file has the columns what, x, value.
         </p>
       )}

@@ -17,7 +17,7 @@ const ReadingList = ({ list, field, word }: { list: ThingList; field: string; wo
   const deep = field === 'up_mm' // a ceiling may slope or drop out in the room
   return (
     <div className="mt-1">
-      <h4 className="text-quiet text-smallall">{list.title}</h4>
+      <h4 className="text-quiet text-small">{list.title}</h4>
       <table className="w-full">
         <thead className="sr-only">
           <tr>

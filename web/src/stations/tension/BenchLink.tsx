@@ -8,7 +8,7 @@ export const BenchLink = ({ job }: StationProps) => (
     <Link to={`/bench/${job.id}`} className={`inline-flex items-center ${buttonLook('plain', 'bar')}`}>
       Tension bench
     </Link>
-    <span className="block pt-1 text-quiet text-smallall">
+    <span className="block pt-1 text-quiet text-small">
       Watch this order work before the cloth is touched; read wrinkles back into points.
     </span>
   </p>

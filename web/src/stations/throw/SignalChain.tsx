@@ -10,7 +10,7 @@ export const SignalChain = ({ signal }: { signal: SignalPlan }) => {
   return (
     <>
       <div className="pb-1">
-        <p className="text-quiet text-smallall">Picture format wanted</p>
+        <p className="text-quiet text-small">Picture format wanted</p>
         <Formats label="Picture format wanted" text={signal.wanted} pointer={signal.wanted_pointer} signal={signal} />
       </div>
       <ol aria-label="Links of the signal chain">
@@ -52,7 +52,7 @@ export const SignalChain = ({ signal }: { signal: SignalPlan }) => {
               </dl>
             )}
             {row.trouble && (
-              <p className="text-brass text-smallall">
+              <p className="text-brass text-small">
                 {row.trouble}
                 {row.weakest && ', the bottleneck'}
               </p>
@@ -60,7 +60,7 @@ export const SignalChain = ({ signal }: { signal: SignalPlan }) => {
           </li>
         ))}
       </ol>
-      {signal.arrives && <p className="pb-2 text-quiet text-smallall">Arrives: {signal.arrives}.</p>}
+      {signal.arrives && <p className="pb-2 text-quiet text-small">Arrives: {signal.arrives}.</p>}
       {signal.kinds.length > 0 && (
         <Menu label="" className={buttonLook('plain')} trigger={<>Add a link ▾</>}>
           {signal.kinds.map((kind) => (

@@ -69,7 +69,7 @@ const show = (node: React.ReactNode) =>
     <MemoryRouter>
       <QueryClientProvider client={new QueryClient()}>
         <JobContext value={handle as unknown as JobHandle}>
-          <ShownContext value={{ shape: '', showShape, looked: '', look: vi.fn() }}>{node}</ShownContext>
+          <ShownContext value={{ shape: '', showShape, looked: '', look: vi.fn(), corners: null }}>{node}</ShownContext>
         </JobContext>
       </QueryClientProvider>
     </MemoryRouter>,

@@ -31,7 +31,7 @@ export const FlatWall = ({ plan }: StationProps) => {
   return (
     <div>
       {table.shims.length > 0 && (
-        <table className="mt-1 w-full text-smallall" aria-label="Shims">
+        <table className="mt-1 w-full text-small" aria-label="Shims">
           <tbody>
             {table.shims.map((one) => (
               <tr key={one.name} className="border-seam border-t">
@@ -67,7 +67,7 @@ export const FlatWall = ({ plan }: StationProps) => {
       </div>
       <ul>
         {table.gaps.map((row, at) => (
-          <li key={row.id} className="flex min-h-9 flex-wrap items-center gap-x-1 text-smallall">
+          <li key={row.id} className="flex min-h-9 flex-wrap items-center gap-x-1 text-small">
             <Typed look="cell" label={`Gap ${at + 1}, from left`} pointer={`/survey/gaps/${row.id}/x_mm`} text={row.x} />
             <Typed look="cell" label={`Gap ${at + 1}, off floor`} pointer={`/survey/gaps/${row.id}/y_mm`} text={row.y} />
             <Typed look="cell" label={`Gap ${at + 1}`} pointer={`/survey/gaps/${row.id}/gap_mm`} text={row.gap} />

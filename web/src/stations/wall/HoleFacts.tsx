@@ -68,7 +68,7 @@ export const RefusedHoles = ({ facts }: { facts: readonly Fact[] }) => {
   const { edit } = useThisJob()
   const refused = facts.filter((one) => !one.drilled)
   return refused.map((one) => (
-    <p key={one.id} className="flex items-center gap-2 border-stop border-l-4 pl-2 text-smallall">
+    <p key={one.id} className="flex items-center gap-2 border-stop border-l-4 pl-2 text-small">
       <span className="flex-1">
         {one.name}: not possible at <Num text={one.across} />
         {one.why && `, ${one.why}`}

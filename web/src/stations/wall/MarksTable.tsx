@@ -11,14 +11,14 @@ export const MarksTable = ({ plan }: { plan: Plan }) => {
         const why = plan.refused.find((one) => one.key === row.key)?.why
         if (why)
           return (
-            <div key={row.key} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-smallall">
+            <div key={row.key} className="border-stop border-l-[6px] bg-stop-ground px-3 py-1.5 text-small">
               <strong>{row.name} hole: do not drill.</strong> <Rich text={why.join(' ')} />
               {facts.some((one) => one.drilled && one.hole === row.key) && <HoleFact row={row} facts={facts} />}
             </div>
           )
         return (
           <div key={row.key}>
-            <table className="w-full text-smallall">
+            <table className="w-full text-small">
               <caption className="text-left font-semibold text-body">{row.name} hole</caption>
               <tbody>
                 {(
