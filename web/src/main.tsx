@@ -13,6 +13,8 @@ import { Yard } from './yard/Yard'
 const TensionBench = lazy(() => import('./bench/TensionBench').then((all) => ({ default: all.TensionBench })))
 const ClothTrainer = lazy(() => import('./bench/ClothTrainer').then((all) => ({ default: all.ClothTrainer })))
 
+const StoresPage = lazy(() => import('./stores/StoresPage').then((all) => ({ default: all.StoresPage })))
+
 const client = new QueryClient({
   defaultOptions: {
     queries: {
@@ -32,6 +34,7 @@ if (root)
           <Suspense fallback={<main className="p-10 text-quiet" aria-busy="true" />}>
             <Routes>
               <Route path="/" element={<Yard />} />
+              <Route path="/stores/:kind?/:record?" element={<StoresPage />} />
               <Route path="/trainer" element={<Trainer />} />
               <Route path="/trainer/cloth" element={<ClothTrainer />} />
               <Route path="/bench/:jobId" element={<TensionBench />} />

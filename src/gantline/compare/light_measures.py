@@ -3,7 +3,7 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
-from gantline.compare.side_by_side import Cell, MeasureRow
+from gantline.compare.side_by_side import MeasureCell, MeasureRow
 from gantline.core.defaults import LightDefaults
 from gantline.core.light.luminance import CONTRAST_BANDS, contrast_band
 from gantline.plan.ask import Ask
@@ -87,24 +87,24 @@ def light_measures(
         )
 
 
-def _luminance(lit: Lit | None, low: float, high: float) -> Cell:
+def _luminance(lit: Lit | None, low: float, high: float) -> MeasureCell:
     if lit is None:
-        return Cell(text="")
-    return Cell(text=f"{lit.luminance:.0f}", wanted=low <= lit.luminance <= high, value=lit.luminance)
+        return MeasureCell(text="")
+    return MeasureCell(text=f"{lit.luminance:.0f}", wanted=low <= lit.luminance <= high, value=lit.luminance)
 
 
-def _even(lit: Lit | None, least: float) -> Cell:
+def _even(lit: Lit | None, least: float) -> MeasureCell:
     if lit is None:
-        return Cell(text="")
-    return Cell(
+        return MeasureCell(text="")
+    return MeasureCell(
         text=f"{100 * lit.even:.0f}" if lit.luminance else "none", wanted=lit.even >= least, value=lit.even
     )
 
 
-def _contrast(lit: Lit | None, state: int) -> Cell:
+def _contrast(lit: Lit | None, state: int) -> MeasureCell:
     if lit is None:
-        return Cell(text="")
+        return MeasureCell(text="")
     value = lit.contrasts[state]
-    return Cell(
+    return MeasureCell(
         text=contrast_text(value), note=contrast_band(value), wanted=value >= GOOD_CONTRAST, value=value
     )

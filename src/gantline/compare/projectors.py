@@ -7,7 +7,7 @@ from itertools import product
 from typing import Any
 
 from gantline.compare.light_measures import at_main_seat, light_measures
-from gantline.compare.side_by_side import Cell, MeasureRow, Verdict, verdict_of
+from gantline.compare.side_by_side import MeasureCell, MeasureRow, Verdict, verdict_of
 from gantline.compare.sizes import main_pixel
 from gantline.compare.verdict import against
 from gantline.core.sight.angles import PIXEL_SEEN
@@ -121,18 +121,20 @@ def _measures(tried: Sequence[Trial]) -> Iterator[MeasureRow]:
     yield from light_measures([trial.at for trial in tried])
     noise = [trial.about.noise_db for trial in tried]
     if any(value is not None for value in noise):
-        cells = tuple(Cell(text="" if value is None else f"{value:g}", value=value) for value in noise)
+        cells = tuple(MeasureCell(text="" if value is None else f"{value:g}", value=value) for value in noise)
         yield MeasureRow(key="noise", short="Noise", label="Noise", unit="dB", better="low", cells=cells)
     price = [trial.about.price for trial in tried]
     if any(value is not None for value in price):
-        cells = tuple(Cell(text="" if value is None else f"{value:,.0f}", value=value) for value in price)
+        cells = tuple(
+            MeasureCell(text="" if value is None else f"{value:,.0f}", value=value) for value in price
+        )
         yield MeasureRow(key="price", short="Price", label="Price", better="low", cells=cells)
     pixels = [main_pixel(trial.at) for trial in tried]
     if any(value is not None for value in pixels):
         cells = tuple(
-            Cell(text="")
+            MeasureCell(text="")
             if value is None
-            else Cell(text=f"{value:.1f}", wanted=value <= PIXEL_SEEN, value=value)
+            else MeasureCell(text=f"{value:.1f}", wanted=value <= PIXEL_SEEN, value=value)
             for value in pixels
         )
         wanted = f"up to {PIXEL_SEEN:g}"

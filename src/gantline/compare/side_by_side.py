@@ -22,7 +22,7 @@ class NoSuchCandidate(DesignError):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Cell:
+class MeasureCell:
     """What one candidate has of a measure. text: as it stands in the table; note: a word or two with it, as a band's name;
     wanted: it lies within the band that is wanted; value: to sort by, in the measure's own unit, and None where there is none."""
 
@@ -40,7 +40,7 @@ class MeasureRow:
     key: str
     label: str
     short: str
-    cells: tuple[Cell, ...]
+    cells: tuple[MeasureCell, ...]
     wanted: str = ""
     unit: str = ""
     better: Better = ""
@@ -127,11 +127,11 @@ def _said(
         yield f"{candidates[place].title}: {candidates[place].judged.reason.rstrip('.')}."
 
 
-def _full(cell: Cell) -> str:
+def _full(cell: MeasureCell) -> str:
     return f"{cell.text or 'not known'}{f' ({cell.note})' if cell.note else ''}"
 
 
-def _leads(measure: MeasureRow, mine: Cell, its: Cell) -> int | None:
+def _leads(measure: MeasureRow, mine: MeasureCell, its: MeasureCell) -> int | None:
     """Which of two is better, 0 or 1: the only one within the wanted band, else the one with more of what is better."""
     if mine.wanted != its.wanted:
         return 0 if mine.wanted else 1

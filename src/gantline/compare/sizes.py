@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from gantline.compare.light_measures import light_measures
-from gantline.compare.side_by_side import Cell, MeasureRow, Verdict, verdict_of
+from gantline.compare.side_by_side import MeasureCell, MeasureRow, Verdict, verdict_of
 from gantline.compare.verdict import Against, against
 from gantline.core.defaults import HeightDefaults, SeatsDefaults
 from gantline.core.sight.angles import PIXEL_SEEN
@@ -245,12 +245,12 @@ def _mine(at: Ask) -> Sight | None:
     return next((sight for sight in at(sights) if sight.seat == lead), None)
 
 
-def _angle(at: Ask, low: float, high: float) -> Cell:
+def _angle(at: Ask, low: float, high: float) -> MeasureCell:
     mine, all_seats = _mine(at), [sight.angle_deg for sight in at(sights)]
     if mine is None:
-        return Cell(text="")
+        return MeasureCell(text="")
     least, most = f"{min(all_seats):.0f}", f"{max(all_seats):.0f}"
-    return Cell(
+    return MeasureCell(
         text=f"{mine.angle_deg:.0f}°",
         note="" if least == most else f"seats {least} to {most}°",
         wanted=low <= mine.angle_deg <= high,
@@ -258,11 +258,11 @@ def _angle(at: Ask, low: float, high: float) -> Cell:
     )
 
 
-def _neck(at: Ask, most: float) -> Cell:
+def _neck(at: Ask, most: float) -> MeasureCell:
     mine = _mine(at)
     if mine is None:
-        return Cell(text="")
-    return Cell(
+        return MeasureCell(text="")
+    return MeasureCell(
         text=f"{mine.top_deg:.0f}°".replace("-", "−"), wanted=mine.top_deg <= most, value=mine.top_deg
     )
 
@@ -273,16 +273,20 @@ def main_pixel(at: Ask) -> float | None:
     return None if mine is None else mine.pixel_arcmin
 
 
-def _pixel(at: Ask) -> Cell:
+def _pixel(at: Ask) -> MeasureCell:
     fills = main_pixel(at)
     return (
-        Cell(text="") if fills is None else Cell(text=f"{fills:.1f}", wanted=fills <= PIXEL_SEEN, value=fills)
+        MeasureCell(text="")
+        if fills is None
+        else MeasureCell(text=f"{fills:.1f}", wanted=fills <= PIXEL_SEEN, value=fills)
     )
 
 
-def _ceiling(at: Ask, gap: float) -> Cell:
+def _ceiling(at: Ask, gap: float) -> MeasureCell:
     text, free_mm = _to_ceiling(at), _ceiling_mm(at)
-    return Cell(text=text, wanted=bool(text) and at_most(gap, free_mm), value=free_mm if text else None)
+    return MeasureCell(
+        text=text, wanted=bool(text) and at_most(gap, free_mm), value=free_mm if text else None
+    )
 
 
 def _luminance(at: Ask) -> float:

@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterable
+from dataclasses import dataclass
 
 # each group: what one person says and what another does; two words together are one name
 GROUPS: tuple[tuple[str, ...], ...] = (
@@ -50,6 +51,29 @@ GROUPS: tuple[tuple[str, ...], ...] = (
     ("noise", "loud", "decibel"),
     ("window", "door", "switch", "outlet", "fitting"),
 )
+UNSAID = frozenset(
+    (
+        "a",
+        "an",
+        "and",
+        "at",
+        "do",
+        "does",
+        "for",
+        "from",
+        "how",
+        "i",
+        "in",
+        "is",
+        "it",
+        "of",
+        "on",
+        "the",
+        "to",
+        "what",
+        "where",
+    )
+)
 _WORD = re.compile(r"[^\W_]+", re.UNICODE)
 
 
@@ -58,20 +82,26 @@ def words(text: str) -> tuple[str, ...]:
     return tuple(_WORD.findall(text.casefold()))
 
 
-def meant(query: str) -> tuple[frozenset[str], ...]:
-    """For each word of a query, every beginning of a word that would answer it: itself, and what others say for it.
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """A word that was typed, and what others say for it."""
 
-    A name of several words counts where all of it was typed.
-    """
-    typed = words(query)
-    said = " ".join(typed)
+    word: str
+    others: frozenset[str]
+
+
+def meant(query: str) -> tuple[Asked, ...]:
+    """The telling words of a query, each with what others say for it. A name of several words counts
+    where all of it was typed."""
+    typed = tuple(word for word in words(query) if word not in UNSAID)
+    said = " ".join(words(query))
     out = []
     for word in typed:
-        found = {word}
+        others: set[str] = set()
         for group in GROUPS:
             if any(_names(name, word, said) for name in group):
-                found.update(part for name in group for part in words(name) if len(words(name)) == 1)
-        out.append(frozenset(found))
+                others.update(name for name in group if len(words(name)) == 1)
+        out.append(Asked(word, frozenset(others - {word})))
     return tuple(out)
 
 
@@ -83,26 +113,39 @@ def _names(name: str, word: str, said: str) -> bool:
 
 
 MOST_LETTERS_CUT = 3  # of a word, so much must be typed before it stands for what others say
+TITLE, BESIDE = 4.0, 1.0  # what a word of a name counts, and one that is said beside it
+WHOLE, BEGUN, OTHER, OTHER_BEGUN = (
+    1.0,
+    0.8,
+    0.6,
+    0.4,
+)  # the word itself, its beginning, another word for it, its beginning
 
 
-def score(query: Iterable[frozenset[str]], title: str, more: str = "") -> float:
-    """How well a thing answers: 0 where a word of the query is answered by nothing; a word of the title counts more than one
-    of what is said beside it, a whole word more than its beginning."""
+def score(query: Iterable[Asked], title: str, more: str = "") -> float:
+    """How well a thing answers: 0 where a word of the query is answered by nothing; the word itself counts more than another for
+    it, a word of the name more than one beside it, a short name more than a long one."""
     named, beside = words(title), words(more)
     whole = 0.0
-    for choices in query:
+    for asked in query:
         best = max(
-            (_word_score(choices, word, 4.0) for word in named),
-            default=0.0,
+            (
+                *(TITLE * _answers(asked, word) for word in named),
+                *(BESIDE * _answers(asked, word) for word in beside),
+                0.0,
+            )
         )
-        best = max(best, max((_word_score(choices, word, 1.0) for word in beside), default=0.0))
         if best == 0.0:
             return 0.0
         whole += best
     return whole - 0.05 * len(named)
 
 
-def _word_score(choices: frozenset[str], word: str, weight: float) -> float:
-    if word in choices:
-        return weight
-    return 0.7 * weight if any(word.startswith(choice) for choice in choices) else 0.0
+def _answers(asked: Asked, word: str) -> float:
+    if word == asked.word:
+        return WHOLE
+    if word.startswith(asked.word):
+        return BEGUN
+    if word in asked.others:
+        return OTHER
+    return OTHER_BEGUN if any(word.startswith(other) for other in asked.others) else 0.0

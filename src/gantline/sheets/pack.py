@@ -58,7 +58,7 @@ def pack(ready: Ready, sheets: Sequence[Sheet], say: Callable[[float], None] = l
         )
     )
     writer = PdfWriter()
-    writer.append(contents, outline_item="Contents")
+    writer.append(contents, outline_item="Contents", import_outline=False)
     for sheet, reader in zip(sheets, readers, strict=True):
         writer.append(reader, outline_item=sheet.label, import_outline=False)
     numbers = _numbers([(float(one.mediabox.width), float(one.mediabox.height)) for one in writer.pages])

@@ -94,9 +94,14 @@ def named_records(session: Session, shop_id: UUID, kind: RecordKind) -> list[tup
     return [(row.key, row.name, row.body) for row in records(session, shop_id, kind)]
 
 
+def find_record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> RecordRow | None:
+    """One record; None where there is none."""
+    return session.get(RecordRow, (shop_id, kind, key))
+
+
 def record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> RecordRow:
     """One record. Raises: NoSuchRecord."""
-    found = session.get(RecordRow, (shop_id, kind, key))
+    found = find_record(session, shop_id, kind, key)
     if found is None:
         raise NoSuchRecord(f"There is no {kind} record under “{key}”.", kind=kind, key=key)
     return found

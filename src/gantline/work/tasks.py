@@ -209,6 +209,30 @@ def cloth(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     return orjson.dumps(exercise(args["number"], args.get("guess"), _units(args)), default=as_plain)
 
 
+def otherwise(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """Which jobs would plan otherwise with a changed record.  args: kind, name, body, jobs (their stamp)."""
+    from gantline.compare.otherwise import otherwise as told
+    from gantline.store import took
+
+    shop_id, shop = shops.the_settings(session)
+    many = took.count(session, shop_id, args["name"])
+    say.part(orjson.dumps({"took": many}))
+    found = []
+    for number, (job_id, document) in enumerate(took.documents(session, shop_id, args["name"]), start=1):
+        differs = told(
+            read_stored(document),
+            RecordKind(args["kind"]),
+            args["name"],
+            args["body"],
+            Shop(dict(shop.overrides)),
+        )
+        if differs is not None:
+            found.append({"id": str(job_id), **differs})
+            say.part(orjson.dumps(found[-1]))
+        say(number / max(1, many))
+    return orjson.dumps({"took": many, "jobs": found})
+
+
 def _units(args: Mapping[str, Any]) -> Units:
     return Units(LengthStyle(args["style"]), args["denominator"])
 
@@ -224,5 +248,6 @@ TASKS: Mapping[str, Task] = {
     "causes": causes,
     "wrinkles": wrinkles,
     "cloth": cloth,
+    "otherwise": otherwise,
 }
-LONG = frozenset(("order", "causes"))  # what may take half a minute and more
+LONG = frozenset(("order", "causes", "otherwise"))  # what may take half a minute and more

@@ -30,6 +30,8 @@ export const keys = {
   pictures: (id: string, version: number, sheet: string, paper: string, first: boolean) =>
     ['pictures', id, version, sheet, paper, first] as const,
   shop: ['shop'] as const,
+  recordTable: (kind: string, style: string) => ['stores', kind, 'table', style] as const,
+  uses: (kind: string, record: string) => ['stores', kind, 'uses', record] as const,
   find: (job: string, asked: string) => ['find', job, asked] as const,
   draft: (style: string, typed: Record<string, string>) => ['draft', style, typed] as const,
 }

@@ -1341,6 +1341,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stores/{kind}/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Records
+         * @description All records of a kind as they are shown and typed, lengths in some units.
+         */
+        get: operations["show_records"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stores/{kind}/{key}": {
         parameters: {
             query?: never;
@@ -1364,6 +1384,68 @@ export interface paths {
          * @description Delete a record; jobs that took it keep their copy.
          */
         delete: operations["delete_record"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/{kind}/{key}/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What Would Change
+         * @description Which jobs would plan otherwise if they took the record as it is typed; nothing is saved and none is changed.
+         *
+         *     While it is worked on each comes as a part of the work, the count of those that took it first.
+         */
+        post: operations["what_would_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/{kind}/{key}/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Type Record
+         * @description Make or replace a record as it was typed; what its form does not show is kept.
+         */
+        put: operations["type_record"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/{kind}/{key}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Record Uses
+         * @description Which jobs took a record: counted, and the first of them named.
+         */
+        get: operations["record_uses"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2152,6 +2234,23 @@ export interface components {
             z_mm: number | null;
         };
         /**
+         * Cell
+         * @description A length or number of a thing: its field, what it is called, its text, how it is known.
+         */
+        Cell: {
+            /** Field */
+            field: string;
+            /**
+             * Known
+             * @enum {string}
+             */
+            known: "measured" | "decided" | "computed" | "assumed";
+            /** Label */
+            label: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Change
          * @description One set operation a cure, a dimension or an addition carries, for the API's edits.
          */
@@ -2164,6 +2263,16 @@ export interface components {
             value: number | string | boolean | {
                 [key: string]: number | string | boolean;
             } | string[] | null;
+        };
+        /**
+         * ChangeOut
+         * @description What a changed record would do: to how many jobs that took it, and those of them that would plan otherwise.
+         */
+        ChangeOut: {
+            /** Jobs */
+            jobs: components["schemas"]["Otherwise"][];
+            /** Took */
+            took: number;
         };
         /**
          * CheckRow
@@ -4229,7 +4338,8 @@ export interface components {
          * Lit
          * @description The layers of the board a station lights up, and those whose dimensions and handles it shows.
          *
-         *     texts: whether the picture says its own size; where it shows what the light does to it, it does not.
+         *     texts: whether the picture says its own size; where it shows what the light does to it, it does not. hides: layers of which
+         *     nothing at all is drawn here.
          */
         Lit: {
             /** Dimensions */
@@ -4239,6 +4349,11 @@ export interface components {
              * @default []
              */
             handles: string[];
+            /**
+             * Hides
+             * @default []
+             */
+            hides: string[];
             /** Layers */
             layers: string[];
             /**
@@ -4448,8 +4563,30 @@ export interface components {
          */
         Measure: "angle" | "brightness" | "uniformity" | "contrast" | "sight";
         /**
+         * MeasureCell
+         * @description What one candidate has of a measure. text: as it stands in the table; note: a word or two with it, as a band's name;
+         *     wanted: it lies within the band that is wanted; value: to sort by, in the measure's own unit, and None where there is none.
+         */
+        MeasureCell: {
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Text */
+            text: string;
+            /** Value */
+            value?: number | null;
+            /**
+             * Wanted
+             * @default false
+             */
+            wanted: boolean;
+        };
+        /**
          * MeasureRow
-         * @description One row of the table. short: its name where there is little room; wanted: the band in words; better: which end of it is the better one, where one is.
+         * @description One row of the table. short: its name where there is little room; wanted: the band in words; better: which end of it is the
+         *     better one, where one is.
          */
         MeasureRow: {
             /**
@@ -4459,7 +4596,7 @@ export interface components {
              */
             better: "high" | "low" | "";
             /** Cells */
-            cells: components["schemas"]["gantline__compare__side_by_side__Cell"][];
+            cells: components["schemas"]["MeasureCell"][];
             /** Key */
             key: string;
             /** Label */
@@ -4646,6 +4783,23 @@ export interface components {
             more: number | null;
             /** Price */
             price: number | null;
+        };
+        /**
+         * Otherwise
+         * @description A job that would plan otherwise with a changed record, and what of it. stops: what would stop it then.
+         */
+        Otherwise: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Said */
+            said: string[];
+            /** Stops */
+            stops: string[];
         };
         /**
          * OwnMaterial
@@ -5567,6 +5721,34 @@ export interface components {
             worker: boolean;
         };
         /**
+         * RecordEntry
+         * @description One field of a record. kind: how it is typed; choices: value and what it is called; columns: of a list of things.
+         */
+        RecordEntry: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: [
+                string,
+                string
+            ][];
+            /**
+             * Columns
+             * @default []
+             */
+            columns: components["schemas"]["RecordEntry"][];
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "length" | "lengths" | "number" | "share" | "choice" | "switch" | "text" | "rows";
+            /** Label */
+            label: string;
+        };
+        /**
          * RecordIn
          * @description A record of the shop's stores. body is open JSON, checked by its kind.
          */
@@ -5583,7 +5765,7 @@ export interface components {
          * @description What a record is of.
          * @enum {string}
          */
-        RecordKind: "fabric" | "kit" | "projector" | "fixing" | "board" | "anchor";
+        RecordKind: "fabric" | "kit" | "projector" | "fixing" | "board" | "anchor" | "tape" | "strip";
         /**
          * RecordName
          * @description What a record is to be called.
@@ -5618,6 +5800,68 @@ export interface components {
             who: string;
             /** Within */
             within: boolean | null;
+        };
+        /**
+         * RecordShown
+         * @description A record as it is shown: its values in words by field, what else it holds, its drawing.
+         */
+        RecordShown: {
+            /** Drawn */
+            drawn: [
+                number,
+                number
+            ][][];
+            /** Further */
+            further: {
+                [key: string]: string;
+            };
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Texts */
+            texts: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * RecordTable
+         * @description All records of a kind with the fields they are made of.
+         */
+        RecordTable: {
+            /** Entries */
+            entries: components["schemas"]["RecordEntry"][];
+            /** Records */
+            records: components["schemas"]["RecordShown"][];
+        };
+        /**
+         * RecordTyped
+         * @description A record as it was typed into its form, lengths in some units; what the form does not show is kept as it was.
+         */
+        RecordTyped: {
+            /** Name */
+            name: string;
+            /** Said */
+            said: {
+                [key: string]: unknown;
+            };
+            /**
+             * @default {
+             *       "denominator": 16,
+             *       "style": "in-fraction"
+             *     }
+             */
+            units: components["schemas"]["JobUnits-Input"];
+        };
+        /**
+         * RecordUses
+         * @description The jobs that took a record: how many, and some of them, the one saved last first.
+         */
+        RecordUses: {
+            /** Count */
+            count: number;
+            /** Jobs */
+            jobs: components["schemas"]["UsedIn"][];
         };
         /**
          * Refused
@@ -5740,7 +5984,7 @@ export interface components {
          */
         Row: {
             /** Cells */
-            cells: components["schemas"]["gantline__stations__survey__tables__Cell"][];
+            cells: components["schemas"]["Cell"][];
             /** Id */
             id: string;
             /** Kind */
@@ -6786,7 +7030,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "fabric" | "kit" | "projector" | "fixing" | "board" | "anchor";
+            kind: "fabric" | "kit" | "projector" | "fixing" | "board" | "anchor" | "tape" | "strip";
         };
         /**
          * Tape
@@ -7011,6 +7255,21 @@ export interface components {
         UseReadings: {
             /** Readings */
             readings: components["schemas"]["ReadingName"][];
+        };
+        /**
+         * UsedIn
+         * @description A job that took a record.
+         */
+        UsedIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
         };
         /**
          * Verdict
@@ -7282,27 +7541,6 @@ export interface components {
             name: string;
         };
         /**
-         * Cell
-         * @description What one candidate has of a measure. text: as it stands in the table; note: a word or two with it, as a band's name;
-         *     wanted: it lies within the band that is wanted; value: to sort by, in the measure's own unit, and None where there is none.
-         */
-        gantline__compare__side_by_side__Cell: {
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /** Text */
-            text: string;
-            /** Value */
-            value?: number | null;
-            /**
-             * Wanted
-             * @default false
-             */
-            wanted: boolean;
-        };
-        /**
          * MoveRow
          * @description One thing to do at a point or a run of points, and those of its opposite; tighter_mm, below 0 to ease.
          */
@@ -7401,23 +7639,6 @@ export interface components {
             control: string;
             /** Kind */
             kind: string;
-            /** Text */
-            text: string;
-        };
-        /**
-         * Cell
-         * @description A length or number of a thing: its field, what it is called, its text, how it is known.
-         */
-        gantline__stations__survey__tables__Cell: {
-            /** Field */
-            field: string;
-            /**
-             * Known
-             * @enum {string}
-             */
-            known: "measured" | "decided" | "computed" | "assumed";
-            /** Label */
-            label: string;
             /** Text */
             text: string;
         };
@@ -10968,6 +11189,51 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    show_records: {
+        parameters: {
+            query?: {
+                style?: components["schemas"]["LengthStyle"];
+                denominator?: 8 | 16 | 32;
+            };
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordTable"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     get_record: {
         parameters: {
             query?: never;
@@ -11076,6 +11342,152 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    what_would_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordTyped"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeOut"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    type_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordTyped"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["gantline__api__schemas__stores__RecordOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    record_uses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: components["schemas"]["RecordKind"];
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordUses"];
+                };
             };
             /** @description Bad Request */
             400: components["responses"]["Unreadable"];

@@ -55,6 +55,8 @@ export const WIDGETS: Record<string, Draw> = {
   'take-projector': () => <TakeFrom kind="projector" />,
   'take-fixing': () => <TakeFrom kind="fixing" />,
   'take-anchor': () => <TakeFrom kind="anchor" />,
+  'take-tape': () => <TakeFrom kind="tape" />,
+  'take-strip': () => <TakeFrom kind="strip" />,
   states: States,
   box: Box,
   bow: Bow,

@@ -110,6 +110,9 @@ export const Yard = () => {
             <FilePick label="Job file" accept=".json,application/json" size="bar" onPick={read.mutate}>
               Import job file
             </FilePick>
+            <Link to="/stores" className={`grid place-items-center ${buttonLook('plain', 'bar')}`}>
+              Stores
+            </Link>
             <Link to="/trainer" className={`grid place-items-center max-[520px]:hidden ${buttonLook('plain', 'bar')}`}>
               Trainer
             </Link>

@@ -71,7 +71,7 @@ class KnownMark(ClosedModel):
 class TakeRecord(ClosedModel):
     """A record to copy into the job."""
 
-    kind: Literal["fabric", "kit", "projector", "fixing", "board", "anchor"]
+    kind: Literal["fabric", "kit", "projector", "fixing", "board", "anchor", "tape", "strip"]
     key: Annotated[str, Field(pattern=KEY)]
 
 

@@ -8,6 +8,7 @@ from gantline.api.desk import Desk
 from gantline.api.schemas.jobs import NewJob
 from gantline.api.services.plans import card
 from gantline.compare.sizes import size_table
+from gantline.compare.verdict import against
 from gantline.core.defaults import HeightDefaults, Shop
 from gantline.core.size.aspect import ASPECTS
 from gantline.drawing.marks import Face
@@ -54,19 +55,7 @@ PLACES = {
 }
 NAMES = {pointer: name for name, pointer in PLACES.items()}
 SEAT = f"{field_of(Survey.seats).pointer}/-"
-SMALLER = (
-    0.5,
-    0.55,
-    0.6,
-    0.65,
-    0.7,
-    0.75,
-    0.8,
-    0.85,
-    0.9,
-    0.95,
-    1.0,
-)  # tried where the first size does not fit
+SMALLER = tuple(share / 100.0 for share in range(20, 100, 5))  # tried where the first size does not fit
 MOST_SAID = 3
 SAME_ASPECT = 0.005  # share: a leaflet's sides are rounded
 RECORDS = (RecordKind.KIT, RecordKind.PROJECTOR)
@@ -187,9 +176,10 @@ def _fitting(job: Job, lead: SizeLead, shop: Shop) -> Job:
         job = apply(job, [Edit(pointer=PLACES["value"], value=free)])
     if lead not in (SizeLead.WALL, SizeLead.ANGLE):
         return job
-    rows = size_table(plan(job, shop).ask, SMALLER).rows
-    if not rows[-1].stops:
+    ask = plan(job, shop).ask
+    if not against(ask, "stop"):
         return job
+    rows = size_table(ask, (*SMALLER, 1.0)).rows
     able = next((row for row in reversed(rows) if not row.stops), None)
     if able is None:
         return job

@@ -11,7 +11,7 @@ from gantline.core.wall.loads import OWN
 from gantline.job.edits import Edit
 from gantline.job.field import Part, declared, field_of
 from gantline.job.model import FIELDS, Job
-from gantline.job.model.frame import Blank, FrameBuild
+from gantline.job.model.frame import Backlight, Blank, FrameBuild, Trim
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.size import BorderFaces
@@ -23,6 +23,7 @@ from gantline.job.records.hanging import AnchorRecord, FixingRecord
 from gantline.job.records.kit import KitRecord
 from gantline.job.records.projector import ProjectorRecord, projector_edits
 from gantline.job.records.record import Record, copied
+from gantline.job.records.trim import StripRecord, TapeRecord
 from gantline.job.text import trouble
 
 
@@ -35,6 +36,8 @@ class RecordKind(StrEnum):
     FIXING = "fixing"
     BOARD = "board"
     ANCHOR = "anchor"
+    TAPE = "tape"
+    STRIP = "strip"
 
 
 MODELS: Mapping[RecordKind, type[Record]] = {
@@ -44,14 +47,20 @@ MODELS: Mapping[RecordKind, type[Record]] = {
     RecordKind.FIXING: FixingRecord,
     RecordKind.BOARD: BoardRecord,
     RecordKind.ANCHOR: AnchorRecord,
+    RecordKind.TAPE: TapeRecord,
+    RecordKind.STRIP: StripRecord,
 }
 
 
-def read_record(kind: RecordKind, body: Mapping[str, Any]) -> dict[str, Any]:
-    """A checked record body, lengths in mm, unknown fields kept. Raises: BadDocument."""
+def read_record(kind: RecordKind, body: Mapping[str, Any], units: Units | None = None) -> dict[str, Any]:
+    """A checked record body, lengths in mm, unknown fields kept. units: what a bare number in a text counts in, mm without.
+
+    Raises: BadDocument.
+    """
     _refuse_unstorable(body, [])
     try:
-        return MODELS[kind].model_validate(dict(body)).model_dump(mode="json")
+        context = {"units": units} if units else None
+        return MODELS[kind].model_validate(dict(body), context=context).model_dump(mode="json")
     except ValidationError as error:
         raise from_validation(error) from error
 
@@ -84,6 +93,8 @@ PARTS: Mapping[RecordKind, tuple[type[Part], ...]] = {
     RecordKind.ANCHOR: (Hanging,),
     RecordKind.KIT: (FrameBuild, Tensioning),
     RecordKind.FABRIC: (FabricChoice, Blank),
+    RecordKind.TAPE: (Trim,),
+    RecordKind.STRIP: (Backlight,),
 }
 
 
@@ -186,3 +197,7 @@ def edits_from(kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | 
             return copied(Hanging, field_of(Hanging.anchor_name), name, {**body, "fixing": OWN})
         case RecordKind.BOARD:
             return copied(FrameBuild, None, "", {"board": body.get("nominal"), **body})
+        case RecordKind.TAPE:
+            return copied(Trim, None, "", {"border": "tape", **body})
+        case RecordKind.STRIP:
+            return copied(Backlight, None, "", {"there": True, **body})

@@ -32,6 +32,7 @@ PANEL = (
     PanelPart(
         title="Rolls and edge",
         weight="detail",
+        widget="take-tape",
         rows=("tape_wrap", "tape_wide", "tape_roll", "tape_rolls"),
         when=_taped,
         gist=_corners,
@@ -39,6 +40,7 @@ PANEL = (
     PanelPart(
         title="Backlight",
         weight="detail",
+        widget="take-strip",
         rows=(
             "strip_cut",
             "strip_supply",

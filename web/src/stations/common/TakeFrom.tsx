@@ -16,6 +16,8 @@ const LABELS: Record<RecordKind, string> = {
   fixing: 'Take brackets',
   board: 'Take a board',
   anchor: 'Take a fixing',
+  tape: 'Take a tape',
+  strip: 'Take a light strip',
 }
 const MANY: Record<RecordKind, string> = {
   fabric: 'Fabrics',
@@ -24,6 +26,8 @@ const MANY: Record<RecordKind, string> = {
   fixing: 'Brackets',
   board: 'Boards',
   anchor: 'Fixings',
+  tape: 'Tapes',
+  strip: 'Light strips',
 }
 
 const useRecords = (kind: RecordKind) =>
