@@ -40,7 +40,7 @@ def test_a_new_job_starts_from_a_picture_on_the_wall_and_units_are_remembered(pa
     page.get_by_role("button", name="New job").click()
     page.get_by_label("Lengths in").select_option("cm")
     page.get_by_label("Name", exact=True).fill("Picture first")
-    page.get_by_label("The size starts from").select_option("measured")
+    page.get_by_text("A picture that is on the wall now").click()
     expect(page.get_by_label("Its width")).to_have_attribute("placeholder", "250")
     for label, text in (
         ("Its width", "240"),
@@ -56,9 +56,10 @@ def test_a_new_job_starts_from_a_picture_on_the_wall_and_units_are_remembered(pa
     page.get_by_role("button", name="New job").click()
     expect(page.get_by_label("Lengths in")).to_have_value("cm")
     page.get_by_label("Name", exact=True).fill("Doubtful")
-    page.get_by_label("Diagonal of the picture").fill("100")
-    page.get_by_role("button", name="Create job").click()
+    page.get_by_label("Diagonal", exact=True).fill("100")
     page.get_by_role("button", name=re.compile(r"^100\s*in$")).click()
+    expect(page.get_by_label("Diagonal", exact=True)).to_have_value(re.compile("^100.in$"))
+    page.get_by_role("button", name="Create job").click()
     expect(page).to_have_url(re.compile("/jobs/.+/size$"))
 
 

@@ -50,11 +50,11 @@ def test_from_a_name_and_a_diagonal_to_the_wall_sheet(page: Page) -> None:
     expect(page.get_by_role("link", name=re.compile("Parish hall")).first).to_be_visible()
     page.get_by_role("button", name="New job").click()
     page.get_by_label("Name", exact=True).fill("Ferry cabin")
-    page.get_by_label("Diagonal of the picture").fill("about 9 feet")
+    page.get_by_label("Diagonal", exact=True).fill("about 9 feet")
     page.get_by_role("button", name="Create job").click()
     expect(page.get_by_role("alert")).to_contain_text("is not a unit of length")
     expect(page.get_by_label("Name", exact=True)).to_have_value("Ferry cabin")  # nothing typed is lost
-    page.get_by_label("Diagonal of the picture").fill("113")
+    page.get_by_label("Diagonal", exact=True).fill("113")
     page.get_by_role("button", name="Create job").click()
     expect(page).to_have_url(re.compile("/jobs/.+/size$"))
 
@@ -85,7 +85,8 @@ def test_from_a_name_and_a_diagonal_to_the_wall_sheet(page: Page) -> None:
 
     page.get_by_role("button", name="Sheets").click()
     with page.expect_download() as download:
-        page.get_by_role("menuitem", name="Wall sheet PDF, A4").click()
+        page.get_by_role("button", name="Wall sheet", exact=True).click()
+        page.get_by_role("button", name="Save PDF").click()
     reader = PdfReader(io.BytesIO(download.value.path().read_bytes()))
     assert download.value.suggested_filename == "Ferry cabin, wall sheet.pdf"
     assert "Ferry cabin" in reader.pages[0].extract_text()
@@ -271,7 +272,7 @@ def test_a_projector_is_taken_from_the_stores_and_its_window_appears(page: Page)
     page.goto("/")
     page.get_by_role("button", name="New job").click()
     page.get_by_label("Name", exact=True).fill("Chart room")
-    page.get_by_label("Diagonal of the picture").fill("100")
+    page.get_by_label("Diagonal", exact=True).fill("100")
     page.get_by_role("button", name="Create job").click()
     page.get_by_role("link", name=re.compile("^Throw")).click()
     expect(page.get_by_role("status", name="Findings")).to_contain_text("Enter the projector's throw ratio")
@@ -332,10 +333,22 @@ def test_a_seat_is_added_dragged_on_the_top_face_and_typed_exactly(page: Page, m
 def test_the_size_table_is_sorted_and_a_size_is_taken_from_it(page: Page, make_job: Make) -> None:
     job = make_job("mill-loft")
     page.goto(f"/jobs/{job['id']}/size")
-    table = page.get_by_role("table", name="Sizes compared")
-    expect(table.get_by_role("row")).to_have_count(9)
-    table.get_by_role("button", name="cd/m²").click()
-    expect(table.get_by_role("row").nth(1)).to_contain_text("108")
-    table.get_by_role("button", name=re.compile("^Take 120″")).click()
+    strip = page.get_by_role("region", name="Sizes side by side")
+    heads = strip.get_by_role("columnheader")
+    expect(heads).to_have_count(9)  # eight sizes, and what is wanted
+    strip.get_by_role("button", name="Neck angle, top").click()  # the easiest on the neck first
+    expect(heads.first).to_contain_text("110")
+    heads.nth(1).get_by_role("button").focus()
+    page.keyboard.press("ArrowRight")  # the board follows the one that is looked at
+    expect(page.locator(".board .ghost.looked")).to_have_count(1)
+    page.keyboard.press("ArrowLeft")
+    expect(strip).to_contain_text("120″ · fits, no warnings")
+    page.keyboard.press("Space")
+    heads.nth(3).get_by_role("button").click()
+    strip.get_by_role("button", name=re.compile("^Compare")).click()
+    expect(strip.get_by_role("list", name="Two compared")).to_contain_text("Better with 120″")
+    strip.get_by_role("button", name="Back to all of them").click()
+    heads.nth(1).get_by_role("button").click()
+    strip.get_by_role("button", name=re.compile("^Take")).click()
     expect(page.get_by_role("button", name="version 2, saved")).to_be_visible()
     expect(page.get_by_role("link", name=re.compile("^Size"))).to_contain_text("110")

@@ -13,15 +13,18 @@ def test_fabrics_seat_view_and_floor_map_of_the_light_station(page: Page, make_j
     job = make_job("narrow-lounge")
     page.goto(f"/jobs/{job['id']}/light")
     expect(page.get_by_role("img", name=re.compile("Sofa middle, dark: 39°"))).to_be_visible()
-    page.get_by_role("button", name="Light: dark").click()
-    page.get_by_role("menuitemradio", name="open day").click()
     expect(page.get_by_role("img", name=re.compile("open day: .*washed out"))).to_be_visible()
+    # seats that read the same are said once
+    expect(page.get_by_role("table", name="Seats").get_by_role("columnheader")).to_have_count(2)
     page.get_by_role("tab", name="Floor map").click()
     expect(page.get_by_role("list", name="Shades of the floor")).to_contain_text("main row")
+    expect(page.get_by_text("Sofa middle: 39°")).to_be_visible()
+    page.get_by_role("tab", name="From a seat").click()
     page.get_by_role("tab", name="Fabrics ranked").click()
-    page.get_by_role("table", name="Fabrics ranked").get_by_role(
-        "button", name=re.compile("^Petrel grey")
-    ).click()
+    ranked = page.get_by_role("region", name="Fabrics ranked")
+    ranked.get_by_role("button", name="Petrel grey").click()
+    expect(ranked).to_contain_text("contrast 81 against 219")
+    ranked.get_by_role("button", name=re.compile("^Take")).click()
     expect(field(page, "Fabric").first).to_have_accessible_name("Fabric: Petrel grey")
 
 
@@ -54,11 +57,11 @@ def test_a_lens_is_brought_out_of_a_shadow_and_another_projector_put_where_it_co
     findings.get_by_role("button", name=re.compile("^Move the lens .* down")).click()
     expect(findings).to_have_count(0)
     table = page.get_by_role("table", name="Projectors compared")
-    expect(table.get_by_role("row", name=re.compile("Curlew hall")).get_by_text("Fits")).to_be_visible()
-    table.get_by_role("row", name=re.compile("Godwit stage")).get_by_role(
-        "button", name=re.compile("^Put")
-    ).click()
-    expect(table.get_by_role("row", name=re.compile("Godwit stage")).get_by_text("Fits")).to_be_visible()
+    expect(table.get_by_role("row", name=re.compile("Curlew hall"))).to_contain_text("no warnings")
+    expect(table.get_by_role("row", name=re.compile("Godwit stage"))).to_contain_text("stop")
+    table.get_by_role("button", name="Godwit stage").click()
+    page.get_by_role("button", name=re.compile("^Put Godwit stage")).click()
+    expect(table.get_by_role("row", name=re.compile("Godwit stage"))).not_to_contain_text("stop")
     page.get_by_role("tab", name="Side").click()
     lens = page.get_by_role("slider", name=re.compile("^Lens"))
     lens.focus()
@@ -74,7 +77,7 @@ def test_a_lens_is_brought_out_of_a_shadow_and_another_projector_put_where_it_co
 
 def test_projectors_come_in_from_a_file_and_a_bad_one_names_its_line(page: Page, make_job: Make) -> None:
     job = make_job("mill-loft")
-    page.goto(f"/jobs/{job['id']}/throw")
+    page.goto("/stores/projector")
     box = page.get_by_label("File of projector records")
     bad = {
         "name": "more.csv",
@@ -84,7 +87,9 @@ def test_projectors_come_in_from_a_file_and_a_bad_one_names_its_line(page: Page,
     box.set_input_files(bad)  # type: ignore[arg-type]
     expect(page.get_by_role("alert")).to_contain_text("line 2, ratio_high")
     box.set_input_files({**bad, "buffer": b"name,ratio_low,ratio_high,rated_lm\nWheatear,1.4,2.1,1500\n"})  # type: ignore[arg-type]
-    expect(page.get_by_role("table", name="Projectors compared")).to_contain_text("Wheatear")
+    expect(page.get_by_role("table", name="Projectors")).to_contain_text("Wheatear")
+    page.goto(f"/jobs/{job['id']}/throw")
+    expect(page.get_by_role("region", name="Projectors side by side")).to_contain_text("1 to 12 of 13")
     page.get_by_role("tab", name="Aspect ratios by zoom").click()
     expect(page.get_by_role("table", name="Aspect ratios by zoom")).to_contain_text("beyond the lens shift")
     page.get_by_role("button", name="16:9 show light").click()

@@ -83,7 +83,19 @@ def test_every_screen_is_free_of_accessibility_violations(page: Page, make_job: 
             expect(page.get_by_role("heading", level=2)).to_be_visible()
             found[f"{name} {screen}"] = axe(page)
     page.get_by_role("button", name="Sheets").click()
-    found["sheets menu"] = axe(page)
+    expect(page.get_by_role("dialog", name="Sheets")).to_contain_text("Wall sheet")
+    found["sheets"] = axe(page)
+    page.get_by_role("button", name="Close the sheets").click()
+    page.get_by_role("button", name="Find anything").click()
+    page.keyboard.type("drill")
+    expect(page.get_by_role("option").first).to_be_visible()
+    found["find"] = axe(page)
+    page.keyboard.press("Escape")
+    for kind in ("fabric", "kit"):
+        page.goto(f"/stores/{kind}")
+        page.get_by_role("table").get_by_role("link").first.click()
+        expect(page.get_by_role("complementary", name="Record")).to_be_visible()
+        found[f"stores {kind}"] = axe(page)
     assert {screen: what for screen, what in found.items() if what} == {}
 
 

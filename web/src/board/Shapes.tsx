@@ -34,7 +34,7 @@ const Shape = ({ mark, sheet, panel, now, done }: ShapeProps) => {
   return (
     <g className={faint}>
       {(mark.role === 'hole' || mark.role === 'bracket') && <circle cx={xPx} cy={yPx} r={radius + 1} className="hole-ground" />}
-      <circle className={`mark ${mark.role} ${lit}`} cx={xPx} cy={yPx} r={radius} />
+      <circle data-key={mark.key} className={`mark ${mark.role} ${lit}`} cx={xPx} cy={yPx} r={radius} />
       {(mark.role === 'hole' || mark.role === 'bracket') && (
         <path className={`mark ${mark.role}`} d={`M${xPx - 10} ${yPx}h20M${xPx} ${yPx - 10}v20`} />
       )}
