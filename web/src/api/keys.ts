@@ -27,8 +27,8 @@ export const keys = {
   backups: ['backups'] as const,
   photos: (id: string) => ['photos', id] as const,
   sheets: (id: string, version: number) => ['sheets', id, version] as const,
-  pictures: (id: string, version: number, sheet: string, paper: string, first: boolean) =>
-    ['pictures', id, version, sheet, paper, first] as const,
+  pages: (id: string, version: number) => ['pages', id, version] as const,
+  littlePage: (id: string, version: number, sheet: string, paper: string) => ['little', id, version, sheet, paper] as const,
   shop: ['shop'] as const,
   recordTable: (kind: string, style: string) => ['stores', kind, 'table', style] as const,
   uses: (kind: string, record: string) => ['stores', kind, 'uses', record] as const,

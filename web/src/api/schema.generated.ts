@@ -5826,13 +5826,15 @@ export interface components {
         };
         /**
          * RecordTable
-         * @description All records of a kind with the fields they are made of.
+         * @description All records of a kind with the fields they are made of. telling: keys of those that tell most of one among many.
          */
         RecordTable: {
             /** Entries */
             entries: components["schemas"]["RecordEntry"][];
             /** Records */
             records: components["schemas"]["RecordShown"][];
+            /** Telling */
+            telling: string[];
         };
         /**
          * RecordTyped

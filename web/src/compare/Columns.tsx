@@ -95,7 +95,7 @@ export const Columns = ({ job, what, label, columns, measures, otherwise, looked
                     onClick={() => onLook(column.key === looked ? '' : column.key)}
                     onKeyDown={(event) => {
                       moved.current = true
-                      picked.press(event)
+                      picked.press(event, column.key)
                     }}
                     className="flex w-full flex-col items-center gap-1 pt-1 pb-0.5"
                   >

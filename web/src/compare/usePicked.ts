@@ -22,12 +22,12 @@ export const usePicked = ({ keys, measures, looked, onLook, onTake, ways }: Pick
   const place = order.findIndex((at) => keys[at] === looked)
   const pin = (key: string) =>
     setPins((now) => (now.includes(key) ? now.filter((one) => one !== key) : [...now.slice(-PINS + 1), key]))
-  const press = (event: KeyboardEvent<HTMLElement>) => {
-    const to = stepped(event.key, Math.max(0, place), keys.length, ...ways)
-    const own = keys[order[Math.max(0, place)] ?? 0]
+  const press = (event: KeyboardEvent<HTMLElement>, own: string) => {
+    const here = order.findIndex((at) => keys[at] === own)
+    const to = stepped(event.key, Math.max(0, here), keys.length, ...ways)
     if (to !== null) onLook(keys[order[to] ?? 0] ?? '')
-    else if (event.key === 'Enter' && own) onTake(own)
-    else if (event.key === ' ' && own) pin(own)
+    else if (event.key === 'Enter') onTake(own)
+    else if (event.key === ' ') pin(own)
     else return
     event.preventDefault()
   }

@@ -10,7 +10,7 @@ type PagesProps = { job: JobOut; sheet: SheetOut; paper: Paper; onSave: () => vo
 /** The pages of a sheet as they will be printed. */
 export const SheetPages = ({ job, sheet, paper, onSave }: PagesProps) => {
   const pages = useQuery({
-    queryKey: keys.pictures(job.id, job.version, sheet.key, paper, false),
+    queryKey: [...keys.pages(job.id, job.version), sheet.key, paper],
     queryFn: () =>
       ask.get('/api/jobs/{job_id}/sheets/{sheet}/pictures', {
         params: { path: { job_id: job.id, sheet: sheet.key as never }, query: { paper } },

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
+import { useEffect } from 'react'
 import { ask, type JobOut, type SheetOut } from '../api/client'
 import { keys } from '../api/keys'
 import type { Paper } from './SheetsDialog'
@@ -13,18 +14,25 @@ type TileProps = {
   bound: boolean
   onLook: () => void
   onBind: () => void
+  draw: boolean
+  onDrawn: () => void
 }
 
 /** One sheet: a little picture of its first page, its name, what leads it, and whether it goes into the job pack. */
-export const SheetTile = ({ job, sheet, paper, looked, bound, onLook, onBind }: TileProps) => {
+export const SheetTile = ({ job, sheet, paper, looked, bound, onLook, onBind, draw, onDrawn }: TileProps) => {
   const picture = useQuery({
-    queryKey: keys.pictures(job.id, job.version, sheet.key, paper, true),
+    queryKey: keys.littlePage(job.id, job.version, sheet.key, paper),
     queryFn: () =>
       ask.get('/api/jobs/{job_id}/sheets/{sheet}/pictures', {
         params: { path: { job_id: job.id, sheet: sheet.key as never }, query: { paper, first: true } },
       }),
     staleTime: Number.POSITIVE_INFINITY,
+    enabled: draw,
   })
+  const settled = picture.isSuccess || picture.isError
+  useEffect(() => {
+    if (settled) onDrawn()
+  }, [settled, onDrawn])
   const [first] = picture.data?.pictures ?? []
   return (
     <li className={`flex items-center gap-2 rounded ${looked ? 'bg-lift' : ''}`}>

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useIsFetching, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -29,6 +29,8 @@ export const SheetsDialog = ({ job, onClose }: { job: JobOut; onClose: () => voi
     placeholderData: (before) => before,
   })
   const sheets = list.data ?? []
+  const [pictured, setPictured] = useState(0) // one little picture at a time: the pages that are looked at go first
+  const pending = useIsFetching({ queryKey: keys.pages(job.id, job.version) }) > 0
   const printed = sheets.filter((one) => one.papers)
   const files = sheets.filter((one) => !one.papers)
   const bound = pack ?? new Set(printed.map((one) => one.key))
@@ -98,6 +100,8 @@ export const SheetsDialog = ({ job, onClose }: { job: JobOut; onClose: () => voi
                             bound={bound.has(one.key)}
                             onLook={() => look(one.key)}
                             onBind={() => toggle(one.key)}
+                            draw={!pending && printed.indexOf(one) <= pictured}
+                            onDrawn={() => setPictured((now) => Math.max(now, printed.indexOf(one) + 1))}
                           />
                         ))}
                     </ul>

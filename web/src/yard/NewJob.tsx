@@ -61,7 +61,10 @@ export const NewJob = ({ onClose, onMade }: NewJobProps) => {
       onMade(job)
     },
   })
-  const put = (name: string, text: string) => setTyped((now) => ({ ...now, [name]: text }))
+  const put = (name: string, text: string) => {
+    if (make.error) make.reset() // what was refused is being mended; the answer beside it speaks on
+    setTyped((now) => ({ ...now, [name]: text }))
+  }
   const units = (value: LengthStyle) => {
     localStorage.setItem(KEPT, value)
     setStyle(value)
@@ -207,7 +210,7 @@ type KnownProps = { ask: Ask; style: LengthStyle; text: string; trouble: Refusal
 
 /** One thing that may be known, with what it is said under it while it is typed in. */
 const Known = ({ ask: one, style, text, trouble, onType }: KnownProps) => (
-  <div className="group">
+  <div className="group relative">
     <label>
       {one.label}
       <input
@@ -219,7 +222,9 @@ const Known = ({ ask: one, style, text, trouble, onType }: KnownProps) => (
         className={`${INPUT} placeholder:italic placeholder:opacity-60 ${trouble ? 'border-stop' : ''}`}
       />
     </label>
-    <span className="hidden text-fine text-quiet leading-snug group-focus-within:block">{one.says}</span>
+    <span className="pointer-events-none absolute inset-x-0 top-full z-10 mt-1 hidden rounded border border-seam bg-lift px-2 py-1 text-fine leading-snug shadow-xl group-focus-within:block">
+      {one.says}
+    </span>
     <FieldTrouble trouble={trouble} onTake={onType} />
   </div>
 )

@@ -125,7 +125,7 @@ const Rows = ({ job, table }: { job: JobOut; table: ProjectorTable }) => {
                     }}
                     onKeyDown={(event) => {
                       moved.current = true
-                      picked.press(event)
+                      picked.press(event, row.key)
                     }}
                     className={`flex items-center gap-1.5 text-left ${row.chosen ? 'font-bold' : 'font-semibold'}`}
                   >
