@@ -10,6 +10,7 @@ from gantline.compare.orders import Order, orders
 from gantline.core.defaults import TensionDefaults
 from gantline.core.errors import DesignError, OutOfRange
 from gantline.core.membrane.numbers import LAW, SheetNumbers
+from gantline.core.tension.points import Side
 from gantline.core.typed_length import read_length
 from gantline.job.problems import BadDocument, FieldProblem
 from gantline.plan.ask import Ask
@@ -66,7 +67,7 @@ def wrinkle_args(desk: Desk, job_id: UUID, seen: dict[str, Any]) -> tuple[bool, 
             raise BadDocument([FieldProblem(pointer, f"This sheet has {len(numbers.points)} points.", place)])
         springs[place] = _length(at, pointer, typed, least=0.0)
     margins = {
-        side: _length(at, f"/margins/{side}", typed, least=-MOST_MM)
+        str(Side(side).value): _length(at, f"/margins/{side}", typed, least=-MOST_MM)
         for side, typed in seen["margins"].items()
     }
     library = pure_question(desk, "causes", {"numbers": plain}, LAW)
