@@ -196,7 +196,7 @@ def wrinkles(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     springs = {int(point): float(mm) for point, mm in args["springs"].items()}
     margins = args["margins"]
     made = found(numbers, content, lines, patches, springs, margins, args["labels"], _units(args))
-    return orjson.dumps(made, default=as_plain)
+    return orjson.dumps(made, default=as_plain, option=orjson.OPT_SERIALIZE_NUMPY)
 
 
 def cloth(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
