@@ -104,6 +104,13 @@ def test_a_projector_on_a_low_cabinet_with_a_record(newcomer: Page) -> None:
     assert (clicks <= 10, keys <= 4) == (True, True), (clicks, keys)
 
 
+def touch_twelve(page: Page) -> None:
+    dot = page.locator(".board circle[data-key='point-12']").bounding_box()
+    assert dot is not None
+    page.mouse.click(dot["x"] + dot["width"] / 2, dot["y"] + dot["height"] / 2)
+    expect(page.locator("[aria-live=polite]").filter(has_text="step ")).to_contain_text("12")
+
+
 def test_hook_twelve_on_a_phone(browser: Browser, server: Running) -> None:
     job = next(
         one
@@ -118,15 +125,9 @@ def test_hook_twelve_on_a_phone(browser: Browser, server: Running) -> None:
         board = page.locator(".board circle.mark").nth(0)
         expect(board).to_be_visible()
 
-        def touch() -> None:
-            dot = page.locator(".board circle[data-key='point-12']").bounding_box()
-            assert dot is not None
-            page.mouse.click(dot["x"] + dot["width"] / 2, dot["y"] + dot["height"] / 2)
-            expect(page.locator("[aria-live=polite]").filter(has_text="step ")).to_contain_text("12")
-
-        touch()
+        touch_twelve(page)
         assert spent(page)[0] <= 3
         page.get_by_role("button", name="Sequence: corners first").click()
         page.get_by_role("menuitemradio", name=re.compile("middles outward")).click()
-        touch()
+        touch_twelve(page)
         assert spent(page)[0] <= 6 - 2

@@ -27,7 +27,7 @@ type ColumnsProps = {
   leastPx: number
 }
 
-const LABEL_PX = { wide: 146, narrow: 78 }
+const LABEL_PX = { wide: 146, narrow: 96 }
 const WANTED_PX = 84
 const WIDE_PX = 640 // with less the wanted bands stand in the title of their row only
 

@@ -47,7 +47,7 @@ const COMPARED = ['sizes', 'light', 'throw'] // a strip of candidates is seen wh
 /** How much room what stands below the board has. */
 const stripHigh = ({ tall, strip }: Panel): string => {
   if (!tall) return 'min-h-[150px]'
-  return COMPARED.includes(strip) ? 'h-[362px]' : 'h-[270px]'
+  return COMPARED.includes(strip) ? 'h-[374px] max-[1100px]:h-[396px]' : 'h-[270px]'
 }
 
 const facesAt = (panel: Panel) => panel.faces as Shown[]

@@ -1,11 +1,13 @@
-import { lazy, type ReactNode, Suspense, useState } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { buttonLook } from '../parts/Button'
 import type { Action } from './Find'
 import { useCommands } from './useCommands'
 import { useTheme } from './useTheme'
 
-const Find = lazy(() => import('./Find').then((all) => ({ default: all.Find })))
+const loadFind = () => import('./Find').then((all) => ({ default: all.Find }))
+const Find = lazy(loadFind)
+const SOON_MS = 600 // once the page's first number stands
 const BAR_BUTTON = `inline-flex min-w-10 items-center justify-center ${buttonLook('plain', 'bar')}`
 
 type TopBarProps = {
@@ -22,6 +24,11 @@ export const TopBar = ({ children, tools, onHelp, oneRow = false, jobId = '', ac
   const [theme, turn] = useTheme()
   const [finding, setFinding] = useState(false)
   const go = useNavigate()
+  useEffect(() => {
+    // there before it is asked for, so that the first letters typed into it are not lost
+    const soon = window.setTimeout(() => void loadFind(), SOON_MS)
+    return () => window.clearTimeout(soon)
+  }, [])
   useCommands({ theme: turn, help: onHelp, find: () => setFinding(true) })
   const everywhere: Action[] = [
     { label: theme === 'dark' ? 'Bright theme' : 'Dark theme', words: 'light dark color', act: turn },

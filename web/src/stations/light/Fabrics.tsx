@@ -28,7 +28,7 @@ export const Fabrics = ({ job }: { job: JobOut }) => {
       columns={rows.map((row) => ({
         key: row.key,
         title: row.name,
-        called: <span className="hyphens-auto break-words text-center leading-tight">{row.name}</span>,
+        called: <span className="hyphens-auto break-words text-center text-[13px] leading-[1.15]">{row.name}</span>,
         drawn: <Lobe points={row.lobe} name={row.name} />,
         chosen: row.chosen,
         judged: row.judged,
@@ -60,7 +60,7 @@ const Lobe = ({ points, name }: { points: readonly (readonly number[])[]; name: 
     )
   const curve = [...at(-1).reverse(), ...at(1)].join(' ')
   return (
-    <svg viewBox="0 0 80 42" className="h-9 w-16" role="img" aria-label={`Gain lobe of ${name}, ${most.toFixed(2)} on its axis`}>
+    <svg viewBox="0 0 80 42" className="h-7 w-12" role="img" aria-label={`Gain lobe of ${name}, ${most.toFixed(2)} on its axis`}>
       <path d="M2 38H78" stroke="var(--seam)" strokeWidth="1.500" />
       <polyline points={curve} fill="none" stroke="var(--chalk)" strokeWidth="2" />
     </svg>

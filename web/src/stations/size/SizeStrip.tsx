@@ -7,7 +7,7 @@ import { useShown } from '../../job/shown'
 import { Num, Rich } from '../../parts/Num'
 
 const SCREEN = { widthPx: 56, heightPx: 40 }
-const LEAST_PX = 58
+const LEAST_PX = 57
 
 /** The candidate sizes; asked for at Size only. */
 export const useSizeTable = (job: JobOut, enabled: boolean) =>

@@ -76,7 +76,7 @@ const Rows = ({ job, table }: { job: JobOut; table: ProjectorTable }) => {
       {picked.pins.length === 2 ? (
         <Words what="projectors" jobId={job.id} version={job.version} pins={picked.pins} onClose={picked.unpin} />
       ) : (
-        <table aria-label="Projectors compared" className="w-full text-fine leading-none">
+        <table aria-label="Projectors compared" className="w-full text-fine leading-none max-[1100px]:text-[12.5px]">
           <thead className="text-left text-quiet">
             <tr className="h-[19px] [&_th]:px-1 [&_th]:font-normal">
               <th scope="col">
@@ -94,7 +94,7 @@ const Rows = ({ job, table }: { job: JobOut; table: ProjectorTable }) => {
               </th>
               <th scope="col">Spare</th>
               <th scope="col">{head('luminance', 'cd/m²')}</th>
-              <th scope="col" className="max-[1100px]:max-w-24 max-[1100px]:truncate">
+              <th scope="col" className="leading-tight">
                 <span className="sr-only">Contrast: </span>
                 {states.map((state) => state.label.replace('Contrast, ', '')).join(' · ')}
               </th>
@@ -144,7 +144,7 @@ const Rows = ({ job, table }: { job: JobOut; table: ProjectorTable }) => {
                 <td>
                   <OnFloor row={row} floor={floor_mm} />
                 </td>
-                <td>
+                <td className="whitespace-nowrap">
                   <Judged verdict={row.judged} />
                 </td>
               </tr>
@@ -192,7 +192,7 @@ const Value = ({ measures, name, at }: { measures: readonly CompareMeasure[]; na
   )
 }
 
-const BOX = { wide: 56, high: 16, pxPerMm: 0.03 }
+const BOX = { wide: 46, high: 16, pxPerMm: 0.03 }
 
 /** What is to spare round the lens seen from the side: toward the wall on the left, up on top; a side that goes on past the
  * little picture is left open. */
