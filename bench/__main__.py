@@ -12,6 +12,7 @@ from bench import (
     faults,
     fuzz,
     holes,
+    glance,
     load,
     photo,
     plans,
@@ -38,6 +39,7 @@ PARTS = {
     "studs": studs,
     "align": align,
     "load": load,
+    "glance": glance,
 }
 LONG = {"storm": storm, "faults": faults, "fuzz": fuzz, "holes": holes, "photo": photo, "users": users}
 

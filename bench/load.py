@@ -23,7 +23,7 @@ def rows() -> list[tuple[str, str, str]]:
         (
             "first load, compressed",
             f"{whole['js'] / 1000:.0f} kB script, {whole['css'] / 1000:.0f} kB style",
-            "250 kB script",
+            "250 kB script, all that the page names",
         ),
         (
             "first load of the crew's page, compressed",

@@ -1,15 +1,13 @@
 """Make docs/screenshots anew from the sample world, on a server and a database of its own.
 
-Needs poppler-utils for the page of the wall sheet. Run it as a module: python -m tools.screenshots
+Run it as a module: python -m tools.screenshots
 """
 
 import io
 import tempfile
-import time
 from pathlib import Path
 
 import httpx2
-import pypdfium2
 from PIL import Image
 from playwright.sync_api import Browser, Page, sync_playwright
 from tests.browser.conftest import ARGS
@@ -24,12 +22,12 @@ SHOTS = (
     ("edge-section", "Mill loft", "frame", "light", ("Edge section", "Fabric on the roll")),
     ("hang", "Mill loft", "hang", "light", ()),
     ("align", "Mill loft", "align", "dark", ()),
-    ("trainer", "", "trainer", "dark", ("4 · Parish hall, everything touched", "Show me why")),
-    ("trim", "Basement den", "trim", "dark", ()),
+    ("sizes", "Mill loft", "size", "dark", ()),
+    ("stores", "", "stores/projector/godwit", "light", ()),
     ("height-clash", "Basement den", "height", "dark", ()),
     ("tension-order", "Narrow lounge", "tension", "dark", (".",) * 7),
     ("do-not-drill", "Parish hall", "wall", "light", ()),
-    ("throw", "Mill loft", "throw", "dark", ("Side",)),
+    ("throw", "Mill loft", "throw", "dark", ("Side", "Whimbrel bright")),
     ("day", "Chandler's Row", "day", "light", ()),
     ("light-seat", "Narrow lounge", "light", "dark", ("Fabrics ranked",)),
     ("floor-map", "Narrow lounge", "light", "light", ("Floor map",)),
@@ -121,6 +119,33 @@ def bench(browser: Browser, address: str) -> None:
     page.close()
 
 
+def new_job(browser: Browser, address: str) -> None:
+    """A new job while it is typed."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.add_init_script("localStorage.setItem('gantline.theme', 'dark')")
+    page.goto(address)
+    page.get_by_role("button", name="New job").click()
+    for label, text in (("Name", "Harbor attic"), ("Wall width", "150"), ("Ceiling height", "96")):
+        page.get_by_label(label, exact=True).fill(text)
+    page.get_by_label("Main seat from the wall").fill("130")
+    page.get_by_text("it fills 40°").wait_for()
+    shoot(page, "new-job")
+    page.close()
+
+
+def sheets(browser: Browser, address: str) -> None:
+    """Every sheet once, one of them seen."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.add_init_script("localStorage.setItem('gantline.theme', 'light')")
+    page.goto(address)
+    page.get_by_role("img", name="Page 1 of the wall sheet").wait_for(timeout=60_000)
+    page.wait_for_function(
+        "() => document.querySelectorAll('[role=dialog] li img').length >= 13", timeout=90_000
+    )
+    shoot(page, "sheets")
+    page.close()
+
+
 def main() -> None:
     """All pictures."""
     OUT.mkdir(parents=True, exist_ok=True)
@@ -154,16 +179,9 @@ def main() -> None:
                     change(f"{server.address}/api/jobs/{jobs[job]}", [])
             bench(browser, f"{server.address}/bench/{jobs['Parish hall']}")
             crew(browser, f"{server.address}/day/{jobs['Mill loft']}")
+            new_job(browser, server.address)
+            sheets(browser, f"{server.address}/jobs/{jobs['Mill loft']}/wall?sheet=wall-sheet")
             browser.close()
-        for sheet in ("wall-sheet", "cut-sheet"):
-            pdf = folder / f"{sheet}.pdf"
-            answer = httpx2.get(f"{server.address}/api/jobs/{jobs['Mill loft']}/sheets/{sheet}", timeout=60)
-            while answer.status_code == 202:
-                time.sleep(0.4)
-                answer = httpx2.get(str(answer.url), timeout=60)
-            pdf.write_bytes(answer.raise_for_status().content)
-            page_one = pypdfium2.PdfDocument(pdf)[0]
-            page_one.render(scale=90 / 72).to_pil().save(OUT / f"{sheet}.png")
         server.stop()
 
 

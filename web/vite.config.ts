@@ -2,9 +2,10 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { packed } from './packed.js'
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), packed()],
   server: { proxy: { '/api': 'http://127.0.0.1:8420' }, fs: { allow: ['..'] } },
   build: { target: 'es2022', assetsInlineLimit: 0, rolldownOptions: { input: ['index.html', 'docs.html', 'pair.html', 'day.html'] } },
   test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },

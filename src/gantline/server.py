@@ -14,13 +14,13 @@ from fastapi.responses import FileResponse, Response
 from sqlalchemy import create_engine
 from sqlalchemy.orm import sessionmaker
 from starlette.exceptions import HTTPException
-from starlette.staticfiles import StaticFiles
 from starlette.types import Lifespan
 from starlette_compress import CompressMiddleware
 
 from gantline import __version__
 from gantline.api import problems
 from gantline.api.allowance import Allowance, room_of
+from gantline.api.assets import Assets
 from gantline.api.doors import Doors
 from gantline.api.limits import BodyLimit, Busy, Tries
 from gantline.api.news import News
@@ -160,7 +160,7 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
     """The built pages; every path that is no file and no API is the one page, which routes itself."""
     index = folder / "index.html"
     if (folder / "assets").is_dir():
-        app.mount("/assets", StaticFiles(directory=folder / "assets"), name="assets")
+        app.mount("/assets", Assets(directory=folder / "assets"), name="assets")
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> Response:

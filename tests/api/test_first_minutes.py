@@ -109,7 +109,7 @@ def test_sheets_are_seen_told_what_leads_them_and_bound_into_one_pack(
     bound = PdfReader(
         io.BytesIO(followed("/pack", sheets=["wall-sheet", "cut-sheet", "marks", "wall-sheet"]).content)
     )
-    titles = [outline["/Title"] for outline in bound.outline]  # type: ignore[call-overload, index]
+    titles = [outline["/Title"] for outline in bound.outline]  # type: ignore[call-overload]
     assert titles == ["Contents", "Wall sheet", "Cut sheet"]
     begins = [bound.get_destination_page_number(outline) for outline in bound.outline]  # type: ignore[arg-type]
     contents = bound.pages[0].extract_text()

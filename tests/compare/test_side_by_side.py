@@ -3,6 +3,7 @@
 import csv
 import io
 import math
+from itertools import pairwise
 
 import pytest
 
@@ -54,7 +55,7 @@ def test_the_shaded_band_is_the_one_that_is_written_and_a_larger_picture_fills_a
     ]
     flux = [area * float(cell.value or 0.0) for area, cell in zip(areas, luminance.cells, strict=True)]
     # the zoom holds less light the longer it is used, so a small picture has no more of it
-    assert all(small <= large * 1.02 for small, large in zip(flux, flux[1:], strict=False))
+    assert all(small <= large * 1.02 for small, large in pairwise(flux))
 
 
 def test_a_taken_size_is_the_one_that_was_drawn() -> None:
@@ -98,7 +99,9 @@ def test_a_record_that_stays_as_it_is_plans_nothing_otherwise() -> None:
     brighter = otherwise(own, RecordKind.PROJECTOR, lamp, {**body, "rated_lm": 5200.0}, Shop({}))
     assert brighter is not None
     assert any("5200 lm" in line for line in brighter["said"])
-    far = {**body, "ratio_low": 1.5, "ratio_high": 1.6, "throw_table": []}
-    short = otherwise(own, RecordKind.PROJECTOR, lamp, far, Shop({}))
+    loft = demo_job("mill-loft")
+    _, lamp, body = next(one for one in named_records(RecordKind.PROJECTOR) if one[1] == loft.throw.name)
+    far = {**body, "ratio_low": 3.0, "ratio_high": 3.2, "throw_table": []}
+    short = otherwise(loft, RecordKind.PROJECTOR, lamp, far, Shop({}))
     assert short is not None
     assert short["stops"]

@@ -2,14 +2,16 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter, Route, Routes } from 'react-router'
-import { Refused } from './api/client'
-import { CastPage } from './cast/CastPage'
-import { JobPage } from './shell/JobPage'
+import { ask, Refused } from './api/client'
+import { keys } from './api/keys'
 import './shell/theme.css'
 import { Updated } from './shell/Updated'
-import { Trainer } from './trainer/Trainer'
-import { Yard } from './yard/Yard'
 
+const CastPage = lazy(() => import('./cast/CastPage').then((all) => ({ default: all.CastPage })))
+const loadJobPage = () => import('./shell/JobPage').then((all) => ({ default: all.JobPage }))
+const JobPage = lazy(loadJobPage)
+const Trainer = lazy(() => import('./trainer/Trainer').then((all) => ({ default: all.Trainer })))
+const Yard = lazy(() => import('./yard/Yard').then((all) => ({ default: all.Yard })))
 const TensionBench = lazy(() => import('./bench/TensionBench').then((all) => ({ default: all.TensionBench })))
 const ClothTrainer = lazy(() => import('./bench/ClothTrainer').then((all) => ({ default: all.ClothTrainer })))
 
@@ -24,6 +26,17 @@ const client = new QueryClient({
     },
   },
 })
+
+// a job's page and the job itself are asked for at once, before anything is drawn
+const [, page, jobId = ''] = window.location.pathname.split('/')
+if (page === 'jobs' && jobId) {
+  void loadJobPage()
+  void client.prefetchQuery({
+    queryKey: keys.job(jobId),
+    queryFn: () => ask.get('/api/jobs/{job_id}', { params: { path: { job_id: jobId } } }),
+    staleTime: 1000,
+  })
+}
 
 const root = document.getElementById('root')
 if (root)

@@ -14,6 +14,7 @@ export const useJob = (id: string) => {
   const query = useQuery({
     queryKey: keys.job(id),
     queryFn: () => ask.get('/api/jobs/{job_id}', { params: { path: { job_id: id } } }),
+    staleTime: 1000, // it was asked for just now, before the page was drawn
   })
   const [preview, setPreview] = useState<PreviewOut | null>(null)
   const saved = query.data

@@ -1,6 +1,6 @@
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query'
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
-import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ask, type Face, type JobCard, type JobOut, Refused, type Severity } from '../api/client'
 import { keys } from '../api/keys'
@@ -16,8 +16,8 @@ import { useCommands } from '../shell/useCommands'
 import { BackupNote } from './BackupNote'
 import { Bin } from './Bin'
 import { LittleWall } from './LittleWall'
-import { NewJob } from './NewJob'
 
+const NewJob = lazy(() => import('./NewJob').then((all) => ({ default: all.NewJob })))
 const WORDS_PX = 232
 const GAP_PX = 40
 const SCALES = [0.08, 0.072, 0.066, 0.06, 0.056, 0.052, 0.048]
@@ -156,7 +156,11 @@ export const Yard = () => {
           />
         )}
       </main>
-      {making && <NewJob onClose={() => setMaking(false)} onMade={made} />}
+      {making && (
+        <Suspense fallback={null}>
+          <NewJob onClose={() => setMaking(false)} onMade={made} />
+        </Suspense>
+      )}
       <Bin open={bin} onClose={() => setBin(false)} />
       <Devices open={devices} onClose={() => setDevices(false)} />
       <KeysHelp open={help} onClose={() => setHelp(false)} />
