@@ -19,7 +19,11 @@ class Assets(StaticFiles):
         """A file by its name; a name outside of the folder is not there, as in any other."""
         accepts = Headers(scope=scope).get("accept-encoding", "")
         kind = KINDS.get(Path(path).suffix)
-        if kind and path.isprintable() and "br" in {one.partition(";")[0].strip() for one in accepts.split(",")}:
+        if (
+            kind
+            and path.isprintable()
+            and "br" in {one.partition(";")[0].strip() for one in accepts.split(",")}
+        ):
             packed, found = self.lookup_path(f"{path}.br")
             if found is not None:
                 headers = {"content-encoding": "br", "vary": "accept-encoding", "cache-control": KEPT}
