@@ -8,7 +8,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.job.edits import Edit, apply, mark_known
+from gantline.job.explained import SAYS, explained
 from gantline.job.file import read_job, read_job_file, write_job_file
+from gantline.job.model import FIELDS
 from gantline.job.problems import BadDocument
 from gantline.job.records import RecordKind, edits_from, read_record
 from tests.conftest import DEMO, demo_job
@@ -160,3 +162,11 @@ def test_a_record_is_copied_into_the_job_and_keeps_fields_of_its_own() -> None:
                 job,
                 edits_from(RecordKind(kind), record["name"], read_record(RecordKind(kind), record["body"])),
             )
+
+
+def test_what_is_explained_is_a_field_and_most_of_what_is_typed_is_explained() -> None:
+    assert set(SAYS) <= {field.key for field in FIELDS.values()}
+    said = explained()
+    assert len({key for key, _, _ in said}) == len(said)
+    assert sum(bool(says) for _, _, says in said) > len(said) / 2
+    assert all(says.endswith(".") and "  " not in says for says in SAYS.values())

@@ -72,6 +72,15 @@ def test_the_wall_sheet_holds_marks_findings_cautions_and_the_whole_order(
     assert all("Archivo" in font for font in fonts)  # our own font, embedded
 
 
+def test_what_people_sit_in_is_not_drawn_on_the_wall_they_mark() -> None:
+    job = demo_job("narrow-lounge")
+    sofas = {box.name for box in job.survey.boxes if (box.z_mm or 0.0) > 1500.0 and box.name}
+    text, _ = words(SHEETS["wall-sheet"].make(ready("narrow-lounge")))
+    assert sofas
+    assert not [name for name in sofas if name in text]
+    assert "low cabinet" in text
+
+
 def test_the_sheet_says_what_to_measure_first_and_refuses_marks_where_nothing_fits() -> None:
     text, _ = words(
         SHEETS["wall-sheet"].make(ready("narrow-lounge", Edit(pointer="/wall/drop_mm", value=None)))

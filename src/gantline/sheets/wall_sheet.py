@@ -12,7 +12,7 @@ from gantline.sheets.sheet import FOR_THE_WALL, PDF, Ready, Sheet
 from gantline.sheets.svg import face_svg, scale_text
 from gantline.sheets.tape_svg import tape_svg
 from gantline.stations.height import fits, rect_of_frame, rect_of_picture
-from gantline.stations.survey import room
+from gantline.stations.survey import room, seat_furniture
 from gantline.stations.tension.station import TENSION
 from gantline.stations.wall import drilling
 from gantline.stations.wall.loads import used_by_hole
@@ -49,8 +49,11 @@ def wall_sheet(ready: Ready) -> bytes:
     """What stops the job, elevation, marks, tapes, edges, findings."""
     width = PAPERS[ready.paper][1]
     # each load stands in the table, beside its hole
+    sat_in = {key for name in ready.made.ask(seat_furniture) for key in (f"box-{name}", f"box-name-{name}")}
     kept = tuple(
-        mark for mark in ready.front.marks if mark.key not in LEFT_OUT and not mark.key.startswith("load-")
+        mark
+        for mark in ready.front.marks
+        if mark.key not in LEFT_OUT and mark.key not in sat_in and not mark.key.startswith("load-")
     )
     wall, job_plan = replace(ready.front, marks=kept), ready.made
     windows, found = job_plan.ask(tape), payoff(job_plan)

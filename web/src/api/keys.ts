@@ -30,6 +30,7 @@ export const keys = {
   pages: (id: string, version: number) => ['pages', id, version] as const,
   littlePage: (id: string, version: number, sheet: string, paper: string) => ['little', id, version, sheet, paper] as const,
   shop: ['shop'] as const,
+  fields: ['fields'] as const,
   recordTable: (kind: string, style: string) => ['stores', kind, 'table', style] as const,
   uses: (kind: string, record: string) => ['stores', kind, 'uses', record] as const,
   find: (job: string, asked: string) => ['find', job, asked] as const,

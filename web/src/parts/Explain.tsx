@@ -1,3 +1,7 @@
+import { useQuery } from '@tanstack/react-query'
+import { ask } from '../api/client'
+import { keys } from '../api/keys'
+
 /** Small pictures of what a length is measured between, where it is typed. */
 const PICTURES: Record<string, { says: string; d: string; strong: string }> = {
   drop: {
@@ -27,17 +31,36 @@ const PICTURES: Record<string, { says: string; d: string; strong: string }> = {
   },
 }
 
-/** The picture of one figure, or nothing. */
+/** What every field is, asked for once, when the first one is looked at. */
+export const useSays = (name: string): string => {
+  const said = useQuery({
+    queryKey: keys.fields,
+    queryFn: () => ask.get('/api/find/fields'),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  return said.data?.find((one) => one.key === name)?.says ?? ''
+}
+
+/** What a field is: a sentence, and where a picture tells more a small one; or nothing. */
 export const Explain = ({ name }: { name: string }) => {
   const found = PICTURES[name]
-  if (!found) return null
+  const says = useSays(name) || found?.says
+  if (!says) return null
   return (
     <span className="absolute top-full right-0 z-20 mt-1 flex w-64 items-center gap-2 rounded border border-seam bg-lift p-2 text-left text-fine leading-snug shadow-xl">
-      <svg viewBox="0 0 170 108" className="w-24 shrink-0" aria-hidden="true">
-        <path d={found.d} fill="none" stroke="var(--quiet)" strokeWidth="2.5" />
-        <path d={found.strong} fill="none" stroke="var(--brass)" strokeWidth="4" />
-      </svg>
-      {found.says}
+      {found && (
+        <svg viewBox="0 0 170 108" className="w-24 shrink-0" aria-hidden="true">
+          <path d={found.d} fill="none" stroke="var(--quiet)" strokeWidth="2.5" />
+          <path d={found.strong} fill="none" stroke="var(--brass)" strokeWidth="4" />
+        </svg>
+      )}
+      {says}
     </span>
   )
+}
+
+/** The same in a line of a menu. */
+export const WhatIs = ({ name }: { name: string }) => {
+  const says = useSays(name)
+  return says ? <p className="max-w-72 px-3 pt-2 text-small leading-snug">{says}</p> : null
 }

@@ -26,11 +26,16 @@ const figure = (more: Partial<Figure>): Figure => ({
   ...more,
 })
 
+const known = new QueryClient()
+known.setQueryData(keys.fields, [{ key: 'ceiling', label: 'Ceiling', says: 'From the finished floor up.' }])
+
 const show = (one: Figure, edit: (edits: Edit[]) => Promise<void>) =>
   render(
-    <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
-      <Field figure={one} />
-    </JobContext>,
+    <QueryClientProvider client={known}>
+      <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
+        <Field figure={one} />
+      </JobContext>
+    </QueryClientProvider>,
   )
 
 test('a value is typed as people type it and sent as it was typed', async () => {
@@ -39,6 +44,7 @@ test('a value is typed as people type it and sent as it was typed', async () => 
   fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
   const input = screen.getByRole('textbox', { name: 'Ceiling' })
   expect((input as HTMLInputElement).value).toBe('96 1/16"')
+  expect(screen.getByText('From the finished floor up.')).toBeTruthy() // what it is stands by while it is typed
   fireEvent.change(input, { target: { value: '8\' 2 1/2"' } })
   fireEvent.keyDown(input, { key: 'Enter' })
   await waitFor(() => expect(screen.queryByRole('textbox')).toBeNull())
@@ -68,10 +74,12 @@ test('a save that comes back late leaves the focus where it went meanwhile', asy
   const edit = vi.fn(() => new Promise<void>((resolve) => (answer = resolve)))
   const floor = figure({ key: 'floor', label: 'Floor', entry: { ...figure({}).entry, pointer: '/floor' } as Figure['entry'] })
   render(
-    <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
-      <Field figure={figure({})} />
-      <Field figure={floor} />
-    </JobContext>,
+    <QueryClientProvider client={known}>
+      <JobContext value={{ edit, markKnown: vi.fn() } as unknown as JobHandle}>
+        <Field figure={figure({})} />
+        <Field figure={floor} />
+      </JobContext>
+    </QueryClientProvider>,
   )
   fireEvent.click(screen.getByRole('button', { name: /^Ceiling:\s*96/ }))
   fireEvent.change(screen.getByRole('textbox'), { target: { value: '97' } })

@@ -1,6 +1,6 @@
 import type { Figure, KnownWord } from '../api/client'
 import { useThisJob } from '../job/context'
-import { Explain } from './Explain'
+import { Explain, WhatIs } from './Explain'
 import { KnownMark } from './KnownMark'
 import { Menu, MenuChoices, MenuHeading } from './Menu'
 import { Typed } from './Typed'
@@ -70,6 +70,7 @@ const KnownButton = ({ figure }: { figure: Figure }) => {
       className="-m-2.5 grid size-9 shrink-0 place-items-center"
       trigger={<KnownMark known={figure.known} rests={figure.known === 'computed' && figure.rests_on.length > 0} />}
     >
+      <WhatIs name={figure.key} />
       {entry?.given ? (
         <>
           <MenuHeading>{figure.label} is</MenuHeading>

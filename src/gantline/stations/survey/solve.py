@@ -199,6 +199,16 @@ def box_solids(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
     return tuple(box for box in at(all_boxes) if box[1] != CABLE_POINT)
 
 
+def seat_furniture(at: Ask) -> frozenset[str]:
+    """Ids of what somebody sits in: it stands before the wall, and the wall is marked without it in the drawing."""
+    return frozenset(
+        name
+        for name, _, box in at(box_solids)
+        for seat in at(seat_places)
+        if box.low[0] <= seat.x_mm <= box.high[0] and box.low[2] <= seat.z_mm <= box.high[2]
+    )
+
+
 def all_boxes(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
     """The same with the cable points."""
     out = []
