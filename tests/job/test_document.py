@@ -164,9 +164,9 @@ def test_a_record_is_copied_into_the_job_and_keeps_fields_of_its_own() -> None:
             )
 
 
-def test_what_is_explained_is_a_field_and_most_of_what_is_typed_is_explained() -> None:
+def test_what_is_explained_is_a_field_and_said_once() -> None:
     assert set(SAYS) <= {field.key for field in FIELDS.values()}
     said = explained()
     assert len({key for key, _, _ in said}) == len(said)
-    assert sum(bool(says) for _, _, says in said) > len(said) / 2
+    assert sum(bool(says) for _, _, says in said) >= len(SAYS)
     assert all(says.endswith(".") and "  " not in says for says in SAYS.values())

@@ -24,7 +24,7 @@ test('a station shows its own dimensions and handles, what a wall consists of, a
     ({
       station,
       shape: station === 'throw' ? 'light' : 'mask',
-      lit: { layers: ['size'], dimensions: [own], handles: [own], texts: true },
+      lit: { layers: ['size'], dimensions: [own], handles: [own], texts: true, hides: [] },
     }) as unknown as Panel
   const [size, wall] = [panel('size', 'size'), panel('wall', 'wall')]
   expect([isShown(across, size, ''), isShown(across, wall, '')]).toEqual([true, false])
