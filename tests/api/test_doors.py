@@ -195,12 +195,12 @@ def test_a_queue_has_an_end_and_the_server_still_says_that_it_lives(
             one.start()
         for _ in waiting:
             assert inside.acquire(timeout=10)
-        refused = busy.get("/api/sheets")
+        refused = busy.get("/api/find/fields")
         assert (refused.json()["type"], refused.headers["retry-after"]) == ("/problems/busy", "1")
         assert busy.get("/api/health").json()["ok"]
         go.set()
         for one in waiting:
             one.join()
-        assert busy.get("/api/sheets").status_code == 200
+        assert busy.get("/api/find/fields").status_code == 200
         assert busy.get("/api/ready").json() == {"database": False, "migrated": False, "worker": False}
     assert client.get("/api/ready").json() == {"database": True, "migrated": True, "worker": False}

@@ -221,7 +221,7 @@ def test_a_shops_own_defaults_replan_every_job(client: TestClient, job: dict[str
 @pytest.mark.parametrize(
     ("method", "path", "body", "status"),
     [
-        ("POST", "/api/jobs", {"name": "", "value": 100}, 422),
+        ("POST", "/api/jobs", {"name": "x" * 161, "value": 100}, 422),
         ("POST", "/api/jobs", {"name": "x", "value": 0}, 422),
         ("POST", "/api/jobs", {"name": "x", "value": -4}, 422),
         ("POST", "/api/jobs", {"name": "x", "value": "10 km"}, 422),

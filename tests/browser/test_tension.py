@@ -59,8 +59,13 @@ def test_waves_that_are_drawn_come_back_as_points_and_steps(page: Page, make_job
     page.get_by_role("button", name="Make these steps of the day").click()
     expect(page.get_by_role("button", name="These are steps of the day now")).to_be_visible()
     expect(page.get_by_text("Saving")).to_have_count(0)
-    steps = page.request.get(f"/api/jobs/{job['id']}/day").json()["steps"]
-    assert any(re.match("Open points .*, top, and pull again", step["text"]) for step in steps)
+    for _ in range(40):  # they are saved while the page says so
+        steps = page.request.get(f"/api/jobs/{job['id']}/day").json()["steps"]
+        if any(re.match("Open points .*, top, and pull again", step["text"]) for step in steps):
+            break
+        page.wait_for_timeout(250)
+    else:
+        raise AssertionError([step["text"] for step in steps])
 
 
 def test_a_sheet_of_the_trainer_is_looked_at_guessed_and_told(page: Page) -> None:

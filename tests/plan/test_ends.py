@@ -133,7 +133,7 @@ def test_a_stored_record_with_a_number_past_its_end_is_compared_and_named() -> N
     assert "edit the record" not in said["b"]
     long = {"ratio_low": 1.2, "ratio_high": 99.0, "rated_lm": 2000.0}
     row = compared("projectors", plan(demo_job("mill-loft")), {}, lambda _: [("p", "P", long)]).rows[0]
-    assert "20 is allowed" in row.verdict
+    assert "20 is allowed" in row.judged.reason
 
 
 def test_a_plan_past_its_budget_says_so_and_is_no_exception(monkeypatch: pytest.MonkeyPatch) -> None:

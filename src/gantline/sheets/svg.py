@@ -14,6 +14,7 @@ LANE = 7.5  # paper mm from lane to lane
 HEADING = 5.2  # paper mm from line to line of what stands over a drawing
 TEXT = {"large": 5.2, "text": 3.6, "small": 3.3}
 LINE = 1.2  # height of a line of text in heights of its letters
+DOT_NUMBER = 2.3  # paper mm, the numbers of the points
 KEY = 4.4  # paper mm from line to line of the key to numbered texts
 FIXED = ("size", "aspect")
 BESIDE = {"start": 2.2, "middle": 0.0, "end": -2.2}  # how far a text beside its place keeps off it
@@ -186,6 +187,9 @@ def placed_texts(
     rest = [mark for mark in labels if mark.key not in FIXED]
     fixed = [_meant(mark, sheet) for mark in own]
     fixed += numbers.values()
+    fixed += [
+        _dot_number_box(mark, sheet) for mark in shown if isinstance(mark, Dot) and mark.number is not None
+    ]
     dots = [
         Box(
             sheet.x(mark.at[0]),
@@ -232,6 +236,14 @@ def _text(mark: Label, spot: Spot, sheet: Sheet) -> str:
     led = f'<path class="dim" d="M{x:.2f} {y:.2f}L{box.x:.2f} {box.y:.2f}"/>' if spot.led else ""
     css = "" if mark.size == "large" else "quiet"
     return led + svg_text(box.x, box.y + 0.35 * size, mark.text, size, "middle", css)
+
+
+def _dot_number_box(mark: Dot, sheet: Sheet) -> Box:
+    """The room of the number beside a dot."""
+    dx, dy, anchor = NUMBER[mark.side or "top"]
+    wide = text_width(str(mark.number), DOT_NUMBER)
+    x = sheet.x(mark.at[0]) + dx + {"start": 0.5, "middle": 0.0, "end": -0.5}[anchor] * wide
+    return Box(x, sheet.y(mark.at[1]) + dy - 0.35 * DOT_NUMBER, wide, LINE * DOT_NUMBER)
 
 
 def _numbers_placed(shown: Sequence[Mark], sheet: Sheet) -> dict[str, Box]:
@@ -286,7 +298,7 @@ def _dot(mark: Dot, sheet: Sheet) -> str:
 
 def _number(mark: Dot, x: float, y: float) -> str:
     dx, dy, anchor = NUMBER[mark.side or "top"]
-    return svg_text(x + dx, y + dy, str(mark.number), 2.3, anchor)
+    return svg_text(x + dx, y + dy, str(mark.number), DOT_NUMBER, anchor)
 
 
 def _dimension(mark: Dimension, sheet: Sheet, box: Box) -> str:

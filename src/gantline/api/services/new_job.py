@@ -127,7 +127,7 @@ def new_job(body: NewJob, desk: Desk | None = None) -> Job:
             ask_back(job.units.to_core(), seat)
             job = apply(job, seat)
     except BadDocument as error:
-        told = TOLD.get(lead, "value") if body.start is None else "value"
+        told = TOLD[lead] if lead in TOLD and TOLD[lead] in given else "value"
         error.problems = tuple(
             replace(problem, pointer=_form_name(problem.pointer, told)) for problem in error.problems
         )
