@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
-from gantline.core.size.aspect import ASPECTS, BadAspect, read_aspect
+from gantline.core.size.aspect import ASPECTS, BadAspect, aspect_name, read_aspect
 from gantline.core.size.picture import Border, Lead, Picture, Screen, picture_from, with_overspill
 from gantline.core.size.tidy import tidy_sizes
 
@@ -43,6 +43,12 @@ def test_labels_are_exact_fractions_and_nonsense_is_refused() -> None:
     for text in ("", "16:0", "wide", "0.1", "9:1", "1e3"):
         with pytest.raises(BadAspect):
             read_aspect(text)
+
+
+def test_a_leaflet_s_rounded_sides_name_their_aspect() -> None:
+    # 92 in: 80.2 by 45.1; 4:3 of 1220 by 914; 3:2 has no name here
+    for width, height, name in ((80.2, 45.1, "16:9"), (1220.0, 914.0, "4:3"), (3000.0, 2000.0, "1.5000")):
+        assert aspect_name(width / height) == name
 
 
 def test_the_tidy_sizes_around_113_inches_on_the_eighth() -> None:

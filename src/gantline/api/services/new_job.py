@@ -10,7 +10,7 @@ from gantline.api.services.plans import card
 from gantline.compare.sizes import size_table
 from gantline.compare.verdict import against
 from gantline.core.defaults import HeightDefaults, Shop
-from gantline.core.size.aspect import ASPECTS
+from gantline.core.size.aspect import aspect_name
 from gantline.drawing.marks import Face
 from gantline.job.doubts import ask_back
 from gantline.job.edits import Edit, apply
@@ -57,7 +57,6 @@ NAMES = {pointer: name for name, pointer in PLACES.items()}
 SEAT = f"{field_of(Survey.seats).pointer}/-"
 SMALLER = tuple(share / 100.0 for share in range(20, 100, 5))  # tried where the first size does not fit
 MOST_SAID = 3
-SAME_ASPECT = 0.005  # share: a leaflet's sides are rounded
 RECORDS = (RecordKind.KIT, RecordKind.PROJECTOR)
 
 
@@ -146,13 +145,7 @@ def _of_both_sides(empty: Job, width: Any, height: Any) -> Job:
         except BadDocument as error:
             error.problems = tuple(replace(problem, pointer=f"/{name}") for problem in error.problems)
             raise
-    return apply(empty, [Edit(pointer=field_of(Size.aspect).pointer, value=_aspect(sides[0] / sides[1]))])
-
-
-def _aspect(ratio: float) -> str:
-    """The named aspect ratio a measured one stands for, else the ratio itself."""
-    named = min(ASPECTS, key=lambda name: abs(float(ASPECTS[name]) - ratio))
-    return named if abs(float(ASPECTS[named]) / ratio - 1.0) <= SAME_ASPECT else f"{ratio:.4f}"
+    return apply(empty, [Edit(pointer=field_of(Size.aspect).pointer, value=aspect_name(sides[0] / sides[1]))])
 
 
 def _start(given: Mapping[str, Any]) -> SizeLead:

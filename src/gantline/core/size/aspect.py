@@ -20,6 +20,7 @@ ASPECTS: Mapping[str, Fraction] = {
 
 
 NARROWEST, WIDEST = Fraction(1, 2), Fraction(5)
+SAME_ASPECT = 0.005  # share: a leaflet rounds its sides
 
 
 class BadAspect(DesignError):
@@ -43,3 +44,12 @@ def read_aspect(text: str) -> Fraction:
     if not NARROWEST <= aspect <= WIDEST:
         raise BadAspect(f"Use a ratio from 1:2 to 5:1, not “{bare[:30]}”.", typed=bare[:30])
     return aspect
+
+
+def aspect_name(ratio: float) -> str:
+    """The named aspect ratio that a ratio from a leaflet's sides stands for, within SAME_ASPECT; else the ratio itself.
+
+    Returns: text for read_aspect().  Leaves out: which of two names that are this close was meant; the nearer one is taken.
+    """
+    name = min(ASPECTS, key=lambda each: abs(float(ASPECTS[each]) - ratio))
+    return name if abs(float(ASPECTS[name]) / ratio - 1.0) <= SAME_ASPECT else f"{ratio:.4f}"
