@@ -1,6 +1,6 @@
 """Find anything: a figure, a station, a sheet, a job, a record, in one's own words."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Literal
 from uuid import UUID
@@ -15,6 +15,17 @@ from gantline.store import jobs, shops
 
 MOST = 12
 Kind = Literal["figure", "station", "sheet", "job", "record"]
+# what a crew calls a record of each kind; the key of a kind is older than its word
+CALLED: Mapping[RecordKind, str] = {
+    RecordKind.FABRIC: "fabric",
+    RecordKind.PROJECTOR: "projector",
+    RecordKind.KIT: "frame kit",
+    RecordKind.FIXING: "bracket",
+    RecordKind.ANCHOR: "fixing",
+    RecordKind.BOARD: "board",
+    RecordKind.TAPE: "tape",
+    RecordKind.STRIP: "light strip",
+}
 BEFORE: dict[Kind, float] = {"station": 0.5, "figure": 0.4, "sheet": 0.3, "job": 0.2, "record": 0.0}
 
 
@@ -55,7 +66,7 @@ def _everything(desk: Desk, query: str, job_id: UUID | None) -> Iterator[tuple[M
         for record in shops.records(desk.session, desk.shop_id, kind):
             path = f"/stores/{kind.value}/{record.key}"
             yield (
-                Match(kind="record", title=record.name, detail=kind.value, path=path),
+                Match(kind="record", title=record.name, detail=CALLED[kind], path=path),
                 f"{record.body.get('sort', '')} store record",
             )
 
