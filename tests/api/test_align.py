@@ -8,6 +8,7 @@ import numpy as np
 import pytest
 from starlette.testclient import TestClient
 
+from gantline.demo.practice import ROOMS
 from tests.phone import Shot
 from tests.vision.test_photo import seen
 
@@ -156,7 +157,7 @@ def test_what_is_no_photo_is_refused_and_another_jobs_is_not_found(
 
 def test_the_trainer_answers_every_touch_and_keeps_nothing(client: TestClient) -> None:
     rooms = client.get("/api/trainer").json()
-    assert [one["key"] for one in rooms] == ["turned", "tilted", "shifted", "everything", "cabinet"]
+    assert [one["key"] for one in rooms] == list(ROOMS)
     for one in rooms:
         start = client.post("/api/trainer", json={"room": one["key"], "seed": 7}).json()
         assert (start["home"], start["worst_mm"] > start["within_mm"]) == (False, True)

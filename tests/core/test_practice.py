@@ -1,6 +1,7 @@
 """The trainer's riddles: solvable, the same for the same seed, and each touch undone by its opposite."""
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import given
@@ -74,3 +75,18 @@ def test_feet_are_turned_by_steps_of_a_turn_and_a_ceiling_mount_by_the_push() ->
         zoom_step=0.001, shift_step=0.001, place_step_mm=0.5,
     )  # fmt: skip
     assert touched(start, [Touch(kind="tilt", steps=2)], hung).pitch == pytest.approx(math.atan(1.0 / 350))
+
+
+@pytest.mark.parametrize(("kind", "sideways", "up"), [("turn", 1.0, 0.0), ("tilt", 0.0, 1.0)])
+def test_a_mount_that_turns_about_its_bolt_swings_its_lens_along(
+    kind: str, sideways: float, up: float
+) -> None:
+    """200 mm behind the lens, pushed by 5 mm over the 300 mm left of the body: the lens goes 200 sin(turn) aside."""
+    start = straight(cabinet=False)
+    world = replace(HANDS, rear_mm=500.0, foot_turn_mm=None, bolt_mm=200.0)
+    now = touched(start, [Touch(kind=kind, steps=10)], replace(world, step_mm=0.5))
+    angle = math.atan(5.0 / 300.0)
+    assert now.yaw + now.pitch == pytest.approx(angle)
+    assert now.lens_x_mm - start.lens_x_mm == pytest.approx(sideways * 200.0 * math.sin(angle))
+    assert now.lens_y_mm - start.lens_y_mm == pytest.approx(up * 200.0 * math.sin(angle))
+    assert now.distance_mm - start.distance_mm == pytest.approx(200.0 * (1.0 - math.cos(angle)))

@@ -170,7 +170,7 @@ def test_what_is_printed_adds_up(job: Job) -> None:
     def read(length: float) -> float:
         return read_tape(length, units).read_mm
 
-    left, right = there.marks[:2]
+    left, right = there.ends
     across = read(right.from_left_mm) - read(left.from_left_mm)
     assert number(made, "check_across") == pytest.approx(across)
     lower = there.row("lower")

@@ -12,7 +12,7 @@ from tests.phone import Scene, Shot, photo
 from gantline.core.throw.pinhole import Pose, panel_corners, to_wall
 from gantline.vision.files import read_gray
 from gantline.vision.markers import Array, Image
-from gantline.vision.photo import guessed_px, read_photo
+from gantline.vision.photo import answers, decided, guessed_px, read_photo
 from gantline.vision.untrusted import Untrusted
 
 WIDE, HIGH, PANEL = 2500.0, 1406.25, 16 / 9
@@ -92,6 +92,27 @@ def test_unlit_fabric_in_a_dark_room_is_no_border_and_a_gray_one_is_read_or_refu
         assert np.abs(read(gray) - inside).max() < 1.0
     except Untrusted as error:
         assert "border" in str(error)
+
+
+def test_a_gray_border_on_a_dark_wall_is_told_from_fabric_by_the_frames_shape_or_both_answers_are_said() -> (
+    None
+):
+    """Right and bottom are lit to their edge, and what lies beyond may be fabric in shade: the outer edge of the border is no
+    answer, for a frame as wide as that would be of another shape."""
+    half = np.array([WIDE, HIGH]) / 2.0
+    corners = np.array([(-half[0] + 20.0, half[1] - 15.0), (half[0] - 0.5, half[1] - 15.0), (half[0] - 0.5, 0.5 - half[1]), (20.0 - half[0], 0.5 - half[1])])  # fmt: skip
+    gray = screen(corners, velvet=0.28, wall=0.03)
+    for turn in (24.0, -9.0):
+        image = photo(gray, Shot(turn_deg=turn, tilt_deg=6.0, **NEAR))
+        possible = answers(image, width_mm=WIDE, height_mm=HIGH, panel=CORNERS, panel_aspect=PANEL)
+        assert len(possible) > 1
+        assert np.abs(possible[0].corners_mm - corners).max() < 1.0
+        assert max(np.abs(other.corners_mm - corners).max() for other in possible) > 30.0
+        if decided(possible):
+            assert np.abs(read(image) - corners).max() < 1.0
+        else:
+            with pytest.raises(Untrusted, match="Two answers are possible"):
+                read(image)
 
 
 @pytest.mark.parametrize("turn", [-30.0, 12.0, 33.0])

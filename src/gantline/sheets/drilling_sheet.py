@@ -22,7 +22,6 @@ READ_BACK = (
     ("check_diagonal", "Both hole diagonals, alike"),
     ("level_tolerance", "Left and right level"),
 )
-ROWS = ("upper", "lower")
 LEVELED = (
     "Level from this one: mark the others of the row on its line, then read each against its own number."
 )
@@ -75,9 +74,7 @@ def _holes(at: Ask) -> Iterator[HoleLine]:
     done = at(drilled_keys)
     thick = {shim.key: shim.thick_mm for shim in at(shims)}
     first = True
-    for hole_mark in sorted(
-        drill_plan.marks, key=lambda mark: (ROWS.index(mark.hole.row), mark.hole.screw, mark.hole.x_mm)
-    ):
+    for hole_mark in drill_plan.marks:
         (across_hook, across), (up_hook, up) = hooked_across(at, hole_mark), hooked_up(at, hole_mark)
         key = hole_mark.hole.key
         yield HoleLine(

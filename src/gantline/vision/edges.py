@@ -2,13 +2,15 @@
 
 Light on fabric is the room's, and the projector's too where the picture lies; on a dark border it is a small part of that,
 inside the picture and outside. So the frame begins where the light falls far below what fabric would show there, whether the
-picture ends inside the frame or runs past it; the picture's own edge is where the markers say it is.
+picture ends inside the frame or runs past it; the picture's own edge is where the markers say it is. Where what lies beyond the
+light may be a gray border or fabric in shade, and something darker follows farther out, both edges are answers.
 Leaves out: borders more than 0.4 as bright as the fabric, which are refused.
 """
 
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import product
 
 import cv2
 import numpy as np
@@ -42,44 +44,76 @@ NEAR_RIM = 0.004
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Edges:
     """The frame's inner corners in the straightened photo (4, 2), clockwise from the upper left, and how far the places that were
-    read lie off their lines [px]."""
+    read lie off their lines [px]. outer: of each side, whether this is the outer one of two edges that may be the frame's."""
 
     corners: Array
     off_px: float
+    outer: tuple[bool, ...]
 
 
-def frame_edges(light: Light, lens: Lens, panel: Array, marks: Seen) -> Edges:
-    """The frame's inner edges.  Raises: Untrusted, by what is to be done."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Edge:
+    """One edge that may be the frame's, fitted: its line, and how far the places that were read lie off it [px]."""
+
+    line: Array
+    off_px: float
+    outer: bool
+
+
+def frame_edges(light: Light, lens: Lens, panel: Array, marks: Seen) -> tuple[Edges, ...]:
+    """The frame's inner edges; several answers where a side has two that may be the frame's.
+
+    Raises: Untrusted, by what is to be done.
+    """
     white, black = float(np.median(marks.white)), float(np.median(marks.black))
     if black < LEAST_ROOM * white:
         raise Untrusted(
             "The room is too dark: outside the picture, fabric and border look the same. Switch some light on.",
             field="photo",
         )
-    lines = [_rough(light, lens, panel, side, white, black) for side in range(4)]
-    rough = _met(lines)
-    _within(rough, lens, light.shape)
-    fine, off = [], []
-    for side in range(4):
-        points = _chunks(light, lens, panel, rough, side, white, black)
-        kept = voted(points, 1.2) if len(points) >= CHUNKS * LEAST_SHARE else points[:0]
-        if len(kept) < CHUNKS * LEAST_SHARE:
-            raise Untrusted(
-                f"The {SIDES[side]} edge of the frame is not seen well: take away what glares or hides it.",
-                field="photo",
-            )
-        edge, rms = line(kept)
-        fine.append(edge)
-        off.append(rms)
-    if max(off) > MOST_OFF_PX:
+    rough = [_rough(light, lens, panel, side, white, black) for side in range(4)]
+    first = [lines[0] for lines in rough]
+    _within(_met(first), lens, light.shape)
+    fitted = []
+    for side, lines in enumerate(rough):
+        ends = [_met([*first[:side], one, *first[side + 1 :]]) for one in lines]
+        profiles = [_chunks(light, lens, panel, corners, side, white, black) for corners in ends]
+        fitted.append(_clear([_fine(points) for points in profiles], side))
+    answers, trouble = [], None
+    for edges in product(*fitted):
+        corners = _met([edge.line for edge in edges])
+        try:
+            _within(corners, lens, light.shape)
+        except Untrusted as error:
+            trouble = error
+            continue
+        off = float(np.mean([edge.off_px for edge in edges]))
+        answers.append(Edges(corners=corners, off_px=off, outer=tuple(edge.outer for edge in edges)))
+    if trouble is not None and not answers:
+        raise trouble
+    return tuple(answers)
+
+
+def _fine(points: Array) -> tuple[Array, float] | None:
+    """The line through the places of an edge, and how far they lie off it [px]; None where too few are clear."""
+    kept = voted(points, 1.2) if len(points) >= CHUNKS * LEAST_SHARE else points[:0]
+    return line(kept) if len(kept) >= CHUNKS * LEAST_SHARE else None
+
+
+def _clear(fits: Sequence[tuple[Array, float] | None], side: int) -> list[Edge]:
+    """Those edges of a side that are clear and straight, from the inside outward.  Raises: Untrusted where none is."""
+    edges = [
+        Edge(line=fit[0], off_px=fit[1], outer=number > 0)
+        for number, fit in enumerate(fits)
+        if fit is not None and fit[1] <= MOST_OFF_PX
+    ]
+    if not edges:
+        bent = any(fit is not None for fit in fits)
+        what = "is not straight in the photo" if bent else "is not seen well"
         raise Untrusted(
-            f"The {SIDES[int(np.argmax(off))]} edge of the frame is not straight in the photo: take away what glares or hides "
-            "it.",
-            field="photo",
+            f"The {SIDES[side]} edge of the frame {what}: take away what glares or hides it.", field="photo"
         )
-    corners = _met(fine)
-    _within(corners, lens, light.shape)
-    return Edges(corners=corners, off_px=float(np.mean(off)))
+    return edges
 
 
 def _met(lines: Sequence[Array]) -> Array:
@@ -111,8 +145,10 @@ def _sampled(light: Light, at: Array) -> Array:
     return out
 
 
-def _rough(light: Light, lens: Lens, panel: Array, side: int, white: float, black: float) -> Array:
-    """The line of one inner edge, roughly, in the straightened photo."""
+def _rough(
+    light: Light, lens: Lens, panel: Array, side: int, white: float, black: float
+) -> tuple[Array, ...]:
+    """The line of one inner edge, roughly, in the straightened photo; two where either of two may be it, from the inside out."""
     share = np.linspace(0.08, 0.92, WAYS)
     out = np.linspace(INSIDE, -OUTSIDE, ALONG)
     u, v = np.meshgrid(share, out, indexing="ij")
@@ -122,7 +158,6 @@ def _rough(light: Light, lens: Lens, panel: Array, side: int, white: float, blac
     zone = max(2, round(ZONE_PX / px))
     edge = int(np.argmin(np.abs(out)))
     ways = [_begins(profile, edge, zone, white, black) for profile in levels]
-    points = np.array([straight[way, at] for way, at in enumerate(ways) if isinstance(at, int)])
     if ways.count("beyond") > WAYS // 3:
         raise Untrusted("The photo ends before the frame does: step back.", field="photo")
     if ways.count("unsure") > WAYS // 3:
@@ -130,6 +165,17 @@ def _rough(light: Light, lens: Lens, panel: Array, side: int, white: float, blac
             f"The border at the {SIDES[side]} is too light to be told from fabric in shade: set the corners by hand.",
             field="photo",
         )
+    doubtful = sum(isinstance(at, tuple) and len(at) > 1 for at in ways) > WAYS // 3
+    return tuple(
+        _through(
+            np.array([straight[way, at[which]] for way, at in enumerate(ways) if isinstance(at, tuple)]), side
+        )
+        for which in ((0, -1) if doubtful else (-1,))
+    )
+
+
+def _through(points: Array, side: int) -> Array:
+    """The line through the places where the border begins.  Raises: Untrusted."""
     if len(points) < WAYS // 2:
         raise Untrusted(
             f"The {SIDES[side]} edge of the frame is not found: the border does not stand out from the fabric.",
@@ -144,8 +190,8 @@ def _rough(light: Light, lens: Lens, panel: Array, side: int, white: float, blac
     return line(kept)[0]
 
 
-def _begins(profile: Array, edge: int, zone: int, white: float, black: float) -> int | str:
-    """At which place of a way, from inside the light outward, the border begins.
+def _begins(profile: Array, edge: int, zone: int, white: float, black: float) -> tuple[int, ...] | str:
+    """At which place of a way, from inside the light outward, the border begins; two places where either may be it.
 
     Args: edge, the place where the light ends; zone, places about it that say nothing; white, black, light of the picture's white
         and of unlit fabric. Returns: why not, in a word.
@@ -158,13 +204,13 @@ def _begins(profile: Array, edge: int, zone: int, white: float, black: float) ->
         return "hidden"
     dark = np.nonzero(lit < DARK * here)[0]
     if len(dark) > 2:
-        return int(dark[0])
+        return (int(dark[0]),)
     past = profile[edge + zone :]
     if not np.isfinite(past[:zone]).all():
         return "beyond"
     first = float(np.median(past[:zone]))
     if first < SURE[0] * black:
-        return edge  # the frame is where the light ends
+        return (edge,)  # the frame is where the light ends
     level = first
     fall = (
         DARK if first >= SURE[1] * black else DEEP
@@ -173,7 +219,8 @@ def _begins(profile: Array, edge: int, zone: int, white: float, black: float) ->
         if math.isnan(past[number + 2]):
             return "beyond"
         if float(np.median(past[number : number + 3])) < fall * level:
-            return edge + zone + number
+            place = edge + zone + number
+            return (place,) if first >= SURE[1] * black else (edge, place)
         level = 0.9 * level + 0.1 * float(past[number])
     return "unsure" if first < SURE[1] * black else "none"
 

@@ -6,27 +6,33 @@ Leaves out: a frame that is no rectangle.
 """
 
 import math
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Any
 
 import cv2
 import numpy as np
 
 from gantline.core.align.cast import carried, homography
-from gantline.vision.edges import frame_edges
+from gantline.vision.edges import Edges, frame_edges
 from gantline.vision.lens import Lens, fitted
 from gantline.vision.markers import Array, Image, markers, used_of
-from gantline.vision.seen import linear, seen
+from gantline.vision.rectangle import DECIDES, FOCAL, oddness
+from gantline.vision.seen import Seen, linear, seen
 from gantline.vision.untrusted import Untrusted
 
 LEAST_PIXELS = 2_500_000
 MOST_MM_PX = 1.5
 SIGNS = np.array([(-1.0, 1.0), (1.0, 1.0), (1.0, -1.0), (-1.0, -1.0)])
-FOCAL = 0.83  # of a photo's longer side, as phones have it
 FLAT_MM = 0.5  # a border that stands out less is none
 HELD = 0.8  # what is said of a reading against what the fits come to, from photos whose truth is known
 LEAST_MM = 0.03
 SHARP_PX, BLURRED = 3.0, 0.08
 PROUD = 0.02
+TWO_ANSWERS = (
+    "Two answers are possible: beyond the light lies a gray border, or fabric in shade. "
+    "Take one more photo from another side."
+)
 CLIPPED = 0.96  # of the full scale; a phone's white is a little yellow
 
 
@@ -34,16 +40,32 @@ CLIPPED = 0.96  # of the full scale; a phone's white is a little yellow
 class Found:
     """What a photo says: the picture's corners (4, 2) [mm] about the middle of the viewable area, y up, clockwise from the upper
     left; one standard deviation [mm]; the frame's inner corners and the picture's in the photo (4, 2) [px]; markers that were
-    seen."""
+    seen. outer: of each side, whether it is the outer one of two edges that may be the frame's; odd: how little the frame looks
+    like a rectangle of its size, 0 where its corners were set by hand."""
 
     corners_mm: Array
     sigma_mm: float
     frame_px: Array
     picture_px: Array
     seen: tuple[int, ...]
+    outer: tuple[bool, ...] = (False,) * 4
+    odd: float = 0.0
 
 
-def read_photo(
+def decided(answers: Sequence[Found]) -> bool:
+    """Whether the first of these answers, the likeliest first, is the only one that the frame's shape allows."""
+    return len(answers) == 1 or answers[1].odd - answers[0].odd > DECIDES
+
+
+def read_photo(image: Image, **how: Any) -> Found:
+    """The picture's corners, by the only answer.  Args: as answers().  Raises: Untrusted, also where two are possible."""
+    possible = answers(image, **how)
+    if not decided(possible):
+        raise Untrusted(TWO_ANSWERS, field="photo")
+    return possible[0]
+
+
+def answers(
     image: Image,
     *,
     width_mm: float,
@@ -52,8 +74,8 @@ def read_photo(
     panel_aspect: float,
     frame_px: Array | None = None,
     proud_mm: float = 0.0,
-) -> Found:
-    """The picture's corners.
+) -> tuple[Found, ...]:
+    """The picture's corners, as often as there are edges that may be the frame's, the likeliest first.
 
     Args: image, gray (height, width); width, height of the viewable area; panel, the picture's corners on the panel (4, 2),
         shares from its upper left; frame_px, the frame's inner corners where somebody moved them by hand, clockwise from the
@@ -75,29 +97,43 @@ def read_photo(
             said = "The picture's white is too bright for the phone: tap on the picture so that it exposes for it."
             raise Untrusted(said, field="photo") from error
         raise
-    if frame_px is None:
-        edges = frame_edges(light, lens, panel, marks)
-        corners, edge_px = edges.corners, edges.off_px
-    else:
-        corners, edge_px = lens.straight(np.asarray(frame_px, dtype=float)), 1.0
     size = SIGNS * np.array([width_mm, height_mm]) / 2.0
-    picture = carried(lens.onto, panel)
+    if frame_px is None:
+        every = frame_edges(light, lens, panel, marks)
+    else:
+        by_hand = lens.straight(np.asarray(frame_px, dtype=float))
+        every = (Edges(corners=by_hand, off_px=1.0, outer=(False,) * 4),)
+    found = [
+        replace(
+            _found(lens, marks, panel, edges, size, proud_mm),
+            odd=oddness(edges.corners, size, lens.middle) if len(every) > 1 else 0.0,
+        )
+        for edges in every
+    ]
+    return tuple(sorted(found, key=lambda answer: answer.odd))
+
+
+def _found(lens: Lens, marks: Seen, panel: Array, edges: Edges, size: Array, proud_mm: float) -> Found:
+    """What a photo says if these are the frame's edges.  Raises: Untrusted where it is too small in the photo."""
+    corners, picture = edges.corners, carried(lens.onto, panel)
+    width_mm = float(np.ptp(size[:, 0]))
     per_px = width_mm / float(np.linalg.norm(corners[1] - corners[0]) + 1e-9)
     if per_px > MOST_MM_PX:
         raise Untrusted(
             "The screen is too small in the photo: step nearer, or take it with more pixels.", field="photo"
         )
-    found = (
+    where = (
         carried(homography(corners, size), picture)
         if proud_mm <= FLAT_MM
         else _behind(lens, corners, size, picture, proud_mm)
     )
     return Found(
-        corners_mm=found,
-        sigma_mm=max(LEAST_MM, _spread_mm(per_px, edge_px, lens.misfit_px, marks.wide_px, proud_mm)),
+        corners_mm=where,
+        sigma_mm=max(LEAST_MM, _spread_mm(per_px, edges.off_px, lens.misfit_px, marks.wide_px, proud_mm)),
         frame_px=lens.bent(corners),
         picture_px=lens.bent(picture),
         seen=marks.numbers,
+        outer=edges.outer,
     )
 
 

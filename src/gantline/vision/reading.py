@@ -8,16 +8,19 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from gantline.core.align.corners import READINGS, outside_from, viewable_corners
+from gantline.core.align.corners import READINGS, outside_from, spoken, viewable_corners
+from gantline.core.align.together import Answer, Together, likeliest, together
 from gantline.core.throw.pinhole import Array
 from gantline.core.units import LengthStyle, plain
 from gantline.job.model.frame import Trim
 from gantline.plan.ask import Ask
-from gantline.stations.align.solve import aim, panel_shares
+from gantline.stations.align.solve import Aim, aim, panel_shares
 from gantline.stations.common import panel_aspect
 from gantline.stations.size import screen
 from gantline.vision.files import read_gray
-from gantline.vision.photo import guessed_px, read_photo
+from gantline.vision.markers import Image
+from gantline.vision.photo import TWO_ANSWERS, Found, decided, guessed_px
+from gantline.vision.photo import answers as photo_answers
 from gantline.vision.untrusted import Untrusted
 
 MOST_BYTES = 25 * 2**20
@@ -25,6 +28,7 @@ DASHES = 24  # a side
 BARE = (LengthStyle.INCH_FRACTIONS, LengthStyle.MILLIMETERS)
 FRAME_BGR, PICTURE_BGR = (0, 160, 240), (240, 160, 60)
 Points = tuple[tuple[float, float], ...]
+NO_LENS = "Enter the throw ratio and the place of the lens at Throw first."
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -32,7 +36,8 @@ class PhotoReading:
     """What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name, and typed,
     as they are entered in the job's unit; sigma: how well they are known [mm], and said; the photo's size, the frame's inner
     corners and the picture's in it [px], clockwise from the upper left; of a photo that is not trusted, where the corners may be,
-    to be set by hand; markers: how many were seen."""
+    to be set by hand; markers: how many were seen; possible: where two answers are, the eight readings of each, as typed.
+    """
 
     trouble: str
     outside: dict[str, float]
@@ -44,11 +49,24 @@ class PhotoReading:
     frame_px: Points
     picture_px: Points
     markers: int
+    possible: tuple[dict[str, str], ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StateReading:
+    """What several photos of one state say together: trouble, outside, typed, sigma and said as of one photo; photos: how many
+    were read."""
+
+    trouble: str
+    outside: dict[str, float]
+    typed: dict[str, str]
+    sigma_mm: float
+    said: str
+    photos: int
 
 
 def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> PhotoReading:
     """One photo. frame: its inner corners as somebody moved them, x and y by turns [px]."""
-    aimed = at(aim)
     image = read_gray(content, most=MOST_BYTES)
     high, wide = image.shape
     nothing = PhotoReading(
@@ -63,38 +81,111 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         picture_px=(),
         markers=0,
     )
+    aimed = at(aim)
     if aimed is None:
-        return _but(nothing, "Enter the throw ratio and the place of the lens at Throw first.")
-    aspect, picture = float(at(panel_aspect)), at(screen).picture
-    panel = panel_shares(aimed, aspect)
+        return replace(nothing, trouble=NO_LENS)
     try:
-        photo = read_photo(
-            image,
-            width_mm=picture.width_mm,
-            height_mm=picture.height_mm,
-            panel=panel,
-            panel_aspect=aspect,
-            frame_px=None if frame is None else np.array(frame, dtype=float).reshape(4, 2),
-            proud_mm=at.field(Trim.before_mm),
-        )
+        answers = _answers(at, aimed, image, frame)
     except Untrusted as error:
-        guess = guessed_px(image, panel=panel, panel_aspect=aspect)
-        return replace(_but(nothing, str(error)), frame_px=() if guess is None else _points(guess))
-    # perspective is removed by the frame as a rectangle, so its corners are those, whether it leans or not
-    outside = outside_from(photo.corners_mm, viewable_corners(picture.width_mm, picture.height_mm))
-    read = {f"{key}_mm": round(float(value), 1) for key, value in zip(READINGS, outside, strict=True)}
-    return PhotoReading(
-        trouble="",
-        outside=read,
-        typed={key: _bare(at, value) for key, value in read.items()},
-        sigma_mm=round(photo.sigma_mm, 2),
-        said=at.fine(photo.sigma_mm) if at.units.unit_mm == 1.0 else at.text(at.up(photo.sigma_mm)),
-        width_px=wide,
-        height_px=high,
+        aspect = float(at(panel_aspect))
+        guess = guessed_px(image, panel=panel_shares(aimed, aspect), panel_aspect=aspect)
+        return replace(nothing, trouble=str(error), frame_px=() if guess is None else _points(guess))
+    photo = answers[0]
+    seen = replace(
+        nothing,
         frame_px=_points(photo.frame_px),
         picture_px=_points(photo.picture_px),
         markers=len(photo.seen),
     )
+    if not decided(answers):
+        possible = tuple(_typed(at, _by_name(_outside(at, answer))) for answer in answers[:2])
+        return replace(seen, trouble=TWO_ANSWERS, possible=possible)
+    read = _by_name(_outside(at, photo))
+    return replace(
+        seen,
+        outside=read,
+        typed=_typed(at, read),
+        sigma_mm=round(photo.sigma_mm, 2),
+        said=_plus_minus(at, photo.sigma_mm),
+    )
+
+
+def state_reading(at: Ask, photos: Sequence[tuple[bytes, Sequence[float] | None]]) -> StateReading:
+    """Several photos of one state of the picture, taken from different sides, as one reading.
+
+    Args: photos, each with its frame's inner corners where somebody moved them.
+    Raises: Untrusted, naming the photo that cannot be read.
+    """
+    nothing = StateReading(trouble="", outside={}, typed={}, sigma_mm=0.0, said="", photos=len(photos))
+    aimed = at(aim)
+    if aimed is None:
+        return replace(nothing, trouble=NO_LENS)
+    possible = []
+    for number, (content, frame) in enumerate(photos, start=1):
+        try:
+            answers = _answers(at, aimed, read_gray(content, most=MOST_BYTES), frame)
+        except Untrusted as error:
+            return replace(nothing, trouble=f"Photo {number}: {error}")
+        possible.append(
+            [
+                Answer(outside_mm=_outside(at, answer), sigma_mm=answer.sigma_mm, odd=answer.odd)
+                for answer in answers
+            ]
+        )
+    chosen, clear = likeliest(possible)
+    if not clear:
+        return replace(nothing, trouble=TWO_ANSWERS)
+    state = together([(answer.outside_mm, answer.sigma_mm) for answer in chosen])
+    if not state.agree:
+        return replace(nothing, trouble=_apart(at, state))
+    read = _by_name(state.outside_mm)
+    return replace(
+        nothing,
+        outside=read,
+        typed=_typed(at, read),
+        sigma_mm=round(state.sigma_mm, 2),
+        said=_plus_minus(at, state.sigma_mm),
+    )
+
+
+def _apart(at: Ask, state: Together) -> str:
+    """Photos that do not agree: by how much, where, and which to leave out."""
+    far = f"up to {at.text(state.apart_mm)}, {spoken(READINGS[state.reading])}"
+    if state.off is None:
+        return f"The photos differ by {far}: something moved between them. Take them again, or leave one out."
+    return f"Photo {state.off + 1} differs from the others by {far}: leave it out, or take it again."
+
+
+def _answers(at: Ask, aimed: Aim, image: Image, frame: Sequence[float] | None) -> tuple[Found, ...]:
+    """What a photo may say, the likeliest first.  Raises: Untrusted."""
+    aspect, picture = float(at(panel_aspect)), at(screen).picture
+    return photo_answers(
+        image,
+        width_mm=picture.width_mm,
+        height_mm=picture.height_mm,
+        panel=panel_shares(aimed, aspect),
+        panel_aspect=aspect,
+        frame_px=None if frame is None else np.array(frame, dtype=float).reshape(4, 2),
+        proud_mm=at.field(Trim.before_mm),
+    )
+
+
+def _outside(at: Ask, photo: Found) -> Array:
+    """The eight readings (8,) [mm]: perspective is removed by the frame as a rectangle, whether it leans or not."""
+    picture = at(screen).picture
+    return outside_from(photo.corners_mm, viewable_corners(picture.width_mm, picture.height_mm))
+
+
+def _by_name(outside: Array) -> dict[str, float]:
+    return {f"{key}_mm": round(float(value), 1) for key, value in zip(READINGS, outside, strict=True)}
+
+
+def _typed(at: Ask, read: dict[str, float]) -> dict[str, str]:
+    return {key: _bare(at, value) for key, value in read.items()}
+
+
+def _plus_minus(at: Ask, sigma_mm: float) -> str:
+    return at.fine(sigma_mm) if at.units.unit_mm == 1.0 else at.text(at.up(sigma_mm))
 
 
 def _bare(at: Ask, value_mm: float) -> str:
@@ -128,7 +219,3 @@ def _whole(points: Points, share: float) -> NDArray[np.int32]:
 
 def _points(points: Array) -> Points:
     return tuple((round(float(x), 1), round(float(y), 1)) for x, y in points)
-
-
-def _but(photo_reading: PhotoReading, trouble: str) -> PhotoReading:
-    return replace(photo_reading, trouble=trouble)

@@ -136,8 +136,26 @@ def photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     photos.now_read(session, key, plain)
     session.commit()
     read = reading(made.ask, plain, args.get("frame"))
-    photos.judge(session, key, refused=bool(read.trouble))
+    # two answers: kept until another photo decides
+    photos.judge(session, key, refused=bool(read.trouble) and not read.possible)
     session.commit()
+    return orjson.dumps(read, default=as_plain)
+
+
+def photos_of_a_state(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """Photos of one state read as one, as JSON.  args: job, version, photos (id and frame of each)."""
+    from gantline.store import photos
+    from gantline.vision.reading import state_reading
+
+    _, _, made = _planned(session, args)
+    say(PLANNED)
+    job = UUID(args["job"])
+    every = [(photos.content(session, job, UUID(one["photo"])), one.get("frame")) for one in args["photos"]]
+    read = state_reading(made.ask, every)
+    if not read.trouble:
+        for one in args["photos"]:
+            photos.judge(session, UUID(one["photo"]), refused=False)
+        session.commit()
     return orjson.dumps(read, default=as_plain)
 
 
@@ -243,6 +261,7 @@ TASKS: Mapping[str, Task] = {
     "pack": pack,
     "compare": compare,
     "photo": photo,
+    "photos": photos_of_a_state,
     "order": order,
     "what-if": what_if,
     "causes": causes,

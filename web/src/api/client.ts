@@ -100,6 +100,7 @@ const unwrapped = async (send: () => Promise<Answer>): Promise<unknown> => {
 
 export type Practice = Schemas['Practice']
 export type PhotoReading = Schemas['PhotoReading']
+export type StateReading = Schemas['StateReading']
 export type CastOut = Schemas['CastOut']
 export type ProjectorState = Schemas['ProjectorState']
 export type CastShape = Schemas['CastShape']

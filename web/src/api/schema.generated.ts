@@ -652,6 +652,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/photos/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Together
+         * @description The eight readings of several photos of one state, each read before: their mean, or which of them does not agree.
+         */
+        post: operations["read_together"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/photos/{photo_id}": {
         parameters: {
             query?: never;
@@ -5001,6 +5021,19 @@ export interface components {
             label: string;
         };
         /**
+         * PhotoIn
+         * @description A photo of a state, and its frame's inner corners where somebody moved them, x and y by turns [px].
+         */
+        PhotoIn: {
+            /** Frame */
+            frame?: number[] | null;
+            /**
+             * Photo
+             * Format: uuid
+             */
+            photo: string;
+        };
+        /**
          * PhotoOut
          * @description A photo that is kept.
          */
@@ -5016,7 +5049,7 @@ export interface components {
          * @description What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name, and typed,
          *     as they are entered in the job's unit; sigma: how well they are known [mm], and said; the photo's size, the frame's inner
          *     corners and the picture's in it [px], clockwise from the upper left; of a photo that is not trusted, where the corners may be,
-         *     to be set by hand; markers: how many were seen.
+         *     to be set by hand; markers: how many were seen; possible: where two answers are, the eight readings of each, as typed.
          */
         PhotoReading: {
             /** Frame Px */
@@ -5037,6 +5070,13 @@ export interface components {
                 number,
                 number
             ][];
+            /**
+             * Possible
+             * @default []
+             */
+            possible: {
+                [key: string]: string;
+            }[];
             /** Said */
             said: string;
             /** Sigma Mm */
@@ -5071,6 +5111,32 @@ export interface components {
              * Format: date-time
              */
             taken_at: string;
+        };
+        /**
+         * PhotoShown
+         * @description The screen as a photo from one side has it, as shares of the photo's width from its upper left: the frame's outer and inner
+         *     corners, the picture's, and how wide the border is, to read a corner by.
+         */
+        PhotoShown: {
+            /** Border */
+            border: string;
+            /** High */
+            high: number;
+            /** Inner */
+            inner: [
+                number,
+                number
+            ][];
+            /** Outer */
+            outer: [
+                number,
+                number
+            ][];
+            /** Picture */
+            picture: [
+                number,
+                number
+            ][];
         };
         /**
          * PictureFormat
@@ -5258,7 +5324,7 @@ export interface components {
          * @description The picture now. picture, target: its corners and those wanted, shares of the frame from its upper left; outside: its eight
          *     readings [mm]; home: within tolerance; kinds: what may be touched; par: how many moves the solver makes from the
          *     start; next, why: its next move, and what shows that it is needed; readings, worst, within: as Align asks for them; steps:
-         *     what one touch of each kind is.
+         *     what one touch of each kind is; told: by what the picture is known, photo: where it is by a photo.
          */
         Practice: {
             /** Aspect */
@@ -5275,6 +5341,7 @@ export interface components {
             outside: number[];
             /** Par */
             par: number;
+            photo: components["schemas"]["PhotoShown"] | null;
             /** Picture */
             picture: [
                 number,
@@ -5291,6 +5358,11 @@ export interface components {
                 number,
                 number
             ][];
+            /**
+             * Told
+             * @enum {string}
+             */
+            told: "scene" | "numbers" | "photo";
             /** Why */
             why: string;
             /** Within */
@@ -6584,6 +6656,37 @@ export interface components {
             standings: components["schemas"]["StandingTold"][];
             /** Version */
             version: number;
+        };
+        /**
+         * StateIn
+         * @description Photos of one state of the picture, from different sides.
+         */
+        StateIn: {
+            /** Photos */
+            photos: components["schemas"]["PhotoIn"][];
+        };
+        /**
+         * StateReading
+         * @description What several photos of one state say together: trouble, outside, typed, sigma and said as of one photo; photos: how many
+         *     were read.
+         */
+        StateReading: {
+            /** Outside */
+            outside: {
+                [key: string]: number;
+            };
+            /** Photos */
+            photos: number;
+            /** Said */
+            said: string;
+            /** Sigma Mm */
+            sigma_mm: number;
+            /** Trouble */
+            trouble: string;
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
         };
         /**
          * StateRow
@@ -9384,6 +9487,61 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    read_together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StateIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateReading"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
                 };
             };
             /** @description Bad Request */

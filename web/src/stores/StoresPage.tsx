@@ -9,18 +9,9 @@ import { KeysHelp } from '../shell/KeysHelp'
 import { TopBar } from '../shell/TopBar'
 import { RecordFiles } from '../stations/common/RecordFiles'
 import { Drawn } from './Drawn'
+import { KINDS } from './kinds'
 import { NEW, RecordForm } from './RecordForm'
 
-const KINDS: readonly (readonly [RecordKind, string, string])[] = [
-  ['fabric', 'Fabrics', 'fabric'],
-  ['projector', 'Projectors', 'projector'],
-  ['kit', 'Frame kits', 'kit'],
-  ['fixing', 'Brackets', 'bracket'],
-  ['anchor', 'Fixings', 'fixing'],
-  ['board', 'Boards', 'board'],
-  ['tape', 'Tapes', 'tape'],
-  ['strip', 'Light strips', 'light strip'],
-]
 const KEPT = 'gantline.units'
 
 const remembered = (): LengthStyle => {

@@ -32,6 +32,8 @@ const PRACTICE = {
   worst: '12.3 mm',
   within: '3 mm',
   steps: { turn: '1 mm at the rear' },
+  told: 'scene',
+  photo: null,
 }
 let answers: object[] = []
 const sent: { touches: { kind: string; steps: number }[] }[] = []

@@ -5,6 +5,7 @@ import { ask, type Practice } from '../api/client'
 import { keys } from '../api/keys'
 import { Button } from '../parts/Button'
 import { Rich } from '../parts/Num'
+import { PhotoScene } from './PhotoScene'
 import { Scene, timesOf } from './Scene'
 
 type Touch = { kind: string; steps: number }
@@ -47,6 +48,18 @@ const kept = (room: string, one: Try): readonly Try[] => {
     // a browser that keeps nothing: they last as long as the page
   }
   return tries
+}
+
+/** By what the picture is known in this room: seen on the frame, in a photo, or by its readings alone. */
+const Shown = ({ practice }: { practice: Practice }) => {
+  if (practice.photo && !practice.home) return <PhotoScene photo={practice.photo} />
+  if (practice.told === 'scene' || practice.home) return <Scene practice={practice} />
+  return (
+    <p className="max-w-prose py-6 text-lead leading-snug">
+      You do not see the picture here. Read the eight numbers: one side edge taller than the other is a turn, top and bottom of
+      different lengths a tilt, all corners to one side a shift.
+    </p>
+  )
 }
 
 /** Practice: a projector that somebody else turned, until its picture sits on the frame. */
@@ -143,11 +156,12 @@ export const Trainer = () => {
             </p>
           )}
         </header>
-        {now && <Scene practice={now} />}
-        {now && (
-          <table className="mt-2 w-full text-small">
+        {now && <Shown practice={now} />}
+        {now && (now.told !== 'photo' || now.home) && (
+          <table className={`mt-2 w-full ${now.told === 'numbers' ? 'text-lead' : 'text-small'}`}>
             <caption className="pb-1 text-left text-quiet">
-              Misses are drawn {DRAWN[timesOf(now)]}. How far each corner stands outside, minus is inside, as Align asks for it:
+              {now.told === 'scene' && `Misses are drawn ${DRAWN[timesOf(now)]}. `}How far each corner stands outside, minus is
+              inside, as Align asks for it:
             </caption>
             <tbody>
               <tr>

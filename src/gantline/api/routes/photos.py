@@ -5,6 +5,7 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Query, Request, Response
+from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 
 from gantline.api.answers import PROBLEM_ANSWERS, answer
@@ -12,9 +13,10 @@ from gantline.api.deps import DeskDep, DeskRoute, Who, body_of, desk_of
 from gantline.api.desk import Desk
 from gantline.api.door import UNDER_WAY, Question, WorkFailed, question, through
 from gantline.api.schemas.base import Out
+from gantline.job.field import ClosedModel
 from gantline.store import jobs, photos, results
 from gantline.vision.files import check_kind
-from gantline.vision.reading import MOST_BYTES, PhotoReading
+from gantline.vision.reading import MOST_BYTES, PhotoReading, StateReading
 
 router = APIRouter(prefix="/api/jobs", tags=["photos"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 PHOTO_BODY: dict[str, Any] = {
@@ -25,13 +27,28 @@ PHOTO_BODY: dict[str, Any] = {
         },
     }
 }
-Frame = Annotated[list[float] | None, Query(min_length=8, max_length=8)]
+MOST_OF_A_STATE = 6
+Pixel = Annotated[float, Field(ge=-100_000.0, le=100_000.0)]
+Frame = Annotated[list[Pixel] | None, Query(min_length=8, max_length=8)]
 
 
 class PhotoOut(Out):
     """A photo that is kept."""
 
     id: UUID
+
+
+class PhotoIn(ClosedModel):
+    """A photo of a state, and its frame's inner corners where somebody moved them, x and y by turns [px]."""
+
+    photo: UUID
+    frame: Annotated[list[Pixel], Field(min_length=8, max_length=8)] | None = None
+
+
+class StateIn(ClosedModel):
+    """Photos of one state of the picture, from different sides."""
+
+    photos: Annotated[list[PhotoIn], Field(min_length=1, max_length=MOST_OF_A_STATE)]
 
 
 class PhotoRowOut(Out):
@@ -110,5 +127,19 @@ async def read(job_id: UUID, photo_id: UUID, request: Request, frame: Frame = No
                 raise WorkFailed(refused.trouble) from None
             raise
         return wanted
+
+    return await through(request, asked, lambda content: Response(content, media_type="application/json"))
+
+
+@router.post("/{job_id}/photos/together", response_model=StateReading, responses=UNDER_WAY)
+async def read_together(job_id: UUID, body: StateIn, request: Request) -> Response:
+    """The eight readings of several photos of one state, each read before: their mean, or which of them does not agree."""
+
+    def asked(desk: Desk) -> Question:
+        version = jobs.head(desk.session, desk.shop_id, job_id)
+        for one in body.photos:
+            photos.content(desk.session, job_id, one.photo)
+        chosen = [one.model_dump(mode="json") for one in body.photos]
+        return question(desk, "photos", {"job": str(job_id), "version": version.number, "photos": chosen})
 
     return await through(request, asked, lambda content: Response(content, media_type="application/json"))

@@ -9,8 +9,9 @@ from gantline.api.schemas.jobs import NewJob
 from gantline.api.services.plans import card
 from gantline.compare.sizes import size_table
 from gantline.compare.verdict import against
-from gantline.core.defaults import HeightDefaults, Shop
+from gantline.core.defaults import Shop, SizeDefaults
 from gantline.core.size.aspect import aspect_name
+from gantline.core.size.starts import free_between_hands_mm
 from gantline.drawing.marks import Face
 from gantline.job.doubts import ask_back
 from gantline.job.edits import Edit, apply
@@ -164,8 +165,7 @@ def _fitting(job: Job, lead: SizeLead, shop: Shop) -> Job:
     """The job with a first size that the room can take, where nobody named one: a hand's room is left at either end of the wall,
     and a size that nothing allows becomes the largest one that is allowed."""
     if lead is SizeLead.WALL:
-        wall = plan(job, shop).ask(wall_mm)
-        free = max(wall / 2.0, wall - 2.0 * shop[HeightDefaults.ceiling_gap_mm])
+        free = free_between_hands_mm(plan(job, shop).ask(wall_mm), shop[SizeDefaults.hand_beside_mm])
         job = apply(job, [Edit(pointer=PLACES["value"], value=free)])
     if lead not in (SizeLead.WALL, SizeLead.ANGLE):
         return job

@@ -2,7 +2,7 @@
 
 Moves are minus the solved pose: turn the body back, then set the lens anew for where it stands. The rear of the body swings by
 l tan(turn), l from the lens to its rear; a foot's height is its distance times the tangent of the tilt. Source: the trade's rule
-that every turn of the body is paid back by shift. Leaves out: that a mount turns about its own bolt, not the lens; the next
+that every turn of the body is paid back by shift. Leaves out where it solves: that a mount turns about its own bolt; the next
 readings show what that did.
 """
 
@@ -27,7 +27,8 @@ class Hands:
 
     rear: from the lens to the body's rear; across and along: distance of its feet sideways and fore and aft; foot_turn, height a
     turn of a foot, None without feet; step: smallest push [mm]; foot_step [turns]; zoom_step, share of the picture's width;
-    shift_step, share of the panel's image; place_step: smallest move of the whole body [mm].
+    shift_step, share of the panel's image; place_step: smallest move of the whole body [mm]; bolt: how far behind the lens
+    the bolt is about which a mount turns [mm], 0 where it turns about the lens.
     """
 
     rear_mm: float
@@ -39,6 +40,7 @@ class Hands:
     zoom_step: float
     shift_step: float
     place_step_mm: float
+    bolt_mm: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -100,8 +102,28 @@ def pushed(pose: Pose, kind: str, amount: float, hands: Hands) -> Pose:
     name = NAMED.get(kind, kind)
     have = getattr(pose, name)
     if kind in TURNED:
-        return replace(pose, **{name: have + math.atan2(amount, lever_mm(kind, hands))})
+        turned = replace(
+            pose, **{name: have + math.atan2(amount, lever_mm(kind, hands) - _bolt_mm(kind, hands))}
+        )
+        return _about_bolt(pose, turned, hands.bolt_mm)
     return replace(pose, **{name: zoomed(have, amount) if kind == "ratio" else have + amount})
+
+
+def _bolt_mm(kind: str, hands: Hands) -> float:
+    """By how much the bolt shortens the lever of a push at the rear [mm]."""
+    return 0.0 if kind == "roll" or on_feet(kind, hands) else hands.bolt_mm
+
+
+def _about_bolt(before: Pose, after: Pose, bolt_mm: float) -> Pose:
+    """The lens carried round the bolt that it stands before: lens = bolt + b (turn · forward), forward to the wall."""
+    forward = np.array([0.0, 0.0, -1.0])
+    swung = bolt_mm * ((after.turn - before.turn) @ forward)
+    return replace(
+        after,
+        lens_x_mm=after.lens_x_mm + float(swung[0]),
+        lens_y_mm=after.lens_y_mm + float(swung[1]),
+        distance_mm=after.distance_mm + float(swung[2]),
+    )
 
 
 def _turn(now: Pose, kind: str, hands: Hands) -> Move | None:

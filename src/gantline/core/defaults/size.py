@@ -31,6 +31,9 @@ class SizeDefaults:
     two_people_width_mm = Default(
         2200.0, "mm", 500.0, 5000.0, "overall width above which two people lift", "beyond one person's reach"
     )
+    hand_beside_mm = Default(
+        150.0, "mm", 0.0, 1000.0, "room for a hand at either end of the frame", "a fist and what it holds"
+    )
     rounding_shown_mm = Default(
         0.5, "mm", 0.0, 2.0, "rounding to the tape is spelled out above this", "half a pencil line"
     )

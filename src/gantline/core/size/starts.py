@@ -14,6 +14,18 @@ def width_on_wall_mm(free_mm: float, border_side_mm: float) -> float:
     return width
 
 
+def free_between_hands_mm(wall_mm: float, hand_mm: float) -> float:
+    """How wide a frame may be that two people can still hold by its ends while they put it on the wall [mm].
+
+    Args: wall_mm, clear wall; hand_mm, room for a hand at either end.
+    A wall that is mostly hands' room keeps half of itself: there the frame is put on from the front.
+    Source: practice of the trade.  Leaves out: corners that only one hand reaches.  Raises: OutOfRange.
+    """
+    require_positive(wall_mm=wall_mm)
+    require_not_negative(hand_mm=hand_mm)
+    return max(wall_mm / 2.0, wall_mm - 2.0 * hand_mm)
+
+
 def width_from_throw_mm(
     distance_mm: float,
     throw_ratio: float,

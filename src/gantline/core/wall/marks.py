@@ -9,6 +9,8 @@ from gantline.core.height.profile import Profile
 from gantline.core.units import Units, read_tape
 from gantline.core.wall.brackets import BracketPair
 
+ROWS = ("upper", "lower")
+
 
 class ScrewLay(StrEnum):
     """How the screws of one bracket lie: one over the other, side by side, or a keyhole over a screw that only locks it."""
@@ -97,6 +99,12 @@ def holes(
         for number, x_mm in enumerate(places, start=2)
     )
     return at_ends + inner
+
+
+def in_order(every: Sequence[Hole]) -> tuple[Hole, ...]:
+    """Holes as a crew goes along the wall: the upper row first, from the left; the first screws of a row's brackets before
+    the further ones, because the level is taken over from the first."""
+    return tuple(sorted(every, key=lambda hole: (ROWS.index(hole.row), hole.screw, hole.x_mm)))
 
 
 def first_off_mm(count: int, apart_mm: float, lay: ScrewLay) -> float:

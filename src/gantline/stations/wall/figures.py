@@ -111,9 +111,7 @@ def check_across(at: Ask) -> Display | None:
     two, done = at(pair), at(drilling) if at(facts) else None
     if two is None or not at(fits):
         return None
-    left, right = (
-        (two.left_mm, two.right_mm) if done is None else [mark.from_left_mm for mark in done.marks[:2]]
-    )
+    left, right = (two.left_mm, two.right_mm) if done is None else [mark.from_left_mm for mark in done.ends]
     return _between(at, "left", left, "right", right)
 
 

@@ -92,7 +92,7 @@ def across(at: Ask, face: FaceName) -> Iterator[Mark]:
     if face == "front":
         floor, ceiling = at(outlines)
         top = max(*(y for _, y in ceiling), at(rect_of_frame)[3]) + HATCH_MM
-        for lane, hole_mark in ((1, drill_plan.marks[0]), (2, drill_plan.marks[1])):
+        for lane, hole_mark in enumerate(drill_plan.ends, start=1):
             hook, read = hooked_across(at, hole_mark)
             holes_of = (
                 f"Upper {hole_mark.hole.side} hole"

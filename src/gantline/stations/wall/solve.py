@@ -28,6 +28,7 @@ from gantline.core.wall.marks import (
     further_screws,
     hole_rows_mm,
     holes,
+    in_order,
     mark,
 )
 from gantline.core.wall.studs import off_center_mm
@@ -59,11 +60,17 @@ FIXED, ABOUT = "fixed", "about"
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Drilling:
-    """Holes [mm] and their marks."""
+    """Holes [mm] and their marks, in the order in which a crew marks them."""
 
     pair: BracketPair
     holes: tuple[Hole, ...]
     marks: tuple[HoleMark, ...]
+
+    @property
+    def ends(self) -> tuple[HoleMark, HoleMark]:
+        """The outer holes of the upper row, left and right."""
+        by_key = {mark.hole.key: mark for mark in self.marks}
+        return by_key["upper-left"], by_key["upper-right"]
 
     def row(self, name: str) -> HoleMark | None:
         """The left hole of a row; None where this way of hanging has no such row."""
@@ -215,7 +222,7 @@ def drilling(at: Ask) -> Drilling | None:
         if hole.row == "upper" and count > 1
         for screw in further_screws(hole, count, apart, how)
     ]
-    every = (*firsts, *more)
+    every = in_order((*firsts, *more))
     return Drilling(pair=two, holes=every, marks=tuple(_mark(at, hole) for hole in every))
 
 

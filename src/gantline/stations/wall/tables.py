@@ -227,7 +227,7 @@ def tape(at: Ask) -> Tape | None:
     drill_plan = at(drilling)
     if drill_plan is None:
         return None
-    left, right = drill_plan.marks[:2]
+    left, right = drill_plan.ends
     units, apart = at.units, at(up_from) != "datum"
     center = window(
         "center", "Screen center", "left wall end", left.from_left_mm - left.from_centre_mm, units

@@ -1,45 +1,65 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
-import { ask, type PhotoReading } from '../../api/client'
+import { ask, type PhotoReading, type StateReading } from '../../api/client'
 import { keys } from '../../api/keys'
 import { useThisJob } from '../../job/context'
 import { Button } from '../../parts/Button'
 import { FilePick } from '../../parts/FilePick'
-import { Rich } from '../../parts/Num'
+import { Num, Rich } from '../../parts/Num'
 import { said, Trouble } from '../../parts/Trouble'
 
 type PhotoProps = { onRead: (typed: Record<string, string>, photo: string) => void }
 type Point = [number, number]
 
-/** A photo of the lit screen, read into the eight numbers; the frame's corners can be moved by hand. */
+type Taken = { photo: string; frame?: number[] }
+const MOST = 6
+
+/** Photos of one state of the lit screen, read into the eight numbers; the frame's corners can be moved by hand. */
 export const Photo = ({ onRead }: PhotoProps) => {
   const { saved } = useThisJob()
   const id = saved?.id ?? ''
-  const [photo, setPhoto] = useState('')
+  const [state, setState] = useState<readonly Taken[]>([])
   const [found, setFound] = useState<PhotoReading | null>(null)
+  const [whole, setWhole] = useState<StateReading | null>(null)
   const [busy, setBusy] = useState(false)
   const [trouble, setTrouble] = useState('')
-  const read = async (key: string, frame?: number[]) => {
+  const shown = state[state.length - 1]?.photo ?? ''
+  /** The last photo by itself, then all of this state together where there are several. */
+  const read = async (photos: readonly Taken[]) => {
+    const last = photos[photos.length - 1]
+    if (!last) return
     setBusy(true)
+    setState(photos)
     try {
-      const path = { job_id: id, photo_id: key }
+      const path = { job_id: id, photo_id: last.photo }
       const answer = await ask.get('/api/jobs/{job_id}/photos/{photo_id}/reading', {
-        params: { path, query: frame ? { frame } : {} },
+        params: { path, query: last.frame ? { frame: last.frame } : {} },
       })
+      const readable = !answer.trouble || answer.possible.length > 0
+      const all =
+        photos.length > 1 && readable
+          ? await ask.post('/api/jobs/{job_id}/photos/together', {
+              params: { path: { job_id: id } },
+              body: { photos: [...photos] },
+            })
+          : null
+      const told = all ?? answer
       setFound(answer)
-      setTrouble(answer.trouble)
+      setWhole(all)
+      setTrouble(told.trouble)
       // what is not trusted fills no box, and nothing of it can be kept
-      if (answer.trouble) onRead({}, '')
-      else onRead(answer.typed, key)
+      if (told.trouble) onRead({}, '')
+      else onRead(told.typed, last.photo)
     } catch (error) {
       setTrouble(said(error))
     } finally {
       setBusy(false)
     }
   }
-  const pick = async (file: File) => {
+  const pick = async (file: File, before: readonly Taken[]) => {
     setBusy(true)
     setFound(null)
+    setWhole(null)
     setTrouble('')
     onRead({}, '')
     try {
@@ -49,44 +69,118 @@ export const Photo = ({ onRead }: PhotoProps) => {
         bodySerializer: (body: unknown) => body as BodyInit,
         headers: { 'content-type': file.type },
       })
-      setPhoto(key)
-      await read(key)
+      await read([...before, { photo: key }])
     } catch (error) {
       setTrouble(said(error))
       setBusy(false)
     }
   }
-  const forget = (key: string) => {
-    if (key !== photo) return
-    setPhoto('')
+  const without = (key: string) => {
+    const rest = state.filter((one) => one.photo !== key)
+    if (rest.length === state.length) return
+    setState(rest)
     setFound(null)
+    setWhole(null)
+    onRead({}, '')
+    void read(rest)
   }
+  const told_ = whole ?? found
   return (
     <div className="pb-2">
-      <FilePick label="Photo of the lit screen" accept="image/jpeg,image/png" size="bar" onPick={(file) => void pick(file)}>
+      <FilePick label="Photo of the lit screen" accept="image/jpeg,image/png" size="bar" onPick={(file) => void pick(file, [])}>
         {busy ? 'Reading the photo' : 'Read a photo'}
       </FilePick>
       <p className="pt-1 text-quiet text-small leading-snug">
         Cast “For a photo”, switch some room light on, and take the whole screen with its border in the photo.
       </p>
       <Trouble text={trouble} />
-      {found && photo && (
+      {found && found.possible.length > 1 && !whole && <Possible answers={found.possible} />}
+      {found && shown && (
         <Corners
-          key={photo}
-          href={`/api/jobs/${id}/photos/${photo}`}
+          key={shown}
+          href={`/api/jobs/${id}/photos/${shown}`}
           found={found}
-          onMoved={(frame) => void read(photo, frame.flat())}
+          onMoved={(frame) => void read([...state.slice(0, -1), { photo: shown, frame: frame.flat() }])}
         />
       )}
-      {found && !found.trouble && (
+      {told_ && !told_.trouble && (
         <p className="text-small">
-          Read to ± <Rich text={found.said} />, {found.markers} of 12 markers seen. Look at the corners, then keep the round.
+          {whole ? `${whole.photos} photos together read` : 'Read'} to ± <Rich text={told_.said} />
+          {!whole && found && `, ${found.markers} of 12 markers seen`}. Look at the corners, then keep the round.
         </p>
       )}
-      <Photos id={id} shown={photo} onRemoved={forget} />
+      {found && (!found.trouble || found.possible.length > 0) && state.length < MOST && (
+        <div className="pt-1">
+          <FilePick
+            label="One more photo of the same state"
+            accept="image/jpeg,image/png"
+            size="bar"
+            onPick={(file) => void pick(file, state)}
+          >
+            One more of the same state
+          </FilePick>
+          <p className="pt-1 text-quiet text-small leading-snug">
+            From another side, with nothing moved: together they read finer.
+          </p>
+        </div>
+      )}
+      {state.length > 1 && (
+        <ul aria-label="Photos of this state" className="pt-1">
+          {state.map((one, at) => (
+            <li key={one.photo} className="flex min-h-10 items-center gap-2 text-small">
+              <span className="flex-1">
+                Photo {at + 1}
+                {one.frame && <span className="text-quiet"> · corners by hand</span>}
+              </span>
+              <Button look="remove" aria-label={`Leave photo ${at + 1} out`} onClick={() => without(one.photo)}>
+                ×
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Photos id={id} shown={shown} onRemoved={without} />
     </div>
   )
 }
+
+/** Both answers of a photo that may say either. */
+const Possible = ({ answers }: { answers: PhotoReading['possible'] }) => {
+  const keys = Object.keys(answers[0] ?? {})
+  return (
+    <table className="my-1 w-full text-small" aria-label="Two answers are possible">
+      <thead>
+        <tr>
+          <th scope="col" className="text-left font-normal text-quiet">
+            reading
+          </th>
+          <th scope="col" className="text-right font-normal text-quiet">
+            likelier
+          </th>
+          <th scope="col" className="text-right font-normal text-quiet">
+            or
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {keys.map((key) => (
+          <tr key={key} className="border-seam border-t">
+            <th scope="row" className="py-0.5 text-left font-normal text-quiet">
+              {CORNER_WORDS[key.slice(0, 2)]}, {key[3] === 'x' ? 'sideways' : 'up and down'}
+            </th>
+            {answers.map((answer, at) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the answers have no name but their place
+              <td key={at} className="text-right">
+                <Num text={answer[key] ?? ''} />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+const CORNER_WORDS: Record<string, string> = { tl: 'top left', tr: 'top right', br: 'bottom right', bl: 'bottom left' }
 
 const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 

@@ -7,6 +7,7 @@ import { Button, buttonLook } from '../../parts/Button'
 import { Menu, MenuItem } from '../../parts/Menu'
 import { Sheet } from '../../parts/Sheet'
 import { said, Trouble } from '../../parts/Trouble'
+import { many } from '../../stores/kinds'
 import { RecordFiles } from './RecordFiles'
 
 const LABELS: Record<RecordKind, string> = {
@@ -18,16 +19,6 @@ const LABELS: Record<RecordKind, string> = {
   anchor: 'Take a fixing',
   tape: 'Take a tape',
   strip: 'Take a light strip',
-}
-const MANY: Record<RecordKind, string> = {
-  fabric: 'Fabrics',
-  kit: 'Frame kits',
-  projector: 'Projectors',
-  fixing: 'Brackets',
-  board: 'Boards',
-  anchor: 'Fixings',
-  tape: 'Tapes',
-  strip: 'Light strips',
 }
 
 const useRecords = (kind: RecordKind) =>
@@ -52,10 +43,10 @@ export const TakeFrom = ({ kind }: { kind: RecordKind }) => {
           ))}
         </Menu>
       )}
-      <Button size="bar" aria-label={`Stores: ${MANY[kind]}`} onClick={() => setOpen(true)}>
+      <Button size="bar" aria-label={`Stores: ${many(kind)}`} onClick={() => setOpen(true)}>
         Stores
       </Button>
-      <Sheet open={open} onClose={() => setOpen(false)} title={`Stores: ${MANY[kind]}`}>
+      <Sheet open={open} onClose={() => setOpen(false)} title={`Stores: ${many(kind)}`}>
         <Stores kind={kind} />
       </Sheet>
     </div>
@@ -86,7 +77,7 @@ const Stores = ({ kind }: { kind: RecordKind }) => {
   })
   return (
     <div className="mt-3 flex flex-col gap-3">
-      <ul aria-label={MANY[kind]}>
+      <ul aria-label={many(kind)}>
         {list.data?.map((one) => (
           <li key={one.key} className="flex min-h-11 items-center border-seam border-b">
             <span className="flex-1">{one.name}</span>

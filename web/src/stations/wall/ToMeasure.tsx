@@ -1,4 +1,6 @@
+import { Link } from 'react-router'
 import type { Plan } from '../../api/client'
+import { useThisJob } from '../../job/context'
 import { usePayoff } from '../../job/usePayoff'
 import { KnownMark } from '../../parts/KnownMark'
 import { Num, Rich } from '../../parts/Num'
@@ -6,9 +8,15 @@ import { Num, Rich } from '../../parts/Num'
 /** What to measure before anything is drilled, the most telling first, and the chance that one trip is enough. */
 export const ToMeasure = ({ plan }: { plan: Plan }) => {
   const payoff = usePayoff()
+  const { shown } = useThisJob()
   const known = new Map(payoff?.rows.map((one, at) => [one.pointer, { ...one, at }]))
   const rows = plan.to_measure
-    .map((one) => ({ ...one, effect: known.get(one.pointer)?.effect ?? one.effect, at: known.get(one.pointer)?.at ?? 0 }))
+    .map((one) => ({
+      ...one,
+      effect: known.get(one.pointer)?.effect ?? one.effect,
+      at: known.get(one.pointer)?.at ?? 0,
+      station: plan.figures.find((figure) => figure.key === one.key)?.station,
+    }))
     .sort((a, b) => a.at - b.at)
   if (rows.length === 0)
     return payoff?.advice ? (
@@ -26,7 +34,13 @@ export const ToMeasure = ({ plan }: { plan: Plan }) => {
               <KnownMark known="assumed" />
             </span>
             <span className="flex-1 leading-tight">
-              {one.label}
+              {one.station && shown ? (
+                <Link to={`/jobs/${shown.id}/${one.station}#figure-${one.key}`} className="underline underline-offset-2">
+                  {one.label}
+                </Link>
+              ) : (
+                one.label
+              )}
               <span className="block text-fine text-quiet">
                 <Rich text={one.effect} />
               </span>
