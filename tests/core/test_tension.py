@@ -10,6 +10,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.frame.plates import place_plates, plate_spans_mm
 from gantline.core.tension.holds import HOLDS, Hold, School
 from gantline.core.tension.order import Bars, Frame, tension_order
+from gantline.core.tension.own_order import own_order
 from gantline.core.tension.points import (
     OPPOSITE,
     Corner,
@@ -142,7 +143,7 @@ def test_the_words_of_an_order_fit_its_hold() -> None:
         said = " ".join(
             f"{one.action} {one.reason}" for one in ordered(2400, 1400, hold, School.MIDDLES_OUTWARD)[1]
         )
-        by_hand = hold in (Hold.STAPLE, Hold.SNAP, Hold.LACE)
+        by_hand = hold in (Hold.STAPLE, Hold.TACK, Hold.SNAP, Hold.LACE)
         assert ("the pull of the hand" in said) == by_hand, hold
         assert ("pull along the diagonal" in said) == by_hand, hold
         assert ("fold" in said) == (hold is Hold.STAPLE), hold
@@ -302,3 +303,45 @@ def test_no_staple_lies_on_a_plate_or_nearer_to_its_neighbor_than_wood_bears(
     steps = tension_order(points, frame, Hold.STAPLE, School.MIDDLES_OUTWARD)
     held = [number for step in steps for number in step.points + step.partners]
     assert sorted(held) == [one.number for one in points]
+
+
+def test_the_other_pair_of_sides_begins_where_the_crew_wants_it() -> None:
+    """A whole side and then its opposite: left, right, top, and the bottom last of all."""
+    _, steps = ordered(
+        2400, 1400, Hold.LUG, School.CORNERS_FIRST, first_side=Side.LEFT, second_side=Side.TOP, in_step=False
+    )
+    sides_in_turn = list(
+        dict.fromkeys(step.place for step in steps if step.part in ("Short sides", "Long sides"))
+    )
+    assert sides_in_turn == ["left", "right", "top", "bottom"]
+    _, steps = ordered(2400, 1400, Hold.SNAP, School.MIDDLES_OUTWARD, second_side=Side.TOP)
+    assert [step.place for step in steps[:4]] == ["left", "right", "top", "bottom"]
+    with pytest.raises(OutOfRange, match="not across"):
+        Frame(width_mm=2400, height_mm=1400, corner_stop_mm=150, first_side=Side.LEFT, second_side=Side.RIGHT)
+
+
+def test_a_list_of_points_is_followed_as_written_and_what_it_lacks_is_named() -> None:
+    """Six points a side of 24: 1 to 6 along the top, so 13 to 18 along the bottom from the right; 1 is across from 18."""
+    points = spread(
+        Layout(width_mm=1200, height_mm=900, spacing_mm=300, inset_mm=50, rail_count=6, stile_count=6)
+    )
+    numbered_points = {point.number: point for point in points}
+    every = (
+        ", ".join(f"{number}+{19 - number}" for number in range(1, 7))
+        + "\n"
+        + "; ".join(f"{number} {31 - number}" for number in range(7, 13))
+    )
+    whole = own_order(every, numbered_points, "hook")
+    assert [sorted(step.points) for step in whole.steps[:2]] == [[1, 18], [2, 17]]
+    assert [step.points for step in whole.steps[6:8]] == [(7,), (24,)]
+    assert (len(whole.steps), whole.troubles, whole.left_out, whole.apart) == (18, (), (), 1)
+    round_it = own_order(" ".join(map(str, range(1, 25))), numbered_points, "hook")
+    assert (round_it.apart, round_it.farthest) == (17, 1)  # 7 to its partner 24 is as far; 1 comes first
+    short = own_order("1+18 2+17", numbered_points, "hook")
+    assert short.left_out == (*range(3, 17), *range(19, 25))
+    assert sum(len(step.points) for step in short.steps) == 24
+    wrong = own_order("1, 1, 25, 3a", numbered_points, "hook")
+    assert wrong.steps == ()
+    assert [text.split(":")[0] for text in wrong.troubles] == [
+        "“3a” is no number of a point", "1 is in the list twice", "25 is no point of this frame",
+    ]  # fmt: skip

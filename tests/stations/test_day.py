@@ -139,12 +139,14 @@ OTHER: dict[str, Any] = {
     "number_from": "bottom-left", "clockwise": False, "numbers": "pairs", "drop_mm": 47.0, "row_offset_mm": 91.0, "rule": "fixed",
     "spacing_share": 0.4, "fixed_spacing_mm": 1100.0, "side_play_mm": 17.0, "lift_on_mm": 480.0, "proud_mm": 13.0, "per_bracket": 2,
     "screws_lie": "beside", "screws_apart_mm": 63.0, "hang_parts": 3, "lower_parts": 3, "cap_torque_nm": 0.7, "tools": "a bent key",
-    "label_at": "on the left", "comes_off": "by its tabs",
+    "label_at": "on the left", "comes_off": "by its tabs", "second_side": "right", "own_order": "1+31, 2", "joint_torque_nm": 2.5,
+    "outer_by": "clips", "outer_rail_count": 8, "outer_stile_count": 5, "sag_hooks": 2,
 }  # fmt: skip
 BESIDE: dict[str, Any] = {  # what else a field needs to matter
     "rail_count": {"stile_count": 8}, "stile_count": {"rail_count": 12}, "fixed_spacing_mm": {"rule": "fixed", "spacing_share": None},
     "rule": {"fixed_spacing_mm": 1150.0, "spacing_share": None}, "screws_lie": {"per_bracket": 2}, "screws_apart_mm": {"per_bracket": 2},
-    "cap_torque_nm": {"trim_mm": 10.0}, "first_side": {"in_step": True},
+    "cap_torque_nm": {"trim_mm": 10.0}, "first_side": {"in_step": True}, "second_side": {"in_step": False}, "outer_by": {"trim_mm": 10.0},
+    "outer_rail_count": {"trim_mm": 10.0}, "outer_stile_count": {"trim_mm": 10.0}, "sag_hooks": {"trim_mm": 10.0},
 }  # fmt: skip
 
 
@@ -194,6 +196,8 @@ def test_no_field_of_a_kits_sheet_is_taken_and_unused(field: str) -> None:
         {"spare": 3},
         {"name": "claws"},
         {"facing": "outward"},
+        {"into": "hem", "long_mm": 1180.0},
+        {"into": "hem", "long_mm": 1180.0, "on": "rails"},
         {"mass_g": 90.0},
         {"stops": "hang"},
     ],

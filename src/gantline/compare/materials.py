@@ -10,7 +10,7 @@ from gantline.compare.masks import mask_panels, velvet_text
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import metres_to_order, yards_to_order
 from gantline.core.materials import Bought, Need, line_of, merged, with_spares
-from gantline.core.tension.holds import Hold
+from gantline.core.tension.holds import HOLDS, Hold
 from gantline.core.trim.backlight import Backlight as Strip
 from gantline.core.trim.spacers import SpacerStrips
 from gantline.core.wall.ways import KINDS, Way
@@ -32,6 +32,7 @@ from gantline.stations.wall.way import bottom, cleat_place, cleat_stands, hang_p
 
 ITEM_NAMES = {
     Hold.STAPLE: "staples",
+    Hold.TACK: "tacks",
     Hold.SPRING: "springs",
     Hold.LUG: "lugs",
     Hold.SNAP: "snaps",
@@ -218,14 +219,14 @@ def _fabric(at: Ask) -> Iterator[Need]:
     points = at(tension_points)
     if isinstance(points, str) or not at(timber):  # a kit brings its own
         return
-    staples = hold is Hold.STAPLE
-    spare = at.default(FrameDefaults.spare_staples if staples else FrameDefaults.spare_points)
+    driven = HOLDS[hold].boards
+    spare = at.default(FrameDefaults.spare_staples if driven else FrameDefaults.spare_points)
     name = ITEM_NAMES[hold]
     yield Need(
         key=name.replace(" ", "-"),
         name=name,
         amount=with_spares(len(points), spare),
-        pack=1000.0 if staples else 10.0,
+        pack={Hold.STAPLE: 1000.0, Hold.TACK: 100.0}.get(hold, 10.0),
         why="tension, with spares",
     )
 

@@ -24,6 +24,7 @@ from gantline.core.units import Units, fine_text, length_text
 
 AMOUNTS_MM: Mapping[Hold, tuple[float, float]] = {
     Hold.STAPLE: (3.0, 6.0),
+    Hold.TACK: (4.0, 8.0),
     Hold.SPRING: (15.0, 30.0),
     Hold.LUG: (4.0, 8.0),
     Hold.SNAP: (4.0, 8.0),
@@ -34,6 +35,7 @@ MOST_CAUSES = 5
 LEAST_WEIGHT = 0.02  # a cause that is less likely is not worth a line
 AGAIN: Mapping[Hold, str] = {
     Hold.STAPLE: "Take the staples out, smooth outward, pull by hand, staple again.",
+    Hold.TACK: "Draw the tacks, smooth outward, pull by hand, tack again.",
     Hold.SNAP: "Open the snaps, smooth outward, pull by hand, press again.",
     Hold.LACE: "Open the ties, smooth outward, pull by hand, tie again.",
 }
@@ -44,6 +46,7 @@ TURNS: Mapping[Hold, str] = {
 }
 LAST: Mapping[Hold, str] = {
     Hold.STAPLE: "What stays after that: pull the corner along its diagonal once more. Low heat only on a knit, moving.",
+    Hold.TACK: "What stays after that: warm air, low and moving, or a day's rest; a knit takes a wave out by itself.",
     Hold.SPRING: "What stays after that: a cure spring or a second rail there, or a diagonal tie in the corner.",
     Hold.LUG: "What stays after that: outer frame off, the four corners hooked again.",
     Hold.SNAP: "What stays after that: open the corner, pull it along its diagonal, press it last.",

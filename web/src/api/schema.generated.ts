@@ -2021,10 +2021,14 @@ export interface components {
             id: string;
             /** Into */
             into: ("track" | "hem" | "outer") | null;
+            /** Long Mm */
+            long_mm: number | null;
             /** Mass G */
             mass_g: number | null;
             /** Name */
             name: string;
+            /** On */
+            on: ("rails" | "stiles") | null;
             /** Spare */
             spare: number | null;
             /** Stops */
@@ -3363,6 +3367,8 @@ export interface components {
             /** Fastener Mm */
             fastener_mm: number | null;
             joint: components["schemas"]["Joint"] | null;
+            /** Joint Torque Nm */
+            joint_torque_nm: number | null;
             /** Kerf Mm */
             kerf_mm: number | null;
             /** Label At */
@@ -3375,6 +3381,12 @@ export interface components {
             material: components["schemas"]["Material"] | null;
             /** Name */
             name: string | null;
+            /** Outer By */
+            outer_by: ("screws" | "clips") | null;
+            /** Outer Rail Count */
+            outer_rail_count: number | null;
+            /** Outer Stile Count */
+            outer_stile_count: number | null;
             /**
              * Parts
              * @default []
@@ -3384,6 +3396,8 @@ export interface components {
             plates: ("back" | "both" | "none") | null;
             /** Removable */
             removable: boolean | null;
+            /** Sag Hooks */
+            sag_hooks: number | null;
             /** @default {} */
             square: components["schemas"]["SquareReadings"];
             /** Standoff Mm */
@@ -3726,7 +3740,7 @@ export interface components {
          * @description How the fabric is held at a point.
          * @enum {string}
          */
-        Hold: "staple" | "spring" | "lug" | "snap" | "lace" | "pin";
+        Hold: "staple" | "tack" | "spring" | "lug" | "snap" | "lace" | "pin";
         /**
          * HoleFact
          * @description A hole that was drilled [mm from the left wall end, above the floor], or that turned out not to be possible there.
@@ -7240,6 +7254,8 @@ export interface components {
             corner_pass: number | null;
             /** Fabric */
             fabric: string | null;
+            /** First Pass Mm */
+            first_pass_mm: number | null;
             first_side: components["schemas"]["Side"] | null;
             /** From End */
             from_end: boolean | null;
@@ -7257,6 +7273,8 @@ export interface components {
             numbers: ("points" | "pairs") | null;
             /** Overlap Mm */
             overlap_mm: number | null;
+            /** Own Order */
+            own_order: string | null;
             /** People */
             people: ("one" | "two") | null;
             /** Rail Count */
@@ -7271,6 +7289,7 @@ export interface components {
              */
             rounds: components["schemas"]["Round"][];
             school: components["schemas"]["School"] | null;
+            second_side: components["schemas"]["Side"] | null;
             /** Short Sides First */
             short_sides_first: boolean | null;
             /**

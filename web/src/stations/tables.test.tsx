@@ -120,7 +120,7 @@ test('nothing to measure says nothing; else the most telling leads, with the cha
   within(<ToMeasure plan={{ to_measure: [] } as unknown as Plan} />)
   expect(screen.queryByRole('region')).toBeNull()
   cleanup()
-  within(<ToMeasure plan={{ to_measure: open } as unknown as Plan} />)
+  within(<ToMeasure plan={{ to_measure: open, figures: [{ key: 'drop', station: 'wall' }] } as unknown as Plan} />)
   const region = screen.getByRole('region', { name: 'Measure before you drill' })
   await waitFor(() => expect(region.textContent).toContain('spacing measured, 87'))
   expect(screen.getAllByRole('listitem').map((one) => one.textContent?.slice(0, 4))).toEqual(['Stud', 'Drop'])

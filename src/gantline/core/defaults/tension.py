@@ -23,6 +23,18 @@ class TensionDefaults:
     spacing_staple_mm = Default(
         35.0, "mm", 15.0, 60.0, "final spacing of staples", "25 to 40 carries the pull"
     )
+    spacing_tack_mm = Default(
+        60.0, "mm", 20.0, 150.0, "spacing of tacks", "40 to 80 on a knit: the cloth gives between them"
+    )
+    pull_spread_share = Default(
+        0.3,
+        "share",
+        0.05,
+        1.0,
+        "how far a pull read on the way may be off",
+        "a rule on cloth reads to a third of it",
+    )
+    line_tack_n_m = Default(40.0, "N/m", 5.0, 400.0, "line tension of a knit on tacks", "spring balance")
     spacing_spring_mm = Default(
         120.0, "mm", 40.0, 300.0, "spacing of springs", "80 to 150, closer shows no waves"
     )

@@ -40,6 +40,7 @@ class HoldGives:
 # Rods are 4 mm glass fiber (E 40 GPa). The others are firm against any cloth; the model does not hang on how firm.
 GIVES: Mapping[Hold, HoldGives] = {
     Hold.STAPLE: HoldGives(rate=150.0, along=150.0, frozen=True, wrapped=True),
+    Hold.TACK: HoldGives(rate=150.0, along=150.0, frozen=True, wrapped=True),
     Hold.SPRING: HoldGives(rate=TensionDefaults.spring_n_mm.value, along=0.3, springs=True, rod=5.0e5),
     Hold.LUG: HoldGives(rate=60.0, along=2.0, rod=5.0e5),
     Hold.SNAP: HoldGives(rate=60.0, along=60.0, frozen=True),

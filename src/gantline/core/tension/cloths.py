@@ -24,6 +24,7 @@ NAMES: Mapping[ClothSort, str] = {
 # what usually hangs in each hold
 USUAL: Mapping[Hold, ClothSort] = {
     Hold.STAPLE: ClothSort.BLACKOUT,
+    Hold.TACK: ClothSort.KNIT,
     Hold.SPRING: ClothSort.FILM,
     Hold.LUG: ClothSort.FILM,
     Hold.PIN: ClothSort.FILM,

@@ -9,6 +9,7 @@ class Hold(StrEnum):
     """How the fabric is held at a point."""
 
     STAPLE = "staple"
+    TACK = "tack"
     SPRING = "spring"
     LUG = "lug"
     SNAP = "snap"
@@ -29,7 +30,7 @@ class HoldKind:
 
     pulled: a hand pulls the fabric and the fixing freezes that pull. folds: the fabric is folded at the corners.
     loose_pass: everything is threaded loosely once before it is tightened (lacing).
-    filled: a first pass of wide points is filled in afterwards (staples).
+    filled: a first pass of wide points is filled in afterwards (staples). boards: it is driven into the boards of a timber frame.
     """
 
     name: str
@@ -39,6 +40,7 @@ class HoldKind:
     folds: bool = False
     loose_pass: bool = False
     filled: bool = False
+    boards: bool = False
 
     @property
     def action(self) -> str:
@@ -60,7 +62,8 @@ class HoldKind:
 
 
 # Fixed points (spring, lug, pin) center the sheet by its corners, so corners go first. Tension that
-# is frozen by hand (staple, snap, lace) is walked out from the middles, so corners go last.
+# is frozen by hand (staple, snap, lace) is walked out from the middles, so corners go last. Knits are
+# tacked from their corners, stretched to the opposite end, and walked all round with hand-set tacks.
 HOLDS: Mapping[Hold, HoldKind] = {
     Hold.STAPLE: HoldKind(
         name="staples",
@@ -69,6 +72,15 @@ HOLDS: Mapping[Hold, HoldKind] = {
         pulled=True,
         folds=True,
         filled=True,
+        boards=True,
+    ),
+    Hold.TACK: HoldKind(
+        name="tacks",
+        verb="tack",
+        school=School.CORNERS_FIRST,
+        pulled=True,
+        folds=True,
+        boards=True,
     ),
     Hold.SPRING: HoldKind(name="springs", verb="hook", school=School.CORNERS_FIRST),
     Hold.LUG: HoldKind(name="lugs", verb="seat", school=School.CORNERS_FIRST),

@@ -39,7 +39,8 @@ Run = tuple[TensionPoint, ...]
 class Frame:
     """What the order needs to know of the frame [mm], of its kit and of the crew.
 
-    first_side: done first of all; without it the short or the long sides begin. in_step: opposite sides together, else a
+    first_side: done first of all; without it the short or the long sides begin. second_side: begins the other pair of sides;
+    without it the left one, or the bottom in the order that ends at the corners. in_step: opposite sides together, else a
     whole side and then its opposite. batch: points of one step. corner_pass: points at a corner in one crosswise pass, 1
     or 2. cluster: points of each side that are held with its corner. from_end: along a side from one end to the other
     instead of from its middle. rods_last: adjusting rods are set when everything holds.
@@ -53,6 +54,7 @@ class Frame:
     centre_bars: int = 0
     bars: Bars = Bars.BETWEEN
     first_side: Side | None = None
+    second_side: Side | None = None
     in_step: bool = True
     batch: int = 1
     corner_pass: int = 2
@@ -67,6 +69,13 @@ class Frame:
         )
         if self.corner_pass not in (1, 2):
             raise OutOfRange("a corner takes 1 or 2 points a pass", field="corner_pass", got=self.corner_pass)
+        first, second = self.first_side, self.second_side
+        if first is not None and second is not None and (first in RAILS) == (second in RAILS):
+            raise OutOfRange(
+                "the side that begins the other pair lies beside the first one, not across",
+                field="second_side",
+                got=second.value,
+            )
 
     def length(self, side: Side) -> float:
         """Length of a side [mm]."""
@@ -207,6 +216,9 @@ class _Work:
         if first is not None:
             other = long if names.get(first, names.get(OPPOSITE[first])) == "Short sides" else short
             order = [first, other]
+        second = self.frame.second_side
+        if second is not None:  # whichever pair it belongs to, that pair begins with it
+            order = [second if side in (second, OPPOSITE[second]) else side for side in order]
         for index, side in enumerate(order):
             if index == 1:
                 yield from self.bars(Bars.BETWEEN)
@@ -293,8 +305,12 @@ class _Work:
     @property
     def begins(self) -> tuple[Side, Side]:
         """The side that goes first, and the one that begins the other pair."""
-        first = self.frame.first_side or Side.BOTTOM
-        return first, Side.LEFT if first in RAILS else Side.BOTTOM
+        first, second = self.frame.first_side, self.frame.second_side
+        if first is None:
+            if second is None:
+                return Side.BOTTOM, Side.LEFT
+            return Side.LEFT if second in RAILS else Side.BOTTOM, second
+        return first, second or (Side.LEFT if first in RAILS else Side.BOTTOM)
 
     def _walk(self, part: str, runs: dict[Side, list[Run]], action: str, why: str) -> Iterator[TensionStep]:
         """Runs of points outward: all four sides in step, or a whole side and then its opposite."""

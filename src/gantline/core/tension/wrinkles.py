@@ -85,6 +85,7 @@ FAULTS: Mapping[Seen, Fault] = {
 # as little as a hand can do at one point, once: [mm], and in words
 LITTLE_MM: Mapping[Hold, float] = {
     Hold.STAPLE: 3.0,
+    Hold.TACK: 5.0,
     Hold.SPRING: 5.0,
     Hold.LUG: 2.0,
     Hold.SNAP: 3.0,
@@ -93,6 +94,7 @@ LITTLE_MM: Mapping[Hold, float] = {
 }
 A_LITTLE: Mapping[Hold, str] = {
     Hold.STAPLE: f"by {LITTLE_MM[Hold.STAPLE]:g} mm: take the staples out, move the cloth, staple again",
+    Hold.TACK: f"by {LITTLE_MM[Hold.TACK]:g} mm: draw the tack, pull or ease the cloth, tack again",
     Hold.SPRING: "by one hole or one hook; a spring does not move a sheet: unhook, shift, hook",
     Hold.LUG: "by pressing or freeing the lug and its neighbors",
     Hold.SNAP: f"by one notch, {LITTLE_MM[Hold.SNAP]:g} mm",

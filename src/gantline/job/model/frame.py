@@ -43,6 +43,8 @@ PLACES = (
     ("hem", "a hem of the fabric, before the first point"),
     ("outer", "the outer frame, before its corners close"),
 )
+ON_SIDES = (("rails", "the long sides"), ("stiles", "the short sides"))
+OUTER_BY = (("screws", "screws"), ("clips", "clips"))
 FEEDS = (("left", "lower left, from the back"), ("right", "lower right, from the back"))
 
 
@@ -109,6 +111,10 @@ class BoxPart(Item):
         Literal["track", "hem", "outer"] | None, Field("into", "goes into", "choice", None, PLACES)
     ] = None
     facing: Annotated[Line | None, Field("facing", "facing", "text")] = None
+    long_mm: Annotated[LengthMm | None, Field("long", "long", ends=mm(1.0, 10_000.0))] = None
+    on: Annotated[Literal["rails", "stiles"] | None, Field("on", "belongs to", "choice", None, ON_SIDES)] = (
+        None
+    )
 
 
 class Brace(Item):
@@ -158,6 +164,23 @@ class FrameBuild(Part):
     cap_torque_nm: Annotated[
         Positive | None,
         Field("cap_torque", "Plastic caps, torque at most", "number", unit=" N·m"),
+    ] = None
+    joint_torque_nm: Annotated[
+        Positive | None,
+        Field("joint_torque", "Screws of the joints, torque at most", "number", unit=" N·m"),
+    ] = None
+    outer_by: Annotated[
+        Literal["screws", "clips"] | None,
+        Field("outer_by", "Outer frame is held by", "choice", None, OUTER_BY),
+    ] = None
+    outer_rail_count: Annotated[
+        Annotated[int, Ends(1, 60)] | None, Field("outer_rail", "Of them on each long side", "count")
+    ] = None
+    outer_stile_count: Annotated[
+        Annotated[int, Ends(1, 60)] | None, Field("outer_stile", "Of them on each short side", "count")
+    ] = None
+    sag_hooks: Annotated[
+        Annotated[int, Ends(1, 12)] | None, Field("sag_hooks", "Hooks against sag on each long side", "count")
     ] = None
     label_at: Annotated[
         Line | None, Field("label_at", "Maker's label", "text", note="as bottom, toward the wall")

@@ -113,6 +113,28 @@ class Tensioning(Part):
     first_side: Annotated[Side | None, Field("first_side", "Side that goes first", "choice", None, SIDES)] = (
         None
     )
+    second_side: Annotated[
+        Side | None, Field("second_side", "Side that begins the other pair", "choice", None, SIDES)
+    ] = None
+    first_pass_mm: Annotated[
+        LengthMm | None,
+        Field(
+            "first_pass",
+            "Spacing of the first pass",
+            default=TensionDefaults.first_pass_mm,
+            ends=mm(10.0, 1_000.0),
+            note="as wide as the spacing itself: closed runs, no second pass",
+        ),
+    ] = None
+    own_order: Annotated[
+        Notes | None,
+        Field(
+            "own_order",
+            "Own order of points",
+            "text",
+            note="numbers in their order; + joins points of one step: 1+31, 16+46, 2+32",
+        ),
+    ] = None
     in_step: Annotated[bool | None, Field("in_step", "Opposite sides in step", "switch", True)] = None
     batch: Annotated[Annotated[int, Ends(1, 20)] | None, Field("batch", "Points at a time", "count", 1)] = (
         None

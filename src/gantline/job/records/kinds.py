@@ -142,7 +142,7 @@ def _hung(body: Mapping[str, Any]) -> list[Edit]:
 
 def _parts(body: Mapping[str, Any]) -> list[dict[str, Any]]:
     """The parts to count, by id, nothing counted yet."""
-    kept = ("name", "count", "spare", "stops", "mass_g", "into", "facing")
+    kept = ("name", "count", "spare", "stops", "mass_g", "into", "facing", "long_mm", "on")
     return [
         {"id": f"p{at}", **{key: one[key] for key in kept if key in one}}
         for at, one in enumerate(body.get("parts") or (), start=1)

@@ -12,12 +12,12 @@ from pydantic_core import PydanticCustomError
 from gantline.core.materials import weighed_kg
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.order import Bars
-from gantline.core.tension.points import Corner, Side
+from gantline.core.tension.points import RAILS, Corner, Side
 from gantline.core.wall.loads import MOST_A_BRACKET
 from gantline.core.wall.marks import ScrewLay
 from gantline.job.ends import Ends
 from gantline.job.records.record import Record
-from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, PointCount, Positive, Share
+from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, Notes, PointCount, Positive, Share
 
 MASS_ROUNDED = 1.02  # parts are weighed to the gram and kits to the half kilogram
 Stops = Literal["frame", "tension", "trim", "hang"]
@@ -26,7 +26,7 @@ Stops = Literal["frame", "tension", "trim", "hang"]
 class KitPart(BaseModel):
     """A part that is counted in the box. stops: the step that waits without it; spare: how many of the count are spares;
     holds: it is one of the points that hold the fabric; mass_g: of one of them; into: where it goes before that closes;
-    facing: which way round, in words."""
+    facing: which way round, in words; long_mm: how long each is, on: which sides it belongs to, as rods of two lengths."""
 
     model_config = ConfigDict(extra="allow", frozen=True)
     name: Annotated[Line, Field(min_length=1)]
@@ -37,6 +37,8 @@ class KitPart(BaseModel):
     mass_g: Annotated[Positive, Ends(0.01, 200_000.0)] | None = None
     into: Literal["track", "hem", "outer"] | None = None
     facing: Line | None = None
+    long_mm: LengthMm | None = None
+    on: Literal["rails", "stiles"] | None = None
 
 
 class KitRecord(Record):
@@ -61,6 +63,8 @@ class KitRecord(Record):
     school: School | None = None
     short_sides_first: bool | None = None
     first_side: Side | None = None
+    second_side: Side | None = None
+    own_order: Notes | None = None
     in_step: bool | None = None
     batch: Annotated[int, Ends(1, 20)] | None = None
     corner_pass: Annotated[int, Ends(1, 2)] | None = None
@@ -88,6 +92,11 @@ class KitRecord(Record):
     hang_parts: Annotated[int, Ends(2, 12)] | None = None
     lower_parts: Annotated[int, Ends(2, 12)] | None = None
     cap_torque_nm: Positive | None = None
+    joint_torque_nm: Positive | None = None
+    outer_by: Literal["screws", "clips"] | None = None
+    outer_rail_count: Annotated[int, Ends(1, 60)] | None = None
+    outer_stile_count: Annotated[int, Ends(1, 60)] | None = None
+    sag_hooks: Annotated[int, Ends(1, 12)] | None = None
     tools: Line | None = None
     label_at: Line | None = None
     comes_off: Line | None = None
@@ -120,6 +129,13 @@ class KitRecord(Record):
             yield (
                 ("rule",),
                 "The brackets follow a share of the width, and a fixed spacing is given too. Keep one.",
+            )
+        if (self.first_side and self.second_side) and (self.first_side in RAILS) == (
+            self.second_side in RAILS
+        ):
+            yield (
+                ("second_side",),
+                f"The {self.second_side} lies across from the {self.first_side}: the other pair begins with a side beside it.",
             )
         if self.trim_mm and self.border_mm and self.trim_mm > self.border_mm:
             yield ("trim_mm",), "The trim put on later is wider than the whole border."

@@ -3,7 +3,7 @@
 from gantline.core.defaults import BlankDefaults
 from gantline.core.fabric.blank import Axis, RollCut, Wrap, blank_side_mm, on_roll, turned_size_mm
 from gantline.core.free_floor import Foot, free_place
-from gantline.core.tension.holds import Hold
+from gantline.core.tension.holds import HOLDS, Hold
 from gantline.job.model.frame import Blank
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
@@ -21,8 +21,13 @@ def return_mm(at: Ask) -> float:
 
 
 def wrapped(at: Ask) -> bool:
-    """Whether the fabric is wrapped round boards and stapled."""
-    return at(timber) and at.field(Tensioning.hold) == Hold.STAPLE
+    """Whether the fabric is wrapped round boards and stapled or tacked on their back."""
+    return at(timber) and at(driven)
+
+
+def driven(at: Ask) -> bool:
+    """Whether what holds the fabric is driven into boards."""
+    return HOLDS[Hold(at.field(Tensioning.hold))].boards
 
 
 def wrap(at: Ask) -> Wrap | None:
@@ -50,7 +55,7 @@ def overlap_mm(at: Ask) -> float:
     wrapping = at(wrap)
     if wrapping is not None:
         return wrapping.overlap_mm
-    return at.default(BlankDefaults.blank_overlap_mm) if at.field(Tensioning.hold) == Hold.STAPLE else 0.0
+    return at.default(BlankDefaults.blank_overlap_mm) if at(driven) else 0.0
 
 
 def blank(at: Ask) -> tuple[float, float]:

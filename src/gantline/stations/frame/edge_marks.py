@@ -2,10 +2,8 @@
 
 from collections.abc import Iterator
 
-from gantline.core.tension.holds import Hold
 from gantline.drawing.marks import Area, Axis, Dimension, Label, Line, Mark, Point, Side, rectangle
 from gantline.job.model.frame import Blank, FrameBuild
-from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
 from gantline.stations.common import frame_depth_mm, standoff_mm
@@ -56,7 +54,7 @@ def cloth(at: Ask, face: FaceName) -> Iterator[Mark]:
         loose = ((back, end), (back, end - at.field(Blank.grip_mm)))
         yield Line(key="edge-grip", role="cloth-loose", layer="frame", points=loose)
     yield Line(key="edge-cloth", role="cloth", layer="frame", points=tuple(path))
-    if at.field(Tensioning.hold) == Hold.STAPLE and at(timber):
+    if at(wrapped):
         where, leg = -at(return_mm) * 0.55, at.field(FrameBuild.staple_mm)
         points = (
             (off + leg, where + 3.0),

@@ -18,7 +18,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
 from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import frame_depth_mm
-from gantline.stations.frame.blank import laid_out, overlap_mm, roll_cut, work_area_mm
+from gantline.stations.frame.blank import driven, laid_out, overlap_mm, roll_cut, work_area_mm
 from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
@@ -191,10 +191,9 @@ def fasteners(at: Ask) -> Iterator[Finding]:
         return
     clear, deep = at.default(FrameDefaults.fastener_clear_mm), at(board_section).deep_mm
     checked = [(FrameBuild.fastener_mm, at.given(FrameBuild.fastener_mm), deep, "screw")]
-    if at.field(Tensioning.hold) == Hold.STAPLE:
-        checked.append(
-            (FrameBuild.staple_mm, at.field(FrameBuild.staple_mm), min(at(board_mm)), "staple leg")
-        )
+    if at(driven):
+        leg = "staple leg" if at.field(Tensioning.hold) == Hold.STAPLE else "tack"
+        checked.append((FrameBuild.staple_mm, at.field(FrameBuild.staple_mm), min(at(board_mm)), leg))
     for field, long, through, name in checked:
         if long is None:
             continue

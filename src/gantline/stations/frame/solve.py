@@ -38,6 +38,7 @@ from gantline.stations.frame.board import board_mm, board_section, outer_mm, tim
 
 LINE_TENSIONS: dict[Hold, Default] = {
     Hold.STAPLE: TensionDefaults.line_hand_n_m,
+    Hold.TACK: TensionDefaults.line_tack_n_m,
     Hold.SPRING: TensionDefaults.line_spring_n_m,
     Hold.LUG: TensionDefaults.line_snap_n_m,
     Hold.SNAP: TensionDefaults.line_snap_n_m,
@@ -249,12 +250,15 @@ def mass_kg(at: Ask) -> float | None:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PutIn:
-    """A part of the kit that goes into a place before that closes; count without the spares."""
+    """A part of the kit that goes into a place before that closes; count without the spares; long: each of them [mm]; on: the
+    sides it belongs to, or empty."""
 
     id: str
     name: str
     count: int
     facing: str
+    long_mm: float | None
+    on: str
 
 
 def parts_into(at: Ask, place: str) -> tuple[PutIn, ...]:
@@ -265,6 +269,8 @@ def parts_into(at: Ask, place: str) -> tuple[PutIn, ...]:
             name=part.name,
             count=part.count - at.of(part, BoxPart.spare),
             facing=part.facing or "",
+            long_mm=part.long_mm,
+            on=part.on or "",
         )
         for part in at.things(FrameBuild.parts)
         if part.into == place

@@ -299,6 +299,19 @@ def _kit(at: Ask, chain: Chain) -> None:
         things=(("read", "square"),),
         gives=(Milestone.SQUARE,),
     )
+    torque = at.given(FrameBuild.joint_torque_nm)
+    if torque:
+        chain.add(
+            Phase.FRAME,
+            "torque",
+            f"Tighten every joint's screws crosswise, at most {torque:g} N·m",
+            lies="face down",
+            minutes=5.0,
+            tools=("torque driver",),
+            things=of("tighten", ("joints",)),
+            check="diagonals as they were",
+            trouble="A thread strips: the next longer screw, by hand.",
+        )
     chain.add(
         Phase.FRAME,
         "edges",

@@ -25,7 +25,7 @@ LOOK_READINGS = (
     Reading(name="seen", label="what is seen", kind="word", words=SEEN),
     Reading(name="where", label="where, from the front", kind="word", words=tuple(WHERE)),
 )
-HURTS = {Hold.SPRING: "springs", Hold.STAPLE: "staples"}  # cautions of their own
+HURTS = {Hold.SPRING: "springs", Hold.STAPLE: "staples", Hold.TACK: "tacks"}  # cautions of their own
 AT_CORNER, AT_SIDE = 2, 3  # points that are touched at each side of a corner, and in the middle of a side
 
 

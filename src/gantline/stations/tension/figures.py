@@ -16,6 +16,7 @@ from gantline.stations.tension.membrane import stale, stiff_n_m, taken
 from gantline.stations.tension.solve import (
     even_points,
     hold,
+    hold_kind,
     sequence,
     spacing_mm,
     spread_points,
@@ -59,6 +60,12 @@ def short_first(at: Ask) -> Display | None:
     """Only where corners go first."""
     corners = at(sequence) is School.CORNERS_FIRST
     return Display(at.field(Tensioning.short_sides_first)) if corners else None
+
+
+@FIGURES.length("first_pass", "Spacing of the first pass", "usual", Tensioning.first_pass_mm)
+def first_pass(at: Ask) -> Display | None:
+    """Only where a wide pass is filled in."""
+    return Display(at.field(Tensioning.first_pass_mm)) if at(hold_kind).filled else None
 
 
 def _when_corners(key: str, label: str, field: Any) -> None:

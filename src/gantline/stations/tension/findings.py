@@ -3,17 +3,20 @@
 from collections.abc import Iterator
 
 from gantline.core.membrane.looked_at import NO_WAVES
+from gantline.core.tension.points import RAILS, Side
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
 from gantline.plan.finding import Cure, Finding, change, found, noted
+from gantline.stations.common.words import runs
 from gantline.stations.tension.membrane import stale, taken
 from gantline.stations.tension.solve import (
     along,
     even_points,
     hold_kind,
+    own_order,
     sequence,
     spread_points,
     tension_points,
@@ -28,6 +31,12 @@ class Code(Coded):
     OFF_PLATES = "staples-off-plates", "staples miss the plates"
     SIMULATE_AGAIN = "simulate-again", "simulate it again"
     UNEVEN = "simulated-uneven", "tension uneven"
+    OWN_ORDER = "own-order", "own order incomplete"
+    OWN_PAIRS = "own-pairs", "opposites far apart"
+    BEGINS_ACROSS = "begins-across", "sides cannot begin so"
+
+
+NEAR_STEPS = 3  # a partner that comes within so many steps lets the sheet lie where it is
 
 
 @found
@@ -69,6 +78,56 @@ def off_plates(at: Ask) -> Iterator[Finding]:
 
 
 @found
+def own_list(at: Ask) -> Iterator[Finding]:
+    """An own order of points that cannot be followed, or leaves points out."""
+    own, subject = at(own_order), field_of(Tensioning.own_order).pointer
+    if own is None:
+        return
+    if own.troubles:
+        text = f"The own order of points is not followed: {'; '.join(own.troubles)}. Correct the list."
+        yield Finding(code=Code.OWN_ORDER, severity="check", text=text, subject=subject)
+    elif own.left_out:
+        named = runs(own.left_out)
+        text = f"The own order leaves out {len(own.left_out)} points, {named}: they come at its end. Put them where they belong."
+        yield Finding(code=Code.OWN_ORDER, severity="check", text=text, subject=subject)
+
+
+@noted
+def own_pairs(at: Ask) -> Iterator[Finding]:
+    """An own order whose opposite points are far apart in time."""
+    own = at(own_order)
+    if own is None or own.troubles or own.apart <= NEAR_STEPS:
+        return
+    text = (
+        f"In the own order the partner of point {own.farthest} straight across comes {own.apart} steps after it: the sheet can "
+        "drift meanwhile. Read the margins in between."
+    )
+    yield Finding(
+        code=Code.OWN_PAIRS, severity="note", text=text, subject=field_of(Tensioning.own_order).pointer
+    )
+
+
+@found
+def begins_across(at: Ask) -> Iterator[Finding]:
+    """The side that is to begin the other pair lies across from the first one."""
+    first, second = at.given(Tensioning.first_side), at.given(Tensioning.second_side)
+    if first is None or second is None or (Side(first) in RAILS) != (Side(second) in RAILS):
+        return
+    text = f"The other pair of sides cannot begin with the {second}: that lies across from the {first}, which goes first."
+    turned = (Side.LEFT, Side.RIGHT) if Side(first) in RAILS else (Side.TOP, Side.BOTTOM)
+    yield Finding(
+        code=Code.BEGINS_ACROSS,
+        severity="check",
+        text=text,
+        subject=field_of(Tensioning.second_side).pointer,
+        cures=tuple(
+            Cure(text=f"begin with the {side}", changes=(change(Tensioning.second_side, side.value),))
+            for side in turned
+        ),
+    )
+
+
+@found
 def simulate_again(at: Ask) -> Iterator[Finding]:
     """A simulated order that was taken and is no longer what is planned."""
     if at(stale):
@@ -100,4 +159,4 @@ def uneven(at: Ask) -> Iterator[Finding]:
         )
 
 
-FINDINGS = (points, simulate_again, uneven, other_sequence, off_plates)
+FINDINGS = (points, own_list, begins_across, simulate_again, uneven, other_sequence, own_pairs, off_plates)

@@ -3,19 +3,23 @@
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, REST_IDLE
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, of
-from gantline.core.defaults import AlignDefaults
+from gantline.core.defaults import AlignDefaults, TensionDefaults
 from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import RAILS, Side
 from gantline.job.model.day import DayPlan
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
-from gantline.stations.frame import overlap_mm, parts_into
+from gantline.stations.frame import line_tension_n_m, overlap_mm, parts_into
+from gantline.stations.tension.membrane import stiff_n_m
 from gantline.stations.tension.solve import (
     hold,
+    hold_kind,
+    layout,
     spread_points,
 )
 
 RODS = (Hold.LUG, Hold.SPRING, Hold.PIN)
+HEM_OF = {"rails": ", top and bottom hem", "stiles": ", side hems"}
 RODS_IN = "Push the long rods into the side hems, the short ones into the long hems"
 SLID = {Hold.LUG: "lugs", Hold.PIN: "nuts", Hold.SPRING: "hooks"}
 
@@ -54,6 +58,73 @@ def slid_in(at: Ask, chain: Chain) -> None:
             check=f"{count} on this side, the right way round",
             trouble="The corner shuts the track: one left out means that corner opened again.",
         )
+
+
+def pulled_mm(at: Ask) -> dict[Side, float]:
+    """How far a mark on the cloth is to go past the frame's edge at the middle of each side, once all pulls as planned [mm].
+
+    Source: half the side's length times line tension over stretch stiffness, along the roll for the width.
+    Leaves out: that cloth pulled one way draws in the other; the tension bench has that.
+    """
+    laid, line = at(layout), at(line_tension_n_m)
+    if isinstance(laid, str):
+        return {}
+    along, across = at(stiff_n_m)
+    wide, high = laid.width_mm / 2.0 * line / along, laid.height_mm / 2.0 * line / across
+    return {Side.TOP: high, Side.RIGHT: wide, Side.BOTTOM: high, Side.LEFT: wide}
+
+
+def position_lines(at: Ask, chain: Chain) -> None:
+    """Where a hand pulls the cloth, its pull is seen by a line that was drawn while it lay free."""
+    if at(hold_kind).pulled and at(pulled_mm):
+        chain.add(
+            Phase.FABRIC,
+            "lines",
+            "Draw a short line on the back of the cloth along the frame's edge, at the middle of each side",
+            lies="face down",
+            face="back",
+            minutes=3.0,
+            tools=("soft pencil",),
+            things=(("draw", "position lines"),),
+            why="it moves past the edge as the cloth is pulled, and says how hard",
+            check="four lines, each on the edge",
+            trouble="Never a pen: ink comes through.",
+        )
+
+
+def pull_read(at: Ask, chain: Chain, name: str, after: str, share: float) -> None:
+    """How far the lines have gone, on the way.  share: of the whole pull that is wanted by then."""
+    wanted = at(pulled_mm)
+    if not at(hold_kind).pulled or not wanted:
+        return
+    loose = at.default(TensionDefaults.pull_spread_share)
+    readings = tuple(
+        Reading(
+            name=f"pull_{side}",
+            label=f"line past the edge, {side}",
+            planned=share * far,
+            told=at.text(share * far),
+            tolerance=max(loose * share * far, at.step_mm),
+            allowed=at.allowed(max(loose * share * far, at.step_mm)),
+            instrument="rule",
+        )
+        for side, far in wanted.items()
+    )
+    near = 2.0 * max(loose * share * max(wanted.values()), at.step_mm)
+    chain.add(
+        Phase.TENSION,
+        name,
+        f"Read how far the four lines have gone past the edge, {after}",
+        lies="face down",
+        face="back",
+        minutes=4.0 * READING,
+        tools=("rule",),
+        readings=readings,
+        alike=(("pull_left", "pull_right", near), ("pull_top", "pull_bottom", near)),
+        things=(("read", name),),
+        check="opposite sides alike",
+        trouble="One side takes it all: back to the first point of that side, ease it, and pull its partner by as much.",
+    )
 
 
 def laid_down(at: Ask, chain: Chain) -> None:
@@ -162,7 +233,9 @@ def laid_down(at: Ask, chain: Chain) -> None:
         check=f"left with right, top with bottom: within {at.allowed(at.default(AlignDefaults.border_even_mm))}",
         why="once a point is held the sheet does not move any more",
     )
-    hems = [] if at(timber) else [f"{part.count} {part.name}" for part in at(parts_into, "hem")]
+    position_lines(at, chain)
+    hemmed = () if at(timber) else at(parts_into, "hem")
+    hems = [f"{part.count} {part.name}" for part in hemmed]
     if hems or (at(hold) in RODS and not at(timber)):
         chain.add(
             fabric,
@@ -172,6 +245,17 @@ def laid_down(at: Ask, chain: Chain) -> None:
             minutes=6.0,
             things=of("push in", ("rods",)),
             gives=(Milestone.LAID,),
+            numbers=tuple(
+                Number(
+                    key=f"part {part.id}",
+                    label=f"{part.name}{HEM_OF.get(part.on, '')}",
+                    text=at.text(part.long_mm),
+                    value_mm=part.long_mm,
+                    play_mm=5.0,
+                )
+                for part in hemmed
+                if part.long_mm is not None
+            ),
             closes=("hem",),
             check="ends inside the hem, overlap at its middle",
             trouble="It snags: twist it, blunt end first. Caps meet inside: out, and turn it.",

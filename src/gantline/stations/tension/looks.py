@@ -6,14 +6,11 @@ from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, WEEK_IDLE
 from gantline.core.day.step import Milestone, Phase, Reading, of
 from gantline.core.defaults import AlignDefaults, FrameDefaults
-from gantline.core.tension.holds import Hold
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.cures import LOOK_READINGS
 from gantline.stations.tension.laying import MARGINS, even_margins
-from gantline.stations.tension.solve import (
-    hold,
-)
+from gantline.stations.tension.solve import hold_kind
 
 
 def margins_again(at: Ask, chain: Chain, name: str, text: str, **more: Any) -> None:
@@ -136,17 +133,17 @@ def looked_at(at: Ask, chain: Chain) -> None:
         closes=("back",),
         check="mark and label agree",
     )
-    if at(hold) is Hold.STAPLE:
+    if at(hold_kind).boards:
         chain.add(
             inspect,
             "trim",
-            "Trim the cloth behind the staples, blade away from the face",
+            f"Trim the cloth behind the {at(hold_kind).name}, blade away from the face",
             lies="face down",
             face="back",
             minutes=10.0,
             tools=("knife",),
             caution="trimming",
-            check=f"{at.text(20.0)} left past the staples",
+            check=f"{at.text(20.0)} left past the {at(hold_kind).name}",
             things=(("trim", "cloth"),),
             waits=(Milestone.LOOKED,),
             trouble="Trimmed before the look, nothing can be pulled again.",

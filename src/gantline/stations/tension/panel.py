@@ -35,6 +35,9 @@ PANEL = (
         weight="detail",
         rows=(
             "first_side",
+            "second_side",
+            "own_order",
+            "first_pass",
             "in_step",
             "batch",
             "corner_pass",

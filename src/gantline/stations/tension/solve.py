@@ -7,7 +7,10 @@ from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.tension.holds import HOLDS, Hold, HoldKind, School
 from gantline.core.tension.order import Bars, Frame, tension_order
+from gantline.core.tension.own_order import OwnOrder
+from gantline.core.tension.own_order import own_order as own_order_of
 from gantline.core.tension.points import (
+    RAILS,
     Corner,
     Layout,
     Readings,
@@ -27,6 +30,7 @@ from gantline.stations.size import screen
 
 SPACINGS: dict[Hold, Default] = {
     Hold.STAPLE: TensionDefaults.spacing_staple_mm,
+    Hold.TACK: TensionDefaults.spacing_tack_mm,
     Hold.SPRING: TensionDefaults.spacing_spring_mm,
     Hold.LUG: TensionDefaults.spacing_lug_mm,
     Hold.SNAP: TensionDefaults.spacing_snap_mm,
@@ -68,7 +72,7 @@ def layout(at: Ask) -> Layout | str:
             inset_mm=at.field(Tensioning.inset_mm),
             rail_count=at.given(Tensioning.rail_count),
             stile_count=at.given(Tensioning.stile_count),
-            first_pass_mm=at.default(TensionDefaults.first_pass_mm) if at(hold_kind).filled else None,
+            first_pass_mm=at.field(Tensioning.first_pass_mm) if at(hold_kind).filled else None,
             off_rails_mm=rails,
             off_stiles_mm=stiles,
         )
@@ -132,9 +136,12 @@ def written_numbers(at: Ask) -> dict[int, int]:
 
 def crew(at: Ask) -> dict[str, Any]:
     """What crew or kit say of the order; what begins at fixed corners only where it does."""
-    first = at.given(Tensioning.first_side)
+    first, second = at.given(Tensioning.first_side), at.given(Tensioning.second_side)
+    if first is not None and second is not None and (Side(first) in RAILS) == (Side(second) in RAILS):
+        second = None  # a finding says that it lies across
     said = {
         "first_side": None if first is None else Side(first),
+        "second_side": None if second is None else Side(second),
         "in_step": bool(at.field(Tensioning.in_step)),
         "batch": at.field(Tensioning.batch),
         "corner_pass": at.field(Tensioning.corner_pass),
@@ -148,11 +155,27 @@ def crew(at: Ask) -> dict[str, Any]:
     return said
 
 
+def own_order(at: Ask) -> OwnOrder | None:
+    """The crew's or the leaflet's own list, by its own numbers; None where there is none."""
+    text, points = at.given(Tensioning.own_order), at(spread_points)
+    if not text or not text.strip() or isinstance(points, str):
+        return None
+    start, clockwise = at(own_numbers)
+    named = numbered(points, start, clockwise=clockwise)
+    back = {(one.side, one.reading_mm): one for one in points}
+    return own_order_of(
+        text, {one.number: back[one.side, one.reading_mm] for one in named}, at(hold_kind).action
+    )
+
+
 def spread_steps(at: Ask) -> tuple[TensionStep, ...]:
     """The points in steps, whatever their numbers; none where the frame cannot take them."""
     points, laid = at(spread_points), at(layout)
     if isinstance(points, str) or isinstance(laid, str):
         return ()
+    own = at(own_order)
+    if own is not None and not own.troubles:
+        return own.steps
     fixed = at(timber) and not at.field(FrameBuild.removable)  # braces of boards are there before the fabric
     bars = 0 if fixed else at(brace_count)
     frame = Frame(

@@ -26,6 +26,10 @@ STAPLES = (
     "Eye and ear protection. Legs at least {} shorter than the board is thick; never a staple in the viewable area, none on a "
     "plate or a screw of the frame: staple beside it."
 )
+TACKS = (
+    "Eye protection, and the tack held with pliers or a magnet, not with fingers. Tacks at least {} shorter than the board is "
+    "thick, never in the viewable area, never between the lips."
+)
 
 
 def cautions(at: Ask) -> tuple[Caution, ...]:
@@ -34,6 +38,9 @@ def cautions(at: Ask) -> tuple[Caution, ...]:
     if held == Hold.STAPLE:
         shorter = at.text(at.default(FrameDefaults.fastener_clear_mm))
         return (FABRIC, Caution(key="staples", name="Stapler", text=STAPLES.format(shorter)))
+    if held == Hold.TACK:
+        shorter = at.text(at.default(FrameDefaults.fastener_clear_mm))
+        return (FABRIC, Caution(key="tacks", name="Tacks", text=TACKS.format(shorter)))
     return (FABRIC, SPRINGS) if held == Hold.SPRING else (FABRIC,)
 
 

@@ -11,11 +11,12 @@ from gantline.core.tension.steps import CORNERS, TensionStep
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.common.words import runs
-from gantline.stations.tension.laying import laid_down, slid_in
+from gantline.stations.tension.laying import laid_down, pull_read, slid_in
 from gantline.stations.tension.looks import after_corners, looked_at
 from gantline.stations.tension.membrane import awaited
 from gantline.stations.tension.solve import (
     hold,
+    hold_kind,
     sequence,
     tension_points,
     tension_steps,
@@ -25,6 +26,7 @@ from gantline.stations.tension.solve import (
 KEY = "tension"
 HOOKED = {True: "left", False: "top"}  # where the tape hooks, seen from the back
 REST = 60  # staples, then the hands rest
+PART_WAY = 0.6  # of the whole pull is there when the first points hold: the others take the rest
 GOES_WRONG = {
     Hold.SPRING: "It slips, or will not reach: never pull the sheet over with a spring. Unhook, shift the sheet, hook.",
     Hold.LUG: "A lug will not seat: press its neighbors, then the rod, never the cloth.",
@@ -32,6 +34,7 @@ GOES_WRONG = {
     Hold.LACE: "Pulled too far: cut the tie and take a new one.",
     Hold.PIN: "A pin crosses: back it out, start by hand.",
     Hold.STAPLE: "A wave behind you: take out the last ones, pull, staple again.",
+    Hold.TACK: "One tack pulls out: three beside each other. A corner slack: now, not at the end.",
 }
 
 
@@ -61,8 +64,9 @@ def _points(at: Ask, chain: Chain) -> None:
     keyed, tension, held = at(point_keys), at(tension_steps), 0
     expect = {number: f"{text}." for number, text in at(awaited).items()}
     two = at.field(Tensioning.people) == "two"
-    staple = at(hold) is Hold.STAPLE
+    driven = at(hold_kind).boards
     last_corner = max((step.number for step in tension if step.part == CORNERS), default=0)
+    middles = max((step.number for step in tension if step.part == "Middles"), default=0)
     for step in tension:
         numbers = (*step.points, *step.partners)
         if not numbers and step.part == "Trim":
@@ -80,7 +84,9 @@ def _points(at: Ask, chain: Chain) -> None:
             minutes=max(0.3, len(keys) * (THREADED if step.loose else A_POINT[at(hold)])) if keys else 3.0,
             numbers=tuple(_tapes(at, step)),
             tools=_tools(at),
-            caution={Hold.SPRING: "springs", Hold.STAPLE: "staples"}.get(at(hold), "fabric"),
+            caution={Hold.SPRING: "springs", Hold.STAPLE: "staples", Hold.TACK: "tacks"}.get(
+                at(hold), "fabric"
+            ),
             waits=(Milestone.LAID,),
             gives=(Milestone.CORNERS,) if step.part == CORNERS else (),
             into=() if keys else ("back",),
@@ -91,12 +97,15 @@ def _points(at: Ask, chain: Chain) -> None:
         )
         if step.number == last_corner and at(sequence) is School.CORNERS_FIRST:
             after_corners(at, chain)
+            pull_read(at, chain, "pull-corners", "with the corners held", PART_WAY)
+        if step.number == middles:
+            pull_read(at, chain, "pull-middles", "with the middles held", PART_WAY)
         before, held = held, held + len(keys)
-        if staple and not step.loose and held // REST > before // REST:
+        if driven and not step.loose and held // REST > before // REST:
             chain.add(
                 Phase.TENSION,
                 f"rest-{held // REST}",
-                f"Rest the hand: {held} staples are in",
+                f"Rest the hand: {held} {at(hold_kind).name} are in",
                 minutes=3.0,
                 lies="face down",
                 check="no wave behind the last ones",
@@ -117,6 +126,7 @@ def _tools(at: Ask) -> tuple[str, ...]:
     return {
         Hold.SPRING: ("hook tool", "goggles"),
         Hold.STAPLE: ("stapler", "goggles"),
+        Hold.TACK: ("tack hammer", "goggles"),
         Hold.PIN: ("driver",),
         Hold.LACE: ("pliers",),
     }.get(at(hold), ())

@@ -11,6 +11,7 @@ from gantline.job.model.frame import Backlight, FrameBuild, SquareReadings, Trim
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
 from gantline.stations.frame import parts_into
+from gantline.stations.size import screen
 from gantline.stations.trim.solve import border_kind, feed, spacers, strip, tape, tape_width_mm
 
 KEY = "trim"
@@ -112,7 +113,6 @@ def _outer(at: Ask, chain: Chain) -> None:
     spread = at.default(FrameDefaults.corner_gap_mm)
     names = [field_of(named).name for named, _ in GAPS]
     slid = [f"{part.count} {part.name}" for part in at(parts_into, "outer")] or ["the nuts of each half"]
-    torque = at.given(FrameBuild.cap_torque_nm)
     chain.add(
         trim,
         "outer-join",
@@ -160,7 +160,7 @@ def _outer(at: Ask, chain: Chain) -> None:
     chain.add(
         trim,
         "outer-tight",
-        "Tighten the outer frame; caps last" + (f", at most {torque:g} N·m" if torque else ""),
+        _tight(at)[:LONGEST_TEXT],
         lies="face up",
         minutes=6.0,
         tools=("driver",),
@@ -173,14 +173,52 @@ def _outer(at: Ask, chain: Chain) -> None:
     chain.add(
         trim,
         "outer-sag",
-        "Set the hooks against sag at the middles of the long sides, bottom first",
+        _sag(at),
         lies="face down",
         minutes=4.0,
+        numbers=tuple(_sag_places(at)),
         gives=(Milestone.TRIMMED,),
         things=of("fit", ("sag hooks",)),
         check="the rail closes all along; a little play is right",
         trouble="It sags: a hook is missing.",
     )
+
+
+def _tight(at: Ask) -> str:
+    """Clips or screws of the outer frame by their count, then the caps."""
+    torque, by = at.given(FrameBuild.cap_torque_nm), at.given(FrameBuild.outer_by)
+    rails, stiles = at.given(FrameBuild.outer_rail_count), at.given(FrameBuild.outer_stile_count)
+    counts = [
+        f"{count} on each {side}" for count, side in ((rails, "long side"), (stiles, "short side")) if count
+    ]
+    verb = {"clips": "Snap the outer frame's clips", "screws": "Tighten the outer frame's screws"}.get(
+        by or "", "Tighten the outer frame"
+    )
+    caps = f"caps last, at most {torque:g} N·m" if torque else "caps last"
+    counted = f", {' and '.join(counts)}" if counts else ""
+    return f"{verb}{counted}; {caps}"
+
+
+def _sag(at: Ask) -> str:
+    count = at.given(FrameBuild.sag_hooks)
+    if not count:
+        return "Set the hooks against sag at the middles of the long sides, bottom first"
+    many = "the hook" if count == 1 else f"{count} hooks"
+    return f"Set {many} against sag on each long side, evenly spread, bottom first"
+
+
+def _sag_places(at: Ask) -> Iterator[Number]:
+    """Where the hooks sit, evenly spread between the rail's ends."""
+    count, long = at.given(FrameBuild.sag_hooks), at(screen).overall_width_mm
+    for number in range(1, (count or 0) + 1):
+        place = long * number / ((count or 0) + 1)
+        yield Number(
+            key=f"sag {number}",
+            label=f"hook {number}, from the end",
+            text=at.text(place),
+            value_mm=place,
+            play_mm=20.0,
+        )
 
 
 def _border(at: Ask, chain: Chain) -> None:

@@ -96,6 +96,7 @@ const READ = {
     [12, 288],
   ],
   markers: 11,
+  possible: [] as object[],
 }
 const picked = () =>
   fireEvent.change(screen.getByLabelText('Photo of the lit screen'), {
@@ -132,6 +133,29 @@ test('a photo that is not trusted says why, fills nothing, and a refused file sa
   post.mockRejectedValue(new Refused({ detail: 'A JPEG or a PNG is wanted here.' } as never))
   picked()
   expect(await screen.findByText('A JPEG or a PNG is wanted here.')).toBeTruthy()
+})
+
+test('a second photo of the same state is read together with the first, and one is left out by a tap', async () => {
+  const WHOLE = { trouble: '', typed: { tl_x_mm: '-3.0 mm' }, outside: {}, sigma_mm: 0.2, said: '0.2 mm', photos: 2 }
+  let kept = 0
+  const post = vi.spyOn(ask, 'post').mockImplementation((async (path: string) => {
+    if (path.endsWith('/together')) return WHOLE
+    kept += 1
+    return { id: `p${kept}` }
+  }) as never)
+  vi.spyOn(ask, 'get').mockImplementation((async (path: string) => (path.endsWith('/reading') ? READ : [])) as never)
+  const onRead = vi.fn()
+  within(<Photo onRead={onRead} />)
+  picked()
+  fireEvent.change(await screen.findByLabelText('One more photo of the same state'), {
+    target: { files: [new File(['y'], 'aside.jpg', { type: 'image/jpeg' })] },
+  })
+  expect(await screen.findByText(/2 photos together read to ± 0.2 mm/)).toBeTruthy()
+  expect(onRead).toHaveBeenLastCalledWith(WHOLE.typed, 'p2')
+  expect(post.mock.lastCall?.[1]).toMatchObject({ body: { photos: [{ photo: 'p1' }, { photo: 'p2' }] } })
+  fireEvent.click(screen.getByRole('button', { name: 'Leave photo 1 out' }))
+  expect(await screen.findByText(/Read to ± 0.4 mm/)).toBeTruthy()
+  expect(onRead).toHaveBeenLastCalledWith(READ.typed, 'p2')
 })
 
 const PROJECTOR = {
