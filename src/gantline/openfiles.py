@@ -62,7 +62,8 @@ READING = (
 )
 VERSION_KEYS = ("number", "parent", "stands_for", "what", "who", "saved_at", "as_built", "document")
 STEP = ("id", "step", "act", "said", "text", "version", "who", "at")
-PHOTO = ("id", "taken_at", "removed_at", "removed_by")
+PHOTO = ("id", "taken_at", "removed_at", "removed_by", "step", "who")
+ABOUT_STEP = {"step": 200, "who": 120}  # a zip of before there were photos of steps has none
 COLUMNS = "job,source,seq,what,x_mm,y_mm,value_mm,taken_at,who,removed_at,removed_by"
 
 
@@ -290,11 +291,21 @@ def _read_job(pack: zipfile.ZipFile, session: Session, shop_id: UUID, folder: st
         content = _bytes(pack, f"{folder}/photos/{key}.jpg") if there else b""
         if there and not content.startswith(b"\xff\xd8\xff"):
             raise NotAShop(f"{folder}/photos/{key}.jpg is no JPEG.")
-        session.add(PhotoRow(**whole, id=key, content=content, removed_by=entry["removed_by"], **times))
+        about_step = {name: _short(entry.get(name), most) for name, most in ABOUT_STEP.items()}
+        session.add(
+            PhotoRow(**whole, id=key, content=content, removed_by=entry["removed_by"], **times, **about_step)
+        )
         session.flush()
     if about["cast"] is not None:
         session.add(CastRow(**whole, **{name: about["cast"][name] for name in ("code", "pattern", "u", "v")}))
     session.flush()
+
+
+def _short(value: Any, most: int) -> str | None:
+    """A word of the zip that a row takes.  Raises: NotAShop."""
+    if value is not None and not (isinstance(value, str) and len(value) <= most):
+        raise NotAShop(f"{value!r:.40} is no word of at most {most} letters.")
+    return value
 
 
 def _get(pack: zipfile.ZipFile, name: str) -> Any:

@@ -1,5 +1,7 @@
 """The day over HTTP: rows that are only added, kept under any order of two phones and a desk, and what they change of the plan."""
 
+import io
+import time
 from typing import Any
 from uuid import UUID, uuid4
 
@@ -7,6 +9,7 @@ import pytest
 from hypothesis import HealthCheck, settings
 from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, rule, run_state_machine_as_test
+from PIL import Image as Picture
 from starlette.testclient import TestClient
 
 Json = dict[str, Any]
@@ -194,3 +197,41 @@ def test_the_day_has_a_page_of_its_own_and_its_tape_is_the_plans(client: TestCli
     assert [tape["text"] for tape in tapes] == [number["text"] for number in step["numbers"]]
     assert UUID(day["job_id"]) == UUID(job["id"])
     assert client.get(f"/api/jobs/{job['id']}/day/tape", params={"step": "nope"}).status_code == 404
+
+
+def test_a_photo_of_a_step_is_kept_in_color_without_the_cameras_notes_and_who_took_it_away_stays(
+    client: TestClient, job: Json, worker: None
+) -> None:
+    path, step = f"/api/jobs/{job['id']}/photos", "tension/face"
+    out, tags = io.BytesIO(), Picture.Exif()
+    tags[0x010F], tags[0x0112] = "Maker of phones", 6  # held on its side
+    Picture.new("RGB", (3000, 1000), (200, 30, 30)).save(out, "JPEG", exif=tags)
+    sent = client.post(
+        f"{path}?step={step}",
+        content=out.getvalue(),
+        headers={"content-type": "image/jpeg", "gantline-who": "Ines"},
+    )
+    key = sent.json()["id"]
+    assert client.get(f"{path}/{key}").status_code == 404  # as it was sent it is shown to nobody
+    for _ in range(200):
+        if client.get(f"{path}/{key}/shown").status_code == 200:
+            break
+        time.sleep(0.05)
+    kept = client.get(f"{path}/{key}").content
+    assert b"Maker of phones" not in kept
+    shown = Picture.open(io.BytesIO(kept))
+    assert (shown.mode, shown.size) == ("RGB", (667, 2000))
+    assert client.get(path).json() == []  # it is none of the lit screen
+    row = client.get(f"/api/jobs/{job['id']}/day/photos").json()[0]
+    assert (row["step"], row["who"], row["raw"], row["removed_by"]) == (step, "Ines", False, None)
+    client.delete(f"{path}/{key}", headers={"gantline-who": "Oda"})
+    assert client.get(f"/api/jobs/{job['id']}/day/photos").json()[0]["removed_by"] == "Oda"
+    broken = client.post(
+        f"{path}?step={step}", content=b"\xff\xd8\xff" + bytes(900), headers={"content-type": "image/jpeg"}
+    ).json()["id"]
+    for _ in range(200):
+        refused = client.get(f"{path}/{broken}/shown")
+        if refused.status_code != 202:
+            break
+        time.sleep(0.05)
+    assert (refused.status_code, "broken" in refused.json()["detail"]) == (422, True)

@@ -2,14 +2,17 @@
 
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
+from itertools import accumulate
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.day.order import ordered, phases, starts_min
-from gantline.core.day.progress import Told, in_the_way, next_of, standings
+from gantline.core.day.order import FIRST_TRIP, ordered, phases
+from gantline.core.day.pace import Ticked, paces
+from gantline.core.day.progress import Told, next_of, standings
 from gantline.core.day.step import Milestone, Number, Phase, Reading, Step
+from gantline.core.day.stretches import helper_said, next_trip, stretches
 from gantline.core.errors import OutOfRange
 
 NOON = datetime(2026, 5, 14, 12, 0, tzinfo=UTC)
@@ -65,14 +68,41 @@ def test_two_that_wait_for_each_other_or_share_a_key_are_named() -> None:
         replace(step("a"), text="x" * 121)
 
 
-def test_glue_sets_beside_work_that_does_not_need_it() -> None:
-    # by hand: glue done at 30, set at 90; the wall takes 40 to 70; the fabric waits for the glue, not for the wall
+def test_two_trips_drill_first_and_the_bag_is_for_the_next_of_them() -> None:
     steps = [
-        step("glue", minutes=30, idle=60),
-        step("wall", minutes=40),
-        step("fabric", minutes=10, waits=("glue",)),
+        step("frame", Phase.FRAME, minutes=50),
+        step("drill"),
+        step("hang", Phase.HANG, people=2, minutes=15),
+        step("like", Phase.LOOK),
     ]
-    assert starts_min(steps) == {"glue": 0.0, "wall": 30.0, "fabric": 90.0}
+    made = ordered(steps, phases(drill_after=False, two_trips=True))
+    assert [one.key for one in made] == ["like", "drill", "frame", "hang"]
+    cut = stretches(made, first_trip=FIRST_TRIP)
+    assert [(one.phase, one.trip, one.minutes, one.two) for one in cut] == [
+        (Phase.LOOK, 1, 2.0, 0.0), (Phase.WALL, 1, 2.0, 0.0), (Phase.FRAME, 2, 50.0, 0.0), (Phase.HANG, 2, 15.0, 15.0),
+    ]  # fmt: skip
+    assert [one.key for one in next_trip(made[1:], FIRST_TRIP)] == ["drill"]
+    assert [one.key for one in next_trip(made[2:], FIRST_TRIP)] == ["frame", "hang"]
+    assert helper_said(cut, made) == "A second person is needed for hang: 15 min in all."
+    assert helper_said(cut, made[:3]) == ""
+
+
+def test_a_shops_pace_is_the_median_of_its_jobs_without_pauses_and_ticks_made_afterward() -> None:
+    """Job a: 4 steps of 10 min planned take 12, 15, 9 and 14 = 1.25 times; b takes 15 each = 1.5; c was ticked in one go."""
+
+    def ticked(job: str, gaps: list[float]) -> list[Ticked]:
+        times = accumulate(gaps, initial=0.0)
+        return [
+            Ticked(job=job, who="Ines", at=NOON + timedelta(minutes=at), phase=Phase.FRAME, minutes=10.0)
+            for at in times
+        ]
+
+    log = [*ticked("a", [12, 15, 600, 9, 14]), *ticked("b", [15, 15, 15, 15]), *ticked("c", [0.05] * 9)]
+    learnt = paces(log)
+    assert (learnt[Phase.FRAME].times, learnt[Phase.FRAME].jobs) == (pytest.approx(1.375), 2)
+    cut = stretches([step("join", Phase.FRAME, minutes=40)], paces=learnt)
+    assert (cut[0].minutes, cut[0].usual, cut[0].jobs) == (pytest.approx(55.0), 40.0, 2)
+    assert paces(ticked("d", [12, 15])) == {}
 
 
 def test_the_newest_row_of_a_thing_counts_and_no_row_is_lost_when_steps_are_cut_otherwise() -> None:
@@ -87,7 +117,6 @@ def test_the_newest_row_of_a_thing_counts_and_no_row_is_lost_when_steps_are_cut_
     first = next_of(cut, stand)
     assert first is not None
     assert first.key == "a"
-    assert in_the_way(step("c", waits=("a", "b", "gone")), stand) == ("a",)
 
 
 @pytest.mark.parametrize(

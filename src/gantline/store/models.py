@@ -141,9 +141,9 @@ class CastRow(Base):
 
 
 class PhotoRow(Base):
-    """A photo of the lit screen: a gray JPEG, without place or maker. raw: as it was sent, until a worker has read
-    it. refused: its corners were not trusted; it stays until the next one is sent, so that they can be set by hand. One that was
-    removed keeps by whom and when, and nothing to see."""
+    """A photo, without place or maker: of the lit screen, a gray JPEG, or of a step of the day, a JPEG in color (step: its key,
+    who: by whom). raw: as it was sent, until a worker has read it. refused: its corners were not trusted; it stays until the next
+    one is sent, so that they can be set by hand. One that was removed keeps by whom and when, and nothing to see."""
 
     __tablename__ = "photo"
     id: Mapped[UUID] = mapped_column(primary_key=True)
@@ -155,6 +155,8 @@ class PhotoRow(Base):
     removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
     removed_by: Mapped[str | None] = mapped_column(String(120))
     taken_at: Mapped[datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    step: Mapped[str | None] = mapped_column(String(200))
+    who: Mapped[str | None] = mapped_column(String(120))
 
 
 class StepRow(Base):

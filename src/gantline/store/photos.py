@@ -3,6 +3,7 @@ of it."""
 
 from collections.abc import Sequence
 from datetime import datetime, timedelta
+from typing import Any
 from uuid import UUID, uuid4
 
 from sqlalchemy import Row, delete, func, select, update
@@ -22,10 +23,12 @@ class NoSuchPhoto(DesignError):
     code = "no-such-photo"
 
 
-def keep(session: Session, shop_id: UUID, job_id: UUID, content: bytes) -> UUID:
-    """Keep a photo as it was sent; its id. Those of this job that nobody had read, or whose corners were not
-    trusted, are forgotten.  Raises: TooMany."""
-    unread = PhotoRow.raw & (func.now() - PhotoRow.taken_at > UNREAD)
+def keep(
+    session: Session, shop_id: UUID, job_id: UUID, content: bytes, step: str | None = None, who: str = ""
+) -> UUID:
+    """Keep a photo as it was sent; its id. Those of the lit screen that nobody had read, or whose corners were not
+    trusted, are forgotten.  step: the key of the step of the day that it is of, who: by whom.  Raises: TooMany."""
+    unread = PhotoRow.raw & (func.now() - PhotoRow.taken_at > UNREAD) & PhotoRow.step.is_(None)
     old = unread | (PhotoRow.refused & PhotoRow.removed_at.is_(None))
     session.execute(delete(PhotoRow).where(PhotoRow.job_id == job_id, old))
     here = (
@@ -36,7 +39,8 @@ def keep(session: Session, shop_id: UUID, job_id: UUID, content: bytes) -> UUID:
     if (session.scalar(here) or 0) >= MOST:
         raise TooMany(f"A job keeps at most {MOST} photos. Remove some first.")
     made = uuid4()
-    session.add(PhotoRow(id=made, job_id=job_id, shop_id=shop_id, content=content, raw=True))
+    about = {"step": step, "who": who} if step else {}
+    session.add(PhotoRow(id=made, job_id=job_id, shop_id=shop_id, content=content, raw=True, **about))
     session.flush()
     return made
 
@@ -84,5 +88,21 @@ def listed(
     """Id, when, size in bytes, and of a removed one when and by whom, of every photo of a job; the newest first."""
     size = func.length(PhotoRow.content)
     rows = select(PhotoRow.id, PhotoRow.taken_at, size, PhotoRow.removed_at, PhotoRow.removed_by)
-    chosen = rows.where(PhotoRow.job_id == job_id, ~PhotoRow.raw)
+    chosen = rows.where(PhotoRow.job_id == job_id, ~PhotoRow.raw, PhotoRow.step.is_(None))
     return session.execute(chosen.order_by(PhotoRow.taken_at.desc(), PhotoRow.id)).all()
+
+
+def of_steps(session: Session, job_id: UUID) -> Sequence[Any]:
+    """Id, step, by whom and when, whether it is still as it was sent, and when and by whom it was removed, of every photo of a
+    job's day, the oldest first."""
+    rows = select(
+        PhotoRow.id,
+        PhotoRow.step,
+        PhotoRow.who,
+        PhotoRow.taken_at,
+        PhotoRow.raw,
+        PhotoRow.removed_at,
+        PhotoRow.removed_by,
+    )
+    chosen = rows.where(PhotoRow.job_id == job_id, PhotoRow.step.is_not(None))
+    return session.execute(chosen.order_by(PhotoRow.taken_at, PhotoRow.id)).all()

@@ -1,4 +1,4 @@
-"""Photos as files: what may be one, unpacked to gray levels, and kept as nothing else."""
+"""Photos as files: what may be one, unpacked to gray levels or to a plain picture, and kept as nothing else."""
 
 import io
 import warnings
@@ -11,6 +11,7 @@ from gantline.vision.untrusted import Untrusted
 
 MOST_PIXELS = 80_000_000
 QUALITY = 92  # of a photo that is kept
+SHOWN = 2000  # pixels, the longer side of one that is only looked at
 
 
 def check_kind(content: bytes, *, most: int) -> None:
@@ -36,6 +37,25 @@ def read_gray(content: bytes, *, most: int) -> Image:
         raise Untrusted("This photo is broken, or too small to be read.", field="photo")
     gray: Image = np.asarray(image, dtype=np.uint8)
     return gray
+
+
+def shown_jpeg(content: bytes, *, most: int) -> bytes:
+    """A photo to be looked at, as a JPEG in color of at most SHOWN pixels a side, upright, without what a camera wrote beside it.
+
+    Against and raises: as read_gray().
+    """
+    check_kind(content, most=most)
+    wide, high = _size(content)
+    if wide * high > MOST_PIXELS:
+        raise Untrusted("The photo has more pixels than are read: at most 80 million.", field="photo")
+    image = cv2.imdecode(np.frombuffer(content, dtype=np.uint8), cv2.IMREAD_COLOR)
+    if image is None:
+        raise Untrusted("This photo is broken.", field="photo")
+    share = SHOWN / max(image.shape[:2])
+    if share < 1.0:
+        image = cv2.resize(image, None, fx=share, fy=share, interpolation=cv2.INTER_AREA)
+    _, made = cv2.imencode(".jpg", image, [cv2.IMWRITE_JPEG_QUALITY, QUALITY])
+    return bytes(made.tobytes())
 
 
 def _size(content: bytes) -> tuple[int, int]:

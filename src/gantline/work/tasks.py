@@ -159,6 +159,26 @@ def photos_of_a_state(session: Session, args: Mapping[str, Any], say: Say) -> by
     return orjson.dumps(read, default=as_plain)
 
 
+def step_photo(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """A photo of a step, unpacked for the first time, kept as a plain JPEG.  args: job, photo."""
+    from gantline.store import photos
+    from gantline.vision.files import shown_jpeg
+    from gantline.vision.reading import MOST_BYTES
+    from gantline.vision.untrusted import Untrusted
+
+    key = UUID(args["photo"])
+    content = photos.content(session, UUID(args["job"]), key, raw=True)
+    try:
+        plain = shown_jpeg(content, most=MOST_BYTES)
+    except Untrusted:
+        photos.refuse(session, key)
+        session.commit()
+        raise
+    photos.now_read(session, key, plain)
+    session.commit()
+    return orjson.dumps({"id": args["photo"]})
+
+
 def order(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     """A simulated order, told moment by moment.  args: numbers, changes, style, denominator."""
     from gantline.compare.order_run import pieces
@@ -262,6 +282,7 @@ TASKS: Mapping[str, Task] = {
     "compare": compare,
     "photo": photo,
     "photos": photos_of_a_state,
+    "step-photo": step_photo,
     "order": order,
     "what-if": what_if,
     "causes": causes,

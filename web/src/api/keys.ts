@@ -26,6 +26,7 @@ export const keys = {
   record: (id: string) => ['day', id, 'record'] as const,
   backups: ['backups'] as const,
   photos: (id: string) => ['photos', id] as const,
+  stepPhotos: (id: string) => ['step-photos', id] as const,
   sheets: (id: string, version: number) => ['sheets', id, version] as const,
   pages: (id: string, version: number) => ['pages', id, version] as const,
   littlePage: (id: string, version: number, sheet: string, paper: string) => ['little', id, version, sheet, paper] as const,

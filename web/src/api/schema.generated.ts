@@ -425,6 +425,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/day/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Step Photos
+         * @description The photos of a job's day, the oldest first; of those that were removed, by whom and when.
+         */
+        get: operations["step_photos"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/day/record": {
         parameters: {
             query?: never;
@@ -642,8 +662,8 @@ export interface paths {
         put?: never;
         /**
          * Keep Photo
-         * @description Keep a photo, a JPEG or PNG of at most 25 MB, and read it next: then it is kept as gray levels, without what a camera
-         *     writes beside them. One that is not read is forgotten.
+         * @description Keep a photo, a JPEG or PNG of at most 25 MB, without what a camera writes beside it. One of the lit screen is read next,
+         *     then kept as gray levels; one that is not read is forgotten. One of a step of the day is unpacked next, then kept in color.
          */
         post: operations["keep_photo"];
         delete?: never;
@@ -708,6 +728,26 @@ export interface paths {
          * @description The eight readings in it, or why it is not trusted. frame: its inner corners moved by hand, x and y by turns [px].
          */
         get: operations["read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/photos/{photo_id}/shown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shown
+         * @description Have the photo of a step unpacked, so that it can be looked at.
+         */
+        get: operations["shown"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2606,9 +2646,9 @@ export interface components {
         };
         /**
          * DayOut
-         * @description The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
-         *     its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of labels.
-         *     stops: of each station the Stops that stand before its steps; bag: what to bring for what is open.
+         * @description The whole day of a job. waits_for: of each step the steps before it, by key; helper: what a second person is needed for, in
+         *     words; unit: how its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of
+         *     labels. stops: of each station the Stops that stand before its steps; bag: what to bring on the next trip.
          */
         DayOut: {
             back: components["schemas"]["Face"];
@@ -2621,6 +2661,8 @@ export interface components {
             /** Denominator */
             denominator: number;
             front: components["schemas"]["Face"];
+            /** Helper */
+            helper: string;
             /**
              * Job Id
              * Format: uuid
@@ -2636,16 +2678,14 @@ export interface components {
             size: string;
             /** Standings */
             standings: components["schemas"]["StandingTold"][];
-            /** Starts */
-            starts: {
-                [key: string]: number;
-            };
             /** Steps */
             steps: components["schemas"]["Step"][];
             /** Stops */
             stops: {
                 [key: string]: string[];
             };
+            /** Stretches */
+            stretches: components["schemas"]["StretchOut"][];
             /** Unit */
             unit: string;
             /** Version */
@@ -2669,6 +2709,8 @@ export interface components {
              * @default []
              */
             own: components["schemas"]["OwnStep"][];
+            /** Trips */
+            trips: ("one" | "two") | null;
         };
         /**
          * DefaultOut
@@ -6907,6 +6949,32 @@ export interface components {
             why: string;
         };
         /**
+         * StepPhotoOut
+         * @description A photo of a step of the day: of which, by whom and when; raw: not unpacked yet, so nothing to look at.
+         */
+        StepPhotoOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Raw */
+            raw: boolean;
+            /** Removed At */
+            removed_at: string | null;
+            /** Removed By */
+            removed_by: string | null;
+            /** Step */
+            step: string;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+            /** Who */
+            who: string;
+        };
+        /**
          * StepRow
          * @description One step in the job's texts. numbers and partners name points, said is what is written beside them; who says which
          *     person does which.
@@ -7003,6 +7071,31 @@ export interface components {
             at_mm: number;
             /** Name */
             name: string;
+        };
+        /**
+         * StretchOut
+         * @description How long a stretch takes [min]: work, of that with two people, waiting; what is left of both; which trip it is on; how
+         *     wide it is drawn; learnt: where the shop's own log says so, in words.
+         */
+        StretchOut: {
+            /** Idle */
+            idle: number;
+            /** Key */
+            key: string;
+            /** Learnt */
+            learnt: string;
+            /** Left */
+            left: number;
+            /** Left Two */
+            left_two: number;
+            /** Minutes */
+            minutes: number;
+            /** Trip */
+            trip: number;
+            /** Two */
+            two: number;
+            /** Wide */
+            wide: number;
         };
         /**
          * StudList
@@ -8958,6 +9051,48 @@ export interface operations {
             507: components["responses"]["Full"];
         };
     };
+    step_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepPhotoOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
     read_record: {
         parameters: {
             query?: never;
@@ -9483,9 +9618,12 @@ export interface operations {
     };
     keep_photo: {
         parameters: {
-            query?: never;
+            query?: {
+                step?: string | null;
+            };
             header?: {
                 "content-type"?: string;
+                "gantline-who"?: string;
             };
             path: {
                 job_id: string;
@@ -9692,6 +9830,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoReading"];
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    shown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"];
                 };
             };
             /** @description Under way: follow its key */

@@ -6,6 +6,7 @@ import { Tape } from '../board/Tape'
 import { hours } from '../parts/hours'
 import { Num, Rich } from '../parts/Num'
 import { Place } from './Place'
+import { StepPhotos } from './StepPhotos'
 import type { State } from './useDay'
 
 type StepCardProps = {
@@ -68,6 +69,7 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
           Waves? Draw them, get causes and points
         </a>
       )}
+      <StepPhotos day={day} step={step} />
       {step.why && !low && <p className="text-lead text-quiet leading-snug">{step.why}</p>}
       <button
         type="button"

@@ -8,10 +8,11 @@ from fastapi import APIRouter, Query, Request, Response
 from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 
+from gantline import __version__
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute, Who, body_of, desk_of
 from gantline.api.desk import Desk
-from gantline.api.door import UNDER_WAY, Question, WorkFailed, question, through
+from gantline.api.door import UNDER_WAY, Question, WorkFailed, pure_question, question, through
 from gantline.api.schemas.base import Out
 from gantline.job.field import ClosedModel
 from gantline.store import jobs, photos, results
@@ -28,6 +29,7 @@ PHOTO_BODY: dict[str, Any] = {
     }
 }
 MOST_OF_A_STATE = 6
+StepKey = Annotated[str | None, Query(min_length=1, max_length=200, pattern=r"^[^\x00-\x1f\x7f]+$")]
 Pixel = Annotated[float, Field(ge=-100_000.0, le=100_000.0)]
 Frame = Annotated[list[Pixel] | None, Query(min_length=8, max_length=8)]
 
@@ -36,6 +38,18 @@ class PhotoOut(Out):
     """A photo that is kept."""
 
     id: UUID
+
+
+class StepPhotoOut(Out):
+    """A photo of a step of the day: of which, by whom and when; raw: not unpacked yet, so nothing to look at."""
+
+    id: UUID
+    step: str
+    who: str
+    taken_at: datetime
+    raw: bool
+    removed_at: datetime | None
+    removed_by: str | None
 
 
 class PhotoIn(ClosedModel):
@@ -68,19 +82,19 @@ class PhotoRowOut(Out):
     openapi_extra=PHOTO_BODY,
     dependencies=[body_of("image/jpeg", "image/png")],
 )
-async def keep_photo(job_id: UUID, request: Request) -> Response:
-    """Keep a photo, a JPEG or PNG of at most 25 MB, and read it next: then it is kept as gray levels, without what a camera
-    writes beside them. One that is not read is forgotten."""
+async def keep_photo(job_id: UUID, request: Request, who: Who, step: StepKey = None) -> Response:
+    """Keep a photo, a JPEG or PNG of at most 25 MB, without what a camera writes beside it. One of the lit screen is read next,
+    then kept as gray levels; one that is not read is forgotten. One of a step of the day is unpacked next, then kept in color."""
     async with request.app.state.photos_at_once:  # the others wait with their bytes still on the way
         content = await request.body()
-        return await run_in_threadpool(_keep, request, job_id, content)
+        return await run_in_threadpool(_keep, request, job_id, content, step, who)
 
 
-def _keep(request: Request, job_id: UUID, content: bytes) -> Response:
+def _keep(request: Request, job_id: UUID, content: bytes, step: str | None, who: str) -> Response:
     check_kind(content, most=MOST_BYTES)
     with desk_of(request.app.state) as desk:
         jobs.head(desk.session, desk.shop_id, job_id)
-        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, content)}, 201)
+        return answer({"id": photos.keep(desk.session, desk.shop_id, job_id, content, step, who)}, 201)
 
 
 @router.get("/{job_id}/photos", response_model=list[PhotoRowOut])
@@ -89,6 +103,26 @@ def list_photos(job_id: UUID, desk: DeskDep) -> Response:
     jobs.head(desk.session, desk.shop_id, job_id)
     keys = ("id", "taken_at", "bytes", "removed_at", "removed_by")
     return answer([dict(zip(keys, row, strict=True)) for row in photos.listed(desk.session, job_id)])
+
+
+@router.get("/{job_id}/day/photos", response_model=list[StepPhotoOut])
+def step_photos(job_id: UUID, desk: DeskDep) -> Response:
+    """The photos of a job's day, the oldest first; of those that were removed, by whom and when."""
+    jobs.head(desk.session, desk.shop_id, job_id)
+    keys = ("id", "step", "who", "taken_at", "raw", "removed_at", "removed_by")
+    return answer([dict(zip(keys, row, strict=True)) for row in photos.of_steps(desk.session, job_id)])
+
+
+@router.get("/{job_id}/photos/{photo_id}/shown", response_model=PhotoOut, responses=UNDER_WAY)
+async def shown(job_id: UUID, photo_id: UUID, request: Request) -> Response:
+    """Have the photo of a step unpacked, so that it can be looked at."""
+
+    def asked(desk: Desk) -> Question:
+        jobs.head(desk.session, desk.shop_id, job_id)
+        photos.content(desk.session, job_id, photo_id, raw=True)
+        return pure_question(desk, "step-photo", {"job": str(job_id), "photo": str(photo_id)}, __version__)
+
+    return await through(request, asked, lambda content: Response(content, media_type="application/json"))
 
 
 @router.delete("/{job_id}/photos/{photo_id}", status_code=204)

@@ -42,6 +42,21 @@ class PhaseOut(Out):
     label: str
 
 
+class StretchOut(Out):
+    """How long a stretch takes [min]: work, of that with two people, waiting; what is left of both; which trip it is on; how
+    wide it is drawn; learnt: where the shop's own log says so, in words."""
+
+    key: str
+    minutes: float
+    two: float
+    idle: float
+    left: float
+    left_two: float
+    trip: int
+    wide: float
+    learnt: str
+
+
 class CautionOut(Out):
     """What can hurt someone or ruin the fabric."""
 
@@ -61,9 +76,9 @@ class StandingsOut(Out):
 
 
 class DayOut(StandingsOut):
-    """The whole day of a job. waits_for: of each step the steps before it, by key; starts: when each may begin [min]; unit: how
-    its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of labels.
-    stops: of each station the Stops that stand before its steps; bag: what to bring for what is open."""
+    """The whole day of a job. waits_for: of each step the steps before it, by key; helper: what a second person is needed for, in
+    words; unit: how its lengths are typed; denominator: the smallest part of an inch. front, back: wall and frame's back, bare of
+    labels. stops: of each station the Stops that stand before its steps; bag: what to bring on the next trip."""
 
     job_id: UUID
     name: str
@@ -71,9 +86,10 @@ class DayOut(StandingsOut):
     front: Face
     back: Face
     phases: list[PhaseOut]
+    stretches: list[StretchOut]
+    helper: str
     steps: list[Step]
     waits_for: dict[str, list[str]]
-    starts: dict[str, float]
     cautions: list[CautionOut]
     stops: dict[str, list[str]]
     bag: list[BagLine]

@@ -12,8 +12,10 @@ from gantline.api.services.jobs import change
 from gantline.api.services.plans import at_hand
 from gantline.compare.bag import bag
 from gantline.core.day.order import waits_of
+from gantline.core.day.pace import paces
 from gantline.core.day.progress import Told, next_of, standings
 from gantline.core.day.step import PHASES, Reading, Step
+from gantline.core.day.stretches import Stretch, helper_said, next_trip, stretches
 from gantline.core.errors import DesignError
 from gantline.core.typed_length import read_length
 from gantline.drawing.marks import Area, Dot, Face, Lanes, Line
@@ -27,7 +29,7 @@ from gantline.plan.plan import JobPlan
 from gantline.stations import face
 from gantline.stations.day.record import record as recorded
 from gantline.stations.day.record import told
-from gantline.stations.day.solve import day_starts
+from gantline.stations.day.solve import first_trip
 from gantline.stations.day.withheld import steps_to_do, stops_by_station
 from gantline.store import jobs, steps
 
@@ -52,6 +54,9 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
     plan, rows = at_hand(desk, job_id, version).made, steps.of_job(desk.session, job_id)
     at, made = plan.ask, steps_to_do(plan, rows)
     names = [step.key for step in made]
+    left = _open(made, rows)
+    trip = at(first_trip)
+    cut = stretches(made, paces=paces(steps.ticks(desk.session, desk.shop_id)), first_trip=trip)
     return {
         "job_id": job_id,
         "name": at.job.name,
@@ -59,17 +64,35 @@ def day(desk: Desk, job_id: UUID) -> dict[str, Any]:
         "front": _bare(face(plan, "front"), FRONT),
         "back": _bare(face(plan, "back"), BACK),
         "phases": [{"key": phase.value, "label": label} for phase, label in PHASES.items()],
+        "stretches": [_stretch(at, one, left) for one in cut],
+        "helper": helper_said(cut, left),
         "steps": made,
         "waits_for": {
             key: [names[place] for place in places] for key, places in zip(names, waits_of(made), strict=True)
         },
-        "starts": at(day_starts),
         "cautions": _cautions(plan),
         "stops": {key: texts for key, texts in stops_by_station(plan).items() if texts},
-        "bag": bag(at, _open(made, rows)),
+        "bag": bag(at, next_trip(left, trip)),
         "unit": at.own_units.style.value,
         "denominator": at.own_units.denominator,
         **_standings(version, at, made, rows),
+    }
+
+
+def _stretch(at: Ask, one: Stretch, left: Sequence[Step]) -> dict[str, Any]:
+    still = {step.key for step in left}
+    open_minutes = sum(step.minutes for step in one.steps if step.key in still)
+    times = one.minutes / one.usual if one.usual else 1.0
+    return {
+        "key": one.phase.value,
+        "minutes": one.minutes,
+        "two": one.two,
+        "idle": one.idle,
+        "left": times * open_minutes,
+        "left_two": times * sum(step.minutes for step in one.steps if step.key in still and step.people > 1),
+        "trip": one.trip,
+        "wide": one.wide,
+        "learnt": f"by {one.jobs} of your jobs; {one.usual:.0f} min is usual" if one.jobs else "",
     }
 
 
@@ -153,6 +176,8 @@ def _tell(desk: Desk, job_id: UUID, number: int, row: StepTold, who: str, before
         "things": [list(thing) for thing in step.acts],
         "numbers": {one.key: [one.text, one.value_mm] for one in step.numbers},
         "values": values,
+        "phase": step.phase.value,
+        "minutes": step.minutes,
     }
     entry = {
         "id": row.id, "job_id": job_id, "shop_id": desk.shop_id, "step": row.step, "act": row.act, "text": row.reason,

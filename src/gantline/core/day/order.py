@@ -1,21 +1,25 @@
 """The steps of all stations in one order: by the stretch of the day they belong to, and never before what they wait for."""
 
 import heapq
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 
 from gantline.core.day.step import Phase, Step
 from gantline.core.errors import OutOfRange
 
+FIRST_TRIP = (Phase.LOOK, Phase.WALL)  # where there are two: what is done at the wall alone
 DRILLED_AFTER = (Phase.WALL,)  # what moves behind the fabric where a crew drills last
 
 
-def phases(*, drill_after: bool) -> tuple[Phase, ...]:
+def phases(*, drill_after: bool, two_trips: bool = False) -> tuple[Phase, ...]:
     """The stretches of the day in the order of a crew's school.
 
-    Args: drill_after, whether the wall is drilled with the screen held up; then no empty frame is hung first.
+    Args: drill_after, whether the wall is drilled with the screen held up; then no empty frame is hung first. two_trips: whether
+        the wall is drilled on a trip of its own, before the frame is built; not where it is drilled last.
     Source: holes before the fabric leaves its tube, because of dust; some crews find their holes by the finished screen.
     """
     usual = list(Phase)
+    if two_trips and not drill_after:
+        return (*FIRST_TRIP, *(phase for phase in usual if phase not in FIRST_TRIP))
     if not drill_after:
         return tuple(usual)
     moved = [phase for phase in usual if phase not in DRILLED_AFTER]
@@ -69,18 +73,3 @@ def waits_of(steps: Sequence[Step]) -> tuple[tuple[int, ...], ...]:
         )
         for place, step in enumerate(steps)
     )
-
-
-def starts_min(steps: Sequence[Step]) -> Mapping[str, float]:
-    """When each step may begin [min from the start], one after the other; glue and paint set beside other work.
-
-    Args: steps as ordered() gives them.
-    Source: one crew works in order; what idles only holds up the steps that wait for it.
-    """
-    clock, free, starts = 0.0, list[float](), dict[str, float]()
-    for step, befores in zip(steps, waits_of(steps), strict=True):
-        begin = max([clock, *(free[before] for before in befores if before < len(free))])
-        starts[step.key] = begin
-        clock = begin + step.minutes
-        free.append(clock + step.idle)
-    return starts

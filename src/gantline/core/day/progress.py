@@ -110,8 +110,3 @@ def _gaps(numbers: Sequence[Number], row: Told) -> Iterable[Disagreement]:
 def next_of(steps: Sequence[Step], stand: Mapping[str, Standing]) -> Step | None:
     """The first step that is open; None where all is said."""
     return next((step for step in steps if stand[step.key].state == "open"), None)
-
-
-def in_the_way(step: Step, stand: Mapping[str, Standing]) -> tuple[str, ...]:
-    """The steps that it waits for and that are still open."""
-    return tuple(wait for wait in step.waits if wait in stand and stand[wait].state == "open")

@@ -10,6 +10,7 @@ from gantline.job.field import Field, Item, Part
 from gantline.job.types import Id, Line
 
 DRILLED = (("before", "before the fabric"), ("after", "after the fabric"))
+TRIPS = (("one", "one"), ("two", "two: drilled on the first"))
 ONE_OR_TWO = (("one", "one"), ("two", "two"))
 STRETCHES = tuple((phase.value, f"before {name}") for phase, name in PHASES.items())
 
@@ -35,6 +36,9 @@ class DayPlan(Part):
     drill: Annotated[
         Literal["before", "after"] | None,
         Field("day_drill", "Holes are drilled", "choice", "before", DRILLED),
+    ] = None
+    trips: Annotated[
+        Literal["one", "two"] | None, Field("day_trips", "Trips to the room", "choice", "one", TRIPS)
     ] = None
     dry: Annotated[bool | None, Field("day_dry", "Empty frame hung first", "switch", True)] = None
     own: Annotated[list[OwnStep], Limit(max_length=60), Field("day_own", "Own steps", "list")] = []

@@ -1,7 +1,7 @@
 """All steps in one order, made only when the day is asked for: no plan of any job makes them."""
 
-from gantline.core.day.order import ordered, phases, starts_min
-from gantline.core.day.step import LONGEST_TEXT, Step
+from gantline.core.day.order import FIRST_TRIP, ordered, phases
+from gantline.core.day.step import LONGEST_TEXT, Phase, Step
 from gantline.job.model.day import DayPlan, OwnStep
 from gantline.plan.ask import Ask
 
@@ -11,6 +11,11 @@ KEY = "day"
 def drill_after(at: Ask) -> bool:
     """Whether the wall is drilled with the finished screen held up."""
     return at.field(DayPlan.drill) == "after"
+
+
+def first_trip(at: Ask) -> tuple[Phase, ...]:
+    """The stretches that are done on a trip of their own; none where there is one trip."""
+    return FIRST_TRIP if at.field(DayPlan.trips) == "two" and not at(drill_after) else ()
 
 
 def own_steps(at: Ask) -> tuple[Step, ...]:
@@ -34,9 +39,6 @@ def day_steps(at: Ask) -> tuple[Step, ...]:
     from gantline.stations.registry import STATIONS
 
     made = [step for station in STATIONS if station.steps is not None for step in station.steps(at)]
-    return ordered((*at(own_steps), *made), phases(drill_after=at(drill_after)))
-
-
-def day_starts(at: Ask) -> dict[str, float]:
-    """When each may begin [min from the start of the first]."""
-    return dict(starts_min(at(day_steps)))
+    return ordered(
+        (*at(own_steps), *made), phases(drill_after=at(drill_after), two_trips=bool(at(first_trip)))
+    )

@@ -23,7 +23,7 @@ DAY = Station(
     findings=FINDINGS,
     panel=(
         PanelPart(weight="lead", widget="day"),
-        PanelPart(title="Order", rows=("day_drill", "day_dry"), widget="day-own"),
+        PanelPart(title="Order", rows=("day_drill", "day_trips", "day_dry"), widget="day-own"),
     ),
     gist=gist,
     lit=Lit(layers=("tension", "wall"), dimensions=()),

@@ -6,6 +6,7 @@ import { buttonLook } from '../../parts/Button'
 import { hours } from '../../parts/hours'
 import { Rich } from '../../parts/Num'
 import type { StationProps } from '../props'
+import { DayPhotos } from './DayPhotos'
 import { useDeskDay } from './useDeskDay'
 
 /** How far the day is, what comes next, what no longer agrees, and the record that has come of it. */
@@ -15,8 +16,7 @@ export const DayPanel = ({ job }: StationProps) => {
   const [bag, setBag] = useState(false)
   if (!day) return <p className="py-2 text-quiet">Making the steps…</p>
   const open = day.steps.filter((step) => (standings.get(step.key)?.state ?? 'open') === 'open')
-  const left = open.reduce((sum, step) => sum + step.minutes, 0)
-  const two = open.filter((step) => step.people === 2).reduce((sum, step) => sum + step.minutes, 0)
+  const sum = (of: 'left' | 'left_two') => day.stretches.reduce((all, one) => all + one[of], 0)
   const next = day.steps.find((step) => step.key === day.next)
   const said = [...standings.values()]
   const blocked = said.filter((one) => one.state === 'impossible')
@@ -27,8 +27,9 @@ export const DayPanel = ({ job }: StationProps) => {
         <span className="font-bold text-mark">{day.steps.length - open.length}</span>
         <span className="text-quiet"> of {day.steps.length} steps done</span>
         <span className="block text-small">
-          {hours(left)} left, {hours(two)} of it with two people
+          {hours(sum('left'))} left, {hours(sum('left_two'))} of it with two people
         </span>
+        {day.helper && <span className="block text-quiet text-small">{day.helper}</span>}
       </p>
       {next && (
         <p className="border-brass border-l-[6px] bg-lift px-3 py-2">
@@ -69,6 +70,7 @@ export const DayPanel = ({ job }: StationProps) => {
         )),
       ])}
       {shown && <Record id={job.id} rows={said.length} />}
+      {shown && <DayPhotos id={job.id} name={name} />}
       {bag && <Bag day={day} />}
     </div>
   )

@@ -16,8 +16,7 @@ export const DayStrip = ({ job }: { job: JobOut }) => {
   const stateOf = (key: string) => standings.get(key)?.state ?? 'open'
   const next = day.steps.find((step) => step.key === day.next)
   const stretch = chosen || next?.phase || day.steps[0]?.phase || ''
-  const there = day.phases.filter((phase) => day.steps.some((step) => step.phase === phase.key))
-  const order = [...there].sort((a, b) => place(day, a.key) - place(day, b.key))
+  const labels = new Map(day.phases.map((phase) => [phase.key, phase.label]))
   const tick = async (step: DayStep) => {
     try {
       await tell(step.key, stateOf(step.key) === 'open' ? 'done' : 'undone')
@@ -33,14 +32,16 @@ export const DayStrip = ({ job }: { job: JobOut }) => {
         role="tablist"
         aria-label="Stretches of the day: brass is done, blue is with two people"
       >
-        {order.map((phase) => (
+        {day.stretches.map((one, at) => (
           <Stretch
-            key={phase.key}
-            label={phase.label}
-            steps={day.steps.filter((step) => step.phase === phase.key)}
-            on={phase.key === stretch}
+            key={one.key}
+            label={labels.get(one.key) ?? one.key}
+            stretch={one}
+            begins={at > 0 && one.trip !== day.stretches[at - 1]?.trip}
+            steps={day.steps.filter((step) => step.phase === one.key)}
+            on={one.key === stretch}
             done={(step) => stateOf(step.key) !== 'open'}
-            onTake={() => setChosen(phase.key)}
+            onTake={() => setChosen(one.key)}
           />
         ))}
       </div>
@@ -79,41 +80,47 @@ export const DayStrip = ({ job }: { job: JobOut }) => {
   )
 }
 
-const place = (day: DayOut, phase: string) => day.steps.findIndex((step) => step.phase === phase)
-
 type StretchProps = {
   label: string
+  stretch: DayOut['stretches'][number]
+  begins: boolean
   steps: readonly DayStep[]
   on: boolean
   done: (step: DayStep) => boolean
   onTake: () => void
 }
 
-const Stretch = ({ label, steps, on, done, onTake }: StretchProps) => {
-  const minutes = steps.reduce((sum, step) => sum + step.minutes, 0)
-  const two = steps.filter((step) => step.people === 2).reduce((sum, step) => sum + step.minutes, 0)
+const Stretch = ({ label, stretch, begins, steps, on, done, onTake }: StretchProps) => {
+  const { minutes, two, idle, learnt } = stretch
   const ready = steps.filter(done).length
-  const waits = steps.reduce((sum, step) => sum + (step.idle >= 24 * 60 ? 0 : step.idle), 0)
   return (
-    <button
-      type="button"
-      role="tab"
-      aria-selected={on}
-      onClick={onTake}
-      style={{ flexGrow: Math.sqrt(minutes), flexBasis: `${LEAST}%` }}
-      className={`min-w-[3.4rem] rounded-md border px-1 py-1 max-[820px]:min-h-11 text-left leading-tight ${on ? 'border-brass bg-lift' : 'border-seam'}`}
-    >
-      <span className="block truncate font-semibold text-small">{label}</span>
-      <span className="block truncate text-fine text-quiet">{hours(minutes)}</span>
-      <span className="mt-1 block h-2 rounded-sm border border-seam" aria-hidden="true">
-        <span className="block h-full bg-brass" style={{ width: `${(100 * ready) / steps.length}%` }} />
-      </span>
-      <span className="mt-0.5 block h-1" aria-hidden="true">
-        <span className="block h-full bg-chalk" style={{ width: `${minutes > 0 ? (100 * two) / minutes : 0}%` }} />
-      </span>
-      <span className="sr-only">
-        {ready} of {steps.length} done, {hours(two)} with two people{waits > 0 && `, ${hours(waits)} of waiting`}
-      </span>
-    </button>
+    <>
+      {begins && <span className="self-center border-seam border-l-2 pl-1 text-fine text-quiet leading-tight">2nd trip</span>}
+      <button
+        type="button"
+        role="tab"
+        aria-selected={on}
+        title={learnt || undefined}
+        onClick={onTake}
+        style={{ flexGrow: stretch.wide, flexBasis: `${LEAST}%` }}
+        className={`min-w-[3.4rem] rounded-md border px-1 py-1 max-[820px]:min-h-11 text-left leading-tight ${on ? 'border-brass bg-lift' : 'border-seam'}`}
+      >
+        <span className="block truncate font-semibold text-small">{label}</span>
+        <span className="block truncate text-fine text-quiet">
+          {hours(minutes)}
+          {learnt && ' ✓'}
+        </span>
+        <span className="mt-1 block h-2 rounded-sm border border-seam" aria-hidden="true">
+          <span className="block h-full bg-brass" style={{ width: `${(100 * ready) / steps.length}%` }} />
+        </span>
+        <span className="mt-0.5 block h-1" aria-hidden="true">
+          <span className="block h-full bg-chalk" style={{ width: `${minutes > 0 ? (100 * two) / minutes : 0}%` }} />
+        </span>
+        <span className="sr-only">
+          {ready} of {steps.length} done, {hours(two)} with two people{idle > 0 && `, ${hours(idle)} of waiting`}
+          {learnt && `, ${learnt}`}
+        </span>
+      </button>
+    </>
   )
 }
