@@ -12,11 +12,12 @@ from bench.wrinkles import HEIGHT, WIDTH
 from gantline.core.membrane.equilibrium import Solver
 from gantline.core.membrane.factor import factored
 from gantline.core.membrane.faults import Fault, Kind, even, with_faults
+from gantline.core.membrane.hands import Together
 from gantline.core.membrane.holding import Laid, Stretching, laid
 from gantline.core.membrane.law import Cloth
 from gantline.core.membrane.looked_at import sights
 from gantline.core.membrane.model import FrameGives
-from gantline.core.membrane.sequence import Together, run
+from gantline.core.membrane.sequence import run
 from gantline.core.tension.holds import HOLDS, Hold
 from gantline.core.tension.order import Frame, tension_order
 from gantline.core.tension.points import Layout, Side, spread

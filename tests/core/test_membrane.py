@@ -16,13 +16,14 @@ from gantline.core.membrane.causes import library
 from gantline.core.membrane.cures import bad, by_margins, by_springs, cured
 from gantline.core.membrane.equilibrium import Solver
 from gantline.core.membrane.faults import Fault, Kind, even, with_faults
+from gantline.core.membrane.hands import Together
 from gantline.core.membrane.holding import Laid, Stretching, laid
 from gantline.core.membrane.law import Cloth, State, pulled
 from gantline.core.membrane.looked_at import sights
 from gantline.core.membrane.marks import lines_of
 from gantline.core.membrane.mesh import Mesh, sheet_mesh
 from gantline.core.membrane.model import FrameGives, Sheet, edge_nodes
-from gantline.core.membrane.sequence import Moment, Together, run
+from gantline.core.membrane.sequence import Moment, run
 from gantline.core.tension.holds import HOLDS, Hold
 from gantline.core.tension.order import Frame, tension_order
 from gantline.core.tension.points import Layout, Side, spread

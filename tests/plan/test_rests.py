@@ -49,10 +49,13 @@ def test_of_what_figures_say_they_rest_on_nine_in_ten_move_them_somewhere_in_ran
         made = plan(demo_job(name))
         seen, moved = Seen(made), defaultdict(set)
         for key, pointer, one, value in assumed(made):
-            for other in (nudged(made, pointer, each) for each in (*near(one, value), *far(one, value))):
-                if other is not None:
-                    for each in seen.moved(Seen(other)):
-                        moved[each].add(key)
+            resting = {each for each, on in seen.rests.items() if key in on and each.startswith("figure ")}
+            for each in (*near(one, value), *far(one, value)):
+                if all(key in moved[rest] for rest in resting):
+                    break  # all that say they rest on it have moved: it need not be taken further
+                other = nudged(made, pointer, each)
+                for moving in seen.moved(Seen(other)) if other is not None else ():
+                    moved[moving].add(key)
         for each, on in seen.rests.items():
             figure = made.figures.get(each.removeprefix("figure "))
             if figure is None or not each.startswith("figure ") or not on:

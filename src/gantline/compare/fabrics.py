@@ -1,18 +1,18 @@
 """The shop's fabrics in this room, ranked by their worst seat."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
 from gantline.compare.light_measures import Lit, light_measures, lit_at
-from gantline.compare.side_by_side import NO_WARNINGS, MeasureRow, Verdict
+from gantline.compare.side_by_side import NO_WARNINGS, MeasureCell, MeasureRow, Verdict
 from gantline.compare.verdict import Against, against
 from gantline.core.light.lobe import gain_at
 from gantline.core.light.luminance import CONTRAST_BANDS, contrast_band
 from gantline.job.edits import apply
-from gantline.job.model.light import FabricChoice
+from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.records import RecordKind, stored_edits
 from gantline.plan.ask import Ask
 from gantline.stations.light.findings import Code
@@ -20,6 +20,7 @@ from gantline.stations.light.solve import light_model, seen, state_names
 from gantline.stations.light.tables import contrast_text
 
 BANDS = [word for _, word in CONTRAST_BANDS]
+SEEN = ("poor", "good", "best")
 LESS = 0.98  # a contrast this much lower than the best is told
 
 
@@ -99,7 +100,31 @@ def fabric_table(at: Ask, records: Sequence[tuple[str, str, Mapping[str, Any]]])
     best = ranked[0] if ranked else None
     rows = tuple(_row(at, trial, best, names, rank) for rank, trial in enumerate(ranked, start=1))
     measures = tuple(light_measures([trial.at for trial in ranked], worst_seat, even=True)) if ranked else ()
+    measures += tuple(_in_the_room(at, ranked))
     return FabricTable(rows=rows, measures=measures, states=names)
+
+
+def _in_the_room(at: Ask, ranked: Sequence[Trial]) -> Iterator[MeasureRow]:
+    """How swatches looked where the screen will hang, a light state each that somebody looked in."""
+    swatches = at.things(Lighting.swatches)
+    for state in dict.fromkeys(swatch.state for swatch in swatches):
+        seen_as = {swatch.fabric.casefold(): swatch.seen for swatch in swatches if swatch.state == state}
+        words = [seen_as.get(trial.name.casefold(), "") for trial in ranked]
+        yield MeasureRow(
+            key=f"swatch-{state}",
+            label=f"Swatch seen, {state}",
+            short=f"seen {state}",
+            wanted="best or good",
+            better="high",
+            cells=tuple(
+                MeasureCell(
+                    text=word,
+                    wanted=word in ("best", "good"),
+                    value=float(SEEN.index(word)) if word else None,
+                )
+                for word in words
+            ),
+        )
 
 
 def worst_seat(at: Ask) -> Lit | None:

@@ -10,10 +10,11 @@ from typing import Any
 import numpy as np
 import orjson
 
+from gantline.core.membrane.hands import Together
 from gantline.core.membrane.looked_at import Sights, sights, within
 from gantline.core.membrane.numbers import LAW, SheetNumbers
 from gantline.core.membrane.picture import LAYERS, picture, raster
-from gantline.core.membrane.sequence import Moment, Together, run
+from gantline.core.membrane.sequence import Moment, run
 from gantline.core.units import Units, fine_text, length_text
 from gantline.plan.working import as_plain
 

@@ -3891,7 +3891,8 @@ export interface components {
             };
             /**
              * @default {
-             *       "fabric": {}
+             *       "fabric": {},
+             *       "swatches": []
              *     }
              */
             light: components["schemas"]["Lighting"];
@@ -4346,6 +4347,11 @@ export interface components {
             states: components["schemas"]["LightState"][] | null;
             /** Surfaces */
             surfaces: ("white" | "mid" | "dark" | "velvet") | null;
+            /**
+             * Swatches
+             * @default []
+             */
+            swatches: components["schemas"]["Swatch"][];
             /** Zoom Long Share */
             zoom_long_share: number | null;
         };
@@ -7229,6 +7235,23 @@ export interface components {
             stud_width_mm: number | null;
             /** Wall Width Mm */
             wall_width_mm: number | null;
+        };
+        /**
+         * Swatch
+         * @description A swatch of a fabric held at the screen's place in a light state, and how it looked beside the others.
+         */
+        Swatch: {
+            /** Fabric */
+            fabric: string;
+            /** Id */
+            id: string;
+            /**
+             * Seen
+             * @enum {string}
+             */
+            seen: "best" | "good" | "poor";
+            /** State */
+            state: string;
         };
         /** Tables */
         Tables: {

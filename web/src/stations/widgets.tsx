@@ -13,6 +13,7 @@ import { Bought, Bow, Pieces } from './frame/Workshop'
 import { Hung } from './hang/Hung'
 import { Pictured } from './hang/Pictured'
 import { States } from './light/States'
+import { Swatches } from './light/Swatches'
 import type { StationProps } from './props'
 import { RoundedSizes } from './size/RoundedSizes'
 import { Shapes } from './size/Shapes'
@@ -58,6 +59,7 @@ export const WIDGETS: Record<string, Draw> = {
   'take-tape': () => <TakeFrom kind="tape" />,
   'take-strip': () => <TakeFrom kind="strip" />,
   states: States,
+  swatches: Swatches,
   box: Box,
   bow: Bow,
   pieces: Pieces,

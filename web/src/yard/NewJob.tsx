@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { Dialog } from 'radix-ui'
-import { type FormEvent, useDeferredValue, useRef, useState } from 'react'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { ask, type JobOut, Refused } from '../api/client'
 import { keys } from '../api/keys'
 import { Button } from '../parts/Button'
@@ -28,6 +28,18 @@ const remembered = (): LengthStyle => {
 type Typed = Record<string, string>
 type NewJobProps = { onClose: () => void; onMade: (job: JobOut) => void }
 
+const SETTLED_MS = 140
+
+/** What is typed, once the hand rests: every letter by itself would have the server work out sizes that nobody wants. */
+const useSettled = (typed: Typed): Typed => {
+  const [settled, setSettled] = useState(typed)
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(typed), SETTLED_MS)
+    return () => clearTimeout(timer)
+  }, [typed])
+  return settled
+}
+
 /** What is known, in any order; what comes of it stands beside it while it is typed. */
 export const NewJob = ({ onClose, onMade }: NewJobProps) => {
   const [style, setStyle] = useState<LengthStyle>(remembered)
@@ -40,10 +52,10 @@ export const NewJob = ({ onClose, onMade }: NewJobProps) => {
     ...Object.fromEntries(Object.entries(now).filter(([, text]) => text.trim())),
     units: { style, denominator: 16 as const },
   })
-  const asked = useDeferredValue(typed)
+  const asked = useSettled(typed)
   const draft = useQuery({
     queryKey: keys.draft(style, asked),
-    queryFn: () => ask.post('/api/jobs/draft', { body: body(asked) }),
+    queryFn: ({ signal }) => ask.post('/api/jobs/draft', { body: body(asked), signal }),
     placeholderData: keepPreviousData,
     retry: false,
   })

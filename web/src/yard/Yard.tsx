@@ -20,6 +20,7 @@ import { LittleWall } from './LittleWall'
 const NewJob = lazy(() => import('./NewJob').then((all) => ({ default: all.NewJob })))
 const WORDS_PX = 232
 const GAP_PX = 40
+const [PHONE_PX, DAY_PX] = [770, 76] // where each wall has its day beside it, and how wide that is
 const SCALES = [0.08, 0.072, 0.066, 0.06, 0.056, 0.052, 0.048]
 const PAGE = 24
 const ROW_PX = 230 // what is under a wall, and the gap
@@ -45,10 +46,12 @@ export const rowsOf = (cards: readonly JobCard[], scale: number, widthPx: number
   return rows
 }
 
-/** All walls at one scale on one floor line, so that a hall is a hall and a den is a den. */
+/** All walls at one scale on one floor line, so that a hall is a hall and a den is a den; on a phone none is wider than it. */
 export const scaleOf = (cards: readonly JobCard[], widthPx: number): number => {
   const row = (scale: number) => cards.reduce((sum, one) => sum + widthOf(one, scale) + GAP_PX, -GAP_PX)
-  return SCALES.find((scale) => row(scale) <= widthPx) ?? 0.052
+  const widest = Math.max(1, ...cards.map((card) => (card.front ? card.front.right_mm - card.front.left_mm : 0)))
+  const room = widthPx < PHONE_PX ? widthPx - DAY_PX : widthPx
+  return Math.min(SCALES.find((scale) => row(scale) <= widthPx) ?? 0.052, room / widest)
 }
 
 /** The jobs page by page, as they were saved: nothing is planned for this. */

@@ -23,9 +23,10 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.job.problems import BadDocument, FieldProblem
 from gantline.job.records import RecordKind, edits_from
-from gantline.plan.finding import Severity
+from gantline.plan.finding import Change, Severity
 from gantline.plan.plan import MEASURE, JobPlan
 from gantline.stations import plan
+from gantline.stations.height import fits
 from gantline.stations.survey import wall_mm
 from gantline.store import shops
 
@@ -167,16 +168,25 @@ def _fitting(job: Job, lead: SizeLead, shop: Shop) -> Job:
     if lead is SizeLead.WALL:
         free = free_between_hands_mm(plan(job, shop).ask(wall_mm), shop[SizeDefaults.hand_beside_mm])
         job = apply(job, [Edit(pointer=PLACES["value"], value=free)])
-    if lead not in (SizeLead.WALL, SizeLead.ANGLE):
+    if lead not in (SizeLead.WALL, SizeLead.ANGLE) or _allowed(job, shop):
         return job
     ask = plan(job, shop).ask
-    if not against(ask, "stop"):
-        return job
-    rows = size_table(ask, (*SMALLER, 1.0)).rows
-    able = next((row for row in reversed(rows) if not row.stops), None)
-    if able is None:
-        return job
-    return apply(job, [Edit(pointer=one.pointer, value=one.value) for one in able.changes])
+    for share in reversed(SMALLER):  # one after the other: mostly one of the first will do
+        smaller = apply(job, edits_of(size_table(ask, (share,)).rows[0].changes))
+        if _allowed(smaller, shop):
+            return smaller
+    return job
+
+
+def _allowed(job: Job, shop: Shop) -> bool:
+    """Whether nothing stops this size and the screen has its place on the wall, with what is known and what is usual."""
+    ask = plan(job, shop).ask
+    return ask(fits) and not against(ask, "stop")
+
+
+def edits_of(changes: Sequence[Change]) -> list[Edit]:
+    """What a row of a comparison would change."""
+    return [Edit(pointer=change.pointer, value=change.value) for change in changes]
 
 
 def _form_name(pointer: str, told: str) -> str:
@@ -198,7 +208,7 @@ def draft(desk: Desk, body: NewJob) -> Draft:
         diagonal=made.text("diagonal"),
         starts=dict(LEADS)[lead],
         why=_why(made, body, lead),
-        fits=not stops,
+        fits=not stops and made.ask(fits),
         against=tuple(Said(severity=each.severity, text=each.text) for each in (*stops, *checks)[:MOST_SAID]),
         missing=tuple(_missing(made, body)),
         front=card(made)["front"],

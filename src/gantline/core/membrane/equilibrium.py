@@ -1,15 +1,18 @@
 """Where the sheet comes to rest: the least energy, by Newton's way with a line search."""
 
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.sparse import csc_matrix
 
 from gantline.core.errors import DesignError
 from gantline.core.membrane.factor import Steps
 from gantline.core.membrane.law import Pulled, pulled
 from gantline.core.membrane.model import PAST_LIMIT, SLIP_MM, Sheet, reach, steady
+
+if TYPE_CHECKING:  # slow to import: only who solves a sheet waits for it
+    from scipy.sparse import csc_matrix
 
 Floats = NDArray[np.float64]
 MOST_STEPS = 40
@@ -92,12 +95,14 @@ class Solver:
             self.strain_of * self.areas[:, None, None],
             optimize=True,
         )
+        from scipy.sparse import csc_matrix
+
         parts = np.concatenate((taut.ravel(), np.zeros(len(self.kept) - taut.size)))
         self.taut = np.bincount(self.into, parts[self.kept], minlength=len(self.indices))
         pattern = csc_matrix((np.ones(len(self.indices)), self.indices, self.starts), shape=self.shape)
         self.step = Steps(pattern, last_aside=bool(self.free[-1]))
 
-    def matrix(self, sheet: Sheet, moved: Floats) -> csc_matrix:
+    def matrix(self, sheet: Sheet, moved: Floats) -> "csc_matrix":
         """The tangent there, of the free unknowns."""
         return self._all(sheet, moved, tangent=True)[2]
 
@@ -127,7 +132,9 @@ class Solver:
         hand = holds.pull.T.ravel()
         return stretch, energy + hand * stretch, force + hand, stiff
 
-    def _all(self, sheet: Sheet, moved: Floats, *, tangent: bool) -> tuple[float, Floats, csc_matrix]:
+    def _all(self, sheet: Sheet, moved: Floats, *, tangent: bool) -> tuple[float, Floats, "csc_matrix"]:
+        from scipy.sparse import csc_matrix
+
         strain = np.einsum("mij,mj->mi", self.strain_of, moved[self.dofs])
         law = pulled(self.stiffness, strain, sheet.remnant)
         energy = float(self.areas @ law.energy)
@@ -204,7 +211,7 @@ class Solver:
 
     def _along(
         self, sheet: Sheet, moved: Floats, way: Floats, energy: float, force: Floats
-    ) -> tuple[float, Floats, float, Floats, csc_matrix]:
+    ) -> tuple[float, Floats, float, Floats, "csc_matrix"]:
         """The first share of the way that brings the energy down by enough."""
         promised = float(force @ way)
         noise = 1e-11 * abs(energy) + 1e-14

@@ -1,11 +1,12 @@
 """Newton's step from a sheet's tangent: symmetric, narrow when its unknowns are numbered along the sheet, but for the racking."""
 
+from typing import TYPE_CHECKING
+
 import numpy as np
 from numpy.typing import NDArray
-from scipy.linalg import LinAlgError, cho_solve_banded, cholesky_banded
-from scipy.sparse import csc_matrix
-from scipy.sparse.csgraph import reverse_cuthill_mckee
-from scipy.sparse.linalg import splu
+
+if TYPE_CHECKING:  # slow to import: only who solves a sheet waits for it
+    from scipy.sparse import csc_matrix
 
 Floats = NDArray[np.float64]
 
@@ -17,7 +18,10 @@ class Steps:
     sparse LU.
     """
 
-    def __init__(self, pattern: csc_matrix, *, last_aside: bool) -> None:
+    def __init__(self, pattern: "csc_matrix", *, last_aside: bool) -> None:
+        from scipy.sparse import csc_matrix
+        from scipy.sparse.csgraph import reverse_cuthill_mckee
+
         size = pattern.shape[0]
         self.inner = size - 1 if last_aside else size
         columns = np.repeat(np.arange(size), np.diff(pattern.indptr))
@@ -43,8 +47,10 @@ class Steps:
         self.aside_rows = rows[self.aside]
         self.corner = np.flatnonzero((columns == self.inner) & (rows == self.inner)) if last_aside else None
 
-    def solve(self, matrix: csc_matrix, right: Floats) -> Floats:
+    def solve(self, matrix: "csc_matrix", right: Floats) -> Floats:
         """The step.  Args: matrix of this pattern, right (n,)."""
+        from scipy.linalg import LinAlgError, cho_solve_banded, cholesky_banded
+
         band = np.zeros(self.width * self.inner)
         band[self.into] = matrix.data[self.among]
         try:
@@ -69,6 +75,8 @@ class Steps:
         return out
 
 
-def factored(matrix: csc_matrix):  # type: ignore[no-untyped-def]
+def factored(matrix: "csc_matrix"):  # type: ignore[no-untyped-def]
     """One sparse LU, the way that is quick for a matrix of such a pattern."""
+    from scipy.sparse.linalg import splu
+
     return splu(matrix, permc_spec="MMD_AT_PLUS_A", diag_pivot_thresh=0.0, options={"SymmetricMode": True})

@@ -6,7 +6,6 @@ from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.spatial import Delaunay
 
 from gantline.core.errors import OutOfRange, require_positive
 
@@ -123,6 +122,8 @@ def _usual(along: Sequence[float], up: Sequence[float]) -> float:
 
 def _mirrored(quarter: Floats, width: float, height: float) -> Mesh:
     """One quarter in triangles, then the other three as its mirror images, with the nodes on the middles shared."""
+    from scipy.spatial import Delaunay  # slow to import, needed only here
+
     triangles = Delaunay(quarter).simplices
     mesh = Mesh(nodes=quarter, triangles=triangles)
     turned = mesh.areas < 0.0

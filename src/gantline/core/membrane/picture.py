@@ -4,7 +4,6 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.spatial import cKDTree
 
 from gantline.core.errors import OutOfRange
 from gantline.core.membrane.equilibrium import Rest
@@ -45,6 +44,8 @@ def raster(mesh: Mesh, full: float, across: int = ACROSS) -> Raster:
     x = (np.arange(cells[0]) + 0.5) * width / cells[0]
     y = (np.arange(cells[1]) + 0.5) * height / cells[1]
     at = np.stack(np.meshgrid(x, y[::-1], indexing="xy"), axis=-1).reshape(-1, 2)  # rows from the top
+    from scipy.spatial import cKDTree  # slow to import, needed only here
+
     far, near = cKDTree(mesh.centers).query(at, k=NEIGHBORS)
     weight = 1.0 / (far + 0.05 * cell) ** 2
     return Raster(cells=cells, near=near, weight=weight / weight.sum(axis=1, keepdims=True), full=full)

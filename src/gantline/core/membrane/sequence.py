@@ -2,12 +2,12 @@
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from enum import StrEnum
 
 import numpy as np
 from numpy.typing import NDArray
 
 from gantline.core.membrane.equilibrium import Rest, Solver
+from gantline.core.membrane.hands import Together
 from gantline.core.membrane.holding import GIVES, Laid
 from gantline.core.membrane.model import SIDES, SLIP_MM, FrameGives, Sheet, directions, frozen
 from gantline.core.tension.points import OPPOSITE, Side
@@ -15,14 +15,6 @@ from gantline.core.tension.steps import CENTER_BAR, CORNERS, TensionStep
 
 Floats = NDArray[np.float64]
 STUCK = 3.0 * SLIP_MM  # cloth that slid stays strained against the frame by so much
-
-
-class Together(StrEnum):
-    """Which points are held at the same moment."""
-
-    ONE = "one"  # one at a time, by one person
-    PARTNERS = "partners"  # a point and the one straight across, by two
-    MIRRORED = "mirrored"  # the same, and their mirror images
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -29,6 +29,7 @@ KINDS = (
     (FabricKind.RETRO, "retro-reflective"),
     (FabricKind.LENTICULAR, "lenticular, from below"),
 )
+LOOKED = (("best", "best"), ("good", "good"), ("poor", "poor"))
 SURFACES = (("white", "white"), ("mid", "medium"), ("dark", "dark"), ("velvet", "velvet"))
 
 
@@ -82,6 +83,15 @@ class LightState(Item):
     lamps: Annotated[list[Id], Limit(max_length=20), Field("lamps", "lamps lit", "value")] = []
 
 
+class Swatch(Item):
+    """A swatch of a fabric held at the screen's place in a light state, and how it looked beside the others."""
+
+    id: Id
+    fabric: Annotated[Annotated[Line, Limit(min_length=1)], Field("fabric", "fabric", "text")]
+    state: Annotated[Annotated[Line, Limit(min_length=1)], Field("state", "in light", "text")]
+    seen: Annotated[Literal["best", "good", "poor"], Field("seen", "looked", "choice", None, LOOKED)]
+
+
 STATE_DEFAULTS = {
     "dark": LightDefaults.lux_dark,
     "one lamp": LightDefaults.lux_lamp,
@@ -130,6 +140,10 @@ class Lighting(Part):
         Limit(min_length=1, max_length=6),
         Field("states", "Light states", "list"),
     ] = None
+
+    swatches: Annotated[
+        list[Swatch], Limit(max_length=60), Field("swatches", "Swatches seen in the room", "list")
+    ] = []
 
     @field_validator("states")
     @classmethod

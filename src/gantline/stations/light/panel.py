@@ -1,6 +1,14 @@
 """What the light's panel shows, in order and by weight."""
 
+from gantline.job.model.light import Lighting
+from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
+
+
+def _seen(at: Ask) -> str:
+    fabrics = {swatch.fabric for swatch in at.things(Lighting.swatches)}
+    return f"{len(fabrics)} fabrics" if len(fabrics) > 1 else next(iter(fabrics), "none yet")
+
 
 PANEL = (
     PanelPart(weight="lead", rows=("luminance",)),
@@ -11,6 +19,7 @@ PANEL = (
         weight="detail",
         rows=("fabric_kind", "half_gain", "ambient_reflectance", "acoustic", "roll", "overlap"),
     ),
+    PanelPart(title="Swatches seen in the room", weight="detail", widget="swatches", gist=_seen),
     PanelPart(
         title="A dark layer behind",
         weight="detail",

@@ -8,6 +8,7 @@ from gantline.stations.light.findings import FINDINGS
 from gantline.stations.light.marks import DRAW
 from gantline.stations.light.panel import PANEL
 from gantline.stations.light.solve import light
+from gantline.stations.light.steps import steps
 from gantline.stations.light.tables import light_states, seat_lights
 
 
@@ -33,5 +34,6 @@ LIGHT = Station(
     draw=DRAW,
     face="seat",
     strip="light",
+    steps=steps,
     begun=begun,
 )

@@ -4,8 +4,8 @@ from dataclasses import dataclass
 
 from gantline.core.defaults import Default, TensionDefaults
 from gantline.core.frame.stiffness import bending_n_mm2, racking_n_mm
+from gantline.core.membrane.hands import Together
 from gantline.core.membrane.numbers import SheetNumbers, step_numbers
-from gantline.core.membrane.sequence import Together
 from gantline.core.tension.cloths import NAMES, ClothSort
 from gantline.job.model.frame import Blank, FrameBuild
 from gantline.job.model.tensioning import Tensioning
