@@ -49,13 +49,13 @@ def test_a_hole_in_a_band_has_no_clean_mark_on_anything_that_leaves_the_program(
     assert not {"hole_right", "hole-right", "upper_row", "lower_row"} & made.refused[1]
     rows = list(csv.DictReader(io.StringIO(SHEETS["marks"].make(ready).decode())))
     refused = [row for row in rows if row["do_not_drill"]]
-    assert [row["hole"] for row in refused] == ["upper left", "lower left", "upper left screw 2"]
+    assert [row["hole"] for row in refused] == ["upper left", "upper left screw 2", "lower left"]
     assert not any(value for row in refused for key, value in row.items() if key.endswith(("_mm", "_tape")))
     space = ezdxf.read(io.StringIO(SHEETS["frame-and-holes"].make(ready).decode())).modelspace()  # type: ignore[attr-defined]
     on = [one for one in space if one.dxf.layer == "DO_NOT_DRILL"]
     assert sum(one.dxftype() == "CIRCLE" for one in on) == 3
     said = [one.dxf.text for one in on if one.dxftype() == "TEXT"]
-    assert "DO NOT DRILL: upper left, lower left, upper left screw 2" in said
+    assert "DO NOT DRILL: upper left, upper left screw 2, lower left" in said
     assert sum(one.dxftype() == "CIRCLE" and one.dxf.layer == "HOLES" for one in space) == 5
     svg = "".join(ElementTree.fromstring(SHEETS["wall-drawing"].make(ready)).itertext())
     assert "DO NOT DRILL: upper left" in svg

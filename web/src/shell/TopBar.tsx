@@ -1,12 +1,18 @@
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { buttonLook } from '../parts/Button'
-import type { Action } from './Find'
+import type { Action, Find as FindLine } from './Find'
 import { useCommands } from './useCommands'
 import { useTheme } from './useTheme'
 
-const loadFind = () => import('./Find').then((all) => ({ default: all.Find }))
+/** The line that finds; while the server is away it is asked for again and again. */
+const loadFind = (): Promise<{ default: typeof FindLine }> =>
+  import('./Find').then(
+    (all) => ({ default: all.Find }),
+    () => new Promise((again) => setTimeout(again, AGAIN_MS)).then(loadFind),
+  )
 const Find = lazy(loadFind)
+const AGAIN_MS = 2000
 const SOON_MS = 600 // once the page's first number stands
 const BAR_BUTTON = `inline-flex min-w-10 items-center justify-center ${buttonLook('plain', 'bar')}`
 
