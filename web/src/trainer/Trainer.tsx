@@ -5,6 +5,7 @@ import { ask, type Practice } from '../api/client'
 import { keys } from '../api/keys'
 import { Button } from '../parts/Button'
 import { Rich } from '../parts/Num'
+import { NumbersScene } from './NumbersScene'
 import { PhotoScene } from './PhotoScene'
 import { Scene, timesOf } from './Scene'
 
@@ -54,12 +55,7 @@ const kept = (room: string, one: Try): readonly Try[] => {
 const Shown = ({ practice }: { practice: Practice }) => {
   if (practice.photo && !practice.home) return <PhotoScene photo={practice.photo} />
   if (practice.told === 'scene' || practice.home) return <Scene practice={practice} />
-  return (
-    <p className="max-w-prose py-6 text-lead leading-snug">
-      You do not see the picture here. Read the eight numbers: one side edge taller than the other is a turn, top and bottom of
-      different lengths a tilt, all corners to one side a shift.
-    </p>
-  )
+  return <NumbersScene practice={practice} />
 }
 
 /** Practice: a projector that somebody else turned, until its picture sits on the frame. */
@@ -141,7 +137,7 @@ export const Trainer = () => {
 
   return (
     <main className="grid bg-velvet text-ink md:h-dvh md:grid-cols-[1fr_340px]">
-      <section className="flex min-w-0 flex-col p-4">
+      <section className="flex min-w-0 flex-col p-4 md:max-h-dvh md:min-h-0">
         <header className="flex items-baseline gap-4 pb-2">
           <Link to="/" className="underline decoration-dotted underline-offset-4">
             Yard
@@ -157,11 +153,10 @@ export const Trainer = () => {
           )}
         </header>
         {now && <Shown practice={now} />}
-        {now && (now.told !== 'photo' || now.home) && (
-          <table className={`mt-2 w-full ${now.told === 'numbers' ? 'text-lead' : 'text-small'}`}>
+        {now && (now.told === 'scene' || now.home) && (
+          <table className="mt-2 w-full text-small">
             <caption className="pb-1 text-left text-quiet">
-              {now.told === 'scene' && `Misses are drawn ${DRAWN[timesOf(now)]}. `}How far each corner stands outside, minus is
-              inside, as Align asks for it:
+              Misses are drawn {DRAWN[timesOf(now)]}. How far each corner stands outside, minus is inside, as Align asks for it:
             </caption>
             <tbody>
               <tr>
