@@ -46,7 +46,9 @@ def test_a_wall_alone_is_not_filled_and_a_seat_too_far_back_gives_the_largest_th
 ) -> None:
     wall = draft(client, wall_width="120", ceiling="130")
     assert wall["fits"] and "room for hands" in wall["why"]
-    low = draft(client, wall_width="150")  # under the usual ceiling a picture as wide has no place above a cabinet
+    low = draft(
+        client, wall_width="150"
+    )  # under the usual ceiling a picture as wide has no place above a cabinet
     assert low["fits"] and "largest" in low["why"]
     assert "seat" in " ".join(wall["missing"])
     far = draft(client, wall_width="120", ceiling="84", seat_from_wall="300")
