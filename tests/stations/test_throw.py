@@ -380,3 +380,16 @@ def test_a_cabinet_top_projector_takes_mount_distance_and_height_from_record_siz
 def test_no_projector_is_nowhere_while_a_cabinet_stands_there_for_it() -> None:
     rows = projector_table(plan(demo_job("narrow-lounge")).ask, PROJECTORS).rows
     assert all("on the low cabinet" in one.place for one in rows if one.category.startswith("cabinet-top"))
+
+
+def test_a_fixed_offset_says_that_the_lens_has_no_shift_unless_somebody_says_it_has() -> None:
+    """Before either is entered both are asked for; a leaflet gives the one or the other."""
+    both = {"throw__has_shift": None, "throw__offset": None}
+    open_ = plan(changed("mill-loft", **both)).figures
+    assert open_["shift_up"].text
+    assert (open_["offset"].label, open_["offset"].value) == ("Fixed offset, if it has no shift", None)
+    fixed = plan(changed("mill-loft", throw__has_shift=None, throw__offset=0.1)).figures
+    assert "shift_up" not in fixed
+    assert fixed["offset"].value == pytest.approx(0.1)
+    shifted = plan(changed("mill-loft", throw__has_shift=True, throw__offset=0.1)).figures
+    assert "offset" not in shifted

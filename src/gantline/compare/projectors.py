@@ -27,7 +27,15 @@ from gantline.job.records.projector import ProjectorRecord
 from gantline.plan.ask import Ask
 from gantline.plan.code import in_short
 from gantline.plan.finding import Change, change
-from gantline.stations.common import distance_offset_mm, hung, is_turned, overspill_mm, place_slack_mm, ratios
+from gantline.stations.common import (
+    distance_offset_mm,
+    has_shift,
+    hung,
+    is_turned,
+    overspill_mm,
+    place_slack_mm,
+    ratios,
+)
 from gantline.stations.height import centre_x_mm, lens_y_mm, placement, rect_of_picture, under
 from gantline.stations.size import screen
 from gantline.stations.survey import depth_mm, wall_mm
@@ -163,7 +171,7 @@ def _anywhere(at: Ask) -> LensCase | None:
     if both is None or not loose(placement).possible:
         return None
     offset = 0.0
-    if not at.field(P.has_shift):
+    if not at(has_shift):
         offset = fixed_offset(at.field(P.offset), from_ceiling=at(hung)) * panel.height_mm
     aimed = _with_throw(
         at.job,

@@ -26,7 +26,7 @@ from gantline.job.model.align import Aligned, CornerRound
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import hung, overspill_mm, panel_aspect, ratios
+from gantline.stations.common import has_shift, hung, overspill_mm, panel_aspect, ratios
 from gantline.stations.frame import square
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
@@ -103,7 +103,7 @@ def free(at: Ask) -> Freedom | None:
     pose, both = at(straight), at(ratios)
     if pose is None or both is None:
         return None
-    shift = at.field(P.has_shift)
+    shift = at(has_shift)
     return freedom(
         zoom=both[0] < both[1],
         shift_h=shift and at.field(P.shift_side) > 0.0,

@@ -13,6 +13,7 @@ from gantline.stations.common.fabric import fabric_plane_mm
 from gantline.stations.common.hanging import lift_on_mm, way
 from gantline.stations.common.lens import (
     distance_offset_mm,
+    has_shift,
     hung,
     is_turned,
     mount_kind,
@@ -31,6 +32,7 @@ __all__ = [
     "fabric_plane_mm",
     "frame_depth_mm",
     "from_afar",
+    "has_shift",
     "hung",
     "is_turned",
     "ledger_mm",

@@ -39,6 +39,13 @@ def distance_offset_mm(at: Ask) -> float:
     return at.field(P.distance_offset_mm)
 
 
+def has_shift(at: Ask) -> bool:
+    """Whether the lens shifts: as entered; one whose fixed offset is entered has none, a leaflet gives the one or the other."""
+    if at.given(P.has_shift) is None and at.given(P.offset) is not None:
+        return False
+    return bool(at.field(P.has_shift))
+
+
 def is_turned(at: Ask) -> bool:
     """Whether any turn is entered."""
     return any((at.field(P.yaw_deg), at.field(P.pitch_deg), at.field(P.roll_deg)))
@@ -52,7 +59,7 @@ def mount_kind(at: Ask) -> str:
     both, hangs = at(ratios), at(hung)
     return usual_mount(
         hung=hangs,
-        has_shift=hangs or at.field(P.has_shift),  # of one that hangs it decides nothing
+        has_shift=hangs or at(has_shift),  # of one that hangs it decides nothing
         ratio_high=None if both is None else both[1],
         cabinet_ratio=at.default(ThrowDefaults.cabinet_ratio),
     )

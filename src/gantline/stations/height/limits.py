@@ -20,9 +20,8 @@ from gantline.core.space import Solid
 from gantline.core.tolerance import at_most
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.light import FabricChoice
-from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, hung, is_turned, lift_on_mm, place_slack_mm
+from gantline.stations.common import fabric_plane_mm, has_shift, hung, is_turned, lift_on_mm, place_slack_mm
 from gantline.stations.height.standing import centre_x_mm, lens_y_mm
 from gantline.stations.height.taped import lens_reach
 from gantline.stations.size import screen
@@ -212,7 +211,7 @@ def lens_kind(at: Ask) -> bool:
     reach = at.aside(placed_lens)
     if reach is None or abs(reach.x_mm - at(centre_x_mm)) > reach.slack_mm:
         return True
-    return bool(at.field(ProjectorPlace.has_shift)) or at(hung)
+    return at(has_shift) or at(hung)
 
 
 def placed_lens(at: Ask) -> LensReach | None:

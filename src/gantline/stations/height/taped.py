@@ -12,6 +12,7 @@ from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import (
     distance_offset_mm,
+    has_shift,
     hung,
     mount_kind,
     overspill_mm,
@@ -82,7 +83,7 @@ def taped_offset(at: Ask) -> float | None:
     Leaves out: that the lens may have been moved since the picture was taped.
     """
     picture, lens = at(taped), at(lens_y_mm, at(centre_x_mm))
-    if picture is None or lens is None or at.field(P.has_shift):
+    if picture is None or lens is None or at(has_shift):
         return None
     panel = panel_image(with_overspill(at(screen).picture, at(overspill_mm)), at(panel_aspect))
     return offset_seen(picture.center_mm[1] - lens, panel.height_mm, from_ceiling=at(hung))
@@ -96,7 +97,7 @@ def offset_share(at: Ask) -> float:
 
 def shift_reach(at: Ask) -> tuple[ShiftReach, float]:
     """Shift range and fixed offset, shares of the panel's image; an offset that was taped before one of a data sheet."""
-    if at.field(P.has_shift):
+    if at(has_shift):
         up, down, side = at.field(P.shift_up), at.field(P.shift_down), at.field(P.shift_side)
         # without a range to one side there is no diamond
         shape = at.field(P.reach) if side > 0.0 and up + down > 0.0 else ReachShape.RECTANGLE

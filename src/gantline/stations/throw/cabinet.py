@@ -5,9 +5,8 @@ from dataclasses import dataclass
 from gantline.core.throw.cabinet import CabinetBody, CabinetPlace, cabinet_place
 from gantline.core.throw.window import Lens
 from gantline.job.model.throw import ProjectorBody as B
-from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, hung, mount_kind
+from gantline.stations.common import fabric_plane_mm, has_shift, hung, mount_kind
 from gantline.stations.height import CABINET, lens_above_base_mm, offset_share, placement
 from gantline.stations.throw.body import lens_from_left_mm
 from gantline.stations.throw.lens import in_front, lens_known, projected, throw_lens
@@ -26,7 +25,7 @@ class Footprint:
 
 def is_cabinet_body(at: Ask) -> bool:
     """Whether a body without shift stands on a cabinet."""
-    return at(mount_kind) == CABINET and not at(hung) and not at.field(P.has_shift) and at(lens_known)
+    return at(mount_kind) == CABINET and not at(hung) and not at(has_shift) and at(lens_known)
 
 
 def cabinet_body(at: Ask) -> CabinetBody | None:

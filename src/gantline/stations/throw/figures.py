@@ -12,6 +12,7 @@ from gantline.plan.working import Expr, most, size, term
 from gantline.stations.common import (
     distance_offset_mm,
     fabric_plane_mm,
+    has_shift,
     is_turned,
     mount_kind,
     overspill_mm,
@@ -48,13 +49,19 @@ from gantline.stations.throw.turned import turned
 FIGURES = Figures()
 RATIO = "definition of throw ratio"
 STRAIGHT = "share of the whole panel image; straight body"
+ONLY_WITHOUT = "Fixed offset, if it has no shift"
 SQUARED = "exact pinhole model; largest straight picture in the panel's image by linear program"
 
 
 def _only(field: Any, when_shift: bool) -> Make:
     def make(at: Ask) -> Display | None:
         """Shown only where the projector has shift, or only where it has none."""
-        return Display(at.field(field)) if at.field(P.has_shift) is when_shift else None
+        if at(has_shift) is when_shift:
+            return Display(at.field(field))
+        # nobody said which it is: a leaflet gives the one or the other, so both are asked for
+        if field is not P.offset or at.given(P.has_shift) is not None:
+            return None
+        return Display(None, label=ONLY_WITHOUT)
 
     return make
 
