@@ -248,13 +248,14 @@ def cloth(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
 
 
 def otherwise(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
-    """Which jobs would plan otherwise with a changed record.  args: kind, name, body, jobs (their stamp)."""
+    """Which jobs would plan otherwise with a changed record; its parts are lines of JSON, the count first, then a job each.
+    args: kind, name, body, jobs (their stamp)."""
     from gantline.compare.otherwise import otherwise as told
     from gantline.store import took
 
     shop_id, shop = shops.the_settings(session)
     many = took.count(session, shop_id, args["name"])
-    say.part(orjson.dumps({"took": many}))
+    say.part(orjson.dumps({"took": many}, option=orjson.OPT_APPEND_NEWLINE))
     found = []
     for number, (job_id, document) in enumerate(took.documents(session, shop_id, args["name"]), start=1):
         differs = told(
@@ -266,7 +267,7 @@ def otherwise(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
         )
         if differs is not None:
             found.append({"id": str(job_id), **differs})
-            say.part(orjson.dumps(found[-1]))
+            say.part(orjson.dumps(found[-1], option=orjson.OPT_APPEND_NEWLINE))
         say(number / max(1, many))
     return orjson.dumps({"took": many, "jobs": found})
 
