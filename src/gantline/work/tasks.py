@@ -237,6 +237,30 @@ def wrinkles(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     return orjson.dumps(made, default=as_plain, option=orjson.OPT_SERIALIZE_NUMPY)
 
 
+def waves(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
+    """Lines proposed in a photo of the sheet, from the back, as JSON.  args: job, photo, corners (eight pixels), width, height of
+    the frame, front (whether it was taken from there)."""
+    import numpy as np
+
+    from gantline.store import photos
+    from gantline.vision.files import read_gray
+    from gantline.vision.reading import MOST_BYTES
+    from gantline.vision.waves import waves as proposed
+
+    content = photos.content(session, UUID(args["job"]), UUID(args["photo"]))
+    session.close()
+    say(PLANNED)
+    corners, wide = np.array(args["corners"], dtype=float).reshape(4, 2), float(args["width"])
+    image = read_gray(content, most=MOST_BYTES)
+    found = proposed(image, corners, wide, float(args["height"]))
+
+    def seen(at: tuple[float, float]) -> tuple[float, float]:
+        return (wide - at[0] if args["front"] else at[0], at[1])
+
+    lines = [{"from_mm": seen(wave.from_mm), "to_mm": seen(wave.to_mm), "bad": wave.bad} for wave in found]
+    return orjson.dumps({"lines": lines})
+
+
 def cloth(session: Session, args: Mapping[str, Any], say: Say) -> bytes:
     """An exercise of the trainer: a sheet with something wrong, and what it was once a guess is made.  args: number, guess,
     style, denominator."""
@@ -289,6 +313,7 @@ TASKS: Mapping[str, Task] = {
     "causes": causes,
     "wrinkles": wrinkles,
     "cloth": cloth,
+    "waves": waves,
     "otherwise": otherwise,
 }
 LONG = frozenset(("order", "causes", "otherwise"))  # what may take half a minute and more

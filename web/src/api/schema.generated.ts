@@ -1063,6 +1063,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/tension/waves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Waves Of A Photo
+         * @description Waves in a photo of a step that was taken with a lamp along the face, as lines to be corrected by hand.
+         */
+        post: operations["waves_of_a_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/tension/what-if": {
         parameters: {
             query?: never;
@@ -7598,6 +7618,51 @@ export interface components {
             role: string;
         };
         /**
+         * WaveOut
+         * @description A wave as it may be drawn, from the back [mm], and how bad: 1 faint, 2 plain, 3 deep.
+         */
+        WaveOut: {
+            /** Bad */
+            bad: number;
+            /** From Mm */
+            from_mm: [
+                number,
+                number
+            ];
+            /** To Mm */
+            to_mm: [
+                number,
+                number
+            ];
+        };
+        /**
+         * WavesIn
+         * @description A photo of a step, taken with a lamp along the face: the frame's corners in it, x and y by turns [px], clockwise from the
+         *     upper left; front: taken from there, else from the back.
+         */
+        WavesIn: {
+            /** Corners */
+            corners: number[];
+            /**
+             * Front
+             * @default true
+             */
+            front: boolean;
+            /**
+             * Photo
+             * Format: uuid
+             */
+            photo: string;
+        };
+        /**
+         * WavesOut
+         * @description Waves that are seen in a photo, the plainest first.
+         */
+        WavesOut: {
+            /** Lines */
+            lines: components["schemas"]["WaveOut"][];
+        };
+        /**
          * Way
          * @description How the frame is held on the wall.
          * @enum {string}
@@ -10671,6 +10736,61 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": unknown;
+                };
+            };
+            /** @description Under way: follow its key */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: components["responses"]["Unreadable"];
+            /** @description Not Found */
+            404: components["responses"]["Missing"];
+            /** @description Conflict */
+            409: components["responses"]["Conflict"];
+            /** @description Request Entity Too Large */
+            413: components["responses"]["TooLarge"];
+            /** @description Unsupported Media Type */
+            415: components["responses"]["OtherKind"];
+            /** @description Unprocessable Entity */
+            422: components["responses"]["Refused"];
+            /** @description Precondition Required */
+            428: components["responses"]["VersionMissing"];
+            /** @description Too Many Requests */
+            429: components["responses"]["TooOften"];
+            /** @description Service Unavailable */
+            503: components["responses"]["Away"];
+            /** @description Insufficient Storage */
+            507: components["responses"]["Full"];
+        };
+    };
+    waves_of_a_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WavesIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WavesOut"];
                 };
             };
             /** @description Under way: follow its key */

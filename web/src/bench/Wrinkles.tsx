@@ -6,6 +6,7 @@ import { Progress } from './OrderBench'
 import { unpacked } from './pieces'
 import { type Mark, radiusOf, SheetView } from './SheetView'
 import type { BenchSheet } from './TensionBench'
+import { WavePhoto } from './WavePhoto'
 
 type Typed = Record<string, string>
 type Shown = 'marks' | 'before' | 'after'
@@ -165,6 +166,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           </>
         )}
         {found && <Answer key={found.causes[0]?.text} found={found} shown={shown} show={setShown} pick={setPicked} keep={keep} />}
+        <WavePhoto job={job.id} front={front} onWaves={(waves) => changed([...marks, ...waves])} />
         {bench.sprung && <Springs bench={bench} read={springs} change={setSprings} />}
         <Margins read={margins} change={setMargins} />
         <p className="text-quiet text-small">{bench.model}</p>

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, type DayOut, type DayStep } from '../api/client'
 import { keys } from '../api/keys'
-import { keepStepPhoto } from './keepStepPhoto'
+import { keepStepPhoto } from '../api/stepPhoto'
 
 /** Photos of this step: how many there are, and one more from the phone's camera. */
 export const StepPhotos = ({ day, step }: { day: DayOut; step: DayStep }) => {

@@ -1,7 +1,8 @@
 """The tension bench: orders simulated, the sheet otherwise, wrinkles read back into points.
 
 Who can harm: a paired device may ask for work that takes long, one key at a time, and it is ended when nobody waits; every number
-that is sent has both ends; nothing is changed in the job but by an edit like any other. A stranger has no door here.
+that is sent has both ends; a photo is unpacked by the worker's child alone; nothing is changed in the job but by an edit like any
+other. A stranger has no door here.
 """
 
 from typing import Annotated, Any, Literal
@@ -11,11 +12,13 @@ from fastapi import APIRouter, Query, Request, Response
 from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 
+from gantline import __version__
 from gantline.api.answers import PROBLEM_ANSWERS, answer
 from gantline.api.deps import DeskDep, DeskRoute, at_a_desk
 from gantline.api.desk import Desk
 from gantline.api.door import UNDER_WAY, Question, WorkGone, look, pure_question, through
 from gantline.api.routes.sheets import Key
+from gantline.api.schemas.base import Out
 from gantline.api.schemas.tension import BenchOut, OrderOut
 from gantline.api.services import tension as service
 from gantline.compare.order_run import MODEL
@@ -24,6 +27,7 @@ from gantline.compare.wrinkle_bench import Found
 from gantline.core.membrane.numbers import LAW
 from gantline.core.tension.points import Side
 from gantline.job.field import ClosedModel
+from gantline.store import photos
 
 router = APIRouter(prefix="/api", tags=["tension"], responses=PROBLEM_ANSWERS, route_class=DeskRoute)
 SOON_S = 0.3  # an order is watched while it is computed
@@ -63,6 +67,32 @@ class SeenIn(ClosedModel):
         Field(max_length=400),
     ] = {}
     margins: dict[Side, Typed] = {}
+
+
+Pixel = Annotated[float, Field(ge=-10_000.0, le=100_000.0, allow_inf_nan=False)]
+
+
+class WavesIn(ClosedModel):
+    """A photo of a step, taken with a lamp along the face: the frame's corners in it, x and y by turns [px], clockwise from the
+    upper left; front: taken from there, else from the back."""
+
+    photo: UUID
+    corners: Annotated[list[Pixel], Field(min_length=8, max_length=8)]
+    front: bool = True
+
+
+class WaveOut(Out):
+    """A wave as it may be drawn, from the back [mm], and how bad: 1 faint, 2 plain, 3 deep."""
+
+    from_mm: tuple[float, float]
+    to_mm: tuple[float, float]
+    bad: int
+
+
+class WavesOut(Out):
+    """Waves that are seen in a photo, the plainest first."""
+
+    lines: list[WaveOut]
 
 
 @router.get("/jobs/{job_id}/tension/bench", response_model=BenchOut)
@@ -146,6 +176,26 @@ async def read_wrinkles(job_id: UUID, body: SeenIn, request: Request) -> Respons
         if waited.status_code != 204:
             return waited
     return await _json(request, "wrinkles", args)
+
+
+@router.post("/jobs/{job_id}/tension/waves", response_model=WavesOut, responses=UNDER_WAY)
+async def waves_of_a_photo(job_id: UUID, body: WavesIn, request: Request) -> Response:
+    """Waves in a photo of a step that was taken with a lamp along the face, as lines to be corrected by hand."""
+
+    def asked(desk: Desk) -> Question:
+        sheet, _, _ = service.bench(desk, job_id)
+        photos.content(desk.session, job_id, body.photo)
+        args = {
+            "job": str(job_id),
+            "photo": str(body.photo),
+            "corners": body.corners,
+            "front": body.front,
+            "width": sheet.width_mm,
+            "height": sheet.height_mm,
+        }
+        return pure_question(desk, "waves", args, __version__)
+
+    return await through(request, asked, lambda content: Response(content, media_type="application/json"))
 
 
 async def _json(request: Request, task: Literal["what-if", "wrinkles"], args: dict[str, Any]) -> Response:
