@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 from typing import Any
 
+import cv2
 import httpx2
 import orjson
 import pytest
@@ -10,6 +11,7 @@ import pytest
 from gantline.compare.order_run import heads
 from tests.conftest import AS_JSON, DEMO
 from tests.running import Running
+from tests.vision.test_waves import CORNERS, UPRIGHT, WIDE, taken
 
 
 @pytest.fixture(scope="module")
@@ -143,3 +145,22 @@ def test_the_trainer_tells_what_it_was_only_after_a_guess(running: Running) -> N
 
 def _finding(job: Any, code: str) -> bool:
     return any(finding["code"] == code for finding in job["plan"]["findings"])
+
+
+def test_waves_of_a_photo_are_proposed_from_the_back_whichever_side_it_was_taken_from(lounge: str) -> None:
+    """The made-up sheet is 2214 × 1245 mm; on this job's frame its one upright wave lies at the same share of the width."""
+    content = cv2.imencode(".jpg", taken([(UPRIGHT, 2.0)]))[1].tobytes()
+    jpeg = {"content-type": "image/jpeg"}
+    photo = httpx2.post(f"{lounge}/photos?step=tension/look", content=content, headers=jpeg).json()["id"]
+    assert followed("GET", lounge, f"/photos/{photo}/shown").status_code == 200
+    wide = httpx2.get(f"{lounge}/tension/bench").json()["width_mm"]
+    corners = (CORNERS * 2000.0 / 2300.0).ravel().tolist()  # photos are kept at most 2000 pixels wide
+    for front in (True, False):
+        body = {"photo": photo, "corners": corners, "front": front}
+        line = followed("POST", lounge, "/tension/waves", body).json()["lines"][0]
+        middle = (line["from_mm"][0] + line["to_mm"][0]) / 2.0 / wide
+        assert (1.0 - middle if front else middle) == pytest.approx(1520.0 / WIDE, abs=0.03)
+    few = httpx2.post(f"{lounge}/tension/waves", json={"photo": photo, "corners": [0.0] * 7})
+    assert few.status_code == 422
+    flat = followed("POST", lounge, "/tension/waves", {"photo": photo, "corners": [0.0] * 8})
+    assert "span no frame" in flat.json()["detail"]

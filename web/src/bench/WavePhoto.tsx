@@ -124,6 +124,7 @@ const Handles = ({ href, size, corners, onMove }: HandlesProps) => {
         gripped.current = null
       }}
     >
+      <title>The photo, its four corners</title>
       <image href={href} width={size.wide} height={size.high} />
       <path
         d={`M${corners.map((corner) => corner.join(' ')).join('L')}Z`}
@@ -132,6 +133,7 @@ const Handles = ({ href, size, corners, onMove }: HandlesProps) => {
         strokeWidth={dot / 6}
       />
       {corners.map((corner, at) => (
+        // biome-ignore lint/a11y/useSemanticElements: a handle in a drawing
         <circle
           key={NAMES[at]}
           cx={corner[0]}

@@ -145,6 +145,22 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
           <Button disabled={marks.length === 0} onClick={() => changed(marks.slice(0, -1))}>
             Take the last one back
           </Button>
+          {marks.length > 1 && (
+            <ul aria-label="What is drawn" className="flex flex-wrap gap-1 text-small">
+              {marks.map((mark, at) => (
+                <li key={`${mark.from} ${mark.to}`} className="flex items-center rounded-md bg-lift pl-2">
+                  {mark.slack ? 'patch' : BADS.find(([bad]) => bad === mark.bad)?.[1]}
+                  <Button
+                    look="remove"
+                    aria-label={`Take ${mark.slack ? 'patch' : 'wave'} ${at + 1} out`}
+                    onClick={() => changed(marks.filter((_, place) => place !== at))}
+                  >
+                    ×
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
           <Button look="main" className="ml-auto" disabled={nothing || progress !== null} onClick={() => void look()}>
             What is it?
           </Button>
