@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from gantline.core.defaults.align import AlignDefaults
+from gantline.core.defaults.day import DayDefaults
 from gantline.core.defaults.default import Default, checked, named
 from gantline.core.defaults.frame import BlankDefaults, FrameDefaults, TrimDefaults
 from gantline.core.defaults.height import HeightDefaults
@@ -34,6 +35,7 @@ DEFAULTS = named(
     TensionDefaults,
     TripDefaults,
     AlignDefaults,
+    DayDefaults,
     KeepDefaults,
 )
 
@@ -68,6 +70,7 @@ __all__ = [
     "PLAIN_SHOP",
     "AlignDefaults",
     "BlankDefaults",
+    "DayDefaults",
     "Default",
     "FrameDefaults",
     "HeightDefaults",

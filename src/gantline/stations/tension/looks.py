@@ -5,7 +5,7 @@ from typing import Any
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, WEEK_IDLE
 from gantline.core.day.step import Milestone, Phase, Reading, of
-from gantline.core.defaults import AlignDefaults, FrameDefaults
+from gantline.core.defaults import AlignDefaults, DayDefaults, FrameDefaults
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.cures import LOOK_READINGS
@@ -143,7 +143,7 @@ def looked_at(at: Ask, chain: Chain) -> None:
             minutes=10.0,
             tools=("knife",),
             caution="trimming",
-            check=f"{at.text(20.0)} left past the {at(hold_kind).name}",
+            check=f"{at.text(at.default(DayDefaults.left_past_mm))} left past the {at(hold_kind).name}",
             things=(("trim", "cloth"),),
             waits=(Milestone.LOOKED,),
             trouble="Trimmed before the look, nothing can be pulled again.",

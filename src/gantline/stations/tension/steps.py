@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_POINT, THREADED
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Step, of
+from gantline.core.defaults import DayDefaults
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.points import RAILS, Side
 from gantline.core.tension.steps import CORNERS, TensionStep
@@ -25,7 +26,6 @@ from gantline.stations.tension.solve import (
 
 KEY = "tension"
 HOOKED = {True: "left", False: "top"}  # where the tape hooks, seen from the back
-REST = 60  # staples, then the hands rest
 PART_WAY = 0.6  # of the whole pull is there when the first points hold: the others take the rest
 GOES_WRONG = {
     Hold.SPRING: "It slips, or will not reach: never pull the sheet over with a spring. Unhook, shift the sheet, hook.",
@@ -64,7 +64,7 @@ def _points(at: Ask, chain: Chain) -> None:
     keyed, tension, held = at(point_keys), at(tension_steps), 0
     expect = {number: f"{text}." for number, text in at(awaited).items()}
     two = at.field(Tensioning.people) == "two"
-    driven = at(hold_kind).boards
+    driven, rest = at(hold_kind).boards, max(1, round(at.default(DayDefaults.rest_after)))
     last_corner = max((step.number for step in tension if step.part == CORNERS), default=0)
     middles = max((step.number for step in tension if step.part == "Middles"), default=0)
     for step in tension:
@@ -101,10 +101,10 @@ def _points(at: Ask, chain: Chain) -> None:
         if step.number == middles:
             pull_read(at, chain, "pull-middles", "with the middles held", PART_WAY)
         before, held = held, held + len(keys)
-        if driven and not step.loose and held // REST > before // REST:
+        if driven and not step.loose and held // rest > before // rest:
             chain.add(
                 Phase.TENSION,
-                f"rest-{held // REST}",
+                f"rest-{held // rest}",
                 f"Rest the hand: {held} {at(hold_kind).name} are in",
                 minutes=3.0,
                 lies="face down",
@@ -159,5 +159,5 @@ def _tapes(at: Ask, step: TensionStep) -> Iterator[Number]:
                 label=f"{tape.edge} from its {HOOKED[tape.side in RAILS]} corner, at {written[number]}",
                 text=at.text(reading),
                 value_mm=reading,
-                play_mm=10.0,
+                play_mm=at.default(DayDefaults.point_play_mm),
             )

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_HOLE, A_SCREW
 from gantline.core.day.step import Milestone, Number, Phase, Reading, Step, of
-from gantline.core.defaults import AlignDefaults, WallDefaults
+from gantline.core.defaults import AlignDefaults, DayDefaults, WallDefaults
 from gantline.core.wall.facts import hole_name
 from gantline.core.wall.marks import HoleMark, ScrewLay
 from gantline.core.wall.ways import Way
@@ -29,7 +29,6 @@ from gantline.stations.wall.way import cleat_stands, drop_mm, frame_pieces, on_s
 KEY = "wall"
 FACTS = f"{field_of(Hanging.facts).pointer}/-"
 DRY = f"{field_of(Hanging.dry).pointer}/-"
-AGREE_MM = 8.0  # a sensor and a magnet on one stud
 SLIDES = (Way.BRACKETS, Way.PROUD_SCREWS, Way.TOP_BRACKETS, Way.BOTTOM_CATCH)
 
 
@@ -104,7 +103,7 @@ def _found(at: Ask, chain: Chain) -> None:
             tools=("sensor", "magnet", "tape"),
             waits=(Milestone.LIKED,),
             things=(("find", "studs"),),
-            check=f"sensor and magnet agree within {at.allowed(AGREE_MM)}; edges one stud's width apart",
+            check=f"sensor and magnet agree within {at.allowed(at.default(DayDefaults.studs_agree_mm))}; edges one stud's width apart",
             trouble="An odd hit may be a pipe: read again. They differ: the screw leads, probe under the plate.",
         )
     datum = at(room).datum_mm

@@ -1,0 +1,24 @@
+"""What a crew's steps allow for."""
+
+from gantline.core.defaults.default import Default
+
+
+class DayDefaults:
+    """What a crew's steps allow for."""
+
+    crook_mm = Default(
+        2.0, "mm", 0.5, 20.0, "crook of a board for a rail, at most", "the edge shows it against the picture"
+    )
+    bow_mm = Default(4.0, "mm", 0.5, 30.0, "bow of a board, at most", "a brace and the wall take it out")
+    studs_agree_mm = Default(
+        8.0, "mm", 1.0, 30.0, "two ways of finding one stud agree within", "half of what a screw has to spare"
+    )
+    rest_after = Default(
+        60.0, "staples", 10.0, 1000.0, "the hand rests after", "fewer waves, and a hand that lasts the day"
+    )
+    left_past_mm = Default(
+        20.0, "mm", 2.0, 200.0, "cloth left past staples or tacks", "enough to pull by once more"
+    )
+    point_play_mm = Default(
+        10.0, "mm", 1.0, 100.0, "a point may be off along its side by", "the cloth does not show it"
+    )
