@@ -7,11 +7,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from gantline.core.align.moves import Hands, moves, replayed, worst_mm
+from gantline.core.align.moves import Hands, moves, pushed, replayed, worst_mm
 from gantline.core.align.practice import TOUCHES, WHY, Touch, hidden, touched
 from gantline.core.errors import OutOfRange
 from gantline.core.throw.pinhole import to_wall
-from gantline.demo.practice import ROOMS, room
+from gantline.demo.practice import ROOMS, _world, room
 from tests.core.test_align import HANDS, UV, straight
 
 
@@ -90,3 +90,24 @@ def test_a_mount_that_turns_about_its_bolt_swings_its_lens_along(
     assert now.lens_x_mm - start.lens_x_mm == pytest.approx(sideways * 200.0 * math.sin(angle))
     assert now.lens_y_mm - start.lens_y_mm == pytest.approx(up * 200.0 * math.sin(angle))
     assert now.distance_mm - start.distance_mm == pytest.approx(200.0 * (1.0 - math.cos(angle)))
+
+
+@pytest.mark.parametrize("seed", range(6))
+def test_about_its_bolt_a_body_is_brought_home_only_by_who_counts_with_it(seed: int) -> None:
+    """Pushed as if it turned about its lens, a body on a bolt at its middle turns nearly twice as far, and never comes home."""
+    grade, here = ROOMS["bolted"], room("mill-loft")
+    world = _world(grade, here.hands)
+    assert world.bolt_mm > 50.0
+    start = hidden(here.aim.straight, grade.kinds, turn_deg=grade.turn_deg, share=grade.share, seed=seed)
+
+    def after(knows: Hands) -> float:
+        now = start
+        for _ in range(3):
+            for move in moves(
+                now, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=knows
+            ):
+                now = pushed(now, move.kind, move.amount, world)
+        return worst_mm(now, here.aim.uv, here.aim.target)
+
+    assert after(world) <= max(here.within_mm, 6.0)
+    assert after(replace(world, bolt_mm=0.0)) > 15.0

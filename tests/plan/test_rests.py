@@ -47,7 +47,8 @@ def test_of_what_figures_say_they_rest_on_nine_in_ten_move_them_somewhere_in_ran
     still = []
     for name in JOBS:
         made = plan(demo_job(name))
-        seen, moved = Seen(made), defaultdict(set)
+        moved: defaultdict[str, set[str]] = defaultdict(set)
+        seen = Seen(made)
         for key, pointer, one, value in assumed(made):
             resting = {each for each, on in seen.rests.items() if key in on and each.startswith("figure ")}
             for each in (*near(one, value), *far(one, value)):

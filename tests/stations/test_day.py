@@ -24,11 +24,13 @@ from gantline.plan.working import as_plain
 from gantline.stations import plan
 from gantline.stations.day.withheld import steps_to_do
 from gantline.stations.frame import pieces, timber
+from gantline.stations.size import screen
 from gantline.stations.tension.solve import tension_points
 from gantline.stations.trim.solve import border_kind, tape
 from gantline.stations.wall.solve import drilling
 from tests.conftest import demo_job
 from tests.made import JOBS
+from tests.made import number as value_of
 from tests.plan.random_jobs import rich_jobs
 
 KITS = {key: body for key, _, body in named_records(RecordKind.KIT)}
@@ -207,3 +209,44 @@ def test_no_field_of_a_part_is_taken_and_unused(change: Json) -> None:
     kit = {"hold": "spring", "trim_mm": 10.0}
     plain = {**part, "into": "track" if change.get("into") != "track" else "hem"}
     assert shown(kit | {"parts": [plain]}, "brackets") != shown(kit | {"parts": [plain | change]}, "brackets")
+
+
+def test_the_pull_is_read_by_lines_that_move_as_far_as_the_cloth_stretches() -> None:
+    """By hand: 60 N/m on cloth of 6,000 N/m is 1 %; half of 2,400 mm is 1,200, so the line goes 12 mm past either side edge."""
+    job = apply(
+        demo_job("mill-loft"),
+        [
+            Edit(pointer="/tension/line_n_m", value=60.0),
+            Edit(pointer="/tension/stiff_along_n_m", value=6000.0),
+            Edit(pointer="/tension/stiff_across_n_m", value=3000.0),
+        ],
+    )
+    made = plan(job)
+    own = made.ask(screen)
+    steps = {step.key: step for step in steps_to_do(made)}
+    assert "tension/lines" in steps
+    readings = {reading.name: reading for reading in steps["tension/pull-middles"].readings}
+    share = 0.6  # of the pull is there once the middles hold
+    assert readings["pull_left"].planned == pytest.approx(share * own.overall_width_mm / 2.0 * 0.01)
+    assert readings["pull_top"].planned == pytest.approx(share * own.overall_height_mm / 2.0 * 0.02)
+    assert [pair[:2] for pair in steps["tension/pull-middles"].alike] == [
+        ("pull_left", "pull_right"),
+        ("pull_top", "pull_bottom"),
+    ]
+    sprung = {step.key for step in steps_to_do(plan(demo_job("narrow-lounge")))}
+    assert not {"tension/lines", "tension/pull-corners"} & sprung  # a spring pulls by its own length
+
+
+def test_a_knit_is_tacked_from_its_corners_with_its_own_caution_and_its_overlap_in_the_blank() -> None:
+    job = apply(
+        demo_job("mill-loft"),
+        [Edit(pointer="/tension/hold", value="tack"), Edit(pointer="/tension/spacing_mm", value=None)],
+    )
+    made = plan(job)
+    steps = steps_to_do(made)
+    held = [step for step in steps if step.key.startswith("tension/hold-")]
+    assert {step.caution for step in held} == {"tacks"}
+    assert held[0].text.startswith("Pull along the diagonal") or "corner" in held[0].text
+    assert any(line.name == "tack hammer" for line in bag(made.ask, steps))
+    assert value_of(made, "overlap") >= 20.0
+    assert any(caution.key == "tacks" for caution in made.plan.cautions)

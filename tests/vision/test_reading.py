@@ -15,7 +15,7 @@ from gantline.core.throw.pinhole import to_wall
 from gantline.stations import plan
 from gantline.stations.align.solve import aim, panel_shares
 from gantline.vision.markers import bits, markers, pattern, used_of
-from gantline.vision.reading import reading
+from gantline.vision.reading import reading, state_reading
 
 
 @pytest.mark.parametrize("name", ["mill-loft", "parish-hall"])
@@ -67,3 +67,43 @@ def test_markers_lie_in_the_picture_with_white_about_them_on_whole_pixels(used: 
         [(0.5 - used[0] / 2, 0.5 - used[1] / 2), (0.5 + used[0] / 2, 0), (0, 0), (0, 0.5 + used[1] / 2)]
     )
     assert used_of(square) == pytest.approx(used)
+
+
+def lit_photo(turn_deg: float, yaw_deg: float = -0.4) -> bytes:
+    there = plan(demo_job("mill-loft")).ask(aim)
+    assert there is not None
+    lit, aspect = (
+        to_wall(replace(there.straight, yaw=math.radians(yaw_deg)), there.uv),
+        there.straight.panel_aspect,
+    )
+    wide, high = np.ptp(there.view, axis=0)
+    scene = Scene(
+        width_mm=float(wide), height_mm=float(high), border_mm=70.0, lit=lit - there.view.mean(axis=0),
+        panel=panel_shares(there, aspect), panel_aspect=aspect,
+    )  # fmt: skip
+    return cv2.imencode(".png", photo(scene, Shot(turn_deg=turn_deg, away_mm=1.25 * float(wide))))[
+        1
+    ].tobytes()
+
+
+def test_photos_of_one_state_are_one_reading_and_another_state_is_none() -> None:
+    at = plan(demo_job("mill-loft")).ask
+    there = at(aim)
+    assert there is not None
+    wanted = outside_from(to_wall(replace(there.straight, yaw=math.radians(-0.4)), there.uv), there.view)
+    left, right, moved = lit_photo(-18.0), lit_photo(15.0), lit_photo(5.0, yaw_deg=0.4)
+    alone = reading(at, left)
+    both = state_reading(at, [(left, None), (right, None)])
+    assert (both.trouble, both.photos) == ("", 2)
+    assert [both.outside[f"{key}_mm"] for key in READINGS] == pytest.approx(wanted.tolist(), abs=1.5)
+    assert both.sigma_mm < max(alone.sigma_mm, 0.1) * 1.5
+    differs = state_reading(at, [(left, None), (moved, None)])
+    assert (differs.outside, differs.trouble[:23]) == ({}, "The photos differ by up")
+    named = state_reading(at, [(left, None), (moved, None), (right, None)])
+    assert named.trouble.startswith("Photo 2 differs from the others by up to")
+    dark = cv2.imencode(".png", np.zeros((1500, 2000), dtype=np.uint8))[1].tobytes()
+    assert state_reading(at, [(left, None), (dark, None)]).trouble.startswith(
+        "Photo 2: The photo is too dark"
+    )
+    lost = state_reading(plan(changed("mill-loft", throw__lens_from_wall_mm=None)).ask, [(left, None)])
+    assert "Enter the throw ratio" in lost.trouble

@@ -179,6 +179,7 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
     here = room(grade.job)
     start = hidden(here.aim.straight, grade.kinds, turn_deg=grade.turn_deg, share=grade.share, seed=seed)
     world = _world(grade, here.hands)
+    knows = world if grade.bolted else here.hands  # where the bolt is the lesson, the solver knows of it
     pose = touched(start, touches, world)
     corners = to_wall(pose, here.aim.uv)
     outside = outside_from(corners, here.aim.view)
@@ -193,7 +194,7 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
     rest = (
         ()
         if home
-        else moves(pose, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=here.hands)
+        else moves(pose, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=knows)
     )
     return Practice(
         name=grade.name,
@@ -205,7 +206,7 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
         within_mm=here.within_mm,
         home=home,
         kinds=tuple(dict.fromkeys((*_turns(), *(name.removesuffix("_mm") for name in here.free.names[3:])))),
-        par=_par(here, start, world),
+        par=_par(here, start, world, knows),
         next=said(here.ask, rest[0]) if rest else "",
         why=WHY[rest[0].kind] if rest else "",
         readings=tuple(
@@ -224,11 +225,11 @@ def practice(key: str, seed: int, touches: Sequence[Touch]) -> Practice:
     )
 
 
-def _par(here: Room, start: Pose, world: Hands) -> int:
+def _par(here: Room, start: Pose, world: Hands, knows: Hands) -> int:
     """How many moves the solver makes from the start, reading again where the world did not do what it thought."""
     made, now = 0, start
     for _ in range(ROUNDS):
-        plan = moves(now, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=here.hands)
+        plan = moves(now, here.aim.straight, here.aim.uv, here.aim.target, free=here.free, hands=knows)
         for move in plan:
             now = pushed(now, move.kind, move.amount, world)
         made += len(plan)
@@ -271,7 +272,8 @@ def _world(grade: Grade, hands: Hands) -> Hands:
     if body is None:
         return hands
     deep, before = float(body["depth_mm"]), float(body["lens_to_wall_face_mm"])
-    return replace(hands, rear_mm=deep - before, bolt_mm=deep / 2.0 - before if grade.bolted else 0.0)
+    bolt = deep / 2.0 - before if grade.bolted else hands.bolt_mm
+    return replace(hands, rear_mm=deep - before, bolt_mm=bolt)
 
 
 def _signed(at: Ask, value_mm: float) -> str:

@@ -86,7 +86,7 @@ test('why is told when it is asked for, and the end is counted', async () => {
   expect(screen.getByText(PRACTICE.why)).toBeTruthy()
   answers.push({ home: true, worst_mm: 1.2 })
   await act(async () => {
-    fireEvent.click(screen.getByRole('button', { name: 'Turn, nose right' }))
+    fireEvent.click(screen.getByRole('button', { name: 'Turn, E nose right' }))
   })
   expect(await screen.findByText(/^Home: 1 move in \d+ s, the solver makes/)).toBeTruthy()
   fireEvent.keyDown(window, { key: 'e' }) // home is home

@@ -219,7 +219,7 @@ export const Trainer = () => {
                     <Button
                       size="tall"
                       className="w-full"
-                      aria-label={`${one.name}, ${means}`}
+                      aria-label={`${one.name}, ${SHOWN[key] ?? key.toUpperCase()} ${means}`}
                       disabled={now?.home}
                       onClick={() => touch(one.kind, side === 0 ? -1 : 1)}
                     >

@@ -2,7 +2,8 @@
 
 Moves are minus the solved pose: turn the body back, then set the lens anew for where it stands. The rear of the body swings by
 l tan(turn), l from the lens to its rear; a foot's height is its distance times the tangent of the tilt. Source: the trade's rule
-that every turn of the body is paid back by shift. Leaves out where it solves: that a mount turns about its own bolt; the next
+that every turn of the body is paid back by shift. A mount turns about its own bolt: that shortens the
+lever and carries the lens along. Leaves out: a bolt beside the lens's own line, and play in the mount; the next
 readings show what that did.
 """
 
@@ -127,7 +128,7 @@ def _about_bolt(before: Pose, after: Pose, bolt_mm: float) -> Pose:
 
 
 def _turn(now: Pose, kind: str, hands: Hands) -> Move | None:
-    push = -lever_mm(kind, hands) * math.tan(getattr(now, TURNED[kind]))
+    push = -(lever_mm(kind, hands) - _bolt_mm(kind, hands)) * math.tan(getattr(now, TURNED[kind]))
     turns = None
     if on_feet(kind, hands) and hands.foot_turn_mm is not None:
         turns = round(push / hands.foot_turn_mm / hands.foot_step) * hands.foot_step

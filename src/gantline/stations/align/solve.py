@@ -117,11 +117,13 @@ def free(at: Ask) -> Freedom | None:
 
 
 def hands(at: Ask) -> Hands:
-    """What a hand can set on this projector. A lens that stands past its body's rear is said at Throw; the least
-    lever is then what a finger can turn."""
+    """What a hand can set on this projector; one that hangs turns about the bolt over its plate. A lens that stands past its
+    body's rear is said at Throw; the least lever is then what a finger can turn."""
     feet = at.given(B.foot_spacing_mm)
+    rear = max(lens_to_rear_mm(at.field(B.depth_mm), at.field(B.lens_to_wall_face_mm)), LEAST_LEVER_MM)
     return Hands(
-        rear_mm=max(lens_to_rear_mm(at.field(B.depth_mm), at.field(B.lens_to_wall_face_mm)), LEAST_LEVER_MM),
+        rear_mm=rear,
+        bolt_mm=min(max(at.field(B.plate_roomward_mm), 0.0), rear - LEAST_LEVER_MM) if at(hung) else 0.0,
         across_mm=feet or at.field(B.width_mm),
         along_mm=feet or at.field(B.depth_mm),
         foot_turn_mm=None if at(hung) else at.given(B.foot_turn_mm),

@@ -103,7 +103,8 @@ def _found(at: Ask, chain: Chain) -> None:
             tools=("sensor", "magnet", "tape"),
             waits=(Milestone.LIKED,),
             things=(("find", "studs"),),
-            check=f"sensor and magnet agree within {at.allowed(at.default(DayDefaults.studs_agree_mm))}; edges one stud's width apart",
+            check=f"sensor and magnet agree within {at.allowed(at.default(DayDefaults.studs_agree_mm))}; "
+            "edges one stud's width apart",
             trouble="An odd hit may be a pipe: read again. They differ: the screw leads, probe under the plate.",
         )
     datum = at(room).datum_mm
