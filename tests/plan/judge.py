@@ -12,6 +12,7 @@ import numpy as np
 from gantline.core.height.ceiling import MOST_CELLS
 from gantline.core.throw.places import possible
 from gantline.job.edits import Edit, apply
+from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.plan import JobPlan
 from gantline.stations import plan
 from gantline.stations.height import placement
@@ -137,9 +138,14 @@ def _panel(made: JobPlan) -> tuple[float, float]:
     return wide, wide / ratio
 
 
+def _shifts(throw: ProjectorPlace) -> bool:
+    """A lens of which only a fixed offset is known has no shift."""
+    return throw.offset is None if throw.has_shift is None else throw.has_shift
+
+
 def _reach_here(made: JobPlan, sideways: float) -> tuple[float, float, float]:
     throw = made.ask.job.throw
-    if throw.has_shift is False:
+    if not _shifts(throw):
         return 0.0, 0.0, (-1 if throw.hung else 1) * (0.5 + (throw.offset or 0.0))
     up, down, side = throw.shift_up or 0.0, throw.shift_down or 0.0, throw.shift_side or 0.0
     left = max(0.0, 1 - sideways / side) if throw.reach == "diamond" and side > 0 and up + down > 0 else 1.0
@@ -163,7 +169,7 @@ def lens_places(made: JobPlan) -> Iterator[str]:
         x, y = out.uniform(0, wall), out.uniform(0, 2600)
         z = out.uniform(near - 200, far + 200)
         up, down, offset = _reach_here(made, abs(hung_at.place.centre_x_mm - x) / panel_w)
-        side = (job.throw.shift_side or 0.0) if job.throw.has_shift is not False else 0.0
+        side = (job.throw.shift_side or 0.0) if _shifts(job.throw) else 0.0
         need = (hung_at.picture_centre_mm - y) / panel_h - offset
         top = float(_line(_ceiling(made), np.linspace(x - body.left_mm, x + body.right_mm, 200)).min())
         margins = [

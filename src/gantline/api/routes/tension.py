@@ -138,7 +138,7 @@ async def simulate_order(
 
 @router.get("/work/{key}/part", response_class=Response, responses={200: {"content": {BYTES: {}}}})
 async def part_of_work(
-    key: Key, request: Request, after: Annotated[int, Query(ge=0, le=2**31)] = 0
+    key: Key, request: Request, after: Annotated[int, Query(ge=0, le=2**31 - 2)] = 0
 ) -> Response:
     """What there is of a piece of work so far, from one byte on; x-state says whether more comes."""
     found = await run_in_threadpool(look, request, key, after)

@@ -6,10 +6,6 @@ from gantline.core.defaults.default import Default
 class DayDefaults:
     """What a crew's steps allow for."""
 
-    crook_mm = Default(
-        2.0, "mm", 0.5, 20.0, "crook of a board for a rail, at most", "the edge shows it against the picture"
-    )
-    bow_mm = Default(4.0, "mm", 0.5, 30.0, "bow of a board, at most", "a brace and the wall take it out")
     studs_agree_mm = Default(
         8.0, "mm", 1.0, 30.0, "two ways of finding one stud agree within", "half of what a screw has to spare"
     )

@@ -30,9 +30,16 @@ class Default:
 
 
 def named(*groups: type) -> Mapping[str, Default]:
-    """Every default of the groups by its key."""
-    found = (one for group in groups for one in vars(group).values() if isinstance(one, Default))
-    return MappingProxyType({one.key: one for one in found})
+    """Every default of the groups by its key.
+
+    Raises: UnknownDefault where two have one key, by which a shop's settings name them.
+    """
+    every = [one for group in groups for one in vars(group).values() if isinstance(one, Default)]
+    by_key = {one.key: one for one in every}
+    twice = next((one.key for one in every if by_key[one.key] is not one), None)
+    if twice is not None:
+        raise UnknownDefault(f"two defaults are named {twice}", field=twice)
+    return MappingProxyType(by_key)
 
 
 def checked(known: Mapping[str, Default], overrides: Mapping[str, float]) -> None:

@@ -6,7 +6,7 @@ from typing import Any
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_CUT, GLUE_IDLE, READING
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
-from gantline.core.defaults import DayDefaults, FrameDefaults
+from gantline.core.defaults import FrameDefaults
 from gantline.core.frame.pieces import Joint, Piece
 from gantline.core.materials import short_of
 from gantline.job.field import field_of
@@ -154,7 +154,8 @@ def _boards(at: Ask, chain: Chain) -> None:
         "Sight every board along edge and face; the straightest go to the rails",
         minutes=25.0,
         tools=("string",),
-        check=f"crook {at.allowed(at.default(DayDefaults.crook_mm))}, bow {at.allowed(at.default(DayDefaults.bow_mm))} at most",
+        check=f"crook {at.allowed(at.default(FrameDefaults.crook_mm))}, "
+        f"bow {at.allowed(at.default(FrameDefaults.bow_mm))} at most",
         trouble="The top of the pile taken: most are rejected. Take time at the shop.",
     )
     _cuts(at, chain, boards)
