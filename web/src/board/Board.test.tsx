@@ -83,3 +83,27 @@ test('a dimension is typed into and sets what it measures', () => {
   ])
   expect(screen.getByRole('img', { name: 'Wall 4000 wide' })).toBeTruthy()
 })
+
+test('the box of a corner stands clear of the corner as read, which can be taken hold of, and says it alone', () => {
+  const read = { xMm: 3400, yMm: 1900 }
+  const ghost = square.map(([x, y]) => (x === 3000 && y === 1700 ? [read.xMm, read.yMm] : [x, y]))
+  const label = { kind: 'label', layer: 'height', at: [read.xMm, read.yMm], anchor: 'middle', size: 'text', lift: 0, angle: 0 }
+  const marks = [
+    { kind: 'area', key: 'picture', role: 'picture', layer: 'size', points: square },
+    { kind: 'area', key: 'picture-now', role: 'astray', layer: 'size', points: ghost },
+    { kind: 'dot', key: 'corner-tr', role: 'corner-read', layer: 'size', at: [read.xMm, read.yMm], name: 'tr' },
+    { ...label, key: 'corner-tr-text', role: 'corner-read', text: '12 out' },
+    { ...label, key: 'times', role: 'astray', text: 'drawn to scale', at: [2000, 500] },
+  ]
+  const onCorners = vi.fn()
+  render(
+    <JobContext value={{} as JobHandle}>
+      <Board face={{ ...face, marks } as unknown as Face} panel={panel} onCorners={onCorners} />
+    </JobContext>,
+  )
+  const dotPx = Number(document.querySelector('[data-key="corner-tr"]')?.getAttribute('cx') ?? 'none')
+  const slots = onCorners.mock.lastCall?.[0] as Record<string, HTMLElement>
+  expect(Number.parseFloat(slots.tr?.style.left ?? '0')).toBeGreaterThan(dotPx)
+  expect(screen.queryByText('12 out')).toBeNull()
+  expect(screen.getByText('drawn to scale')).toBeTruthy()
+})

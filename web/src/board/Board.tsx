@@ -72,7 +72,9 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
     ...sizes.map((one) => one.room),
     ...numbers.map((one) => one.room),
   ]
-  const texts = labels.filter((mark) => !isSize(mark) && !(narrow && mark.role === 'picture'))
+  const boxed = onCorners && !narrow
+  const twice = (mark: Label) => (narrow && mark.role === 'picture') || (boxed && mark.role.startsWith('corner-')) // the boxes say it
+  const texts = labels.filter((mark) => !isSize(mark) && !twice(mark))
   const said = placeLabels(texts, fixed, dotRooms(shown, sheet), sheet, size)
   const keyed = said.filter((one) => one.number !== null)
   const hit = live?.hit ?? ''
@@ -129,7 +131,7 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
           shift={shifts.get(mark) ?? STILL}
         />
       ))}
-      {onCorners && !narrow && <CornerSlots marks={face.marks} sheet={sheet} size={size} onSlots={onCorners} />}
+      {boxed && <CornerSlots marks={face.marks} sheet={sheet} size={size} onSlots={onCorners} />}
       <TapLayer sheet={sheet} face={face.name} />
       {floor && <FloorNumbers map={floor} sheet={sheet} />}
       {floor && <FloorLegend map={floor} />}

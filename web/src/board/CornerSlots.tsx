@@ -3,6 +3,7 @@ import type { Mark } from '../api/client'
 import { type Sheet, toPx } from './sheet'
 
 const SLOT = { wide: 168, high: 82, off: 14 }
+const BESIDE = ['picture', 'picture-now'] // a corner under a box could not be taken hold of
 
 type SlotsProps = {
   marks: readonly Mark[]
@@ -19,9 +20,9 @@ export const CornerSlots = ({ marks, sheet, size, onSlots }: SlotsProps) => {
     onSlots(Object.fromEntries(slots.map((slot) => [slot.dataset.corner ?? '', slot])))
     return () => onSlots(null)
   }, [onSlots])
-  const picture = marks.find((mark) => mark.kind === 'area' && mark.key === 'picture')
-  if (picture?.kind !== 'area') return null
-  const points = picture.points.map(([x = 0, y = 0]) => toPx(sheet, { xMm: x, yMm: y }))
+  const seen = marks.flatMap((mark) => (mark.kind === 'area' && BESIDE.includes(mark.key) ? mark.points : []))
+  if (seen.length === 0) return null
+  const points = seen.map(([x = 0, y = 0]) => toPx(sheet, { xMm: x, yMm: y }))
   const xs = points.map((point) => point.xPx)
   const ys = points.map((point) => point.yPx)
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
