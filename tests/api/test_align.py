@@ -119,6 +119,9 @@ def test_a_photo_is_unpacked_by_a_worker_alone_and_kept_gray_without_what_the_ca
     image = cv2.imdecode(np.frombuffer(again.content, dtype=np.uint8), cv2.IMREAD_UNCHANGED)
     assert image is not None
     assert image.shape == (1800, 2400)
+    twice = client.post(f"{path}/together", json={"photos": [{"photo": kept.json()["id"]}] * 2})
+    assert twice.status_code == 422
+    assert "send each photo of the state once" in twice.text
     assert client.delete(one, headers={"gantline-who": "Oda Brink"}).status_code == 204
     assert "was removed by Oda Brink" in client.get(one).json()["detail"]
     assert [row["removed_by"] for row in client.get(path).json()] == ["Oda Brink"]

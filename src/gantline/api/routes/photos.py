@@ -5,7 +5,7 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Query, Request, Response
-from pydantic import Field
+from pydantic import Field, field_validator
 from starlette.concurrency import run_in_threadpool
 
 from gantline import __version__
@@ -63,6 +63,14 @@ class StateIn(ClosedModel):
     """Photos of one state of the picture, from different sides."""
 
     photos: Annotated[list[PhotoIn], Field(min_length=1, max_length=MOST_OF_A_STATE)]
+
+    @field_validator("photos")
+    @classmethod
+    def each_once(cls, every: list[PhotoIn]) -> list[PhotoIn]:
+        """The same photo twice would look like two that agree, and its spread would be told too small."""
+        if len({one.photo for one in every}) < len(every):
+            raise ValueError("the same photo is there twice: send each photo of the state once")
+        return every
 
 
 class PhotoRowOut(Out):
