@@ -96,7 +96,9 @@ def test_waves_are_taken_from_a_photo_by_its_corners_and_one_is_taken_out(
                 page.keyboard.press(key)
     assert axe(page) == []
     propose.click()
-    expect(page.get_by_text("2 waves are drawn: take back what is none.")).to_be_visible(timeout=30_000)
+    expect(page.get_by_text("Waves drawn: 2. Take out each that is only a shadow.")).to_be_visible(
+        timeout=30_000
+    )
     drawn = page.get_by_role("list", name="What is drawn")
     expect(drawn.get_by_role("listitem")).to_have_count(2)
     drawn.get_by_role("button", name="Take wave 2 out").click()

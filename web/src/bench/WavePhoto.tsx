@@ -59,7 +59,9 @@ export const WavePhoto = ({
       })
       onWaves(found.lines.map((line) => ({ from: line.from_mm, to: line.to_mm, bad: line.bad, slack: false })))
       setSaid(
-        found.lines.length ? `${found.lines.length} waves are drawn: take back what is none.` : 'No wave is seen in this photo.',
+        found.lines.length
+          ? `Waves drawn: ${found.lines.length}. Take out each that is only a shadow.`
+          : 'No wave is seen in this photo.',
       )
     })
   const href = `/api/jobs/${job}/photos/${photo}`
