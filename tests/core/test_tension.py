@@ -21,6 +21,7 @@ from gantline.core.tension.points import (
     pair_numbers,
     spread,
 )
+from gantline.core.tension.position_lines import past_edge_mm
 from gantline.core.tension.steps import TensionStep
 
 sides = st.floats(700, 4200)
@@ -345,3 +346,10 @@ def test_a_list_of_points_is_followed_as_written_and_what_it_lacks_is_named() ->
     assert [text.split(":")[0] for text in wrong.troubles] == [
         "“3a” is no number of a point", "1 is in the list twice", "25 is no point of this frame",
     ]  # fmt: skip
+
+
+def test_a_line_on_the_cloth_goes_past_the_edge_by_half_the_stretch() -> None:
+    """2500 mm of cloth of 15 kN/m at 60 N/m strain by 0.4 %: 10 mm in all, 5 mm at either side."""
+    assert past_edge_mm(2500.0, 60.0, 15_000.0) == pytest.approx(5.0)
+    with pytest.raises(OutOfRange, match="stiff_n_m"):
+        past_edge_mm(2500.0, 60.0, 0.0)

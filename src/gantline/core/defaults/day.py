@@ -15,6 +15,17 @@ class DayDefaults:
     left_past_mm = Default(
         20.0, "mm", 2.0, 200.0, "cloth left past staples or tacks", "enough to pull by once more"
     )
+    rod_length_play_mm = Default(
+        5.0, "mm", 1.0, 50.0, "a rod's length may be off by", "its overlap in the hem takes it up"
+    )
+    sag_hook_play_mm = Default(
+        20.0,
+        "mm",
+        1.0,
+        200.0,
+        "a hook against sag may be off by",
+        "a rail sags the same a thumb's width aside",
+    )
     point_play_mm = Default(
         10.0, "mm", 1.0, 100.0, "a point may be off along its side by", "the cloth does not show it"
     )

@@ -34,6 +34,12 @@ class TensionDefaults:
         "how far a pull read on the way may be off",
         "a rule on cloth reads to a third of it",
     )
+    pull_part_way_share = Default(
+        0.6, "share", 0.1, 1.0, "of the pull that the first points hold", "the points between take the rest"
+    )
+    partner_within = Default(
+        3.0, "steps", 1.0, 50.0, "the point straight across follows within", "the sheet lies still so long"
+    )
     line_tack_n_m = Default(40.0, "N/m", 5.0, 400.0, "line tension of a knit on tacks", "spring balance")
     spacing_spring_mm = Default(
         120.0, "mm", 40.0, 300.0, "spacing of springs", "80 to 150, closer shows no waves"

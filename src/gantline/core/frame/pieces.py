@@ -86,7 +86,7 @@ def frame_pieces(
 
 
 def even_places(width_mm: float, count: int) -> tuple[float, ...]:
-    """The middles of braces that part the rail in even spans [mm]."""
+    """The places, as of braces or hooks, that part a rail in even spans [mm]."""
     return tuple(width_mm * (k + 1) / (count + 1) for k in range(count))
 
 

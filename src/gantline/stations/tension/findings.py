@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from gantline.core.defaults import TensionDefaults
 from gantline.core.membrane.looked_at import NO_WAVES
 from gantline.core.tension.points import RAILS, Side
 from gantline.job.field import field_of
@@ -34,9 +35,6 @@ class Code(Coded):
     OWN_ORDER = "own-order", "own order incomplete"
     OWN_PAIRS = "own-pairs", "opposites far apart"
     BEGINS_ACROSS = "begins-across", "sides cannot begin so"
-
-
-NEAR_STEPS = 3  # a partner that comes within so many steps lets the sheet lie where it is
 
 
 @found
@@ -88,7 +86,12 @@ def own_list(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.OWN_ORDER, severity="check", text=text, subject=subject)
     elif own.left_out:
         named = runs(own.left_out)
-        text = f"The own order leaves out {len(own.left_out)} points, {named}: they come at its end. Put them where they belong."
+        many = len(own.left_out)
+        text = (
+            f"The own order leaves out {many} points, {named}: they come at its end. Put them where they belong."
+            if many > 1
+            else f"The own order leaves out point {named}: it comes at the end. Put it where it belongs."
+        )
         yield Finding(code=Code.OWN_ORDER, severity="check", text=text, subject=subject)
 
 
@@ -96,7 +99,7 @@ def own_list(at: Ask) -> Iterator[Finding]:
 def own_pairs(at: Ask) -> Iterator[Finding]:
     """An own order whose opposite points are far apart in time."""
     own = at(own_order)
-    if own is None or own.troubles or own.apart <= NEAR_STEPS:
+    if own is None or own.troubles or own.apart <= at.default(TensionDefaults.partner_within):
         return
     text = (
         f"In the own order the partner of point {own.farthest} straight across comes {own.apart} steps after it: the sheet can "

@@ -3,9 +3,10 @@
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, REST_IDLE
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, of
-from gantline.core.defaults import AlignDefaults, TensionDefaults
+from gantline.core.defaults import AlignDefaults, DayDefaults, TensionDefaults
 from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import RAILS, Side
+from gantline.core.tension.position_lines import past_edge_mm
 from gantline.job.model.day import DayPlan
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
@@ -61,16 +62,12 @@ def slid_in(at: Ask, chain: Chain) -> None:
 
 
 def pulled_mm(at: Ask) -> dict[Side, float]:
-    """How far a mark on the cloth is to go past the frame's edge at the middle of each side, once all pulls as planned [mm].
-
-    Source: half the side's length times line tension over stretch stiffness, along the roll for the width.
-    Leaves out: that cloth pulled one way draws in the other; the tension bench has that.
-    """
+    """How far the line on the cloth is to go past the frame's edge at the middle of each side, once all pulls as planned [mm]."""
     laid, line = at(layout), at(line_tension_n_m)
     if isinstance(laid, str):
         return {}
     along, across = at(stiff_n_m)
-    wide, high = laid.width_mm / 2.0 * line / along, laid.height_mm / 2.0 * line / across
+    wide, high = past_edge_mm(laid.width_mm, line, along), past_edge_mm(laid.height_mm, line, across)
     return {Side.TOP: high, Side.RIGHT: wide, Side.BOTTOM: high, Side.LEFT: wide}
 
 
@@ -92,9 +89,9 @@ def position_lines(at: Ask, chain: Chain) -> None:
         )
 
 
-def pull_read(at: Ask, chain: Chain, name: str, after: str, share: float) -> None:
-    """How far the lines have gone, on the way.  share: of the whole pull that is wanted by then."""
-    wanted = at(pulled_mm)
+def pull_read(at: Ask, chain: Chain, name: str, after: str) -> None:
+    """How far the lines have gone, on the way."""
+    wanted, share = at(pulled_mm), at.default(TensionDefaults.pull_part_way_share)
     if not at(hold_kind).pulled or not wanted:
         return
     loose = at.default(TensionDefaults.pull_spread_share)
@@ -251,7 +248,7 @@ def laid_down(at: Ask, chain: Chain) -> None:
                     label=f"{part.name}{HEM_OF.get(part.on, '')}",
                     text=at.text(part.long_mm),
                     value_mm=part.long_mm,
-                    play_mm=5.0,
+                    play_mm=at.default(DayDefaults.rod_length_play_mm),
                 )
                 for part in hemmed
                 if part.long_mm is not None

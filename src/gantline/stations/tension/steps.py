@@ -26,7 +26,6 @@ from gantline.stations.tension.solve import (
 
 KEY = "tension"
 HOOKED = {True: "left", False: "top"}  # where the tape hooks, seen from the back
-PART_WAY = 0.6  # of the whole pull is there when the first points hold: the others take the rest
 GOES_WRONG = {
     Hold.SPRING: "It slips, or will not reach: never pull the sheet over with a spring. Unhook, shift the sheet, hook.",
     Hold.LUG: "A lug will not seat: press its neighbors, then the rod, never the cloth.",
@@ -97,9 +96,9 @@ def _points(at: Ask, chain: Chain) -> None:
         )
         if step.number == last_corner and at(sequence) is School.CORNERS_FIRST:
             after_corners(at, chain)
-            pull_read(at, chain, "pull-corners", "with the corners held", PART_WAY)
+            pull_read(at, chain, "pull-corners", "with the corners held")
         if step.number == middles:
-            pull_read(at, chain, "pull-middles", "with the middles held", PART_WAY)
+            pull_read(at, chain, "pull-middles", "with the middles held")
         before, held = held, held + len(keys)
         if driven and not step.loose and held // rest > before // rest:
             chain.add(

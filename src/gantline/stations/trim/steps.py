@@ -5,7 +5,8 @@ from collections.abc import Iterator
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
-from gantline.core.defaults import FrameDefaults
+from gantline.core.defaults import DayDefaults, FrameDefaults
+from gantline.core.frame.pieces import even_places
 from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, SquareReadings, Trim
 from gantline.plan.ask import Ask
@@ -210,14 +211,13 @@ def _sag(at: Ask) -> str:
 def _sag_places(at: Ask) -> Iterator[Number]:
     """Where the hooks sit, evenly spread between the rail's ends."""
     count, long = at.given(FrameBuild.sag_hooks), at(screen).overall_width_mm
-    for number in range(1, (count or 0) + 1):
-        place = long * number / ((count or 0) + 1)
+    for number, place in enumerate(even_places(long, count or 0), start=1):
         yield Number(
             key=f"sag {number}",
             label=f"hook {number}, from the end",
             text=at.text(place),
             value_mm=place,
-            play_mm=20.0,
+            play_mm=at.default(DayDefaults.sag_hook_play_mm),
         )
 
 
