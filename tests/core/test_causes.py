@@ -74,7 +74,7 @@ def test_one_point_is_named_within_its_spacing(
     snapped: tuple[Laid, Library], side: Side, share: float, kind: Kind
 ) -> None:
     own, known = snapped
-    fault = Fault(kind=kind, amount_mm=7.0, point=place(own, side, share))
+    fault = Fault(kind=kind, amount_mm=9.0, point=place(own, side, share))
     causes = known.causes(seen_of(Hold.SNAP, 150.0, [fault]), most=3)
     assert any(alike(own, cause.fault, fault, 1.01) for cause in causes)
     assert sum(cause.weight for cause in causes) == pytest.approx(1.0)

@@ -235,8 +235,8 @@ def test_a_finer_mesh_says_the_same_of_a_half_done_and_of_a_faulty_sheet() -> No
         sheet = with_faults(own, whole, [Fault(kind=Kind.SLACK, amount_mm=6.0, point=fault)])
         faulty.append(sights(sheet, solver.solve(sheet, solver.solve(whole).moved)))
     assert own.sheet.unknowns > 2_500
-    # a hold is a point: beside it a coarse mesh is too stiff
-    for (coarse, fine), share in ((halves, 0.08), (faulty, 0.08)):
+    # waves that run together at a hold take more of it than the mesh knows of, where half the sheet still waves
+    for (coarse, fine), share in ((halves, 0.03), (faulty, 0.002)):
         assert sum(coarse.tension) == pytest.approx(sum(fine.tension), rel=share)
         assert coarse.wrinkled == pytest.approx(fine.wrinkled, rel=0.1, abs=0.01)
         assert coarse.evenness == pytest.approx(fine.evenness, abs=0.06)

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from gantline.core.membrane.equilibrium import NotAtRest, Solver
-from gantline.core.membrane.faults import Fault, Kind, even, spacing_of, thinkable, with_faults
+from gantline.core.membrane.faults import WHOLE_MM, Fault, Kind, even, spacing_of, thinkable, with_faults
 from gantline.core.membrane.holding import Laid
 from gantline.core.membrane.looked_at import sights
 from gantline.core.membrane.marks import ROUNDS, Field, Line, Patch, lines_of, patches_of, plainest, slant
@@ -23,7 +23,7 @@ HAND_MM = 0.3  # by how much a hand misses at each point: what is wrong with the
 FEW, LEANS = 3, 0.65  # lines, and how far they agree, before a slant speaks for itself
 RARER = 0.05  # of likeness: one point is off more often than a whole side, and a frame racked more often than hung askew
 LITTLE = 0.1  # of what a single fault leaves to draw: what hands leave on any sheet, at the least
-PLAIN = 1.6  # times what such a hand leaves: what is less is no fault
+PLAIN = 2.1  # times what such a hand leaves: what is less is no fault
 SHEETS, SEED = 3, 20_261
 
 
@@ -160,9 +160,17 @@ class Library:
             ]
             for k in there
         }
+
+        def stands_for(k: int) -> float:
+            own = weight[neighbors[k]]
+            # of the whole sheet's faults as many stand for one another as there are amounts that show, which says nothing
+            return float(
+                own.sum() if self.entries[k].fault.point >= 0 else len(WHOLE_MM) * own.max(initial=0.0)
+            )
+
         while len(out) < most and neighbors:
-            best = max(neighbors, key=lambda k: (float(weight[neighbors[k]].sum()), float(likeness[k])))
-            share = float(weight[neighbors[best]].sum())
+            best = max(neighbors, key=lambda k: (stands_for(k), float(likeness[k])))
+            share = stands_for(best)
             if share <= 1e-6:
                 break
             # of those it stands for, the likeliest speaks where it stands for as many

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from gantline.core.errors import OutOfRange
 from gantline.core.membrane.equilibrium import Rest, Solver
-from gantline.core.membrane.holding import GIVES, Laid
+from gantline.core.membrane.holding import Laid
 from gantline.core.membrane.model import SIDES, Sheet, directions, frozen
 from gantline.core.tension.points import OPPOSITE, RAILS, Side
 
@@ -66,13 +66,7 @@ def pulled_again(
 
 def even(laid: Laid) -> Sheet:
     """The sheet with every point held and nothing wrong: the same pull everywhere."""
-    holds = laid.sheet.holds
-    gap = holds.gap_mm
-    if GIVES[laid.hold].frozen:
-        out, along = directions(holds)
-        at = laid.even[holds.node]
-        gap = np.stack((laid.wanted / holds.rate + (out * at).sum(axis=1), (along * at).sum(axis=1)), axis=1)
-    whole = laid.sheet.with_holds(on=np.ones(len(holds), bool), gap_mm=gap)
+    whole = laid.sheet.with_holds(on=np.ones(len(laid.points), bool), gap_mm=laid.gap_mm)
     return replace(whole, friction=None, lies=None)
 
 

@@ -82,7 +82,7 @@ FAULTS: Mapping[Seen, Fault] = {
     ),
 }
 
-# as little as a hand can do at one point, once: [mm], and in words
+# as little as a hand can do at one point, once: [mm], and in words, its length to be written as the job writes lengths
 LITTLE_MM: Mapping[Hold, float] = {
     Hold.STAPLE: 3.0,
     Hold.TACK: 5.0,
@@ -93,11 +93,11 @@ LITTLE_MM: Mapping[Hold, float] = {
     Hold.PIN: 0.5,
 }
 A_LITTLE: Mapping[Hold, str] = {
-    Hold.STAPLE: f"by {LITTLE_MM[Hold.STAPLE]:g} mm: take the staples out, move the cloth, staple again",
-    Hold.TACK: f"by {LITTLE_MM[Hold.TACK]:g} mm: draw the tack, pull or ease the cloth, tack again",
+    Hold.STAPLE: "by {little}: take the staples out, move the cloth, staple again",
+    Hold.TACK: "by {little}: draw the tack, pull or ease the cloth, tack again",
     Hold.SPRING: "by one hole or one hook; a spring does not move a sheet: unhook, shift, hook",
     Hold.LUG: "by pressing or freeing the lug and its neighbors",
-    Hold.SNAP: f"by one notch, {LITTLE_MM[Hold.SNAP]:g} mm",
-    Hold.LACE: f"by {LITTLE_MM[Hold.LACE]:g} mm of cord",
+    Hold.SNAP: "by one notch, {little}",
+    Hold.LACE: "by {little} of cord",
     Hold.PIN: "by half a turn",
 }

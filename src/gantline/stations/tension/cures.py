@@ -3,7 +3,7 @@
 from gantline.core.day.step import LONGEST_TEXT, Reading, Step, of
 from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import OPPOSITE, Side, TensionPoint
-from gantline.core.tension.wrinkles import A_LITTLE, FAULTS, Seen
+from gantline.core.tension.wrinkles import A_LITTLE, FAULTS, LITTLE_MM, Seen
 from gantline.plan.ask import Ask
 from gantline.stations.common.words import runs
 from gantline.stations.tension.solve import hold, tension_points, written_numbers
@@ -73,7 +73,7 @@ def cured(at: Ask, look: Step, number: int, seen: Seen, where: str) -> tuple[Ste
         marks=tuple(f"point-{point.number}" for point in (*there, *across)) if touched else (),
         waits=(look.key,),
         things=of("cure", (f"{base}~{number - 1}",)),
-        check=A_LITTLE[at(hold)] if touched else "",
+        check=A_LITTLE[at(hold)].format(little=at.fine(LITTLE_MM[at(hold)])) if touched else "",
         trouble=f"{fault.cure}. Once, then look: never twice at one point without its opposite.",
     )
     again = Step(

@@ -34,7 +34,7 @@ def margins_again(at: Ask, chain: Chain, name: str, text: str, **more: Any) -> N
             *at(even_margins),
             ("diagonal_rising", "diagonal_falling", at.default(FrameDefaults.diagonal_spread_mm)),
         ),
-        check=f"margins within {at.allowed(even)}, diagonals within {at.allowed(at.default(FrameDefaults.diagonal_spread_mm))}",
+        check=f"margins {at.within(even)}, diagonals {at.within(at.default(FrameDefaults.diagonal_spread_mm))}",
         **more,
     )
 
