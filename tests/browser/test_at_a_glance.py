@@ -6,9 +6,15 @@ from typing import Any
 
 import httpx2
 import pytest
+from hypothesis import HealthCheck, given, settings
 from playwright.sync_api import Page, expect
 
+from gantline.job.file import write_job_file
+from gantline.job.model import Job
+from tests.browser.conftest import along_the_rope
+from tests.conftest import AS_JSON
 from tests.made import JOBS
+from tests.plan.random_jobs import rich_jobs
 from tests.running import Running
 
 Make = Callable[..., dict[str, Any]]
@@ -16,6 +22,8 @@ SIZES = ((1024, 768), (1280, 800), (1920, 1080))
 STATIONS = (
     "survey", "size", "light", "height", "throw", "frame", "wall", "tension", "trim", "hang", "align", "day",
 )  # fmt: skip
+
+DRAWN = ("Front", "Side", "Top", "Back")
 
 # an element that scrolls, or whose text is wider than its box
 CUT = """
@@ -52,22 +60,21 @@ def seen_whole(page: Page, name: str) -> None:
     assert strip.evaluate(OUTSIDE) == []
 
 
-@pytest.mark.parametrize(("width", "height"), SIZES)
-def test_every_candidate_is_seen_without_a_scroll(
-    page: Page, make_job: Make, width: int, height: int
-) -> None:
-    page.set_viewport_size({"width": width, "height": height})
-    for sample in ("mill-loft", "narrow-lounge"):
-        job = make_job(sample)
-        page.goto(f"/jobs/{job['id']}/size")
+@pytest.mark.parametrize("sample", ["mill-loft", "narrow-lounge"])
+def test_every_candidate_is_seen_without_a_scroll(page: Page, make_job: Make, sample: str) -> None:
+    job = make_job(sample)
+    page.goto(f"/jobs/{job['id']}/size")
+    for width, height in SIZES:
+        page.set_viewport_size({"width": width, "height": height})
+        along_the_rope(page, "size")
         seen_whole(page, "Sizes side by side")
         sizes = page.get_by_role("region", name="Sizes side by side").locator("[data-candidate]")
         assert sizes.count() == 8
-        page.goto(f"/jobs/{job['id']}/throw")
+        along_the_rope(page, "throw")
         seen_whole(page, "Projectors side by side")
         rows = page.get_by_role("table", name="Projectors compared").get_by_role("row")
         assert rows.count() >= 13
-        page.goto(f"/jobs/{job['id']}/light")
+        along_the_rope(page, "light")
         page.get_by_role("tab", name="Fabrics ranked").click()
         seen_whole(page, "Fabrics ranked")
         fabrics = page.get_by_role("region", name="Fabrics ranked").locator("[data-candidate]")
@@ -110,18 +117,28 @@ def test_of_two_hundred_projectors_twelve_are_seen_and_the_keys_go_to_the_others
 @pytest.mark.parametrize("sample", JOBS)
 def test_no_text_of_the_board_covers_another(page: Page, make_job: Make, sample: str) -> None:
     read = {"id": "h1", "level_mm": 4.0, "gap_left_mm": 500, "gap_right_mm": 510, "plumb_left_mm": 2.0}
-    job = make_job(sample, hang={"readings": [read]})
-    found = {}
+    assert covered_texts(page, make_job(sample, hang={"readings": [read]})["id"]) == {}
+
+
+@settings(max_examples=2, suppress_health_check=list(HealthCheck))
+@given(job=rich_jobs())
+def test_nor_on_the_board_of_any_random_job(page: Page, server: Running, job: Job) -> None:
+    answer = httpx2.post(f"{server.address}/api/jobs/file", content=write_job_file(job), headers=AS_JSON)
+    assert covered_texts(page, answer.json()["id"]) == {}
+
+
+def covered_texts(page: Page, key: str) -> dict[tuple[str, str], list[str]]:
+    """By station and face, texts that lie on one another."""
+    covered: dict[tuple[str, str], list[str]] = {}
+    page.goto(f"/jobs/{key}/survey")
     for station in STATIONS:
-        page.goto(f"/jobs/{job['id']}/{station}")
-        faces = ("Front", "Side", "Top", "Back") if station in ("throw", "tension", "wall") else ("Front",)
-        for face in faces:
+        along_the_rope(page, station)
+        tabs = page.get_by_role("tablist", name="Face").get_by_role("tab")
+        for face in (name for name in tabs.all_inner_texts() if name in DRAWN):
             page.get_by_role("tab", name=face, exact=True).click()
             expect(page.locator(".board > svg").first).to_be_visible()
-            covered = page.evaluate(COVERED)
-            if covered:
-                found[station, face] = covered
-    assert found == {}
+            covered[station, face] = page.evaluate(COVERED)
+    return {place: texts for place, texts in covered.items() if texts}
 
 
 def test_an_address_leads_to_a_figure_and_a_line_finds_it(page: Page, make_job: Make) -> None:

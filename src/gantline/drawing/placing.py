@@ -89,17 +89,31 @@ def place(
 
     for number in sorted(range(len(texts)), key=lambda number: texts[number].rank):
         wanted = texts[number]
-        box = free(wanted.box)
+        at = _inside(wanted.place, bounds, line)  # what lies off the drawing is told at its edge
+        off = (at[0] - wanted.place[0], at[1] - wanted.place[1])
+        meant = replace(wanted.box, x=wanted.box.x + off[0], y=wanted.box.y + off[1])
+        box = free(meant)
         if box is not None:
-            far = math.hypot(box.x - wanted.box.x, box.y - wanted.box.y) > LED_LINES * line
-            spots[number] = Spot(wanted, box, far, None)
+            far = math.hypot(box.x - meant.x, box.y - meant.y) > LED_LINES * line
+            spots[number] = Spot(wanted, box, far or off != (0.0, 0.0), None)
         else:
             numbers += 1
-            round_ = Box(*wanted.place, line, line)
+            round_ = Box(*at, line, line)
             box = free(round_) or round_
             spots[number] = Spot(wanted, box, False, numbers)
         taken.append(box)
     return tuple(spots[number] for number in range(len(texts)))
+
+
+def _inside(
+    place: tuple[float, float], bounds: tuple[float, float, float, float], line: float
+) -> tuple[float, float]:
+    """The nearest place on the drawing, half a line from its edge; the same one where it is on it."""
+    left, top, right, bottom = bounds
+    half = line / 2.0
+    x = min(max(place[0], left + half), max(left + half, right - half))
+    y = min(max(place[1], top + half), max(top + half, bottom - half))
+    return (x, y) if not (left <= place[0] <= right and top <= place[1] <= bottom) else place
 
 
 def _near(box: Box) -> list[Box]:

@@ -29,6 +29,16 @@ test('a text alone stays where it was meant, off a dot if it can', () => {
   expect(off && meets(off.room, dot)).toBe(false)
 })
 
+test('what lies off the board is told at its edge, and a line goes its way', () => {
+  const below = [label('a', 150, -400), label('b', 150, -400)]
+  const placed = placeLabels(below, [], [], SHEET, { width: 300, height: 100 })
+  expect(placed.map((one) => one.number)).toEqual([null, null])
+  expect(placed.map((one) => [one.room.yPx > 50 && one.room.yPx < 100, one.led?.yPx])).toEqual([
+    [true, 500],
+    [true, 500],
+  ])
+})
+
 test('numbers of short dimensions in one lane move along it until they can be read', () => {
   const rooms = [100, 110, 122].map((xPx) => ({ xPx, yPx: 20, widthPx: 60, heightPx: 28, upright: false }))
   const moved = placeTags(rooms, (room) => room)

@@ -27,6 +27,14 @@ const inside = (room: Room, size: { width: number; height: number }) =>
   room.yPx - room.heightPx / 2 >= 0 &&
   room.yPx + room.heightPx / 2 <= size.height
 
+/** The nearest place on the board: the same one where it is on it. */
+const within = (place: PointPx, size: { width: number; height: number }): PointPx => {
+  const edge = ROUND_PX / 2 + 1
+  const xPx = Math.min(Math.max(place.xPx, edge), Math.max(edge, size.width - edge))
+  const yPx = Math.min(Math.max(place.yPx, edge), Math.max(edge, size.height - edge))
+  return xPx === place.xPx && yPx === place.yPx ? place : { xPx, yPx }
+}
+
 /**
  * Every text where it runs into none other, by the font's own widths: where it was meant to stand, else near by, else led
  * there by a line, else as a number that stands in the key. None is left out. What forbids has its place first; off the dots
@@ -50,7 +58,8 @@ export const placeLabels = (
   const out: Placed[] = []
   let numbers = 0
   for (const mark of ordered) {
-    const place = toPx(sheet, { xMm: mark.at[0] ?? 0, yMm: mark.at[1] ?? 0 })
+    const real = toPx(sheet, { xMm: mark.at[0] ?? 0, yMm: mark.at[1] ?? 0 })
+    const place = within(real, size) // what lies off the board is told at its edge
     const px = mark.size === 'small' ? SMALL_PX : 15.5
     const widthPx = textPx(mark.text, px) + 2
     const meant = {
@@ -63,7 +72,7 @@ export const placeLabels = (
     if (free) {
       taken.push(free)
       const far = Math.hypot(free.xPx - meant.xPx, free.yPx - meant.yPx) > LED_PX
-      out.push({ mark, room: free, led: far ? place : null, number: null })
+      out.push({ mark, room: free, led: far || real !== place ? real : null, number: null })
       continue
     }
     numbers += 1

@@ -65,7 +65,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const { look: looking, step, edit } = useThisJob()
   const { plan } = job
   const { station, strip } = panel
-  const [side, setSide] = useState<Shown | null>(null)
+  const [turned, setTurned] = useState<{ station: string; face: Shown } | null>(null)
   const [at, setAt] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
   const [shape, showShape] = useState('')
@@ -73,7 +73,9 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const [corners, setCorners] = useState<Record<string, HTMLElement> | null>(null)
   const [tap, setTap] = useState<Tap | null>(null)
   const go = useNavigate()
-  const shown: Shown = side ?? panel.face
+  // a face that was turned to is this station's: the next one begins with its own
+  const shown: Shown = turned?.station === station ? turned.face : panel.face
+  const turn = (to: Shown) => setTurned({ station, face: to })
   const face: FaceName = shown === 'floor' || shown === 'seat' ? 'top' : shown
   // the back shows the fabric's points, and the front has none of them
   const lit = plan.panels.find((one) => one.station === panel.lit_by[shown]) ?? panel
@@ -97,7 +99,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     if (next) turnTo(next)
   }
   const turnTo = (next: string) => {
-    setSide(null)
+    setTurned(null)
     void go(`/jobs/${job.id}/${next}`)
   }
   const jumpTo = (point: number) => {
@@ -110,7 +112,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     lastStation: () => move(-1),
     flip: () => {
       const faces = facesAt(panel)
-      setSide(faces[(faces.indexOf(shown) + 1) % faces.length] ?? 'front')
+      turn(faces[(faces.indexOf(shown) + 1) % faces.length] ?? 'front')
     },
     nextStep: stepDone,
     lastStep: () => setAt(Math.max(0, reached - 1)),
@@ -150,7 +152,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
                       type="button"
                       role="tab"
                       aria-selected={one === shown}
-                      onClick={() => setSide(one)}
+                      onClick={() => turn(one)}
                       className={`min-h-10 rounded-md px-4 ${one === shown ? 'bg-lift font-bold' : 'text-quiet'}`}
                     >
                       {NAMES[one]}

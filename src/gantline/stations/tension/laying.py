@@ -8,6 +8,7 @@ from gantline.core.tension.holds import Hold
 from gantline.core.tension.points import RAILS, Side
 from gantline.core.tension.position_lines import past_edge_mm
 from gantline.job.model.day import DayPlan
+from gantline.job.model.frame import Blank
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
 from gantline.stations.frame import line_tension_n_m, overlap_mm, parts_into
@@ -181,6 +182,25 @@ def laid_down(at: Ask, chain: Chain) -> None:
         check="no scratch, no stain, no sharp crease",
         trouble="A sharp crease in film: stop and claim it. Folded cloth: let it lie flat two hours.",
     )
+    layers = at.field(Blank.layers)
+    if layers > 1:
+        over = (
+            "the dark layer over the front one"
+            if layers == 2
+            else f"the other {layers - 1} layers over the front one"
+        )
+        chain.add(
+            fabric,
+            "layers",
+            f"Lay {over}, face down too, TOP on TOP; smooth both from the middle",
+            lies="face down",
+            people=2,
+            minutes=6.0 * (layers - 1),
+            things=(("lay", "layers"),),
+            why="face down, the front layer lies lowest; both are held at once",
+            check="both smooth, edges together",
+            trouble="A fold between them shows from the front: lift that side, smooth it, lay it again.",
+        )
     if at(timber):
         chain.add(
             fabric,
@@ -193,7 +213,7 @@ def laid_down(at: Ask, chain: Chain) -> None:
                     label="past the frame, each side",
                     text=at.text(at(overlap_mm)),
                     value_mm=at(overlap_mm),
-                    play_mm=10.0,
+                    play_mm=at.default(DayDefaults.overlap_play_mm),
                 ),
             ),
             tools=("shears", "rule"),
@@ -227,7 +247,7 @@ def laid_down(at: Ask, chain: Chain) -> None:
         gives=(Milestone.LAID,),
         alike=at(even_margins),
         things=(("read", "margins"),),
-        check=f"left with right, top with bottom: within {at.allowed(at.default(AlignDefaults.border_even_mm))}",
+        check=f"left with right, top with bottom: {at.within(at.default(AlignDefaults.border_even_mm))}",
         why="once a point is held the sheet does not move any more",
     )
     position_lines(at, chain)
