@@ -45,15 +45,17 @@ def keep(
     return made
 
 
-def content(session: Session, job_id: UUID, photo_id: UUID, *, raw: bool = False) -> bytes:
-    """The JPEG. raw: also one that was not read yet, as it was sent, for whoever reads it.
+def content(session: Session, job_id: UUID, photo_id: UUID, *, raw: bool = False, lit: bool = False) -> bytes:
+    """The JPEG. raw: also one that was not read yet, as it was sent, for whoever reads it; lit: only one of the lit screen.
 
-    Raises: NoSuchPhoto, also for one that was removed, saying by whom and when.
+    Raises: NoSuchPhoto, also for one that was removed, saying by whom and when, and for one of a step where lit is asked for.
     """
     named = select(PhotoRow).where(PhotoRow.id == photo_id, PhotoRow.job_id == job_id)
     photo = session.scalar(named)
     if photo is None or (photo.raw and not raw):
         raise NoSuchPhoto("This job has no such photo.", field="photo")
+    if lit and photo.step is not None:
+        raise NoSuchPhoto("This photo is of a step of the day, not of the lit screen.", field="photo")
     if photo.removed_at is not None:
         when = f"{photo.removed_at:%Y-%m-%d}"
         raise NoSuchPhoto(f"This photo was removed by {photo.removed_by} on {when}.", field="photo")

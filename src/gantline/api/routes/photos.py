@@ -160,7 +160,7 @@ async def read(job_id: UUID, photo_id: UUID, request: Request, frame: Frame = No
         args = {"job": str(job_id), "version": version.number, "photo": str(photo_id), "frame": frame}
         wanted = question(desk, "photo", args)
         try:
-            photos.content(desk.session, job_id, photo_id, raw=True)
+            photos.content(desk.session, job_id, photo_id, raw=True, lit=True)
         except photos.NoSuchPhoto:
             refused = results.look(desk.session, wanted.key)
             if (
@@ -180,7 +180,7 @@ async def read_together(job_id: UUID, body: StateIn, request: Request) -> Respon
     def asked(desk: Desk) -> Question:
         version = jobs.head(desk.session, desk.shop_id, job_id)
         for one in body.photos:
-            photos.content(desk.session, job_id, one.photo)
+            photos.content(desk.session, job_id, one.photo, lit=True)
         chosen = [one.model_dump(mode="json") for one in body.photos]
         return question(desk, "photos", {"job": str(job_id), "version": version.number, "photos": chosen})
 
