@@ -16,7 +16,9 @@ from pydantic_core import core_schema
 from gantline.core.defaults import Default, Shop
 from gantline.job.ends import Ends, numbers_of
 
-FieldKind = Literal["length", "number", "count", "share", "choice", "switch", "text", "list", "value"]
+FieldKind = Literal[
+    "length", "number", "count", "share", "choice", "switch", "text", "lines", "list", "value"
+]
 Value = float | int | str | bool | None
 
 

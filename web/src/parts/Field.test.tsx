@@ -151,3 +151,20 @@ test('a figure opens its working, with what it rests on and what is usual', () =
   fireEvent.click(screen.getByRole('button', { name: /Upper holes/ }))
   expect(look.current.open).toEqual([])
 })
+
+test('a list of lines comes from a file whole, and one that is refused stays to be put right', async () => {
+  const entry = { pointer: '/tension/own_order', kind: 'lines' as const, choices: [], given: false, fact: false, source: '' }
+  const edit = vi.fn(async () => undefined)
+  edit.mockImplementationOnce(() => Promise.reject(new Refused({ detail: 'too long', errors: [] } as never)))
+  show(figure({ key: 'own_order', label: 'Own order of points', text: '', entry }), edit)
+  const pick = screen.getByLabelText('Own order of points, from a file')
+  fireEvent.change(pick, { target: { files: [new File(['1+31\n16+46\n'], 'order.csv')] } })
+  const written = await screen.findByRole('textbox', { name: 'Own order of points' })
+  await waitFor(() => expect(written.getAttribute('aria-invalid')).toBe('true'))
+  expect((written as HTMLTextAreaElement).value).toBe('1+31\n16+46\n')
+  fireEvent.keyDown(written, { key: 'Enter' })
+  expect(edit).toHaveBeenCalledTimes(1) // Enter begins a line
+  fireEvent.keyDown(written, { key: 'Enter', ctrlKey: true })
+  await waitFor(() => expect(screen.queryByRole('textbox')).toBeNull())
+  expect(edit).toHaveBeenLastCalledWith([{ pointer: '/tension/own_order', value: '1+31\n16+46' }])
+})

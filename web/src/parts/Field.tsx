@@ -2,6 +2,7 @@ import type { Figure, KnownWord } from '../api/client'
 import { useThisJob } from '../job/context'
 import { Explain, WhatIs } from './Explain'
 import { KnownMark } from './KnownMark'
+import { Lines } from './Lines'
 import { Menu, MenuChoices, MenuHeading } from './Menu'
 import { Typed } from './Typed'
 import { Working } from './Working'
@@ -20,6 +21,16 @@ export const Field = ({ figure, lead = false }: { figure: Figure; lead?: boolean
   const entry = figure.entry
   if (!entry) return null
   const save = (value: string | boolean) => void edit([{ pointer: entry.pointer, value }])
+  if (entry.kind === 'lines')
+    return (
+      <div className="py-1">
+        <div className="flex min-h-11 items-center gap-2.5">
+          <KnownButton figure={figure} />
+          <span className="flex-1 leading-tight">{figure.label}</span>
+        </div>
+        <Lines label={figure.label} pointer={entry.pointer} text={figure.text} explain={<Explain name={figure.key} />} />
+      </div>
+    )
   return (
     <div className="flex min-h-11 items-center gap-2.5">
       <KnownButton figure={figure} />

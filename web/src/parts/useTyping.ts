@@ -8,15 +8,25 @@ type Typing = {
   said?: (refused: Refused) => string
   choices?: (refused: Refused) => readonly string[]
   keep?: string
+  lines?: boolean
 }
+type Box = HTMLInputElement | HTMLTextAreaElement
 type Kept = { typed: string; trouble: string; choices: readonly string[] }
 
 /** What was refused and not put right, by its field: it is there again when its station is. */
 const kept = new Map<string, Kept>()
 const NONE: readonly string[] = []
 
-/** A value that is tapped, typed and saved; what is refused stays to be put right. keep: the name it is kept under. */
-export const useTyping = ({ text, save, said = (refused) => refused.message, choices = () => NONE, keep }: Typing) => {
+/** A value that is tapped, typed and saved; what is refused stays to be put right. keep: the name it is kept under. lines: Enter
+ * begins a new one, and Ctrl and Enter save. */
+export const useTyping = ({
+  text,
+  save,
+  said = (refused) => refused.message,
+  choices = () => NONE,
+  keep,
+  lines = false,
+}: Typing) => {
   const before = keep === undefined ? undefined : kept.get(keep)
   const [draft, setDraft] = useState<string | null>(before?.typed ?? null)
   const [refusal, setRefusal] = useState({ trouble: before?.trouble ?? '', choices: before?.choices ?? NONE })
@@ -24,7 +34,7 @@ export const useTyping = ({ text, save, said = (refused) => refused.message, cho
   const [from, setFrom] = useState<'tap' | 'key' | 'before'>(before ? 'before' : 'tap')
   const saving = useRef(false)
   const id = useId()
-  const box = useRef<HTMLInputElement>(null)
+  const box = useRef<HTMLElement>(null)
   // a save that comes back late must not take the focus from what was opened meanwhile
   const elsewhere = () => {
     const now = document.activeElement
@@ -54,20 +64,22 @@ export const useTyping = ({ text, save, said = (refused) => refused.message, cho
     }
   }
   const field = {
-    ref: box,
+    ref: (element: HTMLElement | null) => {
+      box.current = element
+    },
     // the field appears because its value was tapped
     autoFocus: from !== 'before',
     'aria-invalid': refusal.trouble !== '',
     'aria-describedby': refusal.trouble ? id : undefined,
     value: draft ?? '',
-    onFocus: (event: FocusEvent<HTMLInputElement>) => event.target.select(),
-    onChange: (event: ChangeEvent<HTMLInputElement>) => setDraft(event.target.value),
-    onBlur: (event: FocusEvent<HTMLInputElement>) => {
+    onFocus: (event: FocusEvent<Box>) => event.target.select(),
+    onChange: (event: ChangeEvent<Box>) => setDraft(event.target.value),
+    onBlur: (event: FocusEvent<Box>) => {
       const chip = event.relatedTarget instanceof HTMLElement && event.relatedTarget.dataset.chip
       if (!chip) void commit()
     },
     onKeyDown: (event: KeyboardEvent) => {
-      if (event.key === 'Enter') void commit(draft, 'key')
+      if (event.key === 'Enter' && (!lines || event.ctrlKey || event.metaKey)) void commit(draft, 'key')
       if (event.key === 'Escape') close('key')
     },
   }
@@ -79,7 +91,11 @@ export const useTyping = ({ text, save, said = (refused) => refused.message, cho
     },
     /** What opens the field takes the focus back when the keyboard closed it: Tab goes on from there. */
     back: from === 'key',
-    take: (value: string) => commit(value, 'key'),
+    /** What is taken whole is seen like what is typed: refused, it stays to be put right. */
+    take: (value: string) => {
+      setDraft(value)
+      return commit(value, 'key')
+    },
     trouble: refusal.trouble,
     choices: refusal.choices,
     id,

@@ -6,18 +6,24 @@ export type Said = Record<string, unknown>
 type EntryProps = { entry: RecordEntry; value: unknown; trouble: string; onSet: (value: unknown) => void }
 export const INPUT = 'min-h-9 w-full rounded border border-seam bg-velvet px-2 text-ink max-[820px]:min-h-11'
 
+// words take what their label leaves, lines all of it
+const COLUMNS: Partial<Record<RecordEntry['kind'], string>> = {
+  text: 'grid-cols-[auto_minmax(170px,1fr)]',
+  lines: 'grid-cols-1',
+}
+
 /** One field of a record. */
 export const Entry = ({ entry, value, trouble, onSet }: EntryProps) => {
   if (entry.kind === 'rows') return <RowsEntry entry={entry} value={value} trouble={trouble} onSet={onSet} />
   if (entry.kind === 'switch') return <Switch entry={entry} value={value} onSet={onSet} />
   const id = `entry-${entry.key}`
   return (
-    <div className="grid grid-cols-[1fr_170px] items-center gap-x-2">
+    <div className={`grid items-center gap-x-2 ${COLUMNS[entry.kind] ?? 'grid-cols-[1fr_170px]'}`}>
       <label htmlFor={id} className="leading-tight">
         {entry.label}
       </label>
       <Box id={id} entry={entry} value={value} bad={trouble !== ''} onSet={onSet} />
-      <div className="col-span-2">
+      <div className="col-span-full">
         <Trouble text={trouble} />
       </div>
     </div>
@@ -28,6 +34,17 @@ type BoxProps = Omit<EntryProps, 'trouble'> & { id: string; bad: boolean }
 
 const Box = ({ id, entry, value, bad, onSet }: BoxProps) => {
   const text = typeof value === 'string' ? value : ''
+  if (entry.kind === 'lines')
+    return (
+      <textarea
+        id={id}
+        rows={3}
+        value={text}
+        aria-invalid={bad}
+        onChange={(event) => onSet(event.target.value)}
+        className={`${INPUT} resize-y py-1 leading-snug ${bad ? 'border-stop' : ''}`}
+      />
+    )
   if (entry.kind !== 'choice')
     return (
       <input

@@ -42,7 +42,7 @@ class Job(Part):
     format_version: Literal[2] = VERSION
     name: Annotated[Name, Field("job_name", "Name", "text")]
     place: Annotated[Line | None, Field("job_place", "Place", "text", "")] = None
-    notes: Annotated[Notes | None, Field("job_notes", "Notes", "text", "")] = None
+    notes: Annotated[Notes | None, Field("job_notes", "Notes", "lines", "")] = None
     units: Annotated[JobUnits, Field("units", "Lengths in", "value")] = JobUnits()
     survey: Survey = Survey()
     size: Size = Size()

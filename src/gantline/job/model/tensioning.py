@@ -52,7 +52,7 @@ class Simulated(Item):
         Annotated[float, Ends(0.0, 10_000.0)], Field("pull", "pull of a point", "number", unit=" N")
     ]
     past_limit: Annotated[Annotated[int, Ends(0, 4_000)], Field("past", "springs past their limit", "count")]
-    awaited: Annotated[Notes, Field("awaited", "what to expect", "text")] = ""
+    awaited: Annotated[Notes, Field("awaited", "what to expect", "lines")] = ""
 
 
 class Round(Item):
@@ -60,7 +60,7 @@ class Round(Item):
 
     id: Id
     seen: Annotated[Annotated[Line, Limit(min_length=1)], Field("seen", "seen", "text")]
-    moves: Annotated[Notes, Field("moves", "what to do", "text")] = ""
+    moves: Annotated[Notes, Field("moves", "what to do", "lines")] = ""
 
     @field_validator("moves")
     @classmethod
@@ -131,7 +131,7 @@ class Tensioning(Part):
         Field(
             "own_order",
             "Own order of points",
-            "text",
+            "lines",
             note="numbers in their order; + joins points of one step: 1+31, 16+46, 2+32",
         ),
     ] = None
