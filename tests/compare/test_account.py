@@ -21,7 +21,7 @@ SAMPLES = ("mill-loft", "narrow-lounge", "parish-hall")
 FACTS = [field for field in PLAIN if field.fact and field.kind in ("length", "choice", "switch")]
 STUDS = ("/survey/stud_first_mm", "/survey/stud_spacing_mm")
 WHERE = ("survey", "size", "height")
-CALM = settings(max_examples=25, suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much])
+CALM = settings(max_examples=20, suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much])
 
 
 @st.composite

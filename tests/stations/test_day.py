@@ -10,6 +10,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from gantline.compare.bag import bag
+from gantline.compare.materials import needed_but_boards
 from gantline.core.day.step import Step
 from gantline.core.tension.points import Side
 from gantline.demo.world import named_records
@@ -24,6 +25,7 @@ from gantline.plan.working import as_plain
 from gantline.stations import plan
 from gantline.stations.day.withheld import steps_to_do
 from gantline.stations.frame import pieces, timber
+from gantline.stations.frame.solve import fabric_kg
 from gantline.stations.size import screen
 from gantline.stations.tension.solve import tension_points
 from gantline.stations.trim.solve import border_kind, tape
@@ -250,3 +252,35 @@ def test_a_knit_is_tacked_from_its_corners_with_its_own_caution_and_its_overlap_
     assert any(line.name == "tack hammer" for line in bag(made.ask, steps))
     assert value_of(made, "overlap") >= 20.0
     assert any(caution.key == "tacks" for caution in made.plan.cautions)
+
+
+def test_a_knit_of_two_layers_has_its_velvet_its_braces_out_and_its_layers_before_the_first_point() -> None:
+    """The sequence of a wide two-layer knit: velvet and washers, braces out, front layer lowest, tacks, braces back."""
+    told = {
+        "/tension/hold": "tack",
+        "/frame/removable": True,
+        "/frame/blank/layers": 2,
+        "/frame/blank/backing": True,
+    }
+    job = apply(
+        demo_job("mill-loft"), [Edit(pointer=pointer, value=value) for pointer, value in told.items()]
+    )
+    made, plain = plan(job), plan(demo_job("mill-loft"))
+    place = {step.key: at for at, step in enumerate(check_day(made))}
+    held = [at for key, at in place.items() if key.startswith("tension/hold-")]
+    before = [place[key] for key in ("frame/velvet", "frame/braces-out", "tension/unroll", "tension/layers")]
+    assert before == sorted(before)
+    assert max(before) < min(held) < place["tension/center-bar"]
+    record = named_records(RecordKind.FABRIC)[0][2]
+    cloth = plan(apply(job, edits_from(RecordKind.FABRIC, "Heron", record, job)))
+    handed = next(step for step in steps_to_do(cloth) if step.key == "align/care")
+    assert handed.check == record["care"]  # what its maker says is handed over
+    needs = {need.key: need.amount for need in needed_but_boards(made.ask)}
+    assert needs["velvet-behind"] == 1
+    kit = plan(apply(demo_job("narrow-lounge"), [Edit(pointer="/frame/blank/backing", value=True)]))
+    assert "frame/velvet" in [step.key for step in check_day(kit)]  # a kit's cloth may be open, too
+    assert [need.key for need in needed_but_boards(kit.ask) if "brace" in need.key] == []
+    one = next(need.amount for need in needed_but_boards(plain.ask) if need.key == "fabric")
+    assert needs["fabric"] == pytest.approx(2 * one)
+    # two layers of 310 g/m2 and velvet of 250 in place of one layer
+    assert made.ask(fabric_kg) / plain.ask(fabric_kg) == pytest.approx((2 * 310 + 250) / 310, rel=0.01)

@@ -19,7 +19,8 @@ from gantline.job.model.hanging import Hanging
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.common import way
-from gantline.stations.frame import blank, joints, pocket_screw, roll_cut, timber
+from gantline.stations.frame import blank, brace_count, joints, pocket_screw, roll_cut, timber
+from gantline.stations.size import screen
 from gantline.stations.tension import tension_points
 from gantline.stations.trim import border_kind, rolls, strip
 from gantline.stations.trim.solve import feed, spacers
@@ -216,6 +217,8 @@ def _fabric(at: Ask) -> Iterator[Need]:
     hold = Hold(at.field(Tensioning.hold))
     if at(timber):
         yield _off_the_roll(at)
+    if at.field(Blank.backing):
+        yield from _velvet_behind(at)
     points = at(tension_points)
     if isinstance(points, str) or not at(timber):  # a kit brings its own
         return
@@ -229,6 +232,25 @@ def _fabric(at: Ask) -> Iterator[Need]:
         pack={Hold.STAPLE: 1000.0, Hold.TACK: 100.0}.get(hold, 10.0),
         why="tension, with spares",
     )
+
+
+def _velvet_behind(at: Ask) -> Iterator[Need]:
+    size, braces = at(screen), at(brace_count) if at(timber) else 0
+    text = f"{at.text(at.up(size.overall_width_mm))} × {at.text(at.up(size.overall_height_mm))}"
+    yield Need(
+        key="velvet-behind",
+        name=f"black velvet behind the fabric, {text}",
+        amount=1,
+        why="nothing shows through",
+    )
+    if braces:
+        yield Need(
+            key="brace-washers",
+            name="washers for the braces",
+            amount=round(at.default(FrameDefaults.brace_washers)) * braces,
+            pack=50,
+            why="velvet and braces off the fabric",
+        )
 
 
 def _off_the_roll(at: Ask) -> Need:

@@ -172,11 +172,14 @@ def bit_text(drill_mm: float, units: Units) -> str:
     return f"{drill_mm:g}{NO_BREAK}mm"
 
 
+UNSEEN = "no difference you can see"
+
+
 def tolerance_text(length_mm: float, units: Units) -> str:
     """An allowed error [mm >= 0] in the job's units, never finer than its tape and never rounded up."""
     steps = math.floor(length_mm / units.step_mm + TIE)
     if steps == 0:
-        return f"no difference you can see at {length_text(units.step_mm, units)}"
+        return f"{UNSEEN} at {length_text(units.step_mm, units)}"
     return length_text(steps * units.step_mm, units)
 
 

@@ -15,7 +15,7 @@ from typing import Any, Concatenate, ParamSpec, TypeVar
 
 from gantline.core.budget import spend
 from gantline.core.defaults import DEFAULTS, Default, Shop
-from gantline.core.units import Units, exact_text, fine_text, length_text, to_steps, tolerance_text
+from gantline.core.units import UNSEEN, Units, exact_text, fine_text, length_text, to_steps, tolerance_text
 from gantline.job.edits import nudged
 from gantline.job.field import Field, Item, field_of
 from gantline.job.model import FIELDS, ITEMS, Job
@@ -295,6 +295,11 @@ class Ask:
     def allowed(self, length_mm: float) -> str:
         """An allowed error as the job writes it."""
         return tolerance_text(length_mm, self.units)
+
+    def within(self, length_mm: float) -> str:
+        """The same after what is judged: level “within 3 mm”, or “with no difference you can see” on this tape."""
+        allowed = self.allowed(length_mm)
+        return f"with {allowed}" if allowed.startswith(UNSEEN) else f"within {allowed}"
 
     def fine(self, length_mm: float) -> str:
         """A small length, as how far a rail bows."""

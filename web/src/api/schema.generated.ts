@@ -1908,6 +1908,8 @@ export interface components {
             along: ("none" | "width" | "height") | null;
             /** Back Mm */
             back_mm: number | null;
+            /** Backing */
+            backing: boolean | null;
             /** Grip Mm */
             grip_mm: number | null;
             /** Layers */
@@ -3015,7 +3017,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "length" | "number" | "count" | "share" | "choice" | "switch" | "text" | "list" | "value";
+            kind: "length" | "number" | "count" | "share" | "choice" | "switch" | "text" | "lines" | "list" | "value";
             /** Pointer */
             pointer: string;
             /**
@@ -3043,6 +3045,8 @@ export interface components {
             back_gain: number | null;
             /** Back Transmission */
             back_transmission: number | null;
+            /** Care */
+            care: string | null;
             /** Front Transmission */
             front_transmission: number | null;
             /** Gain */
@@ -5930,7 +5934,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "length" | "lengths" | "number" | "share" | "choice" | "switch" | "text" | "rows";
+            kind: "length" | "lengths" | "number" | "share" | "choice" | "switch" | "text" | "lines" | "rows";
             /** Label */
             label: string;
         };
@@ -6696,7 +6700,8 @@ export interface components {
         };
         /**
          * StandingTold
-         * @description How a step stands, for a page. left: how many of its things are open; apart: pairs of readings that do not agree, in words;
+         * @description How a step stands, for a page. left: how many of its things are open; apart: readings that do not agree, with each
+         *     other or with what the plan has, in words;
          *     before: of its readings what was read last, as typed again.
          */
         StandingTold: {

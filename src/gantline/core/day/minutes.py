@@ -8,6 +8,7 @@ Leaves out: a crew's own pace, the way to the room, what goes wrong.
 A_HOLE = 4.0
 A_SCREW = 3.0
 A_CUT = 6.0
+A_BRACE = 4.0  # four screws
 A_STAPLE = 0.35
 A_POINT = {"spring": 0.6, "lug": 0.5, "snap": 0.8, "lace": 0.7, "pin": 0.8, "staple": A_STAPLE, "tack": 0.5}
 THREADED = 0.3  # a point that is only threaded

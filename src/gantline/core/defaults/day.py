@@ -26,6 +26,29 @@ class DayDefaults:
         "a hook against sag may be off by",
         "a rail sags the same a thumb's width aside",
     )
+    mark_play_mm = Default(
+        1.0, "mm", 0.5, 10.0, "a mark on the wall or the frame may be off by", "the width of a pencil line"
+    )
+    cut_play_mm = Default(
+        1.0, "mm", 0.2, 10.0, "a piece that is cut may be off by", "a joint that closes under a clamp"
+    )
+    standoff_play_mm = Default(
+        1.0,
+        "mm",
+        0.2,
+        10.0,
+        "a standoff, a pad or a screw's head may be off by",
+        "what a level shows at the top",
+    )
+    border_play_mm = Default(
+        1.0, "mm", 0.2, 10.0, "the border's width may be off by", "an eye sees more of it beside a lit edge"
+    )
+    strip_play_mm = Default(
+        5.0, "mm", 1.0, 100.0, "a light strip's cut may be off by", "strips are cut at marks that stand apart"
+    )
+    overlap_play_mm = Default(
+        10.0, "mm", 1.0, 100.0, "the cloth past the frame may be off by", "what is left is cut off in the end"
+    )
     point_play_mm = Default(
         10.0, "mm", 1.0, 100.0, "a point may be off along its side by", "the cloth does not show it"
     )

@@ -78,6 +78,14 @@ class FrameDefaults:
         "rail that needs a brace for handling",
         "longer frames fold when they are lifted",
     )
+    brace_washers = Default(
+        4.0,
+        "",
+        0.0,
+        20.0,
+        "washers a brace takes behind an open fabric",
+        "two at each end, so that it stands clear",
+    )
     brace_setback_mm = Default(
         10.0, "mm", 0.0, 40.0, "brace behind the plane of open or thin fabric", "shows as a line when nearer"
     )
@@ -146,6 +154,7 @@ class BlankDefaults:
     )
     roll_step_mm = Default(100.0, "mm", 10.0, 1000.0, "step that fabric is sold by", "a tenth of a meter")
     mass_g_m2 = Default(400.0, "g/m²", 20.0, 3000.0, "fabric's mass", "coated cloth")
+    velvet_g_m2 = Default(250.0, "g/m²", 20.0, 2000.0, "mass of black velvet", "cotton or polyester pile")
     seat_floor_mm = Default(700.0, "mm", 300.0, 1500.0, "floor a seat takes, each way", "an armchair")
     over_floor_mm = Default(
         100.0, "mm", 0.0, 1000.0, "what is higher leaves the floor free", "the fabric slides below it"

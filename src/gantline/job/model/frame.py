@@ -148,6 +148,9 @@ class Blank(Part):
     layers: Annotated[Annotated[int, Ends(1, 3)] | None, Field("layers", "Layers of fabric", "count", 1)] = (
         None
     )
+    backing: Annotated[bool | None, Field("backing", "Black velvet behind the fabric", "switch", False)] = (
+        None
+    )
     mass_g_m2: Annotated[
         Positive | None,
         Field("fabric_mass", "Fabric weighs", "number", BlankDefaults.mass_g_m2, unit=" g/m²"),

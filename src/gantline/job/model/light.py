@@ -68,6 +68,9 @@ class FabricChoice(Part):
     acoustic: Annotated[bool | None, Field("acoustic", "Acoustically open", "switch", False, fact=True)] = (
         None
     )
+    care: Annotated[
+        Line | None, Field("fabric_care", "Care", "text", note="as its maker gives it; told at the handover")
+    ] = None
     roll_mm: Annotated[LengthMm | None, Field("roll", "Roll width", ends=mm(100.0, 20_000.0))] = None
 
 

@@ -18,10 +18,11 @@ from gantline.job.model.size import BorderFaces
 from gantline.job.model.tensioning import Tensioning
 from gantline.job.model.throw import ProjectorBody, ProjectorPlace
 from gantline.job.records.kinds import MODELS, RecordKind
+from gantline.job.records.record import Record
 from gantline.job.types import Reach, Share
 
 SAME_MM = 0.005
-EntryKind = Literal["length", "lengths", "number", "share", "choice", "switch", "text", "rows"]
+EntryKind = Literal["length", "lengths", "number", "share", "choice", "switch", "text", "lines", "rows"]
 DECLARED = (
     FabricChoice, Blank, ProjectorPlace, ProjectorBody, Lighting, FrameBuild, Tensioning, BorderFaces, Hanging, Trim, Backlight,
 )  # fmt: skip
@@ -32,6 +33,7 @@ LABELS: Mapping[str, str] = {
     "roll_widths_mm": "Widths of the roll",
     "mass_g_m2": "Mass, g/m²",
     "care": "Care",
+    "sources": "Where its numbers are from",
     "acoustic": "Lets sound through",
     "throw_table": "Maker's table of distances",
     "distance_from": "Distance is measured from",
@@ -87,12 +89,14 @@ class RecordEntry:
 
 
 def entries(kind: RecordKind) -> tuple[RecordEntry, ...]:
-    """Every field of a kind of record that is known, in its own order."""
-    own = OWN.get(kind, {})
-    return tuple(
+    """Every field of a kind of record that is known, in its own order; what all records have comes last."""
+    own, shared = OWN.get(kind, {}), Record.model_fields
+    every = [
         replace(entry, label=own[entry.key]) if entry.key in own else entry
         for entry in _entries(MODELS[kind])
-    )
+    ]
+    last = [replace(entry, kind="lines") for entry in every if entry.key in shared]
+    return (*(entry for entry in every if entry.key not in shared), *last)
 
 
 def _entries(model: type[BaseModel]) -> Iterator[RecordEntry]:

@@ -7,12 +7,16 @@ from pydantic import BaseModel, ConfigDict
 
 from gantline.job.edits import Edit
 from gantline.job.field import Field, Part, declared
+from gantline.job.types import Notes
 
 
 class Record(BaseModel):
     """Open: what Gantline does not know yet stays in the record."""
 
     model_config = ConfigDict(extra="allow", frozen=True)
+
+    # where its numbers are from: a leaflet and its page, who measured it and when; it stays in the stores
+    sources: Notes = ""
 
 
 def copied(part: type[Part], name: Field | None, called: str, body: Mapping[str, Any]) -> list[Edit]:

@@ -15,6 +15,10 @@ SAYS: Mapping[str, str] = {
         "not beat with the pixels."
     ),
     "layers": "One, or two: a white one before a black one keeps what is behind from showing.",
+    "backing": (
+        "Tacked inside the frame behind the fabric and clear of it: what stands behind an open cloth "
+        "does not show through."
+    ),
     "fabric_mass": "What a square meter of it weighs.",
     "hook_first": (
         "Which end of a spring is hooked first: in the frame, then pulled to the cloth, or the other way."

@@ -9,6 +9,7 @@ from gantline.core.wall.ways import KINDS
 from gantline.job.field import field_of
 from gantline.job.model.align import Aligned
 from gantline.job.model.frame import FrameBuild
+from gantline.job.model.light import FabricChoice
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import aim, wanted_mm, within_mm
 from gantline.stations.common import way
@@ -66,7 +67,7 @@ def _picture(at: Ask, chain: Chain) -> None:
             for corner in CORNERS
             for axis, words in AXES.items()
         ),
-        check=f"every corner within {at.allowed(within)}",
+        check=f"every corner {at.within(within)}",
         trouble="Going round in circles: half the move, then read. Body first, lens second.",
     )
     chain.add(
@@ -142,12 +143,16 @@ def _handover(at: Ask, chain: Chain) -> None:
         things=(("show", "client"),),
         check=f"{at.given(FrameBuild.comes_off) or KINDS[at(way)].comes_off}; the client has done it once",
     )
+    care = at.given(FabricChoice.care)
     chain.add(
         hand,
         "care",
-        "Say the care: hands off the face, dust with a soft dry cloth, no solvent, cover it when unused",
+        "Say this fabric's care: hands off the face, cover it when unused, and what its maker says"
+        if care
+        else "Say the care: hands off the face, dust with a soft dry cloth, no solvent, cover it when unused",
         minutes=4.0,
         things=(("tell", "care"),),
+        check=care or "",
     )
     chain.add(
         hand,

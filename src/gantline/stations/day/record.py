@@ -6,6 +6,7 @@ from datetime import datetime
 
 from gantline.core.day.progress import Disagreement, Standing, State, Told
 from gantline.core.day.step import Reading, Step
+from gantline.job.model import FIELDS
 from gantline.plan.ask import Ask
 
 
@@ -24,7 +25,8 @@ class ReadingTold:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StandingTold:
-    """How a step stands, for a page. left: how many of its things are open; apart: pairs of readings that do not agree, in words;
+    """How a step stands, for a page. left: how many of its things are open; apart: readings that do not agree, with each
+    other or with what the plan has, in words;
     before: of its readings what was read last, as typed again."""
 
     key: str
@@ -54,7 +56,7 @@ def told(at: Ask, step: Step, standing: Standing) -> StandingTold:
         readings=tuple(
             _reading(at, reading, values[reading.name]) for reading in step.readings if reading.name in values
         ),
-        apart=tuple(_apart(at, step, values)),
+        apart=(*_apart(at, step, values), *_twice(at, step, standing)),
         disagrees=standing.disagrees,
         version=last.version if last else None,
     )
@@ -90,6 +92,25 @@ def _apart(at: Ask, step: Step, values: Mapping[str, float | str]) -> Iterator[s
         a, b = values.get(one), values.get(other)
         if isinstance(a, float) and isinstance(b, float) and abs(a - b) > most + 1e-9:
             yield f"{labels[one]} and {labels[other]} part by {at.fine(abs(a - b))}; {at.allowed(most)} is allowed"
+
+
+def _twice(at: Ask, step: Step, standing: Standing) -> Iterator[str]:
+    """A field of the job that was read more than once, or typed otherwise since: both values, whose each is, and which one holds.
+    Readings that are taken again after a move belong to no field, and are no contradiction."""
+    for reading in (reading for reading in step.readings if reading.goes):
+        read = dict[str, str]()  # by what was read, as it is written; whoever read it last
+        for row in standing.said:
+            if row.act == "undone":
+                read = {}
+            elif reading.name in row.values:
+                text = shown(at, reading, row.values[reading.name])
+                read.pop(text, None)
+                read[text] = row.who
+        value = FIELDS[reading.goes].read(at.job)
+        holds = shown(at, reading, value) if isinstance(value, int | float) else ""
+        if read and (len(read) > 1 or (holds and holds not in read)):
+            said = ", then ".join(f"{text} by {who}" for text, who in read.items())
+            yield f"{reading.label}: read {said}; the plan has {holds or 'none'}"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

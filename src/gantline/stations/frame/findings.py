@@ -16,7 +16,7 @@ from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
-from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
+from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame.blank import driven, laid_out, overlap_mm, roll_cut, work_area_mm
 from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
@@ -155,16 +155,23 @@ def hollow(at: Ask) -> Iterator[Finding]:
 
 @noted
 def set_back(at: Ask) -> Iterator[Finding]:
-    """Braces that would show as lines through an open fabric."""
-    if not at(timber) or not at(brace_count) or not at.field(FabricChoice.acoustic):
+    """Braces that would show as lines through an open fabric; velvet before them is tacked clear of it as a step."""
+    if (
+        not at(timber)
+        or not at(brace_count)
+        or not at.field(FabricChoice.acoustic)
+        or at.field(Blank.backing)
+    ):
         return
-    back = at.default(FrameDefaults.brace_setback_mm)
-    text = (
-        f"Set the braces {at.text(back)} or more behind the fabric and cover them in black velvet: through an open fabric they "
-        "show as lines."
+    back, backing = at.default(FrameDefaults.brace_setback_mm), field_of(Blank.backing).pointer
+    yield Finding(
+        code=Code.SET_BACK,
+        severity="note",
+        text=f"Set the braces {at.text(back)} or more behind the fabric and cover them in black velvet: through an open fabric "
+        "they show as lines.",
+        subject=field_of(FrameBuild.centre_bars).pointer,
+        cures=(Cure(text="Black velvet behind the fabric", changes=(Change(pointer=backing, value=True),)),),
     )
-    subject = field_of(FrameBuild.centre_bars).pointer
-    yield Finding(code=Code.SET_BACK, severity="note", text=text, subject=subject)
 
 
 @found

@@ -122,6 +122,7 @@ PANEL = (
             "along",
             "turn",
             "layers",
+            "backing",
             "fabric_mass",
             "roll_length",
             "roll_spare",

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from itertools import pairwise
 
-from gantline.core.defaults import Default, FrameDefaults, TensionDefaults
+from gantline.core.defaults import BlankDefaults, Default, FrameDefaults, TensionDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.fabric.blank import fabric_kg as fabric_mass_kg
 from gantline.core.frame.boards import Material
@@ -227,8 +227,12 @@ def timber_kg(at: Ask) -> float | None:
 
 
 def fabric_kg(at: Ask) -> float:
-    """Mass of the fabric [kg]."""
-    return fabric_mass_kg(*at(blank), at.field(Blank.mass_g_m2), at.field(Blank.layers))
+    """Mass of the fabric, all its layers and the velvet behind it [kg]; the velvet by the size of the fabric's blank."""
+    size = at(blank)
+    velvet = at.default(BlankDefaults.velvet_g_m2) if at.field(Blank.backing) else 0.0
+    return fabric_mass_kg(*size, at.field(Blank.mass_g_m2), at.field(Blank.layers)) + fabric_mass_kg(
+        *size, velvet, 1
+    )
 
 
 def parts_mass_kg(at: Ask) -> float | None:

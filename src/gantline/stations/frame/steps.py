@@ -6,11 +6,11 @@ from typing import Any
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import A_CUT, GLUE_IDLE, READING
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
-from gantline.core.defaults import FrameDefaults
+from gantline.core.defaults import DayDefaults, FrameDefaults
 from gantline.core.frame.pieces import Joint, Piece
 from gantline.core.materials import short_of
 from gantline.job.field import field_of
-from gantline.job.model.frame import BoxPart, FrameBuild, SquareReadings
+from gantline.job.model.frame import Blank, BoxPart, FrameBuild, SquareReadings
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
 from gantline.stations.frame.built import planned_mm
@@ -128,7 +128,7 @@ def _cuts(at: Ask, chain: Chain, boards: tuple[Piece, ...]) -> None:
                     label=f"length, {first.ends}",
                     text=at.text(first.length_mm),
                     value_mm=first.length_mm,
-                    play_mm=1.0,
+                    play_mm=at.default(DayDefaults.cut_play_mm),
                 ),
             ),
             minutes=A_CUT * len(letters),
@@ -229,6 +229,42 @@ def _boards(at: Ask, chain: Chain) -> None:
         gives=(Milestone.READY,),
         check="a fingertip across each joint feels no step: every line prints through",
     )
+    _behind(at, chain, braces)
+
+
+def _behind(at: Ask, chain: Chain, braces: list[str]) -> None:
+    """What goes in behind the fabric, and what comes out again, before the fabric is there."""
+    if at.field(Blank.backing):
+        washers = ", washers between it and the braces" if braces else ""
+        back = at.text(at.default(FrameDefaults.brace_setback_mm))
+        chain.add(
+            Phase.FRAME,
+            "velvet",
+            f"{'Tack' if at(timber) else 'Fix'} black velvet inside the frame, {back} behind the fabric{washers}",
+            face="back",
+            lies="face up",
+            minutes=25.0,
+            tools=("tack hammer", "shears") if at(timber) else ("shears",),
+            gives=(Milestone.READY,),
+            things=(("line", "velvet"),),
+            check="nothing touches where the fabric will lie",
+            trouble="It prints through: more washers.",
+        )
+    if braces and bool(at.field(FrameBuild.removable)):
+        out = "braces out: chalk each place" if len(braces) > 1 else "brace out: chalk its place"
+        chain.add(
+            Phase.FRAME,
+            "braces-out",
+            f"Take the {out}, keep the screws in a bag",
+            face="back",
+            lies="face down",
+            minutes=6.0,
+            tools=("driver", "chalk"),
+            gives=(Milestone.READY,),
+            things=of("take out", braces),
+            check="diagonals as they were",
+            trouble="Out of true without them: put them back, and check the corners' screws.",
+        )
 
 
 def _tracks(at: Ask, chain: Chain) -> None:
@@ -322,3 +358,4 @@ def _kit(at: Ask, chain: Chain) -> None:
         gives=(Milestone.READY,),
         check="no burr, no sharp end, nothing loose inside the frame",
     )
+    _behind(at, chain, [])

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from gantline.core.day.chain import Chain
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step
-from gantline.core.defaults import AlignDefaults, WallDefaults
+from gantline.core.defaults import AlignDefaults, DayDefaults, WallDefaults
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
 from gantline.job.model.align import Hung
@@ -130,7 +130,7 @@ def steps(at: Ask) -> Iterator[Step]:
                     label="fabric before the wall",
                     text=at.text(plane),
                     value_mm=plane,
-                    play_mm=1.0,
+                    play_mm=at.default(DayDefaults.standoff_play_mm),
                 ),
             ),
             check="as far from the fabric as it was from the wall",
@@ -192,6 +192,6 @@ def _read(at: Ask, chain: Chain) -> None:
                 for side in ("left", "right")
             ),
         ),
-        check=f"level within {at.allowed(most.level_mm)}, gaps within {at.allowed(center)}",
+        check=f"level {at.within(most.level_mm)}, gaps {at.within(center)}",
         trouble="It leans: standoffs at the bottom, both alike.",
     )

@@ -69,7 +69,7 @@ def missing(at: Ask) -> Iterator[Finding]:
         text = "Luminance needs the throw ratio and the lens's place. Enter both at Throw."
         yield Finding(code=Code.NO_BEAM, severity="note", text=text)
     elif not at(seats):
-        text = "Add seats in the survey to see brightness and contrast where people sit."
+        text = "Add seats to see brightness and contrast where people sit."
         subject = field_of(Survey.seats).pointer
         yield Finding(code=Code.NO_SEATS, severity="note", text=text, subject=subject)
 

@@ -17,7 +17,15 @@ PANEL = (
     PanelPart(
         title="More about the fabric",
         weight="detail",
-        rows=("fabric_kind", "half_gain", "ambient_reflectance", "acoustic", "roll", "overlap"),
+        rows=(
+            "fabric_kind",
+            "half_gain",
+            "ambient_reflectance",
+            "acoustic",
+            "roll",
+            "overlap",
+            "fabric_care",
+        ),
     ),
     PanelPart(title="Swatches seen in the room", weight="detail", widget="swatches", gist=_seen),
     PanelPart(

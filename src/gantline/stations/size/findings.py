@@ -34,7 +34,7 @@ class Code(Coded):
 
 
 MISSING = {
-    NO_SEAT: "A size from a viewing angle needs a seat. Add one in the survey.",
+    NO_SEAT: "A size from a viewing angle needs a seat. Add one under Seats, here or in the survey.",
     NO_THROW: "A size from a fixed throw needs the throw ratio and the lens's distance from the wall. "
     "Enter both at Throw.",
 }

@@ -1,6 +1,8 @@
 """What the size's panel shows, in order and by weight."""
 
-from gantline.job.model.size import Content
+from gantline.job.field import field_of
+from gantline.job.model.size import Content, Size, SizeLead
+from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
 from gantline.stations.size.solve import picked, screen
@@ -13,6 +15,11 @@ def _rounded(at: Ask) -> str:
     return (
         "exact ratio" if pick.exact else f"{100 * pick.aspect_error:+.2f} % off the ratio".replace("-", "−")
     )
+
+
+def _asks_for_seats(at: Ask) -> bool:
+    """A size from a viewing angle stands on the seats, and without one nothing says whether a size pleases."""
+    return at.field(Size.lead) == SizeLead.ANGLE or not at.things(Survey.seats)
 
 
 def _shapes(at: Ask) -> str:
@@ -40,6 +47,7 @@ PANEL = (
             "real_aspect",
         )
     ),
+    PanelPart(title="Seats", widget=field_of(Survey.seats).pointer, when=_asks_for_seats),
     PanelPart(title="Rounded sizes", weight="detail", rows=("tidy_grid",), widget="rounded", gist=_rounded),
     PanelPart(
         title="Border and frame",

@@ -3,15 +3,17 @@
 from collections.abc import Iterator
 
 from gantline.core.day.chain import Chain
-from gantline.core.day.minutes import A_POINT, THREADED
+from gantline.core.day.minutes import A_BRACE, A_POINT, THREADED
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Step, of
-from gantline.core.defaults import DayDefaults
+from gantline.core.defaults import DayDefaults, FrameDefaults
 from gantline.core.tension.holds import Hold, School
 from gantline.core.tension.points import RAILS, Side
-from gantline.core.tension.steps import CORNERS, TensionStep
+from gantline.core.tension.steps import CENTER_BAR, CORNERS, TensionStep
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
+from gantline.stations.common import timber
 from gantline.stations.common.words import runs
+from gantline.stations.frame import brace_count
 from gantline.stations.tension.laying import laid_down, pull_read, slid_in
 from gantline.stations.tension.looks import after_corners, looked_at
 from gantline.stations.tension.membrane import awaited
@@ -68,6 +70,9 @@ def _points(at: Ask, chain: Chain) -> None:
     middles = max((step.number for step in tension if step.part == "Middles"), default=0)
     for step in tension:
         numbers = (*step.points, *step.partners)
+        if step.part == CENTER_BAR and at(timber):
+            _braces_back(at, chain, step)
+            continue
         if not numbers and step.part == "Trim":
             continue  # the border's own steps
         keys = [keyed[number] for number in numbers]
@@ -109,6 +114,27 @@ def _points(at: Ask, chain: Chain) -> None:
                 lies="face down",
                 check="no wave behind the last ones",
             )
+
+
+def _braces_back(at: Ask, chain: Chain, step: TensionStep) -> None:
+    """Braces of boards that were taken out before the fabric."""
+    count = at(brace_count)
+    chain.add(
+        Phase.TENSION,
+        "center-bar",
+        f"Screw the {'brace' if count == 1 else f'{count} braces'} back at the chalk, washers before both ends",
+        why=step.reason,
+        lies="face down",
+        face="back",
+        minutes=A_BRACE * count,
+        tools=("driver",),
+        caution="fabric",
+        waits=(Milestone.LAID,),
+        into=("back",),
+        things=(("put back", "braces"),),
+        check=f"holes meet; {at.text(at.default(FrameDefaults.brace_setback_mm))} clear of the fabric",
+        trouble="Holes no longer meet: the frame has bowed. Push the rail back, then screw; never pull a brace in by its screw.",
+    )
 
 
 def _check(at: Ask) -> str:

@@ -80,7 +80,7 @@ def _light(at: Ask, chain: Chain) -> None:
                     label="cut at a mark",
                     text=at.text(run.cut_mm),
                     value_mm=run.cut_mm,
-                    play_mm=5.0,
+                    play_mm=at.default(DayDefaults.strip_play_mm),
                 ),
             ),
             check="no dark gap at a corner",
@@ -155,7 +155,7 @@ def _outer(at: Ask, chain: Chain) -> None:
             for named, label in GAPS
         ),
         alike=tuple((names[0], other, spread) for other in names[1:]),
-        check=f"alike within {at.allowed(spread)}",
+        check=f"alike {at.within(spread)}",
         trouble="One open: loosen that side only, and press.",
     )
     chain.add(
@@ -225,14 +225,15 @@ def _border(at: Ask, chain: Chain) -> None:
     trim, wide = Phase.TRIM, at(tape_width_mm)
     to_picture = bool(at.field(Trim.to_picture))
     waits = (Milestone.LOOKED, *((Milestone.WARM,) if to_picture else ()))
-    width = Number(key="tape_width", label="wide", text=at.text(wide), value_mm=wide, play_mm=1.0)
+    play = at.default(DayDefaults.border_play_mm)
+    width = Number(key="tape_width", label="wide", text=at.text(wide), value_mm=wide, play_mm=play)
     for piece in at(tape):
         long = Number(
             key=f"border {piece.name}",
             label="long",
             text=at.text(piece.length_mm),
             value_mm=piece.length_mm,
-            play_mm=1.0,
+            play_mm=at.default(DayDefaults.cut_play_mm),
         )
         chain.add(
             trim,
@@ -247,7 +248,7 @@ def _border(at: Ask, chain: Chain) -> None:
             numbers=(long, width),
             things=(("lay", f"border {piece.name}"),),
             gives=(Milestone.TRIMMED,),
-            check=f"width true within {at.allowed(1.0)} along its whole edge",
+            check=f"width true {at.within(play)} along its whole edge",
             trouble="Askew: lift it slowly from its end, lay it again.",
         )
     if not at(timber):

@@ -157,9 +157,7 @@ def level_tolerance(at: Ask) -> Display | None:
     across = two.spacing_mm
     value = level_tolerance_mm(across, most_mm=largest)
     made = least(term("largest allowed", largest), term("across", across) * 0.5 / 1000.0)
-    within = at.allowed(value)
-    text = within if within.startswith("no ") else f"within {within}"
-    return Display(value, made, text, how="or 0.5 mm per meter, whichever is less")
+    return Display(value, made, at.within(value), how="or 0.5 mm per meter, whichever is less")
 
 
 @FIGURES.length("wished_spacing", "Spacing by the rule", "two thirds of the width keeps the rail straight")

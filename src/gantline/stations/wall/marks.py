@@ -13,20 +13,29 @@ from gantline.stations.survey import bands, room
 from gantline.stations.wall.cleat_marks import draw as cleat
 from gantline.stations.wall.datum import across_from, hooked_across, up_from
 from gantline.stations.wall.flat_marks import FLAT_DRAW
+from gantline.stations.wall.ledger import on_ledger
 from gantline.stations.wall.loads import used_by_hole
 from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import across_mm, drilled_keys, drilling
 from gantline.stations.wall.told import facts
+from gantline.stations.wall.way import on_cleat
 
 FRAME = "frame-handle"
 ROWS = ("upper", "lower")
 FEW = 2  # more have no room for words
 
 
+def by_a_board(at: Ask) -> bool:
+    """Whether the screws hold a board on the wall, a cleat's or a ledger's, and no bracket on the frame."""
+    return at(on_cleat) or at(on_ledger)
+
+
 def holes(at: Ask, face: FaceName) -> Iterator[Mark]:
     """A dot for every hole, or for its bracket seen from behind."""
     drill_plan = at(drilling)
     if drill_plan is None or face not in ("front", "back"):
+        return
+    if face == "back" and at(by_a_board):
         return
     _left, bottom, right, _ = at(rect_of_frame) if face == "back" else (0.0, 0.0, 0.0, 0.0)
     done = at(drilled_keys)
@@ -114,7 +123,7 @@ def across(at: Ask, face: FaceName) -> Iterator[Mark]:
         yield _dimension(
             at, "across", "x", two.left_mm, two.right_mm, low, (-1, 1), "Hole to hole", shown=span
         )
-    elif face == "back":
+    elif face == "back" and not at(by_a_board):
         frame, right = at(screen), at(rect_of_frame)[2]
         ends = (0.0, right - two.right_mm, right - two.left_mm, frame.overall_width_mm)
         first, whole = (read_tape(length, at.units).read_mm for length in (ends[1], ends[3]))

@@ -106,6 +106,7 @@ PANEL = (
             "load_used",
             "load_shear",
             "load_pull",
+            "kit_mass",
             "fixing",
             "anchor_name",
             "anchor_base",

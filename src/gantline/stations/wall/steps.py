@@ -66,7 +66,7 @@ def _into_frame(at: Ask, chain: Chain) -> None:
             waits=(Milestone.SQUARE,),
             gives=(Milestone.READY,),
             things=(("screw on", "frame piece"),),
-            check=f"ends level within {at.allowed(1.0)}",
+            check=f"ends level {at.within(at.default(DayDefaults.mark_play_mm))}",
             trouble="A head stands proud: the frame stands off the wall by it.",
         )
     elif not at(timber) and at(way) in SLIDES and not _in_sheet(at):
@@ -103,7 +103,7 @@ def _found(at: Ask, chain: Chain) -> None:
             tools=("sensor", "magnet", "tape"),
             waits=(Milestone.LIKED,),
             things=(("find", "studs"),),
-            check=f"sensor and magnet agree within {at.allowed(at.default(DayDefaults.studs_agree_mm))}; "
+            check=f"sensor and magnet agree {at.within(at.default(DayDefaults.studs_agree_mm))}; "
             "edges one stud's width apart",
             trouble="An odd hit may be a pipe: read again. They differ: the screw leads, probe under the plate.",
         )
@@ -120,15 +120,15 @@ def _found(at: Ask, chain: Chain) -> None:
                 label="above the floor at the survey's point",
                 text=at.text(datum),
                 value_mm=datum,
-                play_mm=1.0,
+                play_mm=at.default(DayDefaults.mark_play_mm),
             ),
         ),
-        check=f"level within {at.allowed(1.0)} end to end",
+        check=f"level {at.within(at.default(DayDefaults.mark_play_mm))} end to end",
         why="floor and ceiling are not level",
         trouble="Carried on from the ceiling, the error of the ceiling hangs on the wall.",
     )
     if at(cleat_edge) is None and not at(cleat_stands):
-        drop = at(drop_mm)
+        drop, play = at(drop_mm), at.default(DayDefaults.mark_play_mm)
         chain.add(
             wall,
             "drop",
@@ -137,7 +137,9 @@ def _found(at: Ask, chain: Chain) -> None:
             tools=("tape",),
             face="back",
             numbers=(
-                Number(key="drop", label="hole to frame top", text=at.text(drop), value_mm=drop, play_mm=1.0),
+                Number(
+                    key="drop", label="hole to frame top", text=at.text(drop), value_mm=drop, play_mm=play
+                ),
             ),
             readings=(
                 Reading(
@@ -145,8 +147,8 @@ def _found(at: Ask, chain: Chain) -> None:
                     label="hole to frame top",
                     planned=drop,
                     told=at.text(drop),
-                    tolerance=1.0,
-                    allowed=at.allowed(1.0),
+                    tolerance=play,
+                    allowed=at.allowed(play),
                     instrument="tape",
                     goes=field_of(Hanging.drop_mm).pointer,
                 ),
@@ -159,13 +161,13 @@ def _found(at: Ask, chain: Chain) -> None:
 
 
 def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
-    hole, play = mark.hole, at(side_play_mm)
+    hole, play, up = mark.hole, at(side_play_mm), at.default(DayDefaults.mark_play_mm)
     hooked = (hooked_across(at, mark), hooked_up(at, mark))
     numbers = tuple(
         Number(
             key=f"{hole.key}/{way}", label=f"from {where}", text=at.text(reads), value_mm=reads, play_mm=much
         )
-        for way, (where, reads), much in zip(("across", "up"), hooked, (play, 1.0), strict=True)
+        for way, (where, reads), much in zip(("across", "up"), hooked, (play, up), strict=True)
     )
     readings = (
         Reading(
@@ -182,8 +184,8 @@ def _hole(at: Ask, chain: Chain, mark: HoleMark) -> None:
             label="above the floor",
             planned=hole.y_mm,
             told=at.text(hole.y_mm),
-            tolerance=1.0,
-            allowed=at.allowed(1.0),
+            tolerance=up,
+            allowed=at.allowed(up),
             instrument="tape and level",
         ),
     )
@@ -233,7 +235,7 @@ def _fixed(at: Ask, chain: Chain, holes: list[str]) -> None:
                     label=f"its front edge {'above' if edge.from_datum_mm >= 0.0 else 'below'} the datum line",
                     text=at.text(abs(edge.from_datum_mm)),
                     value_mm=edge.from_datum_mm,
-                    play_mm=1.0,
+                    play_mm=at.default(DayDefaults.mark_play_mm),
                 ),
             ),
             check=f"level over its whole length; {at(bought_fixing)} in every stud it crosses",
@@ -258,7 +260,11 @@ def _fixed(at: Ask, chain: Chain, holes: list[str]) -> None:
             check="no rock under a hard pull" if not proud else "the spare bracket goes on by hand",
             numbers=(
                 Number(
-                    key="proud", label="head out of the wall", text=at.text(out), value_mm=out, play_mm=1.0
+                    key="proud",
+                    label="head out of the wall",
+                    text=at.text(out),
+                    value_mm=out,
+                    play_mm=at.default(DayDefaults.standoff_play_mm),
                 ),
             )
             if proud
@@ -318,7 +324,7 @@ def _dry(at: Ask, chain: Chain) -> None:
             Reading(name="gap_left_mm", label="frame to left wall end", instrument="tape"),
             Reading(name="gap_right_mm", label="frame to right wall end", instrument="tape"),
         ),
-        check=f"level within {at.allowed(level)}, gaps as planned within {at.allowed(center)}",
+        check=f"level {at.within(level)}, gaps as planned {at.within(center)}",
         trouble="Off: move each bracket by the error at its own place, and read again.",
     )
     chain.add(
@@ -349,7 +355,7 @@ def _dry(at: Ask, chain: Chain) -> None:
                     label=f"lower {side}, from the front",
                     text=at.text(thick),
                     value_mm=thick,
-                    play_mm=1.0,
+                    play_mm=at.default(DayDefaults.standoff_play_mm),
                 )
                 for side, thick in (("left", padding.left_mm), ("right", padding.right_mm))
             ),
