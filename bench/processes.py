@@ -29,6 +29,19 @@ def cpu_s(pids: set[int]) -> float:
     return total
 
 
+def workers(pids: set[int]) -> set[int]:
+    """Those of them that do heavy work: `gantline work` and what it has started."""
+    found = set[int]()
+    for pid in pids:
+        try:
+            words = Path(f"/proc/{pid}/cmdline").read_bytes().split(b"\0")
+        except OSError:
+            continue
+        if b"work" in words:
+            found |= below(pid)
+    return found
+
+
 def memory_mb(pids: set[int]) -> float:
     """Memory that is theirs [MB]."""
     total = 0.0

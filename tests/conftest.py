@@ -25,7 +25,7 @@ PHASES = (
     Phase.generate,
 )  # a failing job is told as it is: to shrink one takes minutes
 settings.register_profile(
-    "here", deadline=None, max_examples=int(wider or 40), derandomize=wider is None, phases=PHASES
+    "here", deadline=None, max_examples=int(wider or 30), derandomize=wider is None, phases=PHASES
 )
 settings.load_profile("here")
 AS_JSON, AS_CSV = {"content-type": "application/json"}, {"content-type": "text/csv"}

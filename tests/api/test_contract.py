@@ -30,7 +30,7 @@ def test_no_request_breaks_the_server(new_database: Callable[[], str]) -> None:
         operation: Any = found.ok()  # type: ignore[union-attr]
 
         @given(case=operation.as_strategy())
-        @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck), database=None)
+        @settings(max_examples=8, deadline=None, suppress_health_check=list(HealthCheck), database=None)
         def ask(case: Any) -> None:
             case.call_and_validate(checks=CHECKED)
 

@@ -1,6 +1,7 @@
 """The day over HTTP: rows that are only added, kept under any order of two phones and a desk, and what they change of the plan."""
 
 import io
+import re
 import time
 from typing import Any
 from uuid import UUID, uuid4
@@ -73,6 +74,15 @@ def test_a_reading_moves_the_plan_whatever_the_desk_saved_meanwhile(client: Test
     after = client.get(path).json()
     now = {one["key"]: one["value"] for one in after["plan"]["figures"]}
     assert now["drop"] == pytest.approx(was["drop"] + 6.0)
+    assert standing(client, job["id"], "wall/drop")["apart"] == []
+    version = client.get(path).json()["version"]
+    tell(client, job["id"], "wall/drop", values={"drop": was["drop"] + 10.0}, version=version)
+    edit = {"edits": [{"pointer": "/wall/drop_mm", "value": was["drop"] + 20.0}]}
+    client.post(f"{path}/edits", json=edit, headers={"if-match": f'"{version + 1}"'}).raise_for_status()
+    # nobody's number is lost: who read which, and what the plan goes by
+    says = standing(client, job["id"], "wall/drop")["apart"][0]
+    assert re.fullmatch("hole to frame top: read (.+) by .+, then (.+) by .+; the plan has (.+)", says), says
+    assert len(set(re.findall(r"\d[^ ;,]*″", says))) == 3, says
     assert (after["document"]["notes"], after["who"]) == ("the desk was here", "office")
 
 
@@ -221,7 +231,9 @@ def test_a_photo_of_a_step_is_kept_in_color_without_the_cameras_notes_and_who_to
     assert b"Maker of phones" not in kept
     shown = Picture.open(io.BytesIO(kept))
     assert (shown.mode, shown.size) == ("RGB", (667, 2000))
-    assert client.get(path).json() == []  # it is none of the lit screen
+    # it is none of the lit screen, and none that its corners are read in
+    assert client.get(path).json() == []
+    assert "a step of the day" in client.get(f"{path}/{key}/reading").json()["detail"]
     row = client.get(f"/api/jobs/{job['id']}/day/photos").json()[0]
     assert (row["step"], row["who"], row["raw"], row["removed_by"]) == (step, "Ines", False, None)
     client.delete(f"{path}/{key}", headers={"gantline-who": "Oda"})

@@ -73,6 +73,16 @@ def make_job(server: Running) -> Callable[..., dict[str, Any]]:
     return make
 
 
+def along_the_rope(page: Page, station: str) -> None:
+    """To a station of the job that is open, as a hand goes, until its panel is there."""
+    knot = page.get_by_role("navigation", name="Stations").locator(f"a[href$='/{station}']")
+    knot.click()
+    label = knot.locator("span span").first.inner_text()
+    expect(page.get_by_role("heading", level=2, name=label, exact=True)).to_be_visible()
+    faces = page.get_by_role("tablist", name="Face")
+    expect(faces.get_by_role("tab", selected=True)).to_have_count(1)  # the face is one of this station's
+
+
 def axe(page: Page, themes: tuple[str, ...] = ("dark", "light")) -> list[str]:
     """Accessibility violations of what is on the page now, as sentences: all of them in the dark, contrast in every theme."""
     if not page.evaluate("() => 'axe' in window"):

@@ -112,7 +112,7 @@ def height(made: JobPlan) -> Iterator[str]:
         return
     place = made.ask(in_front)
     y = place.y_mm if place else job.throw.lens_y_mm
-    if y is None:
+    if y is None or _taped(made):
         return
     x = center if job.throw.lens_x_mm is None else job.throw.lens_x_mm
     panel_w, panel_h = _panel(made)
@@ -143,6 +143,11 @@ def _shifts(throw: ProjectorPlace) -> bool:
     return throw.offset is None if throw.has_shift is None else throw.has_shift
 
 
+def _taped(made: JobPlan) -> bool:
+    """A picture that was taped on the wall goes before the leaflet's offset; its worked numbers are in stations/test_meeting.py."""
+    return bool(made.ask.job.hang.picture) and not _shifts(made.ask.job.throw)
+
+
 def _reach_here(made: JobPlan, sideways: float) -> tuple[float, float, float]:
     throw = made.ask.job.throw
     if not _shifts(throw):
@@ -155,7 +160,7 @@ def _reach_here(made: JobPlan, sideways: float) -> tuple[float, float, float]:
 def lens_places(made: JobPlan) -> Iterator[str]:
     """Random places: in the window, in the reach, body and air in the room and in nothing."""
     asked, lens = made.ask(wanted), made.ask(throw_lens)
-    if asked is None or lens is None or isinstance(lens, str):
+    if asked is None or lens is None or isinstance(lens, str) or _taped(made):
         return
     job, plane, hung_at = made.ask.job, _plane(made), made.ask(placement)
     panel_w, panel_h = _panel(made)

@@ -95,7 +95,7 @@ others = {
         square=of(top_mm=maybe(mm(1500, 3600)), bottom_mm=maybe(mm(1500, 3600)), left_mm=maybe(mm(800, 2100)), right_mm=maybe(mm(800, 2100)),
             rising_mm=maybe(mm(1700, 4000)), falling_mm=maybe(mm(1700, 4000))),
         blank=of(grip_mm=maybe(mm(0, 80)), back_mm=maybe(mm(10, 60)), stretch=maybe(st.sampled_from([0.02, 0.2])), along=maybe(st.sampled_from(["width", "height"])),
-            turn_deg=maybe(st.sampled_from([0.0, 15.0, 90.0])), layers=maybe(st.integers(1, 3))),
+            turn_deg=maybe(st.sampled_from([0.0, 15.0, 90.0])), layers=maybe(st.integers(1, 3)), backing=maybe(st.booleans())),
     ),
     "trim": of(
         border=maybe(st.sampled_from(["none", "tape", "velvet", "bezel"])), wrap_mm=maybe(mm(0, 30)), corner=maybe(st.sampled_from(["miter", "wrap"])),

@@ -124,7 +124,7 @@ def test_work_nobody_wants_ends_and_so_does_work_that_takes_too_long(
         worker.terminate()  # what it was at is left for the next one, and found again by whoever follows it
         assert worker.wait(10) == 0
         second = start_worker(url)
-        wait_for(lambda: httpx2.get(f"{server.address}/api/work/{key}").json()["state"] == "done", 60.0)
+        wait_for(lambda: httpx2.get(f"{server.address}/api/work/{key}").json()["state"] == "done", 150.0)
         second.terminate()
         assert second.wait(10) == 0
         path = f"{server.address}/api/jobs/{slow_job(server.address)}/sheets/tension-sheet"
