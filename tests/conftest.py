@@ -10,6 +10,8 @@ from pathlib import Path
 import psycopg
 import pytest
 from hypothesis import Phase, settings
+from hypothesis.internal.conjecture import providers
+from hypothesis.internal.constants_ast import Constants
 from sqlalchemy import create_engine
 
 from gantline.database import FAST, ROLE, PrivateDatabase
@@ -28,6 +30,9 @@ settings.register_profile(
     "here", deadline=None, max_examples=int(wider or 30), derandomize=wider is None, phases=PHASES
 )
 settings.load_profile("here")
+if wider is None:
+    # examples are else made of the constants of whatever modules a worker has imported by then
+    providers._get_local_constants = Constants
 AS_JSON, AS_CSV = {"content-type": "application/json"}, {"content-type": "text/csv"}
 DEMO = Path(__file__).parents[1] / "src" / "gantline" / "demo"
 

@@ -76,7 +76,11 @@ def test_a_forbidden_hole_has_no_cross_and_the_open_files_carry_true_millimeters
     fact = {"id": "f1", "hole": "upper-left", "state": "drilled", "x_mm": 1350.0, "y_mm": 1900.0}
     stopped = ready("mill-loft", Edit(pointer="/wall/facts/-", value=fact))
     assert all(one.forbidden for one in spots(stopped))
-    assert all(not crosses(page) for page in pixels(SHEETS["template"].make(stopped)))
+    pdf = SHEETS["template"].make(stopped)
+    assert all(not crosses(page) for page in pixels(pdf))
+    for page in pypdfium2.PdfDocument(pdf):
+        assert "DO NOT DRILL" in (text := page.get_textpage().get_text_bounded())
+        assert "hang the frame" in text  # and why
 
 
 @given(st.lists(st.floats(0, 5000), min_size=1, max_size=4), st.floats(120, 400), st.floats(5, 30))

@@ -69,6 +69,18 @@ def text_width(text: str, size: float) -> float:
     return total
 
 
+def wrapped(text: str, size: float, width: float) -> list[str]:
+    """A text in lines no wider than `width`, in the unit of `size`; a single word that is wider stays whole."""
+    lines = [""]
+    for word in text.split(" "):
+        longer = f"{lines[-1]} {word}".strip()
+        if lines[-1] and text_width(longer, size) > width:
+            lines.append(word)
+        else:
+            lines[-1] = longer
+    return lines
+
+
 def svg_text(x: float, y: float, text: str, size: float, anchor: str = "middle", css: str = "") -> str:
     """SVG of a text with stacked fractions; (x, y) is its anchor on the baseline."""
     at = x - text_width(text, size) * {"start": 0.0, "middle": 0.5, "end": 1.0}[anchor]

@@ -8,7 +8,7 @@ from gantline.drawing.marks import Area, Dimension, Dot, Face, Handle, Label, Li
 from gantline.drawing.pens import PENS, paper_css
 from gantline.drawing.placing import Box, Spot, Wanted, place
 from gantline.drawing.refused import REFUSED
-from gantline.sheets.lettering import embedded_font, svg_text, text_width
+from gantline.sheets.lettering import embedded_font, svg_text, text_width, wrapped
 
 LANE = 7.5  # paper mm from lane to lane
 HEADING = 5.2  # paper mm from line to line of what stands over a drawing
@@ -69,7 +69,7 @@ def face_svg(
     first, in lines over the drawing.
     """
     shown = _shown(face, layers)
-    lines = [line for text in heading for line in _wrapped(text, width)]
+    lines = [line for text in heading for line in wrapped(text, TEXT["text"], width - 4.0)]
     sheet, total_w, total_h = _fit(face, shown, width, height, over=HEADING * len(lines))
     drawn = "".join(
         svg_text(2.0, HEADING * at, line, TEXT["text"], "start") for at, line in enumerate(lines, start=1)
@@ -124,18 +124,6 @@ def _laned(dimensions: Sequence[Dimension]) -> dict[str, Dimension]:
         taken.setdefault((mark.axis, mark.side, lane), []).append(moved)
         out[mark.key] = moved
     return out
-
-
-def _wrapped(text: str, width: float) -> list[str]:
-    """A text in lines not wider than the drawing."""
-    lines = [""]
-    for word in text.split(" "):
-        longer = f"{lines[-1]} {word}".strip()
-        if lines[-1] and text_width(longer, TEXT["text"]) > width - 4.0:
-            lines.append(word)
-        else:
-            lines[-1] = longer
-    return lines
 
 
 def _fit(

@@ -8,7 +8,7 @@ from itertools import groupby
 
 from gantline.core.units import plain
 from gantline.core.wall.template import SCALE_BAR_MM, Tile, tiles
-from gantline.sheets.lettering import embedded_font, svg_text
+from gantline.sheets.lettering import embedded_font, svg_text, wrapped
 from gantline.sheets.pdf import markup, render, to_pdf
 from gantline.sheets.sheet import FOR_THE_WALL, OPEN_FILES, PDF, Paper, Ready, Sheet
 from gantline.stations.height import centre_x_mm, placement
@@ -18,6 +18,7 @@ MARGIN_MM, FOOT_MM, OVERLAP_MM = 10.0, 14.0, 15.0
 SIDEWAYS: dict[Paper, tuple[float, float]] = {"a4": (297.0, 210.0), "letter": (279.4, 215.9)}
 SAME_SHEET_MM = 60.0  # so far below its row a hole is on the same sheet
 ARM_MM, RING_MM, NAME_MM = 9.0, 4.0, 5.0
+STOP_MM = 4.5  # letters of what forbids drilling
 STYLE = (
     ".lettering{font-family:Archivo;font-weight:600}.thin{stroke:#000;stroke-width:.18;fill:none}"
     ".line{stroke:#000;stroke-width:.35;fill:none}.hole{stroke:#c00;stroke-width:.35;fill:none}"
@@ -143,11 +144,33 @@ def _page(ready: Ready, tile: Tile, paper: tuple[float, float]) -> str:
     )
     said = f"{tile.row} row, sheet {tile.number} of {tile.of}. {_laid_by(ready, tile)}"
     text = svg_text(right, foot - 1.0, f"{ready.job.name} · {said}", 3.2, "end")
-    stop = svg_text(wide / 2.0, MARGIN_MM + 6.0, ready.forbids[0], 4.5, "middle") if ready.forbids else ""
+    stop = _stopped(ready, tile, right - MARGIN_MM)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide}mm" height="{high}mm" viewBox="0 0 {wide} {high}">'
         f'<rect class="thin" x="{MARGIN_MM}" y="{MARGIN_MM}" width="{right - MARGIN_MM:.3f}" height="{low - MARGIN_MM:.3f}"/>'
         f"<style>{STYLE}</style>{drawn}{''.join(marks)}{bar}{text}{stop}</svg>"
+    )
+
+
+def _stop_lines(ready: Ready, width: float) -> list[str]:
+    return [line for text in ready.forbids for line in wrapped(text, STOP_MM, width)]
+
+
+def _stopped(ready: Ready, tile: Tile, width: float) -> str:
+    """What forbids drilling and why, over the drawing; at the foot of the sheet where a hole is drawn at its head."""
+    lines = _stop_lines(ready, width - 8.0)
+    if not lines:
+        return ""
+    high = 1.3 * STOP_MM * len(lines) + 3.0
+    covers = any(
+        tile.holds(spot.x_mm, spot.y_mm) and spot.y_mm > tile.top_mm - high - 2.0 * NAME_MM - ARM_MM
+        for spot in spots(ready)
+    )
+    top = MARGIN_MM + (tile.top_mm - tile.bottom_mm - high if covers else 0.0)
+    box = f'<rect class="line" x="{MARGIN_MM}" y="{top:.3f}" width="{width:.3f}" height="{high:.3f}" style="fill:#fff"/>'
+    return box + "".join(
+        svg_text(MARGIN_MM + 4.0, top + 1.3 * STOP_MM * at, line, STOP_MM, "start")
+        for at, line in enumerate(lines, start=1)
     )
 
 
@@ -182,9 +205,14 @@ def _bounds(ready: Ready) -> tuple[float, float, float, float]:
 def template_svg(ready: Ready) -> bytes:
     """The whole template as one drawing in true millimeters."""
     left, bottom, right, top = _bounds(ready)
-    wide, high = right - left, top - bottom
+    wide = right - left
+    lines = _stop_lines(ready, wide - 8.0)
+    top += 1.3 * STOP_MM * len(lines)
+    high = top - bottom
     drawn = "".join(_pieces(ready, left, bottom, right, top, (0.0, 0.0)))
-    stop = svg_text(wide / 2.0, 12.0, ready.forbids[0], 8.0, "middle") if ready.forbids else ""
+    stop = "".join(
+        svg_text(4.0, 1.3 * STOP_MM * at, line, STOP_MM, "start") for at, line in enumerate(lines, start=1)
+    )
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.3f}mm" height="{high:.3f}mm" viewBox="0 0 {wide:.3f} {high:.3f}">'
         f"<title>{escape(ready.job.name)}: template, full size</title><style>{embedded_font()}{STYLE}</style>{drawn}{stop}"
@@ -220,6 +248,10 @@ def template_dxf(ready: Ready) -> bytes:
     center, edge = ready.made.ask(centre_x_mm), ready.made.ask(placement).top_mm
     space.add_line((center, bottom), (center, top), dxfattribs={"layer": "CENTER"})
     space.add_line((left, edge), (right, edge), dxfattribs={"layer": "FRAME_TOP"})
+    for line, text in enumerate(reversed(ready.forbids), start=1):
+        space.add_text(plain(text), height=10.0, dxfattribs={"layer": "HOLES_REFUSED"}).set_placement(
+            (left, top + 15.0 * line)
+        )
     out = io.StringIO()
     document.write(out)
     return out.getvalue().encode()
