@@ -48,14 +48,15 @@ def main() -> None:
     """Measure, print, and with --write put the table into docs/measured.md; the long ones keep their own table there."""
     seldom_swept()  # as every server does
     named = [one for one in sys.argv[1:] if one in PARTS | LONG]
-    rows = [row for one in named or PARTS for row in (PARTS | LONG)[one].rows()]
-    table = "\n".join(
-        ["| what | measured | wanted |", "| --- | --- | --- |", *(f"| {a} | {b} | {c} |" for a, b, c in rows)]
-    )
-    print(table)
+    table = ["| what | measured | wanted |", "| --- | --- | --- |"]
+    print(*table, sep="\n", flush=True)
+    for part in named or PARTS:
+        for what, measured, wanted in (PARTS | LONG)[part].rows():
+            table.append(f"| {what} | {measured} | {wanted} |")
+            print(table[-1], flush=True)  # a long one that is cut short has said what it knows
     if "--write" in sys.argv and not named:
-        text = MEASURED.read_text()
-        MEASURED.write_text(re.sub(f"{BEGIN}.*{END}", f"{BEGIN}\n{table}\n{END}", text, flags=re.DOTALL))
+        text, lines = MEASURED.read_text(), "\n".join(table)
+        MEASURED.write_text(re.sub(f"{BEGIN}.*{END}", f"{BEGIN}\n{lines}\n{END}", text, flags=re.DOTALL))
 
 
 main()

@@ -8,6 +8,7 @@ import sys
 import tempfile
 import threading
 import time
+from collections.abc import Iterator
 from pathlib import Path
 from statistics import median
 
@@ -94,9 +95,11 @@ def _ours(data: Path) -> list[int]:
     return found
 
 
-def rows() -> list[tuple[str, str, str]]:
+def rows() -> Iterator[tuple[str, str, str]]:
     """The server, the database or both killed while somebody saves; then each by itself."""
-    return [*_together(), *(_alone(victim) for victim in ("server", "parent", "worker"))]
+    yield from _together()
+    for victim in ("server", "parent", "worker"):
+        yield _alone(victim)
 
 
 def _together() -> list[tuple[str, str, str]]:
