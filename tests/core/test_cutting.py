@@ -1,5 +1,6 @@
 """Cutting: every piece once, every board's cuts, kerfs and off-cut come to its length, and nothing is cheaper."""
 
+from dataclasses import replace
 from itertools import product
 
 import pytest
@@ -7,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from gantline.core.frame.cutting import CannotCut, Stock, Wanted, cut_plan
+from gantline.core.frame.least_price import least_price
 
 STOCKS = [
     Stock(key="a", length_mm=2440, price=6.2),
@@ -55,6 +57,13 @@ def cheapest(found: list[float], kerf: float, trim: float) -> float:
 def test_nothing_is_cheaper(found: list[float]) -> None:
     made = cut_plan(wanted(found), STOCKS, kerf_mm=3, trim_mm=10)
     assert made.price == pytest.approx(cheapest(found, 3, 10))
+    assert least_price(wanted(found), STOCKS, kerf_mm=3, trim_mm=10) == pytest.approx(made.price)
+    one_long = [*STOCKS[:2], replace(STOCKS[2], count=1)]
+    try:
+        few = cut_plan(wanted(found), one_long, kerf_mm=3, trim_mm=10).price
+    except CannotCut:
+        few = None
+    assert least_price(wanted(found), one_long, kerf_mm=3, trim_mm=10) == pytest.approx(few)
 
 
 def test_of_the_cheapest_the_fewest_boards_and_the_longest_off_cut() -> None:

@@ -37,7 +37,7 @@ def compared(what: str, job_plan: JobPlan, more: Mapping[str, Any], records: Rec
 def _compared(what: str, job_plan: JobPlan, more: Mapping[str, Any], records: Records) -> Any:
     match what:
         case "sizes":
-            return size_table(job_plan.ask)
+            return size_table(job_plan.ask, boards=records(RecordKind.BOARD))
         case "fabrics":
             return fabric_table(job_plan.ask, records(RecordKind.FABRIC))
         case "projectors":

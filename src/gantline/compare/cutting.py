@@ -135,12 +135,18 @@ def stocks(nominal: str, boards: Boards) -> tuple[list[Stock], bool]:
     return [Stock(key="", length_mm=long, price=long / 1000.0) for long in USUAL_MM], False
 
 
-def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Boards) -> CutGroup:
+def stocks_to_carry(at: Ask, nominal: str, boards: Boards) -> tuple[list[Stock], bool]:
+    """The stocks without boards that are longer than what can be carried, or was said to be had; and whether they bear
+    prices."""
     stored, priced = stocks(nominal, boards)
-    # a board that is longer than what can be carried, or was said to be had, is not bought
     longest = at.given(FrameBuild.longest_mm)
-    stocks_there = [board for board in stored if longest is None or board.length_mm <= longest + 0.5]
+    return [board for board in stored if longest is None or board.length_mm <= longest + 0.5], priced
+
+
+def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Boards) -> CutGroup:
+    stocks_there, priced = stocks_to_carry(at, nominal, boards)
     if not stocks_there:
+        stored, longest = stocks(nominal, boards)[0], at.given(FrameBuild.longest_mm)
         shortest, most = at.text(min(board.length_mm for board in stored)), at.text(longest or 0.0)
         text = (
             f"Every board in the stores is longer than the longest board or load, {most}: the shortest is {shortest}. Add a "

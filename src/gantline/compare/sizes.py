@@ -3,7 +3,9 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from gantline.compare.cutting import Boards
 from gantline.compare.light_measures import light_measures
+from gantline.compare.materials import priced_cost
 from gantline.compare.side_by_side import MeasureCell, MeasureRow, Verdict, verdict_of
 from gantline.compare.verdict import Against, against
 from gantline.core.defaults import HeightDefaults, SeatsDefaults
@@ -13,7 +15,7 @@ from gantline.core.units import pair_text
 from gantline.job.edits import nudged
 from gantline.job.field import field_of
 from gantline.job.model import FIELDS, Job
-from gantline.job.model.frame import FrameBuild
+from gantline.job.model.frame import FrameBuild, Materials
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.size import LEADS, Size, SizeLead
 from gantline.plan.ask import Ask
@@ -87,10 +89,11 @@ class SizeTable:
     leads: str
 
 
-def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
+def size_table(at: Ask, steps: Sequence[float] = STEPS, boards: Boards = ()) -> SizeTable:
     """Sizes round the present one, eight unless other steps are given, each asked in full: nothing is estimated.
 
-    The candidates are exact sizes; rounded ones are picked after.
+    The candidates are exact sizes; rounded ones are picked after.  boards: the stores' records, to say what a size costs;
+    without them nothing is said of it.
     """
     picture, now = at(screen).picture, SizeLead(at.field(Size.lead))
     kept = {SizeLead.WIDTH: picture.width_mm, SizeLead.HEIGHT: picture.height_mm}
@@ -113,7 +116,7 @@ def size_table(at: Ask, steps: Sequence[float] = STEPS) -> SizeTable:
     ]
     return SizeTable(
         rows=tuple(rows),
-        measures=tuple(_measures(at, asks)),
+        measures=(*_measures(at, asks), *_costs(at, asks, boards)),
         advice=_advice(rows),
         common=common,
         unlit=_unlit(at),
@@ -237,6 +240,31 @@ def _measures(at: Ask, asks: Sequence[Ask]) -> Iterator[MeasureRow]:
         wanted=f"{at.text(gap)} or more",
         better="high",
         cells=tuple(_ceiling(ask, gap) for ask in asks),
+    )
+
+
+def _costs(at: Ask, asks: Sequence[Ask], boards: Boards) -> Iterator[MeasureRow]:
+    """What is bought for each size, as far as it has a price."""
+    if not boards:
+        return
+    costs = [priced_cost(ask, boards) for ask in asks]
+    if all(cost is None for cost in costs):
+        return
+    quoted = at.given(Materials.quoted)
+    yield MeasureRow(
+        key="cost",
+        short="Cost",
+        label="Materials with a price",
+        wanted="" if quoted is None else f"up to {quoted:,.0f}",
+        better="low",
+        cells=tuple(
+            MeasureCell(
+                text="" if cost is None else f"{cost:,.0f}",
+                wanted=quoted is not None and cost is not None and cost <= quoted,
+                value=cost,
+            )
+            for cost in costs
+        ),
     )
 
 
