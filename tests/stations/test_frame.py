@@ -6,6 +6,7 @@ import pytest
 
 from gantline.compare.cutting import cutting
 from gantline.compare.materials import bench
+from gantline.compare.sizes import size_table
 from gantline.demo.world import named_records
 from gantline.job.edits import Edit, apply
 from gantline.job.problems import BadDocument
@@ -93,6 +94,9 @@ def test_the_list_of_materials_is_merged_priced_and_held_against_the_quote() -> 
     assert rows["glue"].cost == 6.0
     assert found.cost == pytest.approx(29.9 + 6.0)
     assert found.left == pytest.approx(60.0 - 35.9)
+    sizes = size_table(made("basement-den", **edits).ask, boards=BOARDS)
+    (cost,) = (row for row in sizes.measures if row.key == "cost")
+    assert (cost.cells[3].value, cost.wanted) == (pytest.approx(found.cost), "up to 60")
     assert rows["pocket-screws"].buy == "1 × 50"
     # sold by the tenth of a yard, priced by the yard: 3.2 yd at 20
     sold = {"__materials__items__-": {"id": "fabric", "price": 20.0}}
