@@ -137,7 +137,7 @@ def test_what_did_not_change_keeps_its_key_and_what_is_refused_gives_no_number()
 # of every field of a kit's sheet, another value than the one it has: none is taken and then unused
 OTHER: dict[str, Any] = {
     "depth_mm": 77.0, "standoff_mm": 31.0, "border_mm": 33.0, "centre_bars": 3, "trim_mm": 12.0, "mass_kg": 21.5, "hold": "pin",
-    "spacing_mm": 145.0, "rail_count": 12, "stile_count": 7, "inset_mm": 41.0, "overlap_mm": 44.0, "hook_first": "frame", "spring_limit_mm": 71.0,
+    "spacing_mm": 145.0, "rail_count": 12, "stile_count": 7, "inset_mm": 41.0, "overlap_mm": 44.0, "hook_first": "frame", "laid": "sheet", "spring_limit_mm": 71.0,
     "school": "middles-outward", "short_sides_first": False, "first_side": "top", "in_step": False, "batch": 2, "corner_pass": 1,
     "cluster": 2, "from_end": True, "bars": "after", "rods_last": True, "rail_part": "springs", "stile_part": "springs",
     "number_from": "bottom-left", "clockwise": False, "numbers": "pairs", "drop_mm": 47.0, "row_offset_mm": 91.0, "rule": "fixed",
@@ -152,6 +152,18 @@ BESIDE: dict[str, Any] = {  # what else a field needs to matter
     "cap_torque_nm": {"trim_mm": 10.0}, "first_side": {"in_step": True}, "second_side": {"in_step": False}, "outer_by": {"trim_mm": 10.0},
     "outer_rail_count": {"trim_mm": 10.0}, "outer_stile_count": {"trim_mm": 10.0}, "sag_hooks": {"trim_mm": 10.0},
 }  # fmt: skip
+
+
+@pytest.mark.parametrize("kit", sorted(KITS))
+def test_every_part_of_a_kit_that_has_a_place_is_put_there_by_a_step(kit: str) -> None:
+    job = demo_job("narrow-lounge")
+    steps = steps_to_do(plan(apply(job, edits_from(RecordKind.KIT, kit, KITS[kit], job))))
+    texts = " / ".join(step.text for step in steps)
+    outer = "trim/outer-on" in {step.key for step in steps}
+    for part in KITS[kit]["parts"]:
+        placed = part.get("into") or (part["stops"] == "trim" and not outer)
+        assert not placed or part["name"] in texts, part["name"]
+    assert outer or all(part["stops"] != "trim" or part["name"] in texts for part in KITS[kit]["parts"])
 
 
 def shown(kit: Json, way: str) -> bytes:

@@ -2082,7 +2082,7 @@ export interface components {
             /** Id */
             id: string;
             /** Into */
-            into: ("track" | "hem" | "outer") | null;
+            into: ("track" | "hem" | "outer" | "joint" | "groove" | "bottom") | null;
             /** Long Mm */
             long_mm: number | null;
             /** Mass G */
@@ -3047,6 +3047,8 @@ export interface components {
             back_transmission: number | null;
             /** Care */
             care: string | null;
+            /** Film */
+            film: boolean | null;
             /** Front Transmission */
             front_transmission: number | null;
             /** Gain */
@@ -7407,6 +7409,8 @@ export interface components {
             in_step: boolean | null;
             /** Inset Mm */
             inset_mm: number | null;
+            /** Laid */
+            laid: ("frame" | "sheet") | null;
             /** Line N M */
             line_n_m: number | null;
             number_from: components["schemas"]["gantline__core__tension__points__Corner"] | null;

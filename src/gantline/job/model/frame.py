@@ -38,10 +38,14 @@ STOPS = (
     ("trim", "trimming"),
     ("hang", "hanging"),
 )
-PLACES = (
+PlaceName = Literal["track", "hem", "outer", "joint", "groove", "bottom"]
+PLACES: tuple[tuple[PlaceName, str], ...] = (
     ("track", "a track, before its corner closes"),
     ("hem", "a hem of the fabric, before the first point"),
     ("outer", "the outer frame, before its corners close"),
+    ("joint", "a joint, before its sides meet"),
+    ("groove", "a groove with the fabric's edge, before the first point"),
+    ("bottom", "the bottom of the back, before it is lifted"),
 )
 ON_SIDES = (("rails", "the long sides"), ("stiles", "the short sides"))
 OUTER_BY = (("screws", "screws"), ("clips", "clips"))
@@ -107,9 +111,7 @@ class BoxPart(Item):
         Field("mass", "weighs", "number", unit=" g"),
     ] = None
     found: Annotated[Annotated[int, Ends(0, 10_000)] | None, Field("found", "in the box", "count")] = None
-    into: Annotated[
-        Literal["track", "hem", "outer"] | None, Field("into", "goes into", "choice", None, PLACES)
-    ] = None
+    into: Annotated[PlaceName | None, Field("into", "goes into", "choice", None, PLACES)] = None
     facing: Annotated[Line | None, Field("facing", "facing", "text")] = None
     long_mm: Annotated[LengthMm | None, Field("long", "long", ends=mm(1.0, 10_000.0))] = None
     on: Annotated[Literal["rails", "stiles"] | None, Field("on", "belongs to", "choice", None, ON_SIDES)] = (

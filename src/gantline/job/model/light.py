@@ -71,6 +71,10 @@ class FabricChoice(Part):
     care: Annotated[
         Line | None, Field("fabric_care", "Care", "text", note="as its maker gives it; told at the handover")
     ] = None
+    film: Annotated[
+        bool | None,
+        Field("film", "Protective film on the face", "switch", False, note="it comes off last, on the wall"),
+    ] = None
     roll_mm: Annotated[LengthMm | None, Field("roll", "Roll width", ends=mm(100.0, 20_000.0))] = None
 
 

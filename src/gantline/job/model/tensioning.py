@@ -28,6 +28,7 @@ BARS = (
 CORNERS = tuple((corner, corner.value.replace("-", " ")) for corner in Corner)
 NUMBERS = (("points", "every point"), ("pairs", "pairs straight across"))
 HOOKED = (("frame", "in the frame"), ("cloth", "in the cloth"))
+LAID = (("frame", "the frame on the sheet"), ("sheet", "the sheet on the frame"))
 PEOPLE = (("one", "one"), ("two", "two"))
 MOST_MOVES = 12
 CLOTHS = tuple((sort, name) for sort, name in NAMES.items())
@@ -85,6 +86,9 @@ class Tensioning(Part):
     ] = None
     hook_first: Annotated[
         Literal["frame", "cloth"] | None, Field("hook_first", "Hooked first", "choice", None, HOOKED)
+    ] = None
+    laid: Annotated[
+        Literal["frame", "sheet"] | None, Field("laid", "Laid", "choice", None, LAID, derived=True)
     ] = None
     spring_limit_mm: Annotated[
         LengthMm | None, Field("spring_limit", "Spring, longest when hooked", ends=mm(5.0, 500.0))

@@ -27,4 +27,5 @@ class FabricRecord(Record):
     along: Literal["none", "width", "height"] | None = None
     stretch: Annotated[Share, Ends(0.0, 0.5)] | None = None
     layers: Annotated[int, Ends(1, 3)] | None = None
+    film: bool | None = None
     care: Line = ""

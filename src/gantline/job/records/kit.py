@@ -16,6 +16,7 @@ from gantline.core.tension.points import RAILS, Corner, Side
 from gantline.core.wall.loads import MOST_A_BRACKET
 from gantline.core.wall.marks import ScrewLay
 from gantline.job.ends import Ends
+from gantline.job.model.frame import PlaceName
 from gantline.job.records.record import Record
 from gantline.job.types import BarCount, DistanceMm, LengthMm, Line, Mass, Notes, PointCount, Positive, Share
 
@@ -35,7 +36,7 @@ class KitPart(BaseModel):
     stops: Stops = "frame"
     holds: bool = False
     mass_g: Annotated[Positive, Ends(0.01, 200_000.0)] | None = None
-    into: Literal["track", "hem", "outer"] | None = None
+    into: PlaceName | None = None
     facing: Line | None = None
     long_mm: LengthMm | None = None
     on: Literal["rails", "stiles"] | None = None
@@ -58,6 +59,7 @@ class KitRecord(Record):
     inset_mm: LengthMm | None = None
     overlap_mm: DistanceMm | None = None
     hook_first: Literal["frame", "cloth"] | None = None
+    laid: Literal["frame", "sheet"] | None = None
     spring_limit_mm: LengthMm | None = None
     # its own order
     school: School | None = None

@@ -23,6 +23,10 @@ SAYS: Mapping[str, str] = {
     "hook_first": (
         "Which end of a spring is hooked first: in the frame, then pulled to the cloth, or the other way."
     ),
+    "laid": (
+        "Which lies below when they come together, both face down. A sheet on lugs or clips is laid on its "
+        "frame; a sheet that is hooked, stapled or tied has its frame lowered on it."
+    ),
     "spring_limit": "How long a spring may be once it is hooked. Longer, and it does not come back.",
     "hold_spacing": "From one point to the next at most. Closer shows no waves; farther is less work.",
     "rail_count": "How many points each long side has, where the kit says so.",

@@ -61,6 +61,7 @@ SAYS: Mapping[str, str] = {
     "ambient_reflectance": (
         "How much of the room's own light it sends back. Gray fabrics have less, and keep black darker."
     ),
+    "film": "A clear film over the face, as some delicate fabrics come with. It stays on until the screen hangs.",
     "fabric_care": "How it is cleaned and what it must never meet, as its maker says.",
     "acoustic": "Woven or punched, so that loudspeakers can stand behind it.",
     "rated_lm": (

@@ -11,11 +11,13 @@ from gantline.stations.frame.solve import (
     joints,
     line_tension_n_m,
     mass_kg,
+    outer_frame,
     parts,
     parts_into,
     pieces,
     pocket_screw,
     stuff,
+    trim_parts,
 )
 
 __all__ = [
@@ -27,6 +29,7 @@ __all__ = [
     "joints",
     "line_tension_n_m",
     "mass_kg",
+    "outer_frame",
     "outer_mm",
     "overlap_mm",
     "parts",
@@ -38,5 +41,6 @@ __all__ = [
     "square",
     "stuff",
     "timber",
+    "trim_parts",
     "wrap_mm",
 ]

@@ -255,7 +255,7 @@ def mass_kg(at: Ask) -> float | None:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PutIn:
     """A part of the kit that goes into a place before that closes; count without the spares; long: each of them [mm]; on: the
-    sides it belongs to, or empty."""
+    sides it belongs to, or empty; holds: whether it is a point that holds the fabric."""
 
     id: str
     name: str
@@ -263,19 +263,39 @@ class PutIn:
     facing: str
     long_mm: float | None
     on: str
+    holds: bool
 
 
 def parts_into(at: Ask, place: str) -> tuple[PutIn, ...]:
-    """What the kit's sheet puts into its tracks, hems or outer frame."""
+    """What the kit's sheet puts into its tracks, hems, joints, grooves or outer frame, or on its bottom."""
+    return tuple(_put_in(at, part) for part in at.things(FrameBuild.parts) if part.into == place)
+
+
+def trim_parts(at: Ask) -> tuple[PutIn, ...]:
+    """What of a kit goes on when the fabric holds, as caps or an edge trim, and has no other place of its own."""
     return tuple(
-        PutIn(
-            id=part.id,
-            name=part.name,
-            count=part.count - at.of(part, BoxPart.spare),
-            facing=part.facing or "",
-            long_mm=part.long_mm,
-            on=part.on or "",
-        )
+        _put_in(at, part)
         for part in at.things(FrameBuild.parts)
-        if part.into == place
+        if at.of(part, BoxPart.stops) == "trim" and part.into is None
+    )
+
+
+def outer_frame(at: Ask) -> bool:
+    """Whether an outer frame is put round the fabric when it holds."""
+    return (
+        at.field(FrameBuild.trim_mm) > 0.0
+        or at.given(FrameBuild.outer_by) is not None
+        or bool(at(parts_into, "outer"))
+    )
+
+
+def _put_in(at: Ask, part: BoxPart) -> PutIn:
+    return PutIn(
+        id=part.id,
+        name=part.name,
+        count=part.count - at.of(part, BoxPart.spare),
+        facing=part.facing or "",
+        long_mm=part.long_mm,
+        on=part.on or "",
+        holds=at.of(part, BoxPart.stops) == "tension",
     )

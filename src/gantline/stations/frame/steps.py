@@ -268,7 +268,25 @@ def _behind(at: Ask, chain: Chain, braces: list[str]) -> None:
 
 
 def _tracks(at: Ask, chain: Chain) -> None:
-    """What the kit's own sheet puts into a track, each part by its name and count."""
+    """What the kit's own sheet puts into a joint or a track, each part by its name and count."""
+    for part in at(parts_into, "joint"):
+        facing = f", {part.facing}" if part.facing else ""
+        chain.add(
+            Phase.FRAME,
+            f"into-{part.id}",
+            f"Put {part.count} {part.name} in the joints{facing}, before the sides meet"[:LONGEST_TEXT],
+            free=True,
+            face="back",
+            lies="face down",
+            minutes=4.0,
+            waits=(Milestone.COUNTED,),
+            gives=(Milestone.TRACKS,),
+            into=("joint",),
+            parts=(part.name,),
+            things=of("put in", [f"part {part.id}"]),
+            check=f"{part.count} in all; each seen or felt in its place",
+            trouble="One left out or changed over: pull that joint apart now, not later.",
+        )
     for part in at(parts_into, "track"):
         facing = f", {part.facing}" if part.facing else ""
         chain.add(
@@ -284,7 +302,8 @@ def _tracks(at: Ask, chain: Chain) -> None:
             into=("track",),
             parts=(part.name,),
             things=of("slide in", [f"part {part.id}"]),
-            check=f"{part.count} in all, the right way round",
+            check=f"{part.count} in all, the right way round"
+            + ("; each pushed to its arrow, notch or hole" if part.holds else ""),
             trouble="One left out: open that corner again, never force it.",
         )
 
@@ -323,7 +342,7 @@ def _kit(at: Ask, chain: Chain) -> None:
         minutes=6.0,
         tools=("driver",),
         waits=(Milestone.TRACKS,),
-        closes=("track",),
+        closes=("track", "joint"),
         things=of("join", ("corners",)),
         check="gaps shut; what slides in the tracks has been counted twice",
         trouble="A part left out: open one corner, never force it.",

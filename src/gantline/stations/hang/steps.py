@@ -3,19 +3,22 @@
 from collections.abc import Iterator
 
 from gantline.core.day.chain import Chain
-from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step
+from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, Step, of
 from gantline.core.defaults import AlignDefaults, DayDefaults, WallDefaults
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
 from gantline.job.model.align import Hung
 from gantline.job.model.frame import FrameBuild
+from gantline.job.model.light import FabricChoice
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, mount_kind, way
+from gantline.stations.common import fabric_plane_mm, mount_kind, timber, way
+from gantline.stations.frame import parts_into
 from gantline.stations.hang.people import guided
 from gantline.stations.hang.solve import limits
 from gantline.stations.height import CABINET, centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import room
+from gantline.stations.wall.way import bottom
 
 KEY = "hang"
 READINGS = f"{field_of(Hung.readings).pointer}/-"
@@ -50,6 +53,7 @@ def steps(at: Ask) -> Iterator[Step]:
         check="bottom is at the bottom: rejecting fabric upside down stays dark",
         trouble="The wrong way up: turn it now, two people.",
     )
+    _on_the_bottom(at, chain)
     chain.add(
         hang,
         "lift",
@@ -103,6 +107,7 @@ def steps(at: Ask) -> Iterator[Step]:
             gives=(Milestone.CENTERED,),
             check="a quarter turn past hand-tight, no more",
         )
+    _hidden(at, chain)
     chain.add(
         hang,
         "look",
@@ -136,6 +141,67 @@ def steps(at: Ask) -> Iterator[Step]:
             check="as far from the fabric as it was from the wall",
         )
     yield from chain
+
+
+def _on_the_bottom(at: Ask, chain: Chain) -> None:
+    """What of the kit keeps its bottom off the wall."""
+    for part in () if at(timber) else at(parts_into, "bottom"):
+        chain.add(
+            Phase.HANG,
+            f"bottom-{part.id}",
+            f"Fix {part.count} {part.name} on the back, along the bottom{f', {part.facing}' if part.facing else ''}"[
+                :LONGEST_TEXT
+            ],
+            face="back",
+            lies="standing",
+            minutes=3.0,
+            parts=(part.name,),
+            things=of("put under", [f"part {part.id}"]),
+            check="at the label's side, as thick as the standoff above",
+            trouble="None there: the bottom leans in.",
+        )
+
+
+def _hidden(at: Ask, chain: Chain) -> None:
+    """What is done last, when nothing moves any more."""
+    last: list[tuple[str, str, str]] = []
+    if at(bottom) == "strips":
+        last.append(
+            (
+                "strips",
+                "Peel the strips at the bottom and press them home",
+                "the bottom stays where it was read",
+            )
+        )
+    if at(way) is Way.RODS:
+        last.append(
+            (
+                "rods",
+                "Tuck rods, wire and plates out of sight behind the frame",
+                "nothing shows from any seat",
+            )
+        )
+    if at.field(FabricChoice.film):
+        last.append(
+            (
+                "film",
+                "Peel the film off the face from one corner, slowly, back along itself",
+                "no thread of it left, nothing touched",
+            )
+        )
+    for key, text, check in last:
+        chain.add(
+            Phase.HANG,
+            key,
+            text,
+            people=2 if key == "film" else 1,
+            lies="standing",
+            minutes=3.0,
+            caution="fabric" if key == "film" else "",
+            gives=(Milestone.CENTERED,),
+            things=((key, "hung"),),
+            check=check,
+        )
 
 
 def _read(at: Ask, chain: Chain) -> None:

@@ -24,6 +24,7 @@ PANEL = (
             "acoustic",
             "roll",
             "overlap",
+            "film",
             "fabric_care",
         ),
     ),

@@ -18,6 +18,7 @@ from gantline.stations.tension.solve import (
     hold,
     hold_kind,
     sequence,
+    sheet_on_frame,
     spacing_mm,
     spread_points,
     spread_steps,
@@ -31,6 +32,13 @@ def order(at: Ask) -> Display:
     """Corners first or middles outward."""
     value = at(sequence)
     return Display(value, text=field_of(Tensioning.school).choice(value), how="the attachment's own")
+
+
+@FIGURES.other("laid", "Laid", "", "the attachment's own unless it is chosen", Tensioning.laid)
+def laid(at: Ask) -> Display:
+    """The frame on the sheet, or the sheet on the frame."""
+    value = "sheet" if at(sheet_on_frame) else "frame"
+    return Display(value, text=field_of(Tensioning.laid).choice(value), how="the attachment's own")
 
 
 @FIGURES.length(

@@ -9,6 +9,7 @@ from gantline.core.tension.points import RAILS, Side
 from gantline.core.tension.position_lines import past_edge_mm
 from gantline.job.model.day import DayPlan
 from gantline.job.model.frame import Blank
+from gantline.job.model.light import FabricChoice
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
 from gantline.stations.frame import line_tension_n_m, overlap_mm, parts_into
@@ -17,6 +18,7 @@ from gantline.stations.tension.solve import (
     hold,
     hold_kind,
     layout,
+    sheet_on_frame,
     spread_points,
 )
 
@@ -158,7 +160,8 @@ def laid_down(at: Ask, chain: Chain) -> None:
         minutes=8.0,
         caution="fabric",
         why="face down, so that the holds are in reach and nothing presses on the face",
-        check="the label can be read; the dull side is up",
+        check="the label can be read; the dull side is up"
+        + ("; the film stays on" if at.field(FabricChoice.film) else ""),
         trouble="Face up: roll it back and turn the roll, not the sheet.",
     )
     chain.add(
@@ -223,21 +226,24 @@ def laid_down(at: Ask, chain: Chain) -> None:
             check="weave along the edge",
             trouble="Short on one side: shift the frame before the first hold.",
         )
+    above = at(sheet_on_frame)
     chain.add(
         fabric,
         "frame",
-        "Lower the frame on the sheet, bottom to bottom; never drag it",
+        "Lay the sheet on the frame, face down, bottom to bottom, one at each end; never drag it"
+        if above
+        else "Lower the frame on the sheet, bottom to bottom; never drag it",
         lies="face down",
         people=2,
         minutes=4.0,
         things=(("lay", "frame"),),
-        check="bottom of frame on bottom of sheet",
+        check=f"bottom of {'sheet on bottom of frame' if above else 'frame on bottom of sheet'}",
         trouble="Askew: lift it and lay it again.",
     )
     chain.add(
         fabric,
         "margins",
-        "Read the four margins, sheet past frame; lift and lay again until pairs agree",
+        f"Read the four margins, {'at the hems' if above else 'sheet past frame'}; lift and lay again until pairs agree",
         lies="face down",
         face="back",
         people=2,
@@ -276,4 +282,52 @@ def laid_down(at: Ask, chain: Chain) -> None:
             closes=("hem",),
             check="ends inside the hem, overlap at its middle",
             trouble="It snags: twist it, blunt end first. Caps meet inside: out, and turn it.",
+        )
+    _grooves(at, chain)
+    if at(hold) is Hold.SNAP and not at(timber):
+        chain.add(
+            fabric,
+            "snaps-laid",
+            "Lay every snap beside its plate, all four sides, before the first is pressed",
+            lies="face down",
+            face="back",
+            minutes=8.0,
+            things=(("lay out", "snaps"),),
+            gives=(Milestone.LAID,),
+            check="none left over, none without a plate",
+            trouble="One side is shifted: count again from its middle.",
+        )
+    if at(hold) is Hold.PIN:
+        chain.add(
+            fabric,
+            "pins-started",
+            "Start every pin by hand, all four sides; no pull yet",
+            lies="face down",
+            face="back",
+            minutes=8.0,
+            things=(("start", "pins"),),
+            gives=(Milestone.LAID,),
+            check="every pin in its place, the sheet still where it was laid",
+            trouble="A pin crosses: back it out, start by hand.",
+        )
+
+
+def _grooves(at: Ask, chain: Chain) -> None:
+    """What the kit's own sheet puts into a groove with the fabric's edge."""
+    for part in () if at(timber) else at(parts_into, "groove"):
+        chain.add(
+            Phase.FABRIC,
+            f"groove-{part.id}",
+            f"Feed the fabric's edge and {part.count} {part.name} into their grooves, each from one end"[
+                :LONGEST_TEXT
+            ],
+            lies="face down",
+            face="back",
+            people=2,
+            minutes=8.0,
+            parts=(part.name,),
+            things=of("feed in", [f"part {part.id}"]),
+            gives=(Milestone.LAID,),
+            check=part.facing or "the edge runs along the groove, home over its whole length",
+            trouble="Askew: out again, and in from the same end.",
         )

@@ -6,11 +6,12 @@ from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, WEEK_IDLE
 from gantline.core.day.step import Milestone, Phase, Reading, of
 from gantline.core.defaults import AlignDefaults, DayDefaults, FrameDefaults
+from gantline.core.tension.holds import Hold
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.cures import LOOK_READINGS
 from gantline.stations.tension.laying import MARGINS, even_margins
-from gantline.stations.tension.solve import hold_kind
+from gantline.stations.tension.solve import hold, hold_kind
 
 
 def margins_again(at: Ask, chain: Chain, name: str, text: str, **more: Any) -> None:
@@ -98,7 +99,9 @@ def looked_at(at: Ask, chain: Chain) -> None:
     chain.add(
         inspect,
         "round",
-        "Go round once more: every point sits and pulls like its partner",
+        "Go round once more in the same order: every pin to full, each like its partner"
+        if at(hold) is Hold.PIN
+        else "Go round once more: every point sits and pulls like its partner",
         lies="face down",
         face="back",
         minutes=4.0,

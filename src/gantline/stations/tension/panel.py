@@ -45,6 +45,7 @@ PANEL = (
             "from_end",
             "bars",
             "rods_last",
+            "laid",
             "rail_part",
             "stile_part",
             "number_from",

@@ -54,6 +54,12 @@ def sequence(at: Ask) -> School:
     return at.given(Tensioning.school) or at(hold_kind).school
 
 
+def sheet_on_frame(at: Ask) -> bool:
+    """Whether the sheet is laid on its frame, as entered, else where lugs of a kit hold it; else the frame goes on the sheet."""
+    given = at.given(Tensioning.laid)
+    return given == "sheet" if given else at(hold) is Hold.LUG and not at(timber)
+
+
 def spacing_mm(at: Ask) -> float:
     """Largest spacing [mm]: as entered, else the attachment's own."""
     given = at.given(Tensioning.spacing_mm)

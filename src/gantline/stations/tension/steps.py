@@ -140,6 +140,8 @@ def _braces_back(at: Ask, chain: Chain, step: TensionStep) -> None:
 def _check(at: Ask) -> str:
     first, limit = at.given(Tensioning.hook_first), at.given(Tensioning.spring_limit_mm)
     said = ["sits, and its partner pulls as much"]
+    if at(hold) is Hold.SNAP:
+        said.append("each wrinkle walked to the corner before the next")
     if at(hold) is Hold.SPRING and first:
         said.insert(0, f"hooked in the {first} first")
     if at(hold) is Hold.SPRING and limit:

@@ -11,7 +11,7 @@ from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, SquareReadings, Trim
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
-from gantline.stations.frame import parts_into
+from gantline.stations.frame import outer_frame, parts_into, trim_parts
 from gantline.stations.size import screen
 from gantline.stations.trim.solve import border_kind, feed, spacers, strip, tape, tape_width_mm
 
@@ -29,8 +29,9 @@ def steps(at: Ask) -> Iterator[Step]:
     chain = Chain(KEY)
     if at.field(Backlight.there):
         _light(at, chain)
-    if at.field(FrameBuild.trim_mm) > 0.0:
+    if at(outer_frame):
         _outer(at, chain)
+    _put_on(at, chain)
     if at(border_kind) in ("tape", "velvet"):
         _border(at, chain)
     yield from chain
@@ -113,7 +114,10 @@ def _outer(at: Ask, chain: Chain) -> None:
     trim = Phase.TRIM
     spread = at.default(FrameDefaults.corner_gap_mm)
     names = [field_of(named).name for named, _ in GAPS]
-    slid = [f"{part.count} {part.name}" for part in at(parts_into, "outer")] or ["the nuts of each half"]
+    clips = at.given(FrameBuild.outer_by) == "clips"
+    slid = [f"{part.count} {part.name}" for part in at(parts_into, "outer")] or [
+        "the clips of each half" if clips else "the nuts of each half"
+    ]
     chain.add(
         trim,
         "outer-join",
@@ -123,7 +127,7 @@ def _outer(at: Ask, chain: Chain) -> None:
         things=of("join", ("outer rails",)),
         into=("outer corners",),
         check="a nail feels no seam",
-        trouble="A nut forgotten: open the seam.",
+        trouble="One forgotten: open the seam.",
     )
     chain.add(
         trim,
@@ -183,6 +187,27 @@ def _outer(at: Ask, chain: Chain) -> None:
         check="the rail closes all along; a little play is right",
         trouble="It sags: a hook is missing.",
     )
+
+
+def _put_on(at: Ask, chain: Chain) -> None:
+    """What else of a kit waits for a sheet that holds: an edge trim, caps."""
+    torque = at.given(FrameBuild.cap_torque_nm)
+    for part in () if at(outer_frame) else at(trim_parts):
+        chain.add(
+            Phase.TRIM,
+            f"on-{part.id}",
+            f"Put on the {part.name}, {part.count} in all, from the middles to the corners"[:LONGEST_TEXT],
+            lies="face up",
+            minutes=15.0,
+            tools=("driver",) if torque else (),
+            caution="kit-caps" if torque else "fabric",
+            waits=(Milestone.LOOKED,),
+            gives=(Milestone.TRIMMED,),
+            parts=(part.name,),
+            things=of("put on", [f"part {part.id}"]),
+            check="corners even, the fabric not drawn in" + (f"; at most {torque:g} N·m" if torque else ""),
+            trouble="It will not close: a point or a fold lies under it. Take it off there, never force it.",
+        )
 
 
 def _tight(at: Ask) -> str:
