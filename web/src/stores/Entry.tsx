@@ -1,6 +1,7 @@
 import type { RecordEntry } from '../api/client'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
+import { PartPicture } from './PartPicture'
 
 export type Said = Record<string, unknown>
 type EntryProps = { entry: RecordEntry; value: unknown; trouble: string; onSet: (value: unknown) => void }
@@ -90,12 +91,19 @@ const RowsEntry = ({ entry, value, trouble, onSet }: EntryProps) => {
       {rows.map((row, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: rows are typed in their order
         <div key={at} className="mb-1 flex flex-wrap items-end gap-1 border-seam/60 border-b pb-1">
+          {entry.columns.some((column) => column.key === 'into') && (
+            <PartPicture into={String(row['into'] ?? '')} on={String(row['on'] ?? '')} stops={String(row['stops'] ?? 'frame')} />
+          )}
           {entry.columns.map((column) => {
             const id = `entry-${entry.key}-${at}-${column.key}`
             if (column.kind === 'switch')
               return <Switch key={id} entry={column} value={row[column.key]} onSet={(cell) => put(at, column.key, cell)} />
             return (
-              <label key={id} htmlFor={id} className="w-[31%] text-fine text-quiet">
+              <label
+                key={id}
+                htmlFor={id}
+                className={`text-fine text-quiet ${column.key === 'name' ? 'min-w-[60%] flex-1' : 'w-[31%]'}`}
+              >
                 {column.label}
                 <Box id={id} entry={column} value={row[column.key]} bad={false} onSet={(cell) => put(at, column.key, cell)} />
               </label>

@@ -11,13 +11,14 @@ from pydantic import BaseModel
 from gantline.core.units import Units, exact_text, length_text, read_tape
 from gantline.job.ends import Ends
 from gantline.job.field import Field, declared
-from gantline.job.model.frame import Backlight, Blank, FrameBuild, Trim
+from gantline.job.model.frame import Backlight, Blank, BoxPart, FrameBuild, Trim
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.model.size import BorderFaces
 from gantline.job.model.tensioning import Tensioning
 from gantline.job.model.throw import ProjectorBody, ProjectorPlace
 from gantline.job.records.kinds import MODELS, RecordKind
+from gantline.job.records.kit import KitPart
 from gantline.job.records.record import Record
 from gantline.job.types import Reach, Share
 
@@ -43,6 +44,7 @@ LABELS: Mapping[str, str] = {
     "noise_db": "Noise, dB",
     "price": "Price",
     "parts": "Parts in the box",
+    "holds": "Holds the fabric",
     "border_mm": "Border, each side",
     "nominal": "Board",
     "length_mm": "Length",
@@ -77,6 +79,10 @@ TELLING: Mapping[RecordKind, tuple[str, ...]] = {
 }
 
 
+# rows of a record that are things of a job, too, are called alike
+THINGS: Mapping[type[BaseModel], Mapping[str, Field]] = {KitPart: declared(BoxPart)}
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RecordEntry:
     """One field of a record. kind: how it is typed; choices: value and what it is called; columns: of a list of things."""
@@ -100,7 +106,8 @@ def entries(kind: RecordKind) -> tuple[RecordEntry, ...]:
 
 
 def _entries(model: type[BaseModel]) -> Iterator[RecordEntry]:
-    names = _declared()
+    things = THINGS.get(model)
+    names = _declared() if things is None else things
     for key, info in model.model_fields.items():
         field = names.get(key)
         inner = _bare(info.annotation)
@@ -115,11 +122,19 @@ def _entries(model: type[BaseModel]) -> Iterator[RecordEntry]:
                 kind = "lengths"
         yield RecordEntry(
             key=key,
-            label=LABELS.get(key) or (field.label if field else _said(key)),
+            label=_label(key, field, within=things is not None),
             kind=kind,
             choices=_choices(inner, field),
             columns=columns,
         )
+
+
+def _label(key: str, field: Field | None, *, within: bool) -> str:
+    """What a field of a record is called.  within: of a thing in one of its lists, which is called as it is in a job."""
+    if field is not None and (within or key not in LABELS):
+        label = f"{field.label}, {field.unit.strip()}" if within and field.unit.strip() else field.label
+        return label[0].upper() + label[1:]
+    return LABELS.get(key) or _said(key)
 
 
 def _declared() -> dict[str, Field]:

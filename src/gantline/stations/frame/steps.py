@@ -43,6 +43,21 @@ def steps(at: Ask) -> Iterator[Step]:
         trouble="No room: trestles, or another room.",
         caution="fabric",
     )
+    chain.add(
+        Phase.BOX,
+        "trays",
+        "Set up trestles or level bearers at table height; saw, screws and staples on one side"
+        if at(timber)
+        else "Put screws, holds and spares in trays beside the sheet, by kind; nothing inside the frame",
+        minutes=4.0,
+        tools=("trestles",) if at(timber) else ("trays",),
+        check="level, and no reaching over"
+        if at(timber)
+        else "spares apart, and no metal where the fabric will lie",
+        trouble="Worked on the floor, knees and back stop first: rest before they do."
+        if at(timber)
+        else "Mixed screws: sort them by head and length now.",
+    )
     if at(timber):
         _boards(at, chain)
     else:

@@ -12,6 +12,7 @@ from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.frame import cloth, line_tension_n_m, overlap_mm
 from gantline.stations.size import screen
+from gantline.stations.tension.laying import pulled_mm
 from gantline.stations.tension.membrane import stale, stiff_n_m, taken
 from gantline.stations.tension.solve import (
     even_points,
@@ -93,6 +94,18 @@ _when_corners("from_end", "Start each side at its end", Tensioning.from_end)
 def overlap(at: Ask) -> Display:
     """What a sheet needs beyond the frame."""
     return Display(at(overlap_mm), how="usual for the attachment; nothing entered")
+
+
+def _comes_out(key: str, label: str, side: Side) -> None:
+    @FIGURES.length(key, label, "half the side, stretched by the line tension over the cloth's stiffness")
+    def out(at: Ask) -> Display | None:
+        """How far the sheet's edge goes as it is pulled; the same on the opposite side."""
+        far = at(pulled_mm).get(side)
+        return None if far is None else Display(far)
+
+
+_comes_out("out_high", "Sheet comes out, top and bottom", Side.TOP)
+_comes_out("out_wide", "Sheet comes out, left and right", Side.LEFT)
 
 
 @FIGURES.other("points", "Points in all", "", "the fewest even gaps not wider than the spacing")

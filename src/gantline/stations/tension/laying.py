@@ -1,5 +1,7 @@
 """The fabric is laid: what has one way in goes in first, the sheet face down, the frame on it, four margins that agree."""
 
+from collections.abc import Iterator
+
 from gantline.core.day.chain import Chain
 from gantline.core.day.minutes import READING, REST_IDLE
 from gantline.core.day.step import LONGEST_TEXT, Milestone, Number, Phase, Reading, of
@@ -72,6 +74,20 @@ def pulled_mm(at: Ask) -> dict[Side, float]:
     along, across = at(stiff_n_m)
     wide, high = past_edge_mm(laid.width_mm, line, along), past_edge_mm(laid.height_mm, line, across)
     return {Side.TOP: high, Side.RIGHT: wide, Side.BOTTOM: high, Side.LEFT: wide}
+
+
+def _comes_out(at: Ask) -> Iterator[Number]:
+    """Where fixed points pull, the sheet is short of them by this on each side, and the pull takes it out."""
+    for side, far in at(pulled_mm).items():
+        if side in (Side.TOP, Side.LEFT):
+            pair = "top and bottom" if side is Side.TOP else "left and right"
+            yield Number(
+                key=f"comes-out-{side}",
+                label=f"still to come out, {pair}",
+                text=at.text(far),
+                value_mm=far,
+                play_mm=at.default(DayDefaults.point_play_mm),
+            )
 
 
 def position_lines(at: Ask, chain: Chain) -> None:
@@ -253,6 +269,7 @@ def laid_down(at: Ask, chain: Chain) -> None:
         gives=(Milestone.LAID,),
         alike=at(even_margins),
         things=(("read", "margins"),),
+        numbers=() if at(hold_kind).pulled else tuple(_comes_out(at)),
         check=f"left with right, top with bottom: {at.within(at.default(AlignDefaults.border_even_mm))}",
         why="once a point is held the sheet does not move any more",
     )

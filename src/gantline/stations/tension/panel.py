@@ -57,7 +57,7 @@ PANEL = (
     PanelPart(
         title="Cloth and pull",
         weight="detail",
-        rows=("cloth", "stiff_along", "stiff_across", "line", "spring_rate"),
+        rows=("cloth", "stiff_along", "stiff_across", "line", "spring_rate", "out_high", "out_wide"),
     ),
     PanelPart(rows=("sim_even", "sim_pull", "sim_drift")),
     PanelPart(widget="bench"),
