@@ -19,6 +19,7 @@ from tests.running import Running
 
 from gantline.database import PrivateDatabase
 
+client = httpx2.Client(timeout=10)  # one: to make one takes longer than a request
 ROUNDS = int(os.environ.get("GANTLINE_ROUNDS", "500"))
 ALONE = int(os.environ.get("GANTLINE_ALONE", "200"))  # rounds of each victim by itself
 
@@ -53,7 +54,7 @@ def _alone(victim: str) -> tuple[str, str, str]:
                 failed += 1
                 server.start()
             most = max(most, _connections(data))
-            now = httpx2.get(f"{server.address}/api/jobs/{job['id']}").json()
+            now = client.get(f"{server.address}/api/jobs/{job['id']}").json()
             lost += bool(told) and now["version"] < told[-1]
             version = now["version"]
     finally:
@@ -125,7 +126,7 @@ def _together() -> list[tuple[str, str, str]]:
             if victim != "database":
                 server.start()
             while True:
-                answer = httpx2.get(f"{server.address}/api/jobs/{job['id']}")
+                answer = client.get(f"{server.address}/api/jobs/{job['id']}")
                 if answer.status_code == 200:
                     break
                 time.sleep(0.02)

@@ -37,15 +37,16 @@ class Running:
         self.process = subprocess.Popen(
             command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, env=self.told
         )
-        for _ in range(400):
-            try:
-                if httpx2.get(f"{self.address}/api/health", timeout=2).status_code == 200:
-                    return self
-            except httpx2.HTTPError:
-                pass
-            if self.process.poll() is not None:
-                raise RuntimeError(f"the server ended with {self.process.returncode}")
-            time.sleep(0.05)
+        with httpx2.Client(base_url=self.address, timeout=2) as client:  # one: to make one takes a while
+            for _ in range(400):
+                try:
+                    if client.get("/api/health").status_code == 200:
+                        return self
+                except httpx2.HTTPError:
+                    pass
+                if self.process.poll() is not None:
+                    raise RuntimeError(f"the server ended with {self.process.returncode}")
+                time.sleep(0.05)
         raise RuntimeError("the server did not come up")
 
     def kill(self) -> None:

@@ -12,6 +12,7 @@ import time
 from collections.abc import Callable
 
 PR_SET_PDEATHSIG = 1
+FORKS_FOR = "GANTLINE_FORKS_FOR"  # in the environment of a fork server: the process that it forks for
 LAST_S = 3.5  # after it was told to end: what is not done by then is left
 LOOK_S = 0.5
 GRACE_S = 2.0

@@ -154,6 +154,16 @@ def test_nothing_is_left_of_a_server_that_is_killed(folder: Path) -> None:
     running.start().stop()  # and the port is free
 
 
+def test_a_fork_server_whose_worker_is_gone_already_ends_before_it_loads_anything() -> None:
+    said = "import gantline.work.first; print('here')"
+    for worker, wanted in ((os.getpid(), "here"), (os.getpid() + 1, "")):
+        told = os.environ | {"GANTLINE_FORKS_FOR": str(worker)}
+        done = subprocess.run(
+            [sys.executable, "-c", said], env=told, capture_output=True, text=True, check=False
+        )
+        assert done.stdout.strip() == wanted
+
+
 def test_a_database_that_recovers_is_waited_for(folder: Path) -> None:
     data = folder / "recovers"
     private = PrivateDatabase(data)

@@ -80,6 +80,7 @@ class Worker:
             ending.end_with_server(sys.stdin.fileno())
         os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # of every child: as much memory a thread
         os.nice(YIELDING)  # all that it starts, too: who saves or drags at the same time goes first
+        os.environ[ending.FORKS_FOR] = str(os.getpid())
         self.processes = multiprocessing.get_context("forkserver")
         self.processes.set_forkserver_preload(["gantline.work.first", "gantline.work.warm"])
         forkserver.ensure_running()  # loads it now, not when somebody waits for the first sheet
