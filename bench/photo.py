@@ -155,13 +155,13 @@ def taken(number: int) -> Taken:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Outcome:
-    """What came of one: why it was refused, or how far its eight readings are off [mm] and how far they were said to be; seconds."""
+    """What came of one: why it was refused, or how far its eight readings are off [mm] and how far each was said to be; seconds."""
 
     name: str
     fair: bool
     refused: str
     off_mm: tuple[float, ...]
-    sigma_mm: float
+    sigma_mm: tuple[float, ...]
     seconds: float
 
 
@@ -174,7 +174,8 @@ def outcome(number: int) -> Outcome:
 def judged(one: Taken, content: bytes) -> Outcome:
     """What the reader makes of a file."""
     off: tuple[float, ...] = ()
-    began, refused, sigma = time.perf_counter(), "", 0.0
+    sigma: tuple[float, ...] = ()
+    began, refused = time.perf_counter(), ""
     try:
         photo = read_photo(
             read_gray(content, most=2**25),
@@ -185,7 +186,7 @@ def judged(one: Taken, content: bytes) -> Outcome:
             proud_mm=one.scene.proud_mm,
         )
         off = tuple(float(each) for each in ((photo.corners_mm - one.scene.lit) * SIGNS).ravel())
-        sigma = photo.sigma_mm
+        sigma = tuple(float(each) for each in photo.sigma_mm.ravel())
     except Untrusted as error:
         refused = str(error)
     return Outcome(
@@ -209,7 +210,7 @@ def told(outcomes: list[Outcome]) -> list[tuple[str, str, str]]:
     read = [one for one in outcomes if not one.refused]
     fair = [one for one in outcomes if one.fair]
     worst = [max(map(abs, one.off_mm)) for one in read]
-    single = [(off, one.sigma_mm) for one in read for off in one.off_mm]
+    single = [pair for one in read for pair in zip(one.off_mm, one.sigma_mm, strict=True)]
     lies = [one for one, far in zip(read, worst, strict=True) if far > 5.0]
 
     def share(count: int, of: int) -> str:

@@ -8,7 +8,7 @@ import shutil
 import tempfile
 import time
 from collections import defaultdict
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import httpx2
@@ -190,7 +190,7 @@ def _soak(port: int, data: Path, ours: int) -> list[tuple[str, str, str]]:
     ]
 
 
-def rows() -> list[tuple[str, str, str]]:
+def rows() -> Iterator[tuple[str, str, str]]:
     """Two server processes and one worker on this machine, who also plays the users."""
     folder = Path(tempfile.mkdtemp(prefix="gantline-bench-", dir="/var/tmp"))
     folder.chmod(0o755)
@@ -213,7 +213,8 @@ def rows() -> list[tuple[str, str, str]]:
 
         taken, faults = asyncio.run(_users(server.port, look))
         look()
-        soaked = _soak(server.port, folder / "shop", ours) if SOAK_S else []
+        if SOAK_S:
+            yield from _soak(server.port, folder / "shop", ours)
         health, sheets = asyncio.run(_sheets(server.address))
     finally:
         server.stop()
@@ -225,8 +226,7 @@ def rows() -> list[tuple[str, str, str]]:
     )
     for one in sorted(set(faults))[:5]:
         print(one)
-    return [
-        *soaked,
+    yield from [
         (
             f"processor time an act, at 100,000 squares in {pace_ms:.1f} ms",
             f"servers {each[0]:.1f} ms, database {each[1]:.1f} ms, worker (sheets) {each[2]:.1f} ms, users {each[3]:.1f} ms",

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
+from typing import Any
 
 import cv2
 import numpy as np
@@ -34,15 +35,17 @@ NO_LENS = "Enter the throw ratio and the place of the lens at Throw first."
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PhotoReading:
     """What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name, and typed,
-    as they are entered in the job's unit; sigma: how well they are known [mm], and said; the photo's size, the frame's inner
-    corners and the picture's in it [px], clockwise from the upper left; of a photo that is not trusted, where the corners may be,
-    to be set by hand; markers: how many were seen; possible: where two answers are, the eight readings of each, as typed.
+    as they are entered in the job's unit; sigma: how well they are known sideways, and sigma_up: up and down [mm], and said;
+    the photo's size, the frame's inner corners and the picture's in it [px], clockwise from the upper left; of a photo that is
+    not trusted, where the corners may be, to be set by hand; markers: how many were seen; possible: where two answers are, the
+    eight readings of each, as typed.
     """
 
     trouble: str
     outside: dict[str, float]
     typed: dict[str, str]
     sigma_mm: float
+    sigma_up_mm: float
     said: str
     width_px: int
     height_px: int
@@ -61,6 +64,7 @@ class StateReading:
     outside: dict[str, float]
     typed: dict[str, str]
     sigma_mm: float
+    sigma_up_mm: float
     said: str
     photos: int
 
@@ -74,6 +78,7 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         outside={},
         typed={},
         sigma_mm=0.0,
+        sigma_up_mm=0.0,
         said="",
         width_px=wide,
         height_px=high,
@@ -105,8 +110,7 @@ def reading(at: Ask, content: bytes, frame: Sequence[float] | None = None) -> Ph
         seen,
         outside=read,
         typed=_typed(at, read),
-        sigma_mm=round(photo.sigma_mm, 2),
-        said=_plus_minus(at, photo.sigma_mm),
+        **_known(at, photo.sigma_mm.ravel()),
     )
 
 
@@ -116,7 +120,9 @@ def state_reading(at: Ask, photos: Sequence[tuple[bytes, Sequence[float] | None]
     Args: photos, each with its frame's inner corners where somebody moved them.
     Raises: Untrusted, naming the photo that cannot be read.
     """
-    nothing = StateReading(trouble="", outside={}, typed={}, sigma_mm=0.0, said="", photos=len(photos))
+    nothing = StateReading(
+        trouble="", outside={}, typed={}, sigma_mm=0.0, sigma_up_mm=0.0, said="", photos=len(photos)
+    )
     aimed = at(aim)
     if aimed is None:
         return replace(nothing, trouble=NO_LENS)
@@ -128,7 +134,7 @@ def state_reading(at: Ask, photos: Sequence[tuple[bytes, Sequence[float] | None]
             return replace(nothing, trouble=f"Photo {number}: {error}")
         possible.append(
             [
-                Answer(outside_mm=_outside(at, answer), sigma_mm=answer.sigma_mm, odd=answer.odd)
+                Answer(outside_mm=_outside(at, answer), sigma_mm=answer.sigma_mm.ravel(), odd=answer.odd)
                 for answer in answers
             ]
         )
@@ -143,8 +149,7 @@ def state_reading(at: Ask, photos: Sequence[tuple[bytes, Sequence[float] | None]
         nothing,
         outside=read,
         typed=_typed(at, read),
-        sigma_mm=round(state.sigma_mm, 2),
-        said=_plus_minus(at, state.sigma_mm),
+        **_known(at, state.sigma_mm),
     )
 
 
@@ -182,6 +187,14 @@ def _by_name(outside: Array) -> dict[str, float]:
 
 def _typed(at: Ask, read: dict[str, float]) -> dict[str, str]:
     return {key: _bare(at, value) for key, value in read.items()}
+
+
+def _known(at: Ask, sigma_mm: Array) -> dict[str, Any]:
+    """How well eight readings are known, the least known of those sideways and of those up and down, and that as it is said."""
+    across, up = float(sigma_mm[0::2].max()), float(sigma_mm[1::2].max())
+    texts = _plus_minus(at, across), _plus_minus(at, up)
+    said = texts[0] if texts[0] == texts[1] else f"{texts[0]} sideways, {texts[1]} up and down"
+    return {"sigma_mm": round(across, 2), "sigma_up_mm": round(up, 2), "said": said}
 
 
 def _plus_minus(at: Ask, sigma_mm: float) -> str:

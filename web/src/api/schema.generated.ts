@@ -5135,9 +5135,10 @@ export interface components {
         /**
          * PhotoReading
          * @description What a photo says. trouble: why it is not trusted (empty where it is). outside: the eight readings [mm] by name, and typed,
-         *     as they are entered in the job's unit; sigma: how well they are known [mm], and said; the photo's size, the frame's inner
-         *     corners and the picture's in it [px], clockwise from the upper left; of a photo that is not trusted, where the corners may be,
-         *     to be set by hand; markers: how many were seen; possible: where two answers are, the eight readings of each, as typed.
+         *     as they are entered in the job's unit; sigma: how well they are known sideways, and sigma_up: up and down [mm], and said;
+         *     the photo's size, the frame's inner corners and the picture's in it [px], clockwise from the upper left; of a photo that is
+         *     not trusted, where the corners may be, to be set by hand; markers: how many were seen; possible: where two answers are, the
+         *     eight readings of each, as typed.
          */
         PhotoReading: {
             /** Frame Px */
@@ -5169,6 +5170,8 @@ export interface components {
             said: string;
             /** Sigma Mm */
             sigma_mm: number;
+            /** Sigma Up Mm */
+            sigma_up_mm: number;
             /** Trouble */
             trouble: string;
             /** Typed */
@@ -6770,6 +6773,8 @@ export interface components {
             said: string;
             /** Sigma Mm */
             sigma_mm: number;
+            /** Sigma Up Mm */
+            sigma_up_mm: number;
             /** Trouble */
             trouble: string;
             /** Typed */

@@ -23,40 +23,40 @@ DECIDES = 9.0  # how much less likely one answer must be than another to be none
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Answer:
-    """What one photo may say: the eight readings (8,) [mm], their spread [mm], and how little the frame looks like itself that
-    way, a sum of squares of one spread each."""
+    """What one photo may say: the eight readings (8,) [mm], the spread of each (8,) [mm], and how little the frame looks like
+    itself that way, a sum of squares of one spread each."""
 
     outside_mm: Array
-    sigma_mm: float
+    sigma_mm: Array
     odd: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Together:
-    """Readings taken together: the eight of them [mm], their spread [mm]; the farthest that two photos lie apart [mm], of which
-    reading, and which photo is off, None where two differ and either may be."""
+    """Readings taken together: the eight of them [mm], the spread of each (8,) [mm]; the farthest that two photos lie apart
+    [mm], of which reading, and which photo is off, None where two differ and either may be."""
 
     outside_mm: Array
-    sigma_mm: float
+    sigma_mm: Array
     apart_mm: float
     reading: int
     off: int | None
     agree: bool
 
 
-def together(photos: Sequence[tuple[Array, float]]) -> Together:
-    """One state read from several photos.  Args: of each its eight readings (8,) and their spread [mm].
+def together(photos: Sequence[tuple[Array, Array]]) -> Together:
+    """One state read from several photos.  Args: of each its eight readings (8,) and the spread of each (8,) [mm].
 
     Raises: OutOfRange without a photo, or with a spread that is not positive.
     """
-    if not photos or any(sigma <= 0.0 for _, sigma in photos):
+    if not photos or any(np.any(sigma <= 0.0) for _, sigma in photos):
         raise OutOfRange("photos with spreads above 0 are wanted", field="photos", got=len(photos))
     read, sigma = np.array([one for one, _ in photos]), np.array([one for _, one in photos])
     weight = 1.0 / sigma**2
-    mean = weight @ read / weight.sum()
-    spread = float(weight.sum() ** -0.5)
+    mean: Array = (weight * read).sum(axis=0) / weight.sum(axis=0)
+    spread: Array = weight.sum(axis=0) ** -0.5
     if len(photos) > 1:
-        chi2 = float((weight[:, None] * (read - mean) ** 2).sum() / ((len(photos) - 1) * mean.size))
+        chi2 = float((weight * (read - mean) ** 2).sum() / ((len(photos) - 1) * mean.size))
         spread *= max(1.0, chi2**0.5)
     apart = np.ptp(read, axis=0)
     worst = int(np.argmax(apart))
@@ -76,8 +76,8 @@ def _agree(read: Array, sigma: Array) -> tuple[bool, int | None]:
 
 
 def _near(read: Array, sigma: Array) -> bool:
-    gap = np.abs(read[:, None, :] - read[None, :, :]).max(axis=2)
-    return bool(np.all(gap <= APART * np.hypot(sigma[:, None], sigma[None, :])))
+    gap = np.abs(read[:, None, :] - read[None, :, :])
+    return bool(np.all(gap <= APART * np.hypot(sigma[:, None, :], sigma[None, :, :])))
 
 
 def likeliest(photos: Sequence[Sequence[Answer]]) -> tuple[list[Answer], bool]:
@@ -99,7 +99,7 @@ def _unlikely(answers: Sequence[Answer]) -> float:
     """How little these answers look like one state: a sum of squares of one spread each."""
     read, sigma = np.array([one.outside_mm for one in answers]), np.array([one.sigma_mm for one in answers])
     weight = 1.0 / sigma**2
-    mean: Array = weight @ read / weight.sum()
-    apart = float((weight[:, None] * (read - mean) ** 2).sum()) / mean.size
+    mean: Array = (weight * read).sum(axis=0) / weight.sum(axis=0)
+    apart = float((weight * (read - mean) ** 2).sum()) / mean.size
     odd: float = sum(answer.odd for answer in answers)
     return apart + odd
