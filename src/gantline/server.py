@@ -10,7 +10,7 @@ from pathlib import Path
 import orjson
 from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
-from fastapi.responses import FileResponse, Response
+from fastapi.responses import HTMLResponse, Response
 from sqlalchemy import create_engine
 from sqlalchemy.orm import sessionmaker
 from starlette.exceptions import HTTPException
@@ -21,7 +21,7 @@ from gantline import __version__
 from gantline.api import problems
 from gantline.api.allowance import Allowance, room_of
 from gantline.api.assets import Assets
-from gantline.api.doors import Doors
+from gantline.api.doors import HSTS, Doors
 from gantline.api.limits import BodyLimit, Busy, Tries
 from gantline.api.news import News
 from gantline.api.paired import Paired
@@ -52,9 +52,9 @@ from gantline.work.queue import Queue
 
 PAIRING_TRIES, CAST_TRIES = 10, 20  # wrong codes of one address in a minute
 PHOTOS_AT_ONCE = 3  # taken in at the same time, at most 25 MB each
-PAGES_OF_A_JOB = ("day",)  # their second part names it
-OWN_PAGES = ("docs", "pair")
-LONGEST_PATH, LONGEST_NAME = 300, 255
+PAGES_OF_A_JOB = {"day": "day.html", "jobs": "job.html"}  # their second part names it
+OWN_PAGES = {"docs": "docs.html", "pair": "pair.html"}
+LONGEST_PATH = 300
 LEAST_COMPRESSED = 12_000  # bytes; the answer of a drag is quicker as it is
 
 
@@ -102,6 +102,7 @@ def create_app(settings: Settings) -> FastAPI:
         hosts=[f"[{name}]" if ":" in name else name for name in settings.names],
     )
     app.add_middleware(Watch, numbers=app.state.numbers)
+    app.add_middleware(Assets, folder=settings.web_folder, more=(HSTS,) if beyond else ())
     for module in (
         jobs,
         binned,
@@ -157,21 +158,13 @@ def _life(threads: int) -> Lifespan[FastAPI]:
 
 
 def _serve_pages(app: FastAPI, folder: Path) -> None:
-    """The built pages; every path that is no file and no API is the one page, which routes itself."""
-    index = folder / "index.html"
-    if (folder / "assets").is_dir():
-        app.mount("/assets", Assets(directory=folder / "assets"), name="assets")
+    """The built pages, held in memory: every path that is no file and no API is one of them, which routes itself."""
+    pages = {file.name: file.read_bytes() for file in folder.glob("*.html")}
 
     @app.get("/{path:path}", include_in_schema=False)
-    def page(path: str) -> Response:
-        if path.startswith(("api/", "assets/")) or len(path) > LONGEST_PATH or not path.isprintable():
+    async def page(path: str) -> Response:
+        if path.startswith(("api/", "assets/")) or len(path) > LONGEST_PATH or "index.html" not in pages:
             raise HTTPException(404, "There is nothing at this address")
-        if not index.exists():
-            raise HTTPException(404, "There is nothing at this address")
-        own = path.partition("/")[0]
-        if path in OWN_PAGES or own in PAGES_OF_A_JOB:
-            return FileResponse(folder / f"{own}.html", headers={"cache-control": "no-cache"})
-        file = folder / path
-        if path and "/" not in path and len(path.encode(errors="replace")) <= LONGEST_NAME and file.is_file():
-            return FileResponse(file)
-        return FileResponse(index, headers={"cache-control": "no-cache"})
+        name = OWN_PAGES.get(path) or PAGES_OF_A_JOB.get(path.partition("/")[0]) or "index.html"
+        content = pages.get(name, pages["index.html"])
+        return HTMLResponse(content, headers={"cache-control": "no-cache"})

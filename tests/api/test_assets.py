@@ -16,11 +16,9 @@ def files(tmp_path: Path) -> TestClient:
     (folder / "page-1a2b.js").write_text("let plain = 1")
     (folder / "page-1a2b.js.br").write_bytes(b"packed")
     (folder / "face.woff2").write_bytes(b"letters")
-    (tmp_path / "secret.js").write_text("let secret = 1")
-    (tmp_path / "secret.js.br").write_text("secret")
-    app = FastAPI()
-    app.mount("/assets", Assets(directory=folder))
-    return TestClient(app)
+    (tmp_path.parent / "secret.js").write_text("let secret = 1")
+    (tmp_path.parent / "secret.js.br").write_text("secret")
+    return TestClient(Assets(FastAPI(), tmp_path))
 
 
 def test_a_script_is_sent_packed_only_to_who_reads_it_and_is_kept_for_good(files: TestClient) -> None:
@@ -34,10 +32,24 @@ def test_a_script_is_sent_packed_only_to_who_reads_it_and_is_kept_for_good(files
     assert (plain.text, plain.headers.get("content-encoding")) == ("let plain = 1", None)
     assert "immutable" in plain.headers["cache-control"]
     assert files.get("/assets/face.woff2", headers={"accept-encoding": "br"}).content == b"letters"
+    assert plain.headers["x-content-type-options"] == "nosniff"
+    assert (files.head("/assets/page-1a2b.js").content, files.post("/assets/page-1a2b.js").status_code) == (
+        b"",
+        404,
+    )
 
 
 @pytest.mark.parametrize(
-    "path", ["../secret.js", "%2e%2e/secret.js", "..%2fsecret.js", "nothing.js", "", "a%00.js"]
+    "path",
+    [
+        "../../secret.js",
+        "%2e%2e/%2e%2e/secret.js",
+        "..%2f..%2fsecret.js",
+        "page-1a2b.js.br",
+        "nothing.js",
+        "",
+        "a%00.js",
+    ],
 )
 @pytest.mark.parametrize("accepts", ["br", "gzip"])
 def test_nothing_outside_of_the_folder_is_reached(files: TestClient, path: str, accepts: str) -> None:

@@ -1,6 +1,7 @@
 import createClient, { type MaybeOptionalInit } from 'openapi-fetch'
 import type { PathsWithMethod, RequiredKeysOf } from 'openapi-typescript-helpers'
 import { seenBuild } from './build'
+import { asked } from './early'
 import type { components, paths } from './schema.generated'
 
 type Schemas = components['schemas']
@@ -53,7 +54,7 @@ export type Difference = Schemas['DifferenceOut']
 export type KnownWord = 'measured' | 'decided' | 'assumed'
 export type RecordKind = Schemas['TakeRecord']['kind']
 
-const client = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request).then(seenBuild) })
+const client = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => asked(request).then(seenBuild) })
 
 /** The server did not answer, its database did not, or there is no room: worth another try, nothing typed is lost. */
 export class ServerAway extends Error {}

@@ -137,7 +137,15 @@ test('a photo that is not trusted says why, fills nothing, and a refused file sa
 })
 
 test('a second photo of the same state is read together with the first, and one is left out by a tap', async () => {
-  const WHOLE = { trouble: '', typed: { tl_x_mm: '-3.0 mm' }, outside: {}, sigma_mm: 0.2, sigma_up_mm: 0.1, said: '0.2 mm', photos: 2 }
+  const WHOLE = {
+    trouble: '',
+    typed: { tl_x_mm: '-3.0 mm' },
+    outside: {},
+    sigma_mm: 0.2,
+    sigma_up_mm: 0.1,
+    said: '0.2 mm',
+    photos: 2,
+  }
   let kept = 0
   const post = vi.spyOn(ask, 'post').mockImplementation((async (path: string) => {
     if (path.endsWith('/together')) return WHOLE
