@@ -99,7 +99,6 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
     if (next) turnTo(next)
   }
   const turnTo = (next: string) => {
-    setTurned(null)
     void go(`/jobs/${job.id}/${next}`)
   }
   const jumpTo = (point: number) => {
