@@ -153,7 +153,10 @@ def main() -> None:
         folder = Path(kept)
         folder.chmod(0o755)
         server = Running("--data", str(folder / "pg"), worker=True).start()
-        jobs = {one["name"]: one["id"] for one in httpx2.get(f"{server.address}/api/jobs", timeout=60).json()["jobs"]}
+        jobs = {
+            one["name"]: one["id"]
+            for one in httpx2.get(f"{server.address}/api/jobs", timeout=60).json()["jobs"]
+        }
         with sync_playwright() as play:
             browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
             for name, job, station, theme, keys in SHOTS:

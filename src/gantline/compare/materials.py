@@ -146,11 +146,10 @@ def priced_cost(at: Ask, boards: Boards) -> float | None:
         there, priced = stocks_to_carry(at, nominal, boards)
         if wanted and priced:
             costs.append(least_price(wanted, there, kerf_mm=kerf, trim_mm=trim))
-    own = {material.id: material for material in at.things(Materials.items)}
-    own = {key: material for key, material in own.items() if material.price is not None}
+    own = {material.id: material for material in at.things(Materials.items) if material.price is not None}
     for need in merged(needed_but_boards(at)) if own else ():
         mine = own.get(need.key)
-        if mine is not None and mine.price is not None:
+        if mine is not None:
             costs.append(line_of(need, Bought(pack=mine.pack, price=mine.price)).cost)
     known = [cost for cost in costs if cost is not None]
     return sum(known) if known and len(known) == len(costs) else None

@@ -29,9 +29,8 @@ def least_price(
         return 0.0
     weights = [length + kerf_mm for length in sorted(lengths, reverse=True)]
     counts = [lengths[length] for length in sorted(lengths, reverse=True)]
-    boards: list[
-        tuple[int, int, Pattern]
-    ] = []  # place of a counted board among them or -1, cents, what it holds
+    # of each full board: its place among the counted ones or -1, its price in cents, what it holds
+    boards: list[tuple[int, int, Pattern]] = []
     there: list[int] = []
     for stock in stocks:
         room = stock.length_mm - 2.0 * trim_mm + kerf_mm

@@ -255,7 +255,7 @@ def mass_kg(at: Ask) -> float | None:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PutIn:
     """A part of the kit that goes into a place before that closes; count without the spares; long: each of them [mm]; on: the
-    sides it belongs to, or empty; holds: whether it is a point that holds the fabric."""
+    sides it belongs to, or empty; holds: whether the fabric is held by it."""
 
     id: str
     name: str
