@@ -248,7 +248,7 @@ def _prepared(settings: Settings) -> "FastAPI":
     return application
 
 
-YOUNG_S, LONGEST_PAUSE_S = 5.0, 60.0
+YOUNG_S, LONGEST_PAUSE_S = 30.0, 60.0  # on a busy machine it takes a while to find that there is no database
 
 
 @contextmanager
