@@ -67,7 +67,9 @@ def make_job(server: Running) -> Callable[..., dict[str, Any]]:
         from tests.conftest import DEMO
 
         document = json.loads((DEMO / f"{sample}.job.json").read_text()) | changes
-        made: dict[str, Any] = httpx2.post(f"{server.address}/api/jobs/file", json=document).json()
+        made: dict[str, Any] = httpx2.post(
+            f"{server.address}/api/jobs/file", json=document, timeout=30
+        ).json()
         return made
 
     return make

@@ -111,7 +111,7 @@ def test_of_two_hundred_projectors_twelve_are_seen_and_the_keys_go_to_the_others
         assert page.evaluate("() => document.activeElement.textContent").startswith("Godwit stage")
     finally:
         for at in range(190):
-            httpx2.delete(f"{server.address}/api/stores/projector/dotterel-{at:03d}")
+            httpx2.delete(f"{server.address}/api/stores/projector/dotterel-{at:03d}", timeout=30)
 
 
 @pytest.mark.parametrize("sample", JOBS)
@@ -123,7 +123,9 @@ def test_no_text_of_the_board_covers_another(page: Page, make_job: Make, sample:
 @settings(max_examples=2, suppress_health_check=list(HealthCheck))
 @given(job=rich_jobs())
 def test_nor_on_the_board_of_any_random_job(page: Page, server: Running, job: Job) -> None:
-    answer = httpx2.post(f"{server.address}/api/jobs/file", content=write_job_file(job), headers=AS_JSON)
+    answer = httpx2.post(
+        f"{server.address}/api/jobs/file", content=write_job_file(job), headers=AS_JSON, timeout=30
+    )
     assert covered_texts(page, answer.json()["id"]) == {}
 
 

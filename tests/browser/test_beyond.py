@@ -68,7 +68,7 @@ def test_nothing_is_served_to_a_device_that_is_not_paired(beyond: tuple[str, str
             connect(address.replace("https", "wss") + f"/api/jobs/{job}/feed", ssl=trusting),
         ):
             pass
-    plain = httpx2.get(address.replace("https", "http") + "/api/jobs", follow_redirects=False)
+    plain = httpx2.get(address.replace("https", "http") + "/api/jobs", follow_redirects=False, timeout=30)
     assert plain.status_code == 308 and b"served over HTTPS" in plain.content
     assert plain.headers["location"] == f"{address}/"
 
@@ -100,7 +100,10 @@ def test_a_phone_is_paired_by_a_code_and_saves_under_its_name_until_it_is_unpair
         assert phone.post(f"/api/jobs/{job}/edits", json=edits, headers=told).status_code == 200
         assert phone.get(f"/api/jobs/{job}/versions").json()[0]["who"] == "Mara's phone"
         meter = httpx2.get(
-            f"{address}/api/jobs", verify=False, headers={"authorization": f"Bearer {paired.json()['token']}"}
+            f"{address}/api/jobs",
+            verify=False,
+            headers={"authorization": f"Bearer {paired.json()['token']}"},
+            timeout=30,
         )
         assert meter.status_code == 200
         page.get_by_role("button", name="Unpair Mara's phone").click()
@@ -118,7 +121,8 @@ def test_a_phone_is_paired_by_a_code_and_saves_under_its_name_until_it_is_unpair
         database.execute("UPDATE pairing SET until = now() - interval '1 s'")
     # an old code is none, and codes cannot be guessed at leisure
     tries = [
-        httpx2.post(f"{address}/api/pair", json={"code": late, "name": "x"}, verify=False) for _ in range(12)
+        httpx2.post(f"{address}/api/pair", json={"code": late, "name": "x"}, verify=False, timeout=30)
+        for _ in range(12)
     ]
     assert {one.status_code for one in tries} == {422, 429}
     assert tries[-1].status_code == 429

@@ -32,7 +32,7 @@ def phone(browser: Browser, server: Running, request: pytest.FixtureRequest) -> 
 
 
 def steps(server: Running, job: str) -> Json:
-    found: Json = httpx2.get(f"{server.address}/api/jobs/{job}/day").json()
+    found: Json = httpx2.get(f"{server.address}/api/jobs/{job}/day", timeout=30).json()
     return found
 
 
@@ -42,6 +42,7 @@ def kit_job(server: Running, make_job: Make, kit: str) -> str:
         f"{server.address}/api/jobs/{job['id']}/take",
         json={"kind": "kit", "key": kit},
         headers={"if-match": '"1"'},
+        timeout=30,
     )
     taken.raise_for_status()
     return str(job["id"])
@@ -78,7 +79,7 @@ def test_a_lug_kit_is_built_from_the_box_to_the_handover_with_one_thumb(
     )
     told = {one["key"]: one["state"] for one in steps(server, job)["standings"]}
     assert told == dict.fromkeys(seen, "done")
-    document = httpx2.get(f"{server.address}/api/jobs/{job}").json()["document"]
+    document = httpx2.get(f"{server.address}/api/jobs/{job}", timeout=30).json()["document"]
     assert len(document["wall"]["facts"]) == sum(key.startswith("wall/drill") for key in seen)
     assert document["hang"]["pulled"] is True
 
@@ -99,7 +100,7 @@ def test_a_refused_hole_a_reading_and_another_phone(
     phone.get_by_role("button", name="pipe or cable").tap()
     phone.wait_for_timeout(300)
     phone.goto(f"/day/{job}")
-    found = httpx2.get(f"{server.address}/api/jobs/{job}").json()["document"]["wall"]["facts"]
+    found = httpx2.get(f"{server.address}/api/jobs/{job}", timeout=30).json()["document"]["wall"]["facts"]
     assert [(one["state"], one["why"]) for one in found] == [("blocked", "pipe or cable")]
     # the outline is read on the pad of a first phone, a second one shows it
     phone.get_by_role("button", name="Read").tap()
@@ -158,9 +159,9 @@ def test_the_desk_sees_what_the_crew_did_and_ticks_too(page: Page, server: Runni
     job = str(make_job("narrow-lounge", name="Desk day")["id"])
     page.goto(f"/jobs/{job}/day")
     panel = page.get_by_role("complementary", name="Station", exact=True)
-    expect(panel).to_contain_text("of 99 steps done")
+    expect(panel).to_contain_text("of 105 steps done")
     page.get_by_role("button", name=re.compile("Tape the frame's corners")).click()
-    expect(panel).to_contain_text("1 of 99 steps done")
+    expect(panel).to_contain_text("1 of 105 steps done")
     page.get_by_role("textbox", name="What to do").fill("Pull the cable through the wall")
     page.get_by_role("combobox", name="Before which stretch").select_option("dry")
     panel.get_by_role("button", name="Add", exact=True).click()

@@ -33,7 +33,7 @@ def test_readings_of_a_meter_are_put_into_the_survey(page: Page, make_job: Make,
 
     job = make_job("basement-den")
     body = {"readings": [{"source": "meter", "seq": 1, "what": "wall-width", "value_mm": 3900}]}
-    httpx2.post(f"{server.address}/api/jobs/{job['id']}/readings", json=body)
+    httpx2.post(f"{server.address}/api/jobs/{job['id']}/readings", json=body, timeout=30)
     page.goto(f"/jobs/{job['id']}/survey")
     unfold(page, "Readings from a meter")
     page.get_by_role("button", name="Use wall-width 1").click()

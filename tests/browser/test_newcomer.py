@@ -114,7 +114,7 @@ def touch_twelve(page: Page) -> None:
 def test_hook_twelve_on_a_phone(browser: Browser, server: Running) -> None:
     job = next(
         one
-        for one in httpx2.get(f"{server.address}/api/jobs").json()["jobs"]
+        for one in httpx2.get(f"{server.address}/api/jobs", timeout=30).json()["jobs"]
         if one["name"] == "Narrow lounge"
     )
     for page in opened(browser, server.address):

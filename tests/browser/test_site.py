@@ -120,7 +120,7 @@ def test_the_leaflets_own_list_of_points_is_the_order_and_a_wrong_number_is_said
     count = int(
         next(
             one["value"]
-            for one in httpx2.get(f"{server.address}/api/jobs/{job}").json()["plan"]["figures"]
+            for one in httpx2.get(f"{server.address}/api/jobs/{job}", timeout=30).json()["plan"]["figures"]
             if one["key"] == "points"
         )
     )

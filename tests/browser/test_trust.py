@@ -25,7 +25,7 @@ def own_server(new_database: Callable[[], str]) -> Iterator[Running]:
 def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(
     browser: Browser, own_server: Running
 ) -> None:
-    job = httpx2.get(f"{own_server.address}/api/jobs").json()["jobs"][0]
+    job = httpx2.get(f"{own_server.address}/api/jobs", timeout=30).json()["jobs"][0]
     for page in opened(browser, own_server.address):
         page.goto(f"/jobs/{job['id']}/size")
         expect(page.get_by_role("heading", name="Size", exact=True)).to_be_visible()
@@ -38,7 +38,7 @@ def test_the_server_dies_and_what_was_typed_is_saved_when_it_is_back(
         page.goto(f"/jobs/{job['id']}/size")
         expect(page.get_by_role("button", name="version 2, saved")).to_be_visible(timeout=20_000)
         expect(notice).to_have_count(0)
-    saved = httpx2.get(f"{own_server.address}/api/jobs/{job['id']}").json()
+    saved = httpx2.get(f"{own_server.address}/api/jobs/{job['id']}", timeout=30).json()
     assert saved["document"]["size"]["value_mm"] == pytest.approx(3048)
 
 
@@ -53,6 +53,7 @@ def test_two_people_at_once_nothing_is_overwritten_unasked(
         f"{server.address}/api/jobs/{job['id']}/edits",
         json=edits,
         headers={"If-Match": '"1"', "Gantline-Who": "Tove"},
+        timeout=30,
     )
     type_into(page, "Diagonal", "130")
     expect(page.get_by_role("alert")).to_contain_text("Tove saved version 2")
