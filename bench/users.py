@@ -180,6 +180,7 @@ def _soak(port: int, data: Path, ours: int) -> list[tuple[str, str, str]]:
     SECONDS = SOAK_S * 0.9
     _, faults = asyncio.run(_users(port))
     last = memory_mb(below(ours)), open_files(below(ours)), len(postgres_of(data))
+    print(*sorted(set(faults))[:5], sep="\n", flush=True)
     return [
         (
             f"a soak of {SOAK_S / 60.0:.0f} minutes at 20 users",
