@@ -42,7 +42,7 @@ def slow_job(address: str) -> str:
     return str(made["id"])
 
 
-def wait_for(what: Callable[[], bool], seconds: float = 20.0) -> None:
+def wait_for(what: Callable[[], bool], seconds: float = 90.0) -> None:
     until = time.monotonic() + seconds
     while not what():
         assert time.monotonic() < until
