@@ -14,7 +14,7 @@ from gantline.job.model.frame import Blank, BoxPart, FrameBuild, SquareReadings
 from gantline.plan.ask import Ask
 from gantline.stations.common import timber
 from gantline.stations.frame.built import planned_mm
-from gantline.stations.frame.solve import parts_into, pieces, pocket_screw
+from gantline.stations.frame.solve import PutIn, parts_into, pieces, pocket_screw
 
 KEY = "frame"
 SQUARE = (
@@ -285,42 +285,46 @@ def _behind(at: Ask, chain: Chain, braces: list[str]) -> None:
 def _tracks(at: Ask, chain: Chain) -> None:
     """What the kit's own sheet puts into a joint or a track, each part by its name and count."""
     for part in at(parts_into, "joint"):
-        facing = f", {part.facing}" if part.facing else ""
-        chain.add(
-            Phase.FRAME,
-            f"into-{part.id}",
-            f"Put {part.count} {part.name} in the joints{facing}, before the sides meet"[:LONGEST_TEXT],
-            free=True,
-            face="back",
-            lies="face down",
-            minutes=4.0,
-            waits=(Milestone.COUNTED,),
-            gives=(Milestone.TRACKS,),
-            into=("joint",),
-            parts=(part.name,),
-            things=of("put in", [f"part {part.id}"]),
+        _put(
+            chain,
+            part,
+            "joint",
+            f"Put {part.count} {part.name} in the joints{_facing(part)}, before the sides meet",
             check=f"{part.count} in all; each seen or felt in its place",
             trouble="One left out or changed over: pull that joint apart now, not later.",
         )
     for part in at(parts_into, "track"):
-        facing = f", {part.facing}" if part.facing else ""
-        chain.add(
-            Phase.FRAME,
-            f"into-{part.id}",
-            f"Slide {part.count} {part.name} into their tracks{facing}; count twice"[:LONGEST_TEXT],
-            free=True,
-            face="back",
-            lies="face down",
-            minutes=4.0,
-            waits=(Milestone.COUNTED,),
-            gives=(Milestone.TRACKS,),
-            into=("track",),
-            parts=(part.name,),
-            things=of("slide in", [f"part {part.id}"]),
-            check=f"{part.count} in all, the right way round"
-            + ("; each pushed to its arrow, notch or hole" if part.holds else ""),
+        pushed = "; each pushed to its arrow, notch or hole" if part.holds else ""
+        _put(
+            chain,
+            part,
+            "track",
+            f"Slide {part.count} {part.name} into their tracks{_facing(part)}; count twice",
+            check=f"{part.count} in all, the right way round{pushed}",
             trouble="One left out: open that corner again, never force it.",
         )
+
+
+def _facing(part: PutIn) -> str:
+    return f", {part.facing}" if part.facing else ""
+
+
+def _put(chain: Chain, part: PutIn, place: str, text: str, **more: Any) -> None:
+    chain.add(
+        Phase.FRAME,
+        f"into-{part.id}",
+        text[:LONGEST_TEXT],
+        free=True,
+        face="back",
+        lies="face down",
+        minutes=4.0,
+        waits=(Milestone.COUNTED,),
+        gives=(Milestone.TRACKS,),
+        into=(place,),
+        parts=(part.name,),
+        things=of("slide in", [f"part {part.id}"]),
+        **more,
+    )
 
 
 def _kit(at: Ask, chain: Chain) -> None:

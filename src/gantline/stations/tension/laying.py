@@ -19,9 +19,9 @@ from gantline.stations.tension.membrane import stiff_n_m
 from gantline.stations.tension.solve import (
     hold,
     hold_kind,
-    layout,
     sheet_on_frame,
     spread_points,
+    stretched_mm,
 )
 
 RODS = (Hold.LUG, Hold.SPRING, Hold.PIN)
@@ -68,11 +68,11 @@ def slid_in(at: Ask, chain: Chain) -> None:
 
 def pulled_mm(at: Ask) -> dict[Side, float]:
     """How far the line on the cloth is to go past the frame's edge at the middle of each side, once all pulls as planned [mm]."""
-    laid, line = at(layout), at(line_tension_n_m)
-    if isinstance(laid, str):
-        return {}
+    (width, height), line = at(stretched_mm), at(line_tension_n_m)
+    if min(width, height) <= 0.0:
+        return {}  # what is put on later is wider than the frame
     along, across = at(stiff_n_m)
-    wide, high = past_edge_mm(laid.width_mm, line, along), past_edge_mm(laid.height_mm, line, across)
+    wide, high = past_edge_mm(width, line, along), past_edge_mm(height, line, across)
     return {Side.TOP: high, Side.RIGHT: wide, Side.BOTTOM: high, Side.LEFT: wide}
 
 

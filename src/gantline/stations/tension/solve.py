@@ -66,14 +66,19 @@ def spacing_mm(at: Ask) -> float:
     return at.default(SPACINGS[at(hold)]) if given is None else given
 
 
-def layout(at: Ask) -> Layout | str:
-    """How the points are spread on the frame that is there when the fabric is stretched, or why they cannot be."""
+def stretched_mm(at: Ask) -> tuple[float, float]:
+    """Width and height of the frame that is there when the fabric is stretched [mm]: the whole without what is put on later."""
     own_screen, trim = at(screen), at.field(FrameBuild.trim_mm)
-    rails, stiles = at(plate_spans)
+    return own_screen.overall_width_mm - 2.0 * trim, own_screen.overall_height_mm - 2.0 * trim
+
+
+def layout(at: Ask) -> Layout | str:
+    """How the points are spread on that frame, or why they cannot be."""
+    (wide, high), (rails, stiles) = at(stretched_mm), at(plate_spans)
     try:
         return Layout(
-            width_mm=own_screen.overall_width_mm - 2.0 * trim,
-            height_mm=own_screen.overall_height_mm - 2.0 * trim,
+            width_mm=wide,
+            height_mm=high,
             spacing_mm=at(spacing_mm),
             inset_mm=at.field(Tensioning.inset_mm),
             rail_count=at.given(Tensioning.rail_count),
