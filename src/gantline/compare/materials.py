@@ -5,11 +5,10 @@ from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from gantline.compare.cutting import Boards, Cutting, cutting, stocks_to_carry, wanted_by_board
+from gantline.compare.cutting import Boards, Cutting, cutting
 from gantline.compare.masks import mask_panels, velvet_text
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import metres_to_order, yards_to_order
-from gantline.core.frame.least_price import least_price
 from gantline.core.materials import Bought, Need, line_of, merged, with_spares
 from gantline.core.tension.holds import HOLDS, Hold
 from gantline.core.trim.backlight import Backlight as Strip
@@ -132,27 +131,6 @@ def material_list(at: Ask, cut: Cutting) -> MaterialList:
         left=None if quoted is None else quoted - cost,
         unpriced=sum(1 for one in rows if one.cost is None and one.packs > 0),
     )
-
-
-def priced_cost(at: Ask, boards: Boards) -> float | None:
-    """What a timber frame and all that goes on it cost new, as far as prices are known: boards by the stores' prices, the rest
-    by the job's own. None for a kit, whose price is of one size, where nothing has a price, and where boards cannot be told.
-    """
-    if not at(timber):
-        return None
-    kerf, trim = at.field(FrameBuild.kerf_mm), at.field(FrameBuild.end_trim_mm)
-    costs: list[float | None] = []
-    for nominal, _, wanted in wanted_by_board(at):
-        there, priced = stocks_to_carry(at, nominal, boards)
-        if wanted and priced:
-            costs.append(least_price(wanted, there, kerf_mm=kerf, trim_mm=trim))
-    own = {material.id: material for material in at.things(Materials.items) if material.price is not None}
-    for need in merged(needed_but_boards(at)) if own else ():
-        mine = own.get(need.key)
-        if mine is not None:
-            costs.append(line_of(need, Bought(pack=mine.pack, price=mine.price)).cost)
-    known = [cost for cost in costs if cost is not None]
-    return sum(known) if known and len(known) == len(costs) else None
 
 
 def needed_but_boards(at: Ask) -> tuple[Need, ...]:

@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from gantline.compare.cost import priced_cost
 from gantline.compare.cutting import Boards
 from gantline.compare.light_measures import light_measures
-from gantline.compare.materials import priced_cost
 from gantline.compare.side_by_side import MeasureCell, MeasureRow, Verdict, verdict_of
 from gantline.compare.verdict import Against, against
 from gantline.core.defaults import HeightDefaults, SeatsDefaults

@@ -54,7 +54,7 @@ def steps(at: Ask) -> Iterator[Step]:
         check="level, and no reaching over"
         if at(timber)
         else "spares apart, and no metal where the fabric will lie",
-        trouble="Worked on the floor, knees and back stop first: rest before they do."
+        trouble="No trestles: work on the floor with knee pads, and rest often."
         if at(timber)
         else "Mixed screws: sort them by head and length now.",
     )

@@ -169,7 +169,7 @@ def _hidden(at: Ask, chain: Chain) -> None:
         last.append(
             (
                 "strips",
-                "Peel the strips at the bottom and press them home",
+                "Peel the hook-and-loop strips at the bottom and press them home",
                 "the bottom stays where it was read",
             )
         )
@@ -177,7 +177,7 @@ def _hidden(at: Ask, chain: Chain) -> None:
         last.append(
             (
                 "rods",
-                "Tuck rods, wire and plates out of sight behind the frame",
+                "Tuck the rods and their plates out of sight behind the frame",
                 "nothing shows from any seat",
             )
         )

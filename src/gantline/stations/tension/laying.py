@@ -30,9 +30,12 @@ RODS_IN = "Push the long rods into the side hems, the short ones into the long h
 SLID = {Hold.LUG: "lugs", Hold.PIN: "nuts", Hold.SPRING: "hooks"}
 
 
-MARGINS = tuple(
-    Reading(name=f"margin_{side}", label=f"sheet past frame, {side}", instrument="tape") for side in Side
-)
+def margins(at: Ask) -> tuple[Reading, ...]:
+    """The four margins that are read, as a hand measures them."""
+    measured = "hem to frame edge" if at(sheet_on_frame) else "sheet past frame"
+    return tuple(
+        Reading(name=f"margin_{side}", label=f"{measured}, {side}", instrument="tape") for side in Side
+    )
 
 
 def even_margins(at: Ask) -> tuple[tuple[str, str, float], ...]:
@@ -265,7 +268,7 @@ def laid_down(at: Ask, chain: Chain) -> None:
         people=2,
         minutes=4.0 * READING,
         tools=("tape",),
-        readings=MARGINS,
+        readings=at(margins),
         gives=(Milestone.LAID,),
         alike=at(even_margins),
         things=(("read", "margins"),),

@@ -10,7 +10,7 @@ from gantline.core.tension.holds import Hold
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.stations.tension.cures import LOOK_READINGS
-from gantline.stations.tension.laying import MARGINS, even_margins
+from gantline.stations.tension.laying import even_margins, margins
 from gantline.stations.tension.solve import hold, hold_kind
 
 
@@ -29,7 +29,7 @@ def margins_again(at: Ask, chain: Chain, name: str, text: str, **more: Any) -> N
         face="back",
         minutes=5.0 * READING,
         tools=("tape",),
-        readings=(*MARGINS, *diagonals),
+        readings=(*at(margins), *diagonals),
         things=(("read", name),),
         alike=(
             *at(even_margins),
