@@ -86,7 +86,7 @@ def _comes_out(at: Ask) -> Iterator[Number]:
             pair = "top and bottom" if side is Side.TOP else "left and right"
             yield Number(
                 key=f"comes-out-{side}",
-                label=f"still to come out, {pair}",
+                label=f"comes out as it is pulled, {pair}",
                 text=at.text(far),
                 value_mm=far,
                 play_mm=at.default(DayDefaults.point_play_mm),
