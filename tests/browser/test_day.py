@@ -165,7 +165,7 @@ def test_the_desk_sees_what_the_crew_did_and_ticks_too(page: Page, server: Runni
     page.get_by_role("textbox", name="What to do").fill("Pull the cable through the wall")
     page.get_by_role("combobox", name="Before which stretch").select_option("dry")
     panel.get_by_role("button", name="Add", exact=True).click()
-    expect(panel).to_contain_text("1 of 100 steps done")
+    expect(panel).to_contain_text("1 of 106 steps done")
     panel.get_by_role("button", name="Record").click()
     expect(page.get_by_role("table", name="Record")).to_contain_text("Tape the frame")
     assert axe(page) == []

@@ -170,11 +170,9 @@ def placed_texts(
 ) -> list[tuple[Label, Spot]]:
     """Every label with its spot on the paper [mm], by the font's own widths: off each other and off the numbers on the
     dimension lines. The picture's own texts stand where they are drawn."""
-    labels = [mark for mark in shown if isinstance(mark, Label)]
-    own = [mark for mark in labels if mark.key in FIXED]
-    rest = [mark for mark in labels if mark.key not in FIXED]
-    fixed = [_meant(mark, sheet) for mark in own]
-    fixed += numbers.values()
+    own = _on_the_picture(shown, sheet)
+    rest = [mark for mark in shown if isinstance(mark, Label) and mark.key not in FIXED]
+    fixed = [*(box for _, box in own), *numbers.values()]
     fixed += [
         _dot_number_box(mark, sheet) for mark in shown if isinstance(mark, Dot) and mark.number is not None
     ]
@@ -198,11 +196,22 @@ def placed_texts(
         for mark in rest
     ]
     spots = place(wanted, fixed, dots, bounds, LINE * TEXT["small"])
-    still = [
-        (mark, Spot(Wanted(mark.text, box, (box.x, box.y)), box, False, None))
-        for mark, box in zip(own, fixed, strict=False)
-    ]
+    still = [(mark, Spot(Wanted(mark.text, box, (box.x, box.y)), box, False, None)) for mark, box in own]
     return still + list(zip(rest, spots, strict=True))
+
+
+def _on_the_picture(shown: Sequence[Mark], sheet: Sheet) -> list[tuple[Label, Box]]:
+    """The picture's own texts, each with its room; on a small picture the lower one goes down until it is clear of the upper."""
+    rooms: list[tuple[Label, Box]] = []
+    for mark in shown:
+        if not isinstance(mark, Label) or mark.key not in FIXED:
+            continue
+        box = _meant(mark, sheet)
+        for _, above in rooms:
+            if box.meets(above):
+                box = replace(box, y=above.y + (above.high + box.high) / 2.0)
+        rooms.append((mark, box))
+    return rooms
 
 
 def _meant(mark: Label, sheet: Sheet) -> Box:
@@ -237,7 +246,7 @@ def _dot_number_box(mark: Dot, sheet: Sheet) -> Box:
 def _numbers_placed(shown: Sequence[Mark], sheet: Sheet) -> dict[str, Box]:
     """The room of every number on its dimension line, by the line's key: moved along it, then off it, where one would stand on
     another or on the picture's own texts."""
-    taken = [_meant(mark, sheet) for mark in shown if isinstance(mark, Label) and mark.key in FIXED]
+    taken = [box for _, box in _on_the_picture(shown, sheet)]
     found: dict[str, Box] = {}
     for mark in shown:
         if not isinstance(mark, Dimension):

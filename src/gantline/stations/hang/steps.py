@@ -18,7 +18,7 @@ from gantline.stations.hang.solve import limits
 from gantline.stations.height import CABINET, centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import room
-from gantline.stations.wall.way import bottom
+from gantline.stations.wall import bottom
 
 KEY = "hang"
 READINGS = f"{field_of(Hung.readings).pointer}/-"

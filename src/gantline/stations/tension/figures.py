@@ -23,6 +23,7 @@ from gantline.stations.tension.solve import (
     spacing_mm,
     spread_points,
     spread_steps,
+    stretched_mm,
 )
 
 FIGURES = Figures()
@@ -101,7 +102,14 @@ def _comes_out(key: str, label: str, side: Side) -> None:
     def out(at: Ask) -> Display | None:
         """How far the sheet's edge goes as it is pulled; the same on the opposite side."""
         far = at(pulled_mm).get(side)
-        return None if far is None else Display(far)
+        if far is None:
+            return None
+        of_top = side is Side.TOP
+        length, stiff = at(stretched_mm)[of_top], at(stiff_n_m)[of_top]
+        of_frame = term("height stretched" if of_top else "width stretched", length)
+        pull = term("line tension", at(line_tension_n_m), " N/m")
+        cloth_name = "stiffness across the roll" if of_top else "stiffness along the roll"
+        return Display(far, 0.5 * of_frame * pull / term(cloth_name, stiff, " N/m"))
 
 
 _comes_out("out_high", "Sheet comes out, top and bottom", Side.TOP)

@@ -6,11 +6,12 @@ from gantline.stations.wall.flat import flat
 from gantline.stations.wall.loads import bought_fixing, by_inches, fixing, fixing_name, fixings_top
 from gantline.stations.wall.screws import screw_step_mm
 from gantline.stations.wall.solve import Drilling, drilling, pair, rows_mm
-from gantline.stations.wall.way import on_studs, side_play_mm, trim_mm
+from gantline.stations.wall.way import bottom, on_studs, side_play_mm, trim_mm
 
 __all__ = [
     "Drilling",
     "StudBehind",
+    "bottom",
     "bought_fixing",
     "by_inches",
     "cleat_edge",
