@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from gantline.core.align.corners import READINGS, outside_from, spoken, viewable_corners
 from gantline.core.align.together import Answer, Together, likeliest, together
 from gantline.core.throw.pinhole import Array
-from gantline.core.units import LengthStyle, plain
+from gantline.core.units import FRACTIONAL, TAPE_DENOMINATORS, LengthStyle, length_text, plain
 from gantline.job.model.frame import Trim
 from gantline.plan.ask import Ask
 from gantline.stations.align.solve import Aim, aim, panel_shares
@@ -202,9 +202,12 @@ def _plus_minus(at: Ask, sigma_mm: float) -> str:
 
 
 def _bare(at: Ask, value_mm: float) -> str:
-    """A reading as it is typed where the job's own unit goes without saying."""
-    text = plain(at.exact(value_mm))
-    return text.removesuffix(" in").removesuffix(" mm") if at.units.style in BARE else text
+    """A reading as it is typed where the job's own unit goes without saying; fractions as fine as a tape is ever read."""
+    if at.units.style in FRACTIONAL:
+        text = plain(length_text(value_mm, replace(at.units, denominator=TAPE_DENOMINATORS[-1])))
+    else:
+        text = plain(at.exact(value_mm))
+    return text.removesuffix('"').removesuffix(" mm") if at.units.style in BARE else text
 
 
 def drawn_in(content: bytes, photo_reading: PhotoReading, wide_px: int = 1000) -> bytes:

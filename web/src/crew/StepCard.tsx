@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { ask, type DayOut, type DayStep, type Standing } from '../api/client'
 import { keys } from '../api/keys'
 import { Tape } from '../board/Tape'
@@ -28,7 +28,7 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
   const stops = day.stops[step.station] ?? []
   const low = window.innerHeight < SMALL
   return (
-    <div className="card flex min-h-0 flex-1 flex-col gap-1.5 overflow-hidden px-3">
+    <div className="card flex min-h-0 flex-1 flex-col gap-1.5 overflow-y-auto px-3">
       <p className="flex flex-wrap items-baseline gap-x-3 text-body text-quiet">
         {step.face === 'back' && <strong className="text-ink">from the back</strong>}
         {step.lies && <span>{step.lies}</span>}
@@ -39,15 +39,15 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
         <Rich text={step.text} />
       </h1>
       {stops.slice(0, 1).map((text) => (
-        <p key={text} role="alert" className="border-stop border-l-[6px] bg-stop-ground px-2 py-1 text-lead leading-snug">
+        <Folded key={text} role="alert" look="border-stop bg-stop-ground" low={low}>
           <strong className="text-stop">Stop.</strong> <Rich text={text} />
-        </p>
+        </Folded>
       ))}
       {waits.length > 0 && (
-        <p role="status" className="border-brass border-l-[6px] bg-lift px-2 py-1 text-lead leading-snug">
+        <Folded role="status" look="border-brass bg-lift" low={low}>
           Waits for: {waits[0]?.text}
           {waits.length > 1 && `, and ${String(waits.length - 1)} more`}
-        </p>
+        </Folded>
       )}
       {caution && (
         <details className="border-stop border-l-[6px] bg-stop-ground px-2 py-1 text-lead leading-snug">
@@ -93,6 +93,27 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
             )}
           </>
         )}
+      </button>
+    </div>
+  )
+}
+
+type FoldedProps = { role: 'alert' | 'status'; look: string; low: boolean; children: ReactNode }
+
+/** What must be known before the step; on a low screen two lines of it, and the whole at a tap. */
+const Folded = ({ role, look, low, children }: FoldedProps) => {
+  const [whole, setWhole] = useState(false)
+  const css = `border-l-[6px] px-2 py-1 text-left text-lead leading-snug ${look}`
+  if (!low)
+    return (
+      <p role={role} className={css}>
+        {children}
+      </p>
+    )
+  return (
+    <div role={role} className="shrink-0">
+      <button type="button" aria-expanded={whole} className={`min-h-11 w-full ${css}`} onClick={() => setWhole(!whole)}>
+        <span className={whole ? '' : 'line-clamp-2'}>{children}</span>
       </button>
     </div>
   )

@@ -47,26 +47,24 @@ def in_triangle(
     Returns: least and greatest share (n, m); NaN where the head stands outside of the triangle, or is not far enough forward.
     """
     deep, across = np.asarray(distance_mm)[:, None], np.asarray(x_mm)[:, None]
-    head_deep = np.array([front.distance_mm for front in fronts])[None, :]
-    head_across = np.array([front.x_mm for front in fronts])[None, :]
-    shares = []
-    with np.errstate(invalid="ignore"):
-        for end in edge:  # where a side of the triangle enters and leaves the head
-            run, off_x, off_d = end - across, across - head_across, deep - head_deep
-            square = run**2 + deep**2
-            half = run * off_x - deep * off_d
-            root = np.sqrt(half**2 - square * (off_x**2 + off_d**2 - half_mm**2))
-            shares += [(-half - root) / square, (-half + root) / square]
-        for step in (
-            half_mm,
-            -half_mm,
-        ):  # the head's own nearest and farthest point, where it lies between the sides
-            share = (deep - head_deep - step) / deep
-            left, right = (across + share * (end - across) for end in edge)
-            shares.append(np.where((left <= head_across) & (head_across <= right), share, np.nan))
-    stacked = np.stack(shares)
-    stacked[:, deep - head_deep < FARTHER_MM] = np.nan
-    return np.fmin.reduce(stacked), np.minimum(np.fmax.reduce(stacked), 1.0)
+    head_deep = np.array([front.distance_mm for front in fronts])
+    head_across = np.array([front.x_mm for front in fronts])
+    run = np.array(edge)[:, None, None] - across  # to both ends at once
+    off_x, off_d = across - head_across, deep - head_deep
+    # where a side of the triangle enters and leaves the head
+    square = run**2 + deep**2
+    half = run * off_x - deep * off_d
+    under = half**2 - square * (off_x**2 + off_d**2 - half_mm**2)
+    under[under < 0.0] = np.nan  # that side passes the head
+    root = np.sqrt(under)
+    sides = (-half - root) / square, (-half + root) / square
+    # the head's own nearest and farthest point, where it lies between the sides
+    own = (off_d - np.array([half_mm, -half_mm])[:, None, None]) / deep
+    left, right = across + own * run[0], across + own * run[1]
+    own[(left > head_across) | (head_across > right)] = np.nan
+    shares = np.concatenate([*sides, own])
+    shares[:, off_d < FARTHER_MM] = np.nan
+    return np.fmin.reduce(shares), np.minimum(np.fmax.reduce(shares), 1.0)
 
 
 def _shares(eyes: Sequence[Eye], edge: Edge, half_mm: float) -> tuple[Array, Array]:
