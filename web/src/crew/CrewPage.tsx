@@ -101,7 +101,7 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
               ◂
             </button>
             <button type="button" className={`${BAR} min-w-0 flex-1 text-left leading-tight`} onClick={() => setOver('jump')}>
-              <span className="block truncate font-semibold">{phase}</span>
+              <span className="block truncate font-semibold first-letter:uppercase">{phase}</span>
               <span className="block text-body text-quiet">
                 {at + 1} of {day.steps.length}, {closed} done
               </span>
