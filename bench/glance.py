@@ -39,7 +39,8 @@ FIRST = """
   () => new Promise((done) => {
     const look = () => {
       const number = document.querySelector('.num, .board-text')
-      if (number && /[0-9]/.test(number.textContent)) done(performance.now())
+      // there, and its letters are: until then it is not seen
+      if (number && /[0-9]/.test(number.textContent) && document.fonts.check('600 16px Archivo')) done(performance.now())
       else requestAnimationFrame(look)
     }
     look()

@@ -37,7 +37,18 @@ class Browser:
     async def ask(
         self, method: str, path: str, body: object = None, more: str = "", accept: str = "gzip, br, zstd"
     ) -> tuple[int, bytes]:
-        """Status and body, compressed as it came.  Raises: OSError, EOFError."""
+        """Status and body, compressed as it came; a line that was closed while nobody asked is opened anew, as every browser
+        does.  Raises: OSError, EOFError."""
+        kept = self.line is not None
+        try:
+            return await self._asked(method, path, body, more, accept)
+        except (ConnectionError, asyncio.IncompleteReadError) as error:
+            begun = isinstance(error, asyncio.IncompleteReadError) and error.partial
+            if not kept or begun:
+                raise
+            return await self._asked(method, path, body, more, accept)
+
+    async def _asked(self, method: str, path: str, body: object, more: str, accept: str) -> tuple[int, bytes]:
         if self.line is None:
             self.line = await asyncio.open_connection("127.0.0.1", self.port, limit=1 << 22)
         reader, writer = self.line

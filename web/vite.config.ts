@@ -3,9 +3,10 @@ import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
 import { packed } from './packed.js'
+import { styleFirst } from './styleFirst.js'
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), packed()],
+  plugins: [react(), tailwindcss(), styleFirst(), packed()],
   server: { proxy: { '/api': 'http://127.0.0.1:8420' }, fs: { allow: ['..'] } },
   build: {
     target: 'es2022',

@@ -22,6 +22,7 @@ from gantline.api import problems
 from gantline.api.allowance import Allowance, room_of
 from gantline.api.assets import Assets
 from gantline.api.doors import HSTS, Doors
+from gantline.api.first_look import FirstLook
 from gantline.api.limits import BodyLimit, Busy, Tries
 from gantline.api.news import News
 from gantline.api.paired import Paired
@@ -160,6 +161,7 @@ def _life(threads: int) -> Lifespan[FastAPI]:
 def _serve_pages(app: FastAPI, folder: Path) -> None:
     """The built pages, held in memory: every path that is no file and no API is one of them, which routes itself."""
     pages = {file.name: file.read_bytes() for file in folder.glob("*.html")}
+    first_look = FirstLook(app.state)
 
     @app.get("/{path:path}", include_in_schema=False)
     async def page(path: str) -> Response:
@@ -167,4 +169,6 @@ def _serve_pages(app: FastAPI, folder: Path) -> None:
             raise HTTPException(404, "There is nothing at this address")
         name = OWN_PAGES.get(path) or PAGES_OF_A_JOB.get(path.partition("/")[0]) or "index.html"
         content = pages.get(name, pages["index.html"])
-        return HTMLResponse(content, headers={"cache-control": "no-cache"})
+        if name == "job.html":
+            content = await first_look.into(content, path)
+        return HTMLResponse(content, headers={"cache-control": "private, no-cache"})

@@ -229,16 +229,14 @@ def _look_after(private: "PrivateDatabase", over: threading.Event) -> None:
 
 def _prepared(settings: Settings) -> "FastAPI":
     """The application on a migrated database, the sample jobs in an empty one.  Raises: StartTrouble."""
-    from alembic.util import CommandError
-
     from gantline.demo.world import load
     from gantline.server import create_app
-    from gantline.store.migrate import migrate
+    from gantline.store.migrate import NewerSchema, migrate
 
     try:
         application = create_app(settings)
         migrate(application.state.engine)
-    except CommandError as error:
+    except NewerSchema as error:
         raise StartTrouble(
             f"This database was made by a newer Gantline ({error}).\nUpdate Gantline, or give another database."
         ) from error

@@ -17,6 +17,7 @@ from gantline.settings import Settings, psycopg_url
 def pages(tmp_path: Path, new_database: Callable[[], str]) -> Any:
     (tmp_path / "dist" / "assets").mkdir(parents=True)
     (tmp_path / "dist" / "index.html").write_text("the one page")
+    (tmp_path / "dist" / "job.html").write_text("a job: <!-- first look -->.")
     (tmp_path / "dist" / "mark.svg").write_text("<svg/>")
     (tmp_path / "dist" / "assets" / "x.js").write_text("1")
     (tmp_path / "secret").write_text("hidden words")
@@ -27,7 +28,7 @@ def pages(tmp_path: Path, new_database: Callable[[], str]) -> Any:
 
 
 def test_every_address_of_the_pages_is_the_one_page_and_no_file_outside_is_given(pages: TestClient) -> None:
-    for path in ("/", "/jobs/some/wall", "/stores"):
+    for path in ("/", "/stores"):
         assert pages.get(path).text == "the one page"
     assert pages.get("/assets/x.js").text == "1"
     assert pages.get("/mark.svg").text == "<svg/>"
@@ -35,6 +36,21 @@ def test_every_address_of_the_pages_is_the_one_page_and_no_file_outside_is_given
         assert "hidden words" not in pages.get(path).text
     assert pages.get("/api/none").status_code == 404
     assert pages.get("/assets/none.js").status_code == 404
+
+
+def test_a_jobs_page_says_its_size_before_its_scripts_come_and_a_name_stays_text(pages: TestClient) -> None:
+    # who names a job would have the next who opens it run something
+    named = {"name": "<img src=x onerror=alert(1)>", "value": "120", "units": {"style": "in-fraction"}}
+    job = pages.post("/api/jobs", json=named).json()
+    page = pages.get(f"/jobs/{job['id']}/size").text
+    assert "&lt;img src=x onerror=alert(1)&gt;" in page and "<img" not in page
+    # 120 in at 16:9 is 104.59 x 58.83 in, to a sixteenth 104 9/16 and 58 13/16
+    assert all(f"{whole}<" in page for whole in ("104", "58")) and "<b>9</b><b>16</b>" in page
+    edits = {"edits": [{"pointer": "/name", "value": "Attic"}]}
+    pages.post(f"/api/jobs/{job['id']}/edits", json=edits, headers={"If-Match": '"1"'})
+    assert "Attic" in pages.get(f"/jobs/{job['id']}").text
+    for other in ("some/wall", "00000000-0000-4000-8000-000000000000/size", ""):
+        assert pages.get(f"/jobs/{other}").text == "a job: ."
 
 
 def test_many_people_at_once_every_acknowledged_save_is_a_version_of_its_own(

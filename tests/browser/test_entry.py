@@ -93,3 +93,17 @@ def test_brackets_are_kept_in_the_stores_and_removed_again(page: Page, make_job:
     expect(row).to_be_visible()
     page.get_by_role("button", name="Remove Loft hooks from the stores").click()
     expect(row).to_have_count(0)
+
+
+def test_a_job_is_seen_before_its_scripts_are_there_and_its_page_takes_that_place(
+    page: Page, make_job: Make
+) -> None:
+    job = make_job("mill-loft", name="First look")
+    page.route("**/assets/*.js", lambda route: route.abort())
+    page.goto(f"/jobs/{job['id']}/size")
+    expect(page.locator("#first")).to_contain_text("First look")
+    expect(page.locator("#first .num").filter(has_text="127").last).to_be_visible()
+    page.unroute("**/assets/*.js")
+    page.reload()
+    expect(page.get_by_role("heading", name="First look", exact=True)).to_be_visible()
+    expect(page.locator("#first")).to_have_count(0)

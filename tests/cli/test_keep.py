@@ -24,7 +24,7 @@ from gantline.job.file import read_job_file
 from gantline.server import create_app
 from gantline.settings import Settings, psycopg_url
 from gantline.store import photos
-from gantline.store.migrate import migrate, migrate_to, revisions
+from gantline.store.migrate import migrate, migrate_to, newest, revisions
 from gantline.store.models import JobRow
 from tests.running import Running
 
@@ -237,6 +237,10 @@ def dumped(cluster: PrivateDatabase, name: str, file: Path) -> None:
     ]
     secret = os.environ | {"PGPASSWORD": str(url.password)}
     subprocess.run([*command, "--format=custom", f"--file={file}"], env=secret, check=True)
+
+
+def test_the_files_names_say_which_schema_is_the_newest() -> None:
+    assert newest() == revisions()[-1]
 
 
 @pytest.mark.parametrize("revision", revisions())

@@ -3,13 +3,15 @@
 import atexit
 from functools import cache
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
-from jinja2 import Environment, FileSystemLoader, StrictUndefined, Template
 from markupsafe import Markup
 
 from gantline.sheets.lettering import FONTS, font_faces, html_text
 from gantline.sheets.sheet import Paper
+
+if TYPE_CHECKING:
+    from jinja2 import Template
 
 PHOTO = "data:image/jpeg;base64,"
 CLOSER = ("dense", "denser")  # how a sheet is set where its last page would hold a few lines only
@@ -97,8 +99,10 @@ def markup(svg: str) -> Markup:
 
 
 @cache
-def template(name: str) -> Template:
-    """A template by its file name, compiled once."""
+def template(name: str) -> "Template":
+    """A template by its file name, compiled once; imports what compiles it only now."""
+    from jinja2 import Environment, FileSystemLoader, StrictUndefined
+
     environment = Environment(loader=FileSystemLoader(TEMPLATES), autoescape=True, undefined=StrictUndefined)
     environment.globals.update(t=lambda text: Markup(html_text(str(text))), css=_css_string)  # noqa: S704
     return environment.get_template(name)

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useLayoutEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { FaceName, JobOut, Panel, Plan } from '../api/client'
 import { Board, type Ghost } from '../board'
@@ -21,6 +21,11 @@ export const JobPage = () => {
   const { jobId = '', station } = useParams()
   const job = useJob(jobId)
   const go = useNavigate()
+  const stands = job.shown !== undefined || job.query.isError
+  useLayoutEffect(() => {
+    // what the server wrote into the page makes way for the page
+    if (stands) document.getElementById('first')?.remove()
+  }, [stands])
   if (job.query.isError && !job.saved)
     return (
       <main className="p-10">

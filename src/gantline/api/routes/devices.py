@@ -4,7 +4,6 @@ from datetime import datetime
 from typing import Annotated
 from uuid import UUID
 
-import segno
 from fastapi import APIRouter, HTTPException, Request, Response
 from pydantic import Field
 from starlette.concurrency import run_in_threadpool
@@ -84,6 +83,8 @@ def list_devices(request: Request, desk: DeskDep) -> Response:
 @router.post("/devices/code", response_model=CodeOut, status_code=201)
 def make_code(request: Request, desk: DeskDep) -> Response:
     """Make a code that pairs one more device."""
+    import segno  # no start waits for it
+
     address = request.app.state.pairing_at
     if address is None:
         raise HTTPException(409, "Only this machine is served. Start Gantline with --host to let devices in.")
