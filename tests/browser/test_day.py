@@ -51,7 +51,8 @@ def kit_job(server: Running, make_job: Make, kit: str) -> str:
 def fits(page: Page) -> None:
     """Nothing scrolls either way, and no target is smaller than a thumb."""
     sizes = page.evaluate(
-        "() => [document.documentElement.scrollWidth - innerWidth, document.documentElement.scrollHeight - innerHeight,"
+        "() => [...[document.documentElement, document.querySelector('.card')].flatMap((one) =>"
+        " [one.scrollWidth - one.clientWidth, one.scrollHeight - one.clientHeight]),"
         " ...[...document.querySelectorAll('footer button, header button')].map((b) => 64 - b.getBoundingClientRect().height)]"
     )
     assert all(over <= 0.5 for over in sizes), sizes

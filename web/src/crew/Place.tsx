@@ -6,6 +6,7 @@ const DOT = 3
 const DONE = 5
 const NOW = 8
 const FINGER_PX = 30
+const LEAST_PX = 32 // lower than that a drawing shows nothing
 
 type PlaceProps = { day: DayOut; step: DayStep; done: ReadonlySet<string>; onTap: (mark: string) => void }
 
@@ -22,7 +23,7 @@ export const Place = ({ day, step, done, onTap }: PlaceProps) => {
       .join('L')
   return (
     <div ref={box} className="board relative min-h-0 flex-1 overflow-hidden">
-      {size.width > 0 && (
+      {size.width > 0 && size.height >= LEAST_PX && (
         // biome-ignore lint/a11y/useKeyWithClickEvents: with keys the list of steps goes everywhere
         <svg
           width={size.width}

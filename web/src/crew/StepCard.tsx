@@ -27,9 +27,10 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
   const caution = day.cautions.find((one) => one.key === step.caution)
   const stops = day.stops[step.station] ?? []
   const low = window.innerHeight < SMALL
+  const lines = low ? (step.numbers.length > 2 ? 1 : 2) : 0
   return (
-    <div className="card flex min-h-0 flex-1 flex-col gap-1.5 overflow-y-auto px-3">
-      <p className="flex flex-wrap items-baseline gap-x-3 text-body text-quiet">
+    <div className={`card flex min-h-0 flex-1 flex-col overflow-y-auto px-3 ${low ? 'gap-1' : 'gap-1.5'}`}>
+      <p className={`flex shrink-0 items-baseline gap-x-3 text-body text-quiet ${low ? 'whitespace-nowrap' : 'flex-wrap'}`}>
         {step.face === 'back' && <strong className="text-ink">from the back</strong>}
         {step.lies && <span>{step.lies}</span>}
         <span>{step.people === 2 ? 'two people' : 'one person'}</span>
@@ -39,12 +40,12 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
         <Rich text={step.text} />
       </h1>
       {stops.slice(0, 1).map((text) => (
-        <Folded key={text} role="alert" look="border-stop bg-stop-ground" low={low}>
+        <Folded key={text} role="alert" look="border-stop bg-stop-ground" lines={lines}>
           <strong className="text-stop">Stop.</strong> <Rich text={text} />
         </Folded>
       ))}
       {waits.length > 0 && (
-        <Folded role="status" look="border-brass bg-lift" low={low}>
+        <Folded role="status" look="border-brass bg-lift" lines={lines}>
           Waits for: {waits[0]?.text}
           {waits.length > 1 && `, and ${String(waits.length - 1)} more`}
         </Folded>
@@ -69,42 +70,46 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
           Waves? Draw them, get causes and points
         </a>
       )}
-      <StepPhotos day={day} step={step} />
       {step.why && !low && <p className="text-lead text-quiet leading-snug">{step.why}</p>}
-      <button
-        type="button"
-        aria-expanded={wrong}
-        className="min-h-11 text-left text-lead leading-snug"
-        onClick={() => setWrong(!wrong)}
-      >
-        {wrong && step.trouble ? (
-          <span>{step.trouble}</span>
-        ) : (
-          <>
-            {state !== 'open' && <span className="font-semibold text-brass">{SAID[state]}. </span>}
-            {step.idle > 0 && <span className="font-semibold">Wait {hours(step.idle)} after it. </span>}
-            {step.check ? (
-              <>
-                <span className="text-quiet">Then: </span>
-                <Rich text={step.check} />
-              </>
-            ) : (
-              <span className="text-quiet">{step.trouble ? 'What goes wrong here' : ''}</span>
-            )}
-          </>
-        )}
-      </button>
+      <div className={low ? 'flex shrink-0 items-center gap-3' : 'flex shrink-0 flex-col'}>
+        <button
+          type="button"
+          aria-expanded={wrong}
+          className={`min-h-11 text-left text-lead leading-snug ${low ? 'min-w-0 flex-1' : 'order-last'}`}
+          onClick={() => setWrong(!wrong)}
+        >
+          {wrong && step.trouble ? (
+            <span>{step.trouble}</span>
+          ) : (
+            <>
+              {state !== 'open' && <span className="font-semibold text-brass">{SAID[state]}. </span>}
+              {step.idle > 0 && <span className="font-semibold">Wait {hours(step.idle)} after it. </span>}
+              {step.check ? (
+                <>
+                  <span className="text-quiet">Then: </span>
+                  <Rich text={step.check} />
+                </>
+              ) : (
+                <span className="text-quiet">{step.trouble ? 'What goes wrong here' : ''}</span>
+              )}
+            </>
+          )}
+        </button>
+        <StepPhotos day={day} step={step} />
+      </div>
     </div>
   )
 }
 
-type FoldedProps = { role: 'alert' | 'status'; look: string; low: boolean; children: ReactNode }
+type FoldedProps = { role: 'alert' | 'status'; look: string; lines: 0 | 1 | 2; children: ReactNode }
 
-/** What must be known before the step; on a low screen two lines of it, and the whole at a tap. */
-const Folded = ({ role, look, low, children }: FoldedProps) => {
+const CLAMP = { 0: '', 1: 'line-clamp-1', 2: 'line-clamp-2' }
+
+/** What must be known before the step; on a low screen so many lines of it, and the whole at a tap. */
+const Folded = ({ role, look, lines, children }: FoldedProps) => {
   const [whole, setWhole] = useState(false)
   const css = `border-l-[6px] px-2 py-1 text-left text-lead leading-snug ${look}`
-  if (!low)
+  if (lines === 0)
     return (
       <p role={role} className={css}>
         {children}
@@ -113,7 +118,7 @@ const Folded = ({ role, look, low, children }: FoldedProps) => {
   return (
     <div role={role} className="shrink-0">
       <button type="button" aria-expanded={whole} className={`min-h-11 w-full ${css}`} onClick={() => setWhole(!whole)}>
-        <span className={whole ? '' : 'line-clamp-2'}>{children}</span>
+        <span className={whole ? '' : CLAMP[lines]}>{children}</span>
       </button>
     </div>
   )
