@@ -54,9 +54,9 @@ class FirstLook:
 
 def _of_job(desk: Desk, job_id: UUID, station: str) -> str:
     """By the newest version's plan where this process has it, else by its card in the yard."""
-    there = desk.memo.get(job_id, jobs.head_number(desk.session, desk.shop_id, job_id))
-    if there is not None and there.made.ask.shop.overrides == desk.shop.overrides:
-        made = there.made
+    entry = desk.memo.get(job_id, jobs.head_number(desk.session, desk.shop_id, job_id))
+    if entry is not None and entry.made.ask.shop.overrides == desk.shop.overrides:
+        made = entry.made
         return _drawn(made.job.name, made.job.place or "", made.text("size"), made.states, station)
     card = jobs.head(desk.session, desk.shop_id, job_id).card or {}
     name, place, size = (str(card.get(key) or "") for key in ("name", "place", "size_text"))

@@ -69,5 +69,5 @@ def is_current(engine: Engine) -> bool:
 def _version(connection: Connection) -> str | None:
     if connection.scalar(text("SELECT to_regclass('alembic_version')")) is None:
         return None
-    found: str | None = connection.scalar(text("SELECT version_num FROM alembic_version"))
-    return found
+    version: str | None = connection.scalar(text("SELECT version_num FROM alembic_version"))
+    return version
