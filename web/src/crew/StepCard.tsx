@@ -34,7 +34,11 @@ export const StepCard = ({ day, step, state, standing, waits, done, onTap }: Ste
         {step.face === 'back' && <strong className="text-ink">from the back</strong>}
         {step.lies && <span>{step.lies}</span>}
         <span>{step.people === 2 ? 'two people' : 'one person'}</span>
-        {step.tools.length > 0 && <span className="min-w-0 truncate">{step.tools.join(', ')}</span>}
+        {step.tools.length > 0 && (
+          <span className="min-w-0 truncate">
+            <Rich text={step.tools.join(', ')} />
+          </span>
+        )}
       </p>
       <h1 className="font-bold text-title leading-tight">
         <Rich text={step.text} />
