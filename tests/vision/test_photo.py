@@ -146,6 +146,8 @@ def test_corners_moved_by_hand_take_the_place_of_those_found_and_a_refused_photo
         (seen(Shot(**NEAR | {"away_mm": 5200.0})), "too small in the photo"),
         (seen(Shot(width_px=1600, height_px=1200)), "too few pixels"),
         (photo(screen(border_mm=0.0, wall=0.85), Shot(**NEAR)), "does not stand out|too light|not seen"),
+        # a picture of 2.39 on the same panel, which another job casts
+        (photo(replace(screen(), panel=CORNERS * [1.0, 0.744] + [0.0, 0.128]), Shot(**NEAR)), "another job"),
     ],
 )
 def test_a_photo_that_cannot_be_trusted_is_refused_with_the_true_reason(image: Image, why: str) -> None:

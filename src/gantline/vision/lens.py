@@ -96,7 +96,8 @@ def fitted(seen: Sequence[int], at: Array, shape: tuple[int, ...], there: Sequen
     misfit = float(np.sqrt(np.mean(off[kept] ** 2)))
     if misfit > MOST_MARKER_PX or kept.sum() < 0.75 * len(kept):
         raise Untrusted(
-            "The markers do not fit one plane: hold the phone still, and see that the fabric is flat and nothing hides it.",
+            "The markers do not stand as this job casts them. Does the projector show another job's picture? Cast “For a photo” "
+            "from this job. Else hold the phone still, and see that the fabric is flat and nothing hides it.",
             field="photo",
         )
     fit = lens(numbers)
