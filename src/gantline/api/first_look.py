@@ -16,13 +16,13 @@ from sqlalchemy.exc import SQLAlchemyError
 from gantline.api.deps import desk_of
 from gantline.api.desk import Desk
 from gantline.plan.whole import StationState
+from gantline.sheets.lettering import FRACTION
 from gantline.store import jobs
 from gantline.store.jobs import NoSuchJob
 
 PLACE = b"<!-- first look -->"
 LONGEST_S = 0.25
 AT_ONCE = 2  # threads of its own: a page does not wait behind those that plan
-FRACTION = re.compile(r"\u00a0?(\d+)\u2044(\d+)")
 UNIT = re.compile(r"(\u00a0(?:mm|cm|in)|[″′])")
 
 

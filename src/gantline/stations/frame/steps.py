@@ -322,7 +322,7 @@ def _put(chain: Chain, part: PutIn, place: str, text: str, **more: Any) -> None:
         gives=(Milestone.TRACKS,),
         into=(place,),
         parts=(part.name,),
-        things=of("slide in", [f"part {part.id}"]),
+        things=of("slide in" if place == "track" else "put in", [f"part {part.id}"]),
         **more,
     )
 
