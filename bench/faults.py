@@ -51,8 +51,10 @@ def _alone(victim: str) -> tuple[str, str, str]:
             saver.join()
             try:
                 server.start()
-            except RuntimeError:
+            except RuntimeError as error:
                 failed += 1
+                print(f"round {round_ + 1}, {victim}: {error}", file=sys.stderr, flush=True)
+                server.kill()
                 server.start()
             most = max(most, _connections(data))
             now = client.get(f"{server.address}/api/jobs/{job['id']}").json()

@@ -38,7 +38,7 @@ class Running:
             command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, env=self.told
         )
         with httpx2.Client(base_url=self.address, timeout=2) as client:  # one: to make one takes a while
-            for _ in range(400):
+            for _ in range(1200):  # a minute at least: other work may go on beside it
                 try:
                     if client.get("/api/health").status_code == 200:
                         return self
