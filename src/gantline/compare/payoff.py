@@ -216,7 +216,8 @@ def facts(at: Ask) -> Iterator[Fact]:
 def _fact(
     at: Ask, field: Field, pointer: str, label: str, value: float | None, known: str, tape: float
 ) -> Iterator[Fact]:
-    usual = field.default if isinstance(field.default, Default) else None
+    default = at.default_of(field)
+    usual = default if isinstance(default, Default) else None
     if value is not None and known == "measured":
         yield Fact(field=field, pointer=pointer, label=label, value=value, spread=tape, measured=tape)
     elif known == "assumed" and usual is not None and usual.spread > 0.0:
@@ -313,8 +314,9 @@ def _advice(known: tuple[Fact, ...], trip: Trip) -> str:
     chosen, then = trip.best(TWO)
     if not chosen or _percent(then) == _percent(trip.chance()):
         return f"{_percent(trip.chance())} chance that one trip is enough."
-    named = " and ".join(small(known[one].label) for one in chosen)
-    return f"{_percent(trip.chance())} chance that one trip is enough. Measure {named}: {_percent(then)}."
+    # a label may hold a comma: “drop, hole to frame top”
+    named = "; ".join(small(known[one].label) for one in chosen)
+    return f"{_percent(trip.chance())} chance that one trip is enough. Measure first: {named}. Then it is {_percent(then)}."
 
 
 def _percent(share: float) -> str:

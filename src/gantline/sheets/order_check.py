@@ -1,9 +1,8 @@
 """What to measure before ordering."""
 
-from dataclasses import dataclass
-
+from gantline.compare.before_order import open_facts
 from gantline.compare.materials import bench
-from gantline.job.model import FIELDS
+from gantline.plan.plan import MEASURE
 from gantline.sheets.pdf import render, to_pdf
 from gantline.sheets.sheet import FOR_THE_ORDER, PDF, Ready, Sheet
 
@@ -20,31 +19,19 @@ KEYS = (
 )
 
 
-@dataclass(frozen=True, slots=True)
-class Open:
-    """One assumed fact that an order rests on."""
-
-    label: str
-    text: str
-    effect: str
-
-
 def order_check(ready: Ready) -> bytes:
     """Everything an order rests on that nobody has measured yet."""
     figures = ready.made.figures
     ordered = [figures[key] for key in KEYS if key in figures and figures[key].text]
-    facts = {field.key: field for field in FIELDS.values() if field.fact}
-    binds = {key for figure in ordered for key in figure.rests_on} | {
-        fact.key for fact in ready.made.to_measure
-    }
-    assumed = [
-        Open(figure.label, figure.text, facts[figure.key].moves or figure.working.source)
-        for figure in figures.values()
-        if figure.key in facts and figure.key in binds and figure.known == "assumed" and figure.text
-    ]
     lines = [line for line in bench(ready.made.ask, ready.boards).materials.rows if line.state == "buy"]
     values = ready.common | {
-        "open": assumed,
+        "open": tuple(open_facts(ready.made, KEYS)),
+        # what to measure before drilling stands on the wall sheet
+        "checks": [
+            finding
+            for finding in ready.made.findings
+            if finding.severity == "check" and finding.code != MEASURE
+        ],
         "order": [(figure.label, figure.text) for figure in ordered],
         "lines": lines,
     }
