@@ -38,6 +38,9 @@ FIRST_DEFAULT = len(FIELDS)
 DEFAULT_BITS = {one: 1 << (FIRST_DEFAULT + at) for at, one in enumerate(DEFAULTS.values())}
 ALL_DEFAULTS = sum(DEFAULT_BITS.values())
 GRID = 1e-9  # share of a step that is rounding
+# by the pointer of a field: a question that says what is assumed while it is absent, a shop default or a value, where other
+# fields decide that; None where they say it themselves, so that nothing is assumed
+STANDS_IN: dict[str, Callable[["Ask"], Any]] = {}
 FIRST_ITEM = FIRST_DEFAULT + len(DEFAULT_BITS)
 MOST_KEPT = 5000  # answers taken over at once; of more, only what is asked again
 
@@ -199,9 +202,21 @@ class Ask:
         self.weighs |= declaration.bit
         value: T | None = declaration.read(self.job)
         if value is None:
-            standing: T = declaration.standing(self.shop)
+            standing: T = self.standing(declaration)
             return standing
         return value
+
+    def default_of(self, declaration: Field) -> Any:
+        """What is assumed while a field is absent: a shop default or a value; None where nothing is, as other fields say it."""
+        chosen = STANDS_IN.get(declaration.pointer)
+        return declaration.default if chosen is None else self(chosen)
+
+    def standing(self, declaration: Field) -> Any:
+        """The value of what stands in for a field while it is absent; None where nothing does."""
+        default = self.default_of(declaration) if declaration.pointer in STANDS_IN else None
+        if default is None:
+            return declaration.standing(self.shop)
+        return self.default(default) if isinstance(default, Default) else default
 
     def given(self, named: T | None) -> T | None:
         """The value of a field as it was entered, None while it is absent."""

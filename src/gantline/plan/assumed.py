@@ -21,16 +21,23 @@ NUMBERS = ("length", "number", "share")
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class AssumedFact:
-    """A fact of the world that nobody measured: its field and pointer, and what stands in for it."""
+    """A fact of the world that nobody measured: its field and pointer, and the default and value that stand in for it."""
 
     field: Field
     pointer: str
+    default: Any
     value: Any
 
+    @property
+    def spread(self) -> float:
+        """How far the real thing usually lies from what stands in for it, in the field's own unit; 0 where nobody knows."""
+        return self.default.spread if isinstance(self.default, Default) else self.field.spread
 
-def usual_spread(field: Field) -> float:
-    """How far the real thing usually lies from what stands in for it, in the field's own unit; 0 where nobody knows."""
-    return field.default.spread if isinstance(field.default, Default) else field.spread
+
+def fact_of(ask: Ask, field: Field, value: Any) -> AssumedFact:
+    """The fact of a field that is entered one by one; value None: what stands in for it."""
+    standing = ask.standing(field) if value is None else value
+    return AssumedFact(field=field, pointer=field.pointer, default=ask.default_of(field), value=standing)
 
 
 def assumed_facts(ask: Ask, weighs: int) -> Iterator[AssumedFact]:
@@ -41,12 +48,8 @@ def assumed_facts(ask: Ask, weighs: int) -> Iterator[AssumedFact]:
             field = ALL_FIELDS[place]
             value = field.read(ask.job) if field.fact and field.pointer not in ITEMS else None
             stands = value is None or known.get(field.pointer) == "assumed"
-            if field.fact and field.default is not None and stands:
-                yield AssumedFact(
-                    field=field,
-                    pointer=field.pointer,
-                    value=field.standing(ask.shop) if value is None else value,
-                )
+            if field.fact and stands and ask.default_of(field) is not None:
+                yield fact_of(ask, field, value)
         elif place >= FIRST_ITEM:
             yield from _of_thing(ask, ask.bits.pointers[place - FIRST_ITEM])
 
@@ -58,22 +61,20 @@ def _of_thing(ask: Ask, pointer: str) -> Iterator[AssumedFact]:
     if field is not None and thing is not None and field.fact and field.default is not None:
         value = getattr(thing, field_name)
         if value is None or ask.job.known.get(pointer) == "assumed":
-            yield AssumedFact(
-                field=field, pointer=pointer, value=field.standing(ask.shop) if value is None else value
-            )
+            standing = field.standing(ask.shop) if value is None else value
+            yield AssumedFact(field=field, pointer=pointer, default=field.default, value=standing)
 
 
 def others(fact: AssumedFact, at_spreads: Sequence[float] = SPREADS) -> Iterator[Any]:
     """What the fact may be in truth: a number so many of its spreads off, any other choice."""
-    field, spread = fact.field, usual_spread(fact.field)
+    field, spread = fact.field, fact.spread
     if field.kind == "choice":
         yield from (choice for choice, _ in field.choices if choice != fact.value)
     elif field.kind == "switch":
         yield not fact.value
     elif field.kind in NUMBERS and spread > 0.0:
-        low, high = (
-            (field.default.low, field.default.high) if isinstance(field.default, Default) else (None, None)
-        )
+        default = fact.default
+        low, high = (default.low, default.high) if isinstance(default, Default) else (None, None)
         for spreads in at_spreads:
             value = fact.value + spreads * spread
             held = field.within is None or field.within.low <= value <= field.within.high

@@ -12,7 +12,9 @@ from gantline.plan.figure import field_text
 
 Severity = Literal["stop", "check", "note"]
 RANK: dict[Severity, int] = {"stop": 0, "check": 1, "note": 2}
-ChangeValue = float | int | str | bool | None | dict[str, float | str | bool] | list[str]
+ChangeValue = (
+    float | int | str | bool | None | dict[str, float | str | bool] | list[str] | list[dict[str, float | str]]
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,7 +59,7 @@ class Finding:
     it is about.
     ways: a question (and its arguments) that finds more cures; asked only for a finding that is shown.
     hurts: somebody may be hurt, so that a Check in its place holds the hole back all the same. doubt: the assumed fact
-    that makes a Check of a Stop, a pointer.
+    that makes a Check of a Stop, a pointer. by_hand: why no tap ends a Stop: what has to be done or read for it.
     """
 
     code: str
@@ -72,11 +74,13 @@ class Finding:
     hole: str = ""
     hurts: bool = False
     doubt: str = ""
+    by_hand: str = ""
 
 
 @dataclass(slots=True, kw_only=True)
 class PlanFinding:
-    """A finding as the plan shows it: its station, its cures, and what it rests on. withholds: it gives no hole away."""
+    """A finding as the plan shows it: its station, its cures, and what it rests on. withholds: it gives no hole away. by_hand:
+    why no tap ends it."""
 
     code: str
     subject: str
@@ -90,6 +94,7 @@ class PlanFinding:
     also: tuple[str, ...] = ()
     hole: str = ""
     withholds: bool = False
+    by_hand: str = ""
 
 
 Find = Callable[[Ask], Iterable[Finding]]

@@ -12,7 +12,7 @@ from gantline.job.ends import strays
 from gantline.job.field import Field, field_of
 from gantline.job.model import FIELDS, Job
 from gantline.plan.ask import PLAIN, Answer, Ask
-from gantline.plan.assumed import AssumedFact, others
+from gantline.plan.assumed import fact_of, others
 from gantline.plan.cures import Key, key_of, stops_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
 from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Severity, told
@@ -27,6 +27,7 @@ from gantline.plan.working import WorkingDraft
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 MEASURE = "measure"
 READY = "Ready to mark and drill"
+NO_ONE_CHANGE = "No one change ends this. Look at the other Stops first, or choose another size or place."
 HOW_KNOWN = field_of(Job.known).bit | field_of(Job.sources).bit
 
 
@@ -186,14 +187,15 @@ def _figures(job_plan: JobPlan, kept: Built) -> Iterator[tuple[str, tuple[int, F
 def _entered(station: Station, one: Field, ask: Ask) -> tuple[int, Figure]:
     """The figure of a field."""
     given = one.read(ask.job)
-    value = one.standing(ask.shop) if given is None else given
+    value = ask.standing(one) if given is None else given
     return one.bit, _field_figure(station, one, ask, value, given=given is not None)
 
 
 def _field_figure(
     station: Station, one: Field, ask: Ask, value: Any, *, given: bool, label: str = ""
 ) -> Figure:
-    source = ask.shop.source(one.default) if not given and isinstance(one.default, Default) else ""
+    default = None if given else ask.default_of(one)
+    source = ask.shop.source(default) if isinstance(default, Default) else ""
     return entered_figure(
         station.key,
         one,
@@ -270,6 +272,7 @@ def _findings(station: Station, job_plan: JobPlan, *, cures: bool) -> Iterator[P
         for finding in answer.value:
             on = rests.on(answer.weighs | ask.answer(*finding.ways).weighs) if finding.ways else own
             curable = cures and (finding.cures or finding.ways)
+            offered = tuple(_cures(finding, question, job_plan)) if curable else ()
             yield PlanFinding(
                 code=str(finding.code),
                 subject=finding.subject,
@@ -277,12 +280,13 @@ def _findings(station: Station, job_plan: JobPlan, *, cures: bool) -> Iterator[P
                 station=station.key,
                 text=finding.text,
                 numbers=finding.numbers,
-                cures=tuple(_cures(finding, question, job_plan)) if curable else (),
+                cures=offered,
                 next=finding.next,
                 rests_on=on,
                 also=finding.also,
                 hole=finding.hole,
                 withholds=finding.hurts and bool(finding.doubt),
+                by_hand=_by_hand(finding, offered) if cures else "",
             )
 
 
@@ -291,6 +295,13 @@ def _cures(finding: Finding, question: Found, job_plan: JobPlan) -> Iterator[Cur
     more = job_plan.ask(*finding.ways) if finding.ways else ()
     possible = (each for each in (*finding.cures, *more) if each.possible)
     return tried(finding, question, possible, job_plan.stations, job_plan.ask, job_plan.stops)
+
+
+def _by_hand(finding: Finding, offered: tuple[Cure, ...]) -> str:
+    """Why no tap ends a Stop; empty where one does, where a cure says what it would bring, or what the hand does."""
+    if finding.severity != "stop" or offered:
+        return ""
+    return finding.by_hand or (NO_ONE_CHANGE if finding.cures or finding.ways else "")
 
 
 def _to_measure(job_plan: JobPlan) -> tuple[ToMeasure, ...]:
@@ -321,10 +332,7 @@ def _to_measure(job_plan: JobPlan) -> tuple[ToMeasure, ...]:
 def _binds(at: Ask, field: Field, about: tuple[Question, ...]) -> bool:
     """Whether the fact moves any of these figures within one of its spreads, or as another choice. A question: what it read is
     kept, so that an edit of something else asks it no more."""
-    given = field.read(at.job)
-    fact = AssumedFact(
-        field=field, pointer=field.pointer, value=field.standing(at.shop) if given is None else given
-    )
+    fact = fact_of(at, field, field.read(at.job))
     if fact.value is None:
         return True
     now = [at(question) for question in about]

@@ -188,7 +188,7 @@ def _assumed(key: str, one: Field | None, ask: Ask) -> Assumption:
     units = ask.own_units
     if one is not None:
         given = one.read(ask.job)
-        value = one.standing(ask.shop) if given is None else given
+        value = ask.standing(one) if given is None else given
         return Assumption(
             key=key, label=one.label, text=field_text(one, value, units), pointer=one.pointer, fact=one.fact
         )

@@ -84,6 +84,16 @@ class ThrowDefaults:
         spread=20.0,
         spread_source="home and hall bodies",
     )
+    cabinet_lens_to_face_mm = Default(
+        240.0,
+        "mm",
+        0.0,
+        1000.0,
+        "the same of a body that stands on a cabinet before the screen",
+        "such a lens sits near the front edge and looks back over the body",
+        spread=50.0,
+        spread_source="cabinet-top bodies",
+    )
     plate_to_axis_mm = Default(
         120.0,
         "mm",

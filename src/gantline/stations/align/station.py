@@ -12,8 +12,7 @@ from gantline.stations.align.measured import measured_table
 from gantline.stations.align.solve import digital_share, done
 from gantline.stations.align.steps import steps
 from gantline.stations.align.tables import align_table
-from gantline.stations.common import from_afar, mount_kind
-from gantline.stations.height import CABINET
+from gantline.stations.common import CABINET, from_afar, mount_kind
 
 LIGHT = Caution(
     key="lens-light",

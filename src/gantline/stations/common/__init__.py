@@ -12,6 +12,7 @@ from gantline.stations.common.board import (
 from gantline.stations.common.fabric import fabric_plane_mm
 from gantline.stations.common.hanging import lift_on_mm, way
 from gantline.stations.common.lens import (
+    CABINET,
     distance_offset_mm,
     has_shift,
     hung,
@@ -25,6 +26,7 @@ from gantline.stations.common.lens import (
 from gantline.stations.common.words import from_afar, percent, shift_text, way_words
 
 __all__ = [
+    "CABINET",
     "board_mm",
     "board_section",
     "carrier_mm",

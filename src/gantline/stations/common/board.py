@@ -1,10 +1,12 @@
 """What the frame is built of, how deep it is, and how far its back stands off the wall."""
 
+from gantline.core.defaults import Default, FrameDefaults
 from gantline.core.frame.boards import DRESSED, Lies, Section, section
 from gantline.core.wall.ways import Way
+from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
-from gantline.plan.ask import Ask
+from gantline.plan.ask import STANDS_IN, Ask
 from gantline.stations.common.hanging import way
 
 
@@ -52,3 +54,17 @@ def carrier_mm(at: Ask) -> float | None:
 def ledger_mm(at: Ask) -> float:
     """The boards of a ledger, one on the other [mm]."""
     return at.field(Hanging.ledger_board_mm) * at.field(Hanging.ledger_layers)
+
+
+def depth_default(at: Ask) -> Default | None:
+    """What stands in for the frame's depth: timber is as deep as its board, which is no guess."""
+    return None if at(timber) else FrameDefaults.frame_depth_mm
+
+
+def standoff_default(at: Ask) -> Default | None:
+    """What stands in for the standoff: a cleat or a ledger gives it."""
+    return FrameDefaults.standoff_mm if at(carrier_mm) is None else None
+
+
+STANDS_IN[field_of(FrameBuild.depth_mm).pointer] = depth_default
+STANDS_IN[field_of(FrameBuild.standoff_mm).pointer] = standoff_default

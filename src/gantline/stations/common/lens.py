@@ -2,12 +2,16 @@
 
 from fractions import Fraction
 
-from gantline.core.defaults import ThrowDefaults
+from gantline.core.defaults import Default, ThrowDefaults
 from gantline.core.size.aspect import read_aspect
 from gantline.core.throw.mount import usual_mount
+from gantline.job.field import field_of
 from gantline.job.model.size import Size
+from gantline.job.model.throw import ProjectorBody
 from gantline.job.model.throw import ProjectorPlace as P
-from gantline.plan.ask import Ask
+from gantline.plan.ask import STANDS_IN, Ask
+
+CABINET = "cabinet"
 
 
 def hung(at: Ask) -> bool:
@@ -40,10 +44,30 @@ def distance_offset_mm(at: Ask) -> float:
 
 
 def has_shift(at: Ask) -> bool:
-    """Whether the lens shifts: as entered; one whose fixed offset is entered has none, a leaflet gives the one or the other."""
-    if at.given(P.has_shift) is None and at.given(P.offset) is not None:
-        return False
+    """Whether the lens shifts: as entered; one whose fixed offset is entered does not, one whose range of shift is entered
+    does: a leaflet gives the one or the other."""
+    if at.given(P.has_shift) is None and (at.given(P.offset) is not None or at(ranged)):
+        return at.given(P.offset) is None
     return bool(at.field(P.has_shift))
+
+
+def ranged(at: Ask) -> bool:
+    """Whether any range of shift is entered."""
+    return any((at.given(P.shift_up), at.given(P.shift_down), at.given(P.shift_side)))
+
+
+def shift_default(at: Ask) -> bool | None:
+    """What stands in for whether the lens shifts; nothing where its range or its fixed offset says it."""
+    return None if at(ranged) or at.given(P.offset) is not None else True
+
+
+def offset_default(at: Ask) -> float | None:
+    """What stands in for the fixed offset; nothing for a lens that shifts."""
+    return None if at(ranged) else 0.0
+
+
+STANDS_IN[field_of(P.has_shift).pointer] = shift_default
+STANDS_IN[field_of(P.offset).pointer] = offset_default
 
 
 def is_turned(at: Ask) -> bool:
@@ -63,6 +87,16 @@ def mount_kind(at: Ask) -> str:
         ratio_high=None if both is None else both[1],
         cabinet_ratio=at.default(ThrowDefaults.cabinet_ratio),
     )
+
+
+def lens_to_face_default(at: Ask) -> Default:
+    """Which default stands in for the lens's distance behind the face that looks at the wall: a cabinet-top body looks back
+    over itself, any other looks out of that face."""
+    cabinet = at(mount_kind) == CABINET and not at(hung) and not at(has_shift)
+    return ThrowDefaults.cabinet_lens_to_face_mm if cabinet else ThrowDefaults.lens_to_wall_face_mm
+
+
+STANDS_IN[field_of(ProjectorBody.lens_to_wall_face_mm).pointer] = lens_to_face_default
 
 
 def place_slack_mm(at: Ask) -> float:

@@ -5,9 +5,9 @@ from gantline.job.model.align import Hung
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.common import fabric_plane_mm, mount_kind
+from gantline.stations.common import CABINET, fabric_plane_mm, mount_kind
 from gantline.stations.hang.picture import frame_top_mm
-from gantline.stations.height import CABINET, taped
+from gantline.stations.height import taped
 from gantline.stations.size import screen
 
 PICTURE = Figures()

@@ -4,8 +4,7 @@ from gantline.core.defaults import AlignDefaults, WallDefaults
 from gantline.core.hang.read import Limits, Read, Verdict, level_of_deg, level_of_heights, verdicts
 from gantline.job.model.align import HangReading, Hung
 from gantline.plan.ask import Ask
-from gantline.stations.common import mount_kind
-from gantline.stations.height import CABINET
+from gantline.stations.common import CABINET, mount_kind
 from gantline.stations.size import screen
 from gantline.stations.wall import pair
 

@@ -11,11 +11,11 @@ from gantline.job.model.align import Hung
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.light import FabricChoice
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, mount_kind, timber, way
+from gantline.stations.common import CABINET, fabric_plane_mm, mount_kind, timber, way
 from gantline.stations.frame import parts_into
 from gantline.stations.hang.people import guided
 from gantline.stations.hang.solve import limits
-from gantline.stations.height import CABINET, centre_x_mm
+from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import room
 from gantline.stations.wall import bottom

@@ -7,11 +7,11 @@ from gantline.core.align.corners import NAMES as NAMED
 from gantline.core.wall.ways import KINDS
 from gantline.job.model.align import HangReading, Hung, PictureRound
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, mount_kind, way
+from gantline.stations.common import CABINET, fabric_plane_mm, mount_kind, way
 from gantline.stations.hang.people import people_words
 from gantline.stations.hang.solve import verdicts_now
 from gantline.stations.hang.words import NAMES, move_words, off_words
-from gantline.stations.height import CABINET, picture_first
+from gantline.stations.height import picture_first
 
 PICTURE = (
     "Put the picture on the bare wall, level, and mark its four corners with tape",

@@ -12,7 +12,6 @@ from gantline.stations.height.solve import (
     rect_of_picture,
 )
 from gantline.stations.height.standing import (
-    CABINET,
     centre_x_mm,
     fixed_throw_mm,
     lens_above_base_mm,
@@ -32,7 +31,6 @@ from gantline.stations.height.taped import (
 )
 
 __all__ = [
-    "CABINET",
     "Placement",
     "asked",
     "centre_x_mm",

@@ -9,11 +9,9 @@ from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, mount_kind, overspill_mm, panel_aspect, ratios
+from gantline.stations.common import CABINET, fabric_plane_mm, mount_kind, overspill_mm, panel_aspect, ratios
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids, wall_mm
-
-CABINET = "cabinet"
 
 
 def centre_x_mm(at: Ask) -> float:

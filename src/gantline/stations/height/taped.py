@@ -11,6 +11,7 @@ from gantline.job.model.align import Hung
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import (
+    CABINET,
     distance_offset_mm,
     has_shift,
     hung,
@@ -20,7 +21,7 @@ from gantline.stations.common import (
     place_slack_mm,
     ratios,
 )
-from gantline.stations.height.standing import CABINET, centre_x_mm, image_width_mm, lens_y_mm
+from gantline.stations.height.standing import centre_x_mm, image_width_mm, lens_y_mm
 from gantline.stations.size import screen
 
 

@@ -6,8 +6,8 @@ from gantline.core.throw.cabinet import CabinetBody, CabinetPlace, cabinet_place
 from gantline.core.throw.window import Lens
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, has_shift, hung, mount_kind
-from gantline.stations.height import CABINET, lens_above_base_mm, offset_share, placement
+from gantline.stations.common import CABINET, fabric_plane_mm, has_shift, hung, mount_kind
+from gantline.stations.height import lens_above_base_mm, offset_share, placement
 from gantline.stations.throw.body import lens_from_left_mm
 from gantline.stations.throw.lens import in_front, lens_known, projected, throw_lens
 

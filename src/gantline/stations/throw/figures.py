@@ -135,6 +135,17 @@ def mount(at: Ask) -> Display:
     return Display(kind, text=field_of(P.mount).choice(kind), how="usual; nothing entered")
 
 
+@FIGURES.length(
+    "body_lens_to_wall_face",
+    "Lens behind the face to the wall",
+    "as this kind of body usually is",
+    B.lens_to_wall_face_mm,
+)
+def to_wall_face(at: Ask) -> Display:
+    """As this kind of body usually has it, unless it is entered."""
+    return Display(at.field(B.lens_to_wall_face_mm))
+
+
 @FIGURES.length("body_lens_from_left", "Lens from the body's left side", "the middle", B.lens_from_left_mm)
 def from_left(at: Ask) -> Display:
     """The middle unless it is entered."""

@@ -13,6 +13,7 @@ from gantline.job.model.light import Lighting
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.stations.common import (
+    CABINET,
     distance_offset_mm,
     fabric_plane_mm,
     is_turned,
@@ -23,7 +24,6 @@ from gantline.stations.common import (
     ratios,
 )
 from gantline.stations.height import (
-    CABINET,
     centre_x_mm,
     fixed_throw_mm,
     lens_y_mm,

@@ -10,8 +10,8 @@ from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
+from gantline.stations.common import CABINET as ON_CABINET
 from gantline.stations.common import fabric_plane_mm, hung, mount_kind
-from gantline.stations.height import CABINET as ON_CABINET
 from gantline.stations.height import centre_x_mm, lens_above_base_mm, offset_share, placement, under
 from gantline.stations.throw.body import lens_from_left_mm, plate
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths, footprint

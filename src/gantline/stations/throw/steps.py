@@ -7,8 +7,7 @@ from gantline.core.day.minutes import WARM_IDLE
 from gantline.core.day.step import Milestone, Number, Phase, Step
 from gantline.core.defaults import ThrowDefaults
 from gantline.plan.ask import Ask
-from gantline.stations.common import hung, mount_kind
-from gantline.stations.height import CABINET
+from gantline.stations.common import CABINET, hung, mount_kind
 from gantline.stations.throw.lens import in_front
 from gantline.stations.throw.mount import mounted
 

@@ -7,8 +7,8 @@ from gantline.core.wall.flat import Flatness, lands_lower_mm
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
-from gantline.stations.common import mount_kind
-from gantline.stations.height import CABINET, centre_x_mm, fits, fixed_throw_mm, lens_y_mm, rect_of_picture
+from gantline.stations.common import CABINET, mount_kind
+from gantline.stations.height import centre_x_mm, fits, fixed_throw_mm, lens_y_mm, rect_of_picture
 from gantline.stations.wall.flat import flat, pack, shims, wind
 
 FLAT_FIGURES = Figures()
