@@ -58,6 +58,11 @@ def test_stiffness_depth_and_legs_are_found_with_their_cures() -> None:
     cure = next(one for one in none.findings if one.code == "rail-bows").cures[0]
     assert (cure.text, cure.changes[0].value) == ("Use 1 brace", 1)
     assert "poke through the fabric" in said(made("basement-den", __frame__staple_mm=18), "fastener-too-long")
+    # 1 1/4 in is the pocket screw of 3/4 in boards, at its angle; straight through the face it would be 5/8 in too long
+    pocket = made("basement-den", __frame__fastener_mm=31.75)
+    assert not said(pocket, "fastener-too-long")
+    assert "5⁄8″ at most" in said(pocket, "pocket-screws-only")
+    assert said(made("basement-den", __frame__fastener_mm=38.1), "fastener-too-long")
     assert "19\u00a0mm" in said(
         made("basement-den", __frame__depth_mm=40, __units__style="mm"), "frame-depth-differs"
     )

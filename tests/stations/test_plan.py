@@ -1,5 +1,7 @@
 """The plan: honest about what is assumed, right to the tape mark, and its cures cure."""
 
+from typing import Any
+
 import pytest
 from hypothesis import given, settings
 
@@ -63,6 +65,7 @@ def test_a_cure_ends_its_finding_adds_no_stop_and_sets_what_a_tape_can_show(job:
     made = plan(job)
     stopped = {(one.code, one.subject) for one in made.findings if one.severity == "stop"}
     for finding in made.findings:
+        assert finding.severity != "stop" or finding.cures or finding.by_hand, finding.text
         for cure in finding.cures:
             assert not (cure.changes and cure.but)
             if not cure.changes:
@@ -78,6 +81,25 @@ def test_a_cure_ends_its_finding_adds_no_stop_and_sets_what_a_tape_can_show(job:
                 if one.pointer.endswith("_mm") and isinstance(one.value, float):
                     steps = one.value / made.ask.step_mm
                     assert steps == pytest.approx(round(steps), abs=1e-6), cure
+
+
+@pytest.mark.parametrize(
+    ("name", "fields", "code", "way_out"),
+    [
+        # 3/4 in of board less 1/8
+        ("basement-den", {"frame__staple_mm": 18.0}, "fastener-too-long", "Use a staple leg of 5⁄8″"),
+        # (132 + 58 in) less four insets of 50 mm, cut every 50 mm: 4.6 m twice; 600 W / 1.25 / 9.2 m
+        ("mill-loft", {"trim__light__there": True, "trim__light__watts_per_m": 60.0}, "strip-refused", "Use a strip of 52.1 W/m"),
+        ("mill-loft", {"throw__yaw_deg": 9.0}, "turned-not-covered", "Straighten the body"),
+        ("mill-loft", {"light__fabric__kind": "lenticular-from-below"}, "lenticular-wrong-light", "Plan with a diffuse fabric"),
+        ("mill-loft", {"size__lead": "angle", "size__angle_deg": 40.0, "survey__seats": []}, "no-main-seat", "Start from a diagonal of"),
+    ],
+)  # fmt: skip
+def test_a_stop_is_ended_by_its_first_tap(name: str, fields: dict[str, Any], code: str, way_out: str) -> None:
+    job = changed(name, **fields)
+    first = findings(job)[code].cures[0]
+    assert first.text.startswith(way_out)
+    assert code not in findings(taken(job, first.changes))
 
 
 def test_switching_units_changes_every_text_and_no_value() -> None:

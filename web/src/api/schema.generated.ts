@@ -2368,7 +2368,9 @@ export interface components {
             /** Value */
             value: number | string | boolean | {
                 [key: string]: number | string | boolean;
-            } | string[] | null;
+            } | string[] | {
+                [key: string]: number | string;
+            }[] | null;
         };
         /**
          * ChangeOut
@@ -5326,7 +5328,8 @@ export interface components {
         };
         /**
          * PlanFinding
-         * @description A finding as the plan shows it: its station, its cures, and what it rests on. withholds: it gives no hole away.
+         * @description A finding as the plan shows it: its station, its cures, and what it rests on. withholds: it gives no hole away. by_hand:
+         *     why no tap ends it.
          */
         PlanFinding: {
             /**
@@ -5334,6 +5337,11 @@ export interface components {
              * @default []
              */
             also: string[];
+            /**
+             * By Hand
+             * @default
+             */
+            by_hand: string;
             /** Code */
             code: string;
             /** Cures */

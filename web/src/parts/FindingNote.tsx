@@ -18,6 +18,11 @@ export const FindingNote = ({ finding, from = '' }: { finding: Finding; from?: s
       <strong className={finding.severity === 'stop' ? 'text-stop' : ''}>{SEVERITY[finding.severity]}</strong>
       {from ? ` · ${from}. ` : ' · '}
       <Rich text={finding.text} />
+      {finding.by_hand && (
+        <span className="mt-1 block text-quiet">
+          <Rich text={finding.by_hand} />
+        </span>
+      )}
       {finding.cures.length > 0 && (
         <ul className="mt-1.5 flex flex-col gap-1.5">
           {finding.cures.map((one) => (

@@ -62,6 +62,27 @@ def feed_wire(
     return FeedWire(length_mm=length + slack_mm, behind=behind)
 
 
+def half_run(width_mm: float, height_mm: float, inset_mm: float, pitch_mm: float) -> tuple[float, float]:
+    """Half the path around behind a frame, and the strip of it that can be cut [mm].
+
+    Raises: OutOfRange where the inset leaves no path, or the pitch is longer than the run.
+    """
+    require_not_negative(inset_mm=inset_mm)
+    wide, high = width_mm - 2.0 * inset_mm, height_mm - 2.0 * inset_mm
+    if min(wide, high) <= 0.0:
+        raise OutOfRange("the inset leaves no path for the strip", field="inset_mm", got=inset_mm)
+    run = wide + high
+    cut = math.floor(run / pitch_mm + 1e-9) * pitch_mm
+    if cut <= 0.0:
+        raise OutOfRange("the cut pitch is longer than a run", field="pitch_mm", got=pitch_mm)
+    return run, cut
+
+
+def most_watts_per_m(cut_mm: float, spare: float, supplies_w: Sequence[float]) -> float:
+    """The strongest strip that one supply feeds over both half runs [W/m]."""
+    return max(supplies_w) / (spare * 2.0 * cut_mm / 1000.0)
+
+
 def backlight(
     width_mm: float,
     height_mm: float,
@@ -83,14 +104,7 @@ def backlight(
     require_positive(
         pitch_mm=pitch_mm, reel_mm=reel_mm, watts_per_m=watts_per_m, fix_spacing_mm=fix_spacing_mm
     )
-    require_not_negative(inset_mm=inset_mm)
-    wide, high = width_mm - 2.0 * inset_mm, height_mm - 2.0 * inset_mm
-    if min(wide, high) <= 0.0:
-        raise OutOfRange("the inset leaves no path for the strip", field="inset_mm", got=inset_mm)
-    run = wide + high
-    cut = math.floor(run / pitch_mm + 1e-9) * pitch_mm
-    if cut <= 0.0:
-        raise OutOfRange("the cut pitch is longer than a run", field="pitch_mm", got=pitch_mm)
+    run, cut = half_run(width_mm, height_mm, inset_mm, pitch_mm)
     load = watts_per_m * 2.0 * cut / 1000.0
     wanted = load * spare
     supply = next((one for one in supplies_w if one >= wanted - 1e-9), None)

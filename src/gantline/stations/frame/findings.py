@@ -4,22 +4,22 @@ from collections.abc import Iterator
 
 from gantline.core.defaults import BlankDefaults, FrameDefaults
 from gantline.core.fabric.blank import RollCut
-from gantline.core.frame.boards import Lies
+from gantline.core.frame.boards import DRESSED, Lies
 from gantline.core.frame.pieces import too_long_mm
 from gantline.core.frame.square import NAMES, SquareCheck, pushes, rival_of, widest_gap
 from gantline.core.materials import spoken_item, waits_for
 from gantline.core.tension.holds import Hold
 from gantline.job.field import field_of
-from gantline.job.model.frame import Blank, FrameBuild, Materials, SquareReadings
+from gantline.job.model.frame import BOARDS, Blank, FrameBuild, Materials, SquareReadings
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
-from gantline.plan.finding import Change, Cure, Finding, Severity, cure, found, noted
+from gantline.plan.finding import Change, Cure, Finding, cure, found, noted
 from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame.blank import driven, laid_out, overlap_mm, roll_cut, work_area_mm
-from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
+from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber, trim_fits
 from gantline.stations.frame.built import READ, planned_mm, square
 from gantline.stations.frame.solve import (
     brace_count,
@@ -31,7 +31,7 @@ from gantline.stations.frame.solve import (
     stile_sag_mm,
 )
 from gantline.stations.frame.tables import box_check
-from gantline.stations.size import built_screen
+from gantline.stations.size import built_mm, built_screen, diagonal_cure, planned_screen, screen
 
 READ_BY_NAME = dict(zip(NAMES, READ, strict=True))
 SPOKEN = {
@@ -61,6 +61,7 @@ class Code(Coded):
     STILE_BOWS = "stile-bows", "sides bow"
     SPLICED = "spliced", "rails are spliced"
     FASTENER = "fastener-too-long", "fastener too long"
+    POCKET_ONLY = "pocket-screws-only", "screws for pockets only"
     NO_POCKET = "no-pocket-screw", "no pocket screw fits"
     ROLL = "roll-cut", "roll too narrow"
     WORK_AREA = "work-area", "no room to build"
@@ -83,13 +84,17 @@ def built_of(at: Ask) -> Iterator[Finding]:
     boards, trim = at(pieces), at.field(FrameBuild.trim_mm)
     if not at(trim_fits):
         text = f"Trim of {at.text(trim)} on each side leaves nothing of the frame. Enter a narrower trim."
-        yield Finding(
-            code=Code.TRIM, severity="stop", text=text, subject=field_of(FrameBuild.trim_mm).pointer
-        )
+        away = (cure("Leave the trim out", (FrameBuild.trim_mm, 0.0)),)
+        subject = field_of(FrameBuild.trim_mm).pointer
+        yield Finding(code=Code.TRIM, severity="stop", text=text, subject=subject, cures=away)
     if at(timber) and isinstance(boards, str):
         subject = field_of(FrameBuild.board).pointer
         yield Finding(
-            code=Code.PIECES, severity="stop", text=f"The frame cannot be built: {boards}.", subject=subject
+            code=Code.PIECES,
+            severity="stop",
+            text=f"The frame cannot be built: {boards}.",
+            subject=subject,
+            ways=(piece_ways,),
         )
     depth, deep = at(frame_depth_mm), at(board_section).deep_mm
     if at(timber) and at.given(FrameBuild.board) is not None and abs(depth - deep) > max(1.0, at.step_mm):
@@ -181,7 +186,13 @@ def splicing(at: Ask) -> Iterator[Finding]:
     for splice in at(splices):
         if splice.splice is None:
             text = f"Piece {splice.letter} must be spliced, but {splice.trouble}."
-            yield Finding(code=Code.SPLICED, severity="stop", text=text, subject=f"{subject}#{splice.letter}")
+            yield Finding(
+                code=Code.SPLICED,
+                severity="stop",
+                text=text,
+                subject=f"{subject}#{splice.letter}",
+                ways=(splice_ways,),
+            )
             continue
         places = ", ".join(at.text(place) for place in splice.splice.joints_mm)
         text = (
@@ -191,12 +202,47 @@ def splicing(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.SPLICED, severity="note", text=text, subject=f"{subject}#{splice.letter}")
 
 
+def piece_ways(at: Ask) -> tuple[Cure, ...]:
+    """Braces at even places, or fewer of them, or a narrower board."""
+    wide = at(board_mm)[1]
+    even = [cure("Set the braces at even places", (FrameBuild.braces, []))]
+    narrower = [
+        cure(
+            f"Build it of {name}",
+            (FrameBuild.board, nominal),
+            (FrameBuild.thick_mm, None),
+            (FrameBuild.wide_mm, None),
+        )
+        for nominal, name in BOARDS
+        if DRESSED[nominal][1] < wide
+    ]
+    return (*even, *_fewer_braces(at), *narrower[::-1])
+
+
+def splice_ways(at: Ask) -> tuple[Cure, ...]:
+    """Boards as long as the longest piece, or a brace less."""
+    boards = at(pieces)
+    if isinstance(boards, str):
+        return ()
+    long = at.up(max(piece.length_mm for piece in boards))
+    return (cure(f"Get boards {at.text(long)} long", (FrameBuild.longest_mm, long)), *_fewer_braces(at))
+
+
+def _fewer_braces(at: Ask) -> tuple[Cure, ...]:
+    left = at(brace_count) - 1
+    if left < 0:
+        return ()
+    said = f"Use {left or 'no'} {'brace' if left == 1 else 'braces'}"
+    return (cure(said, (FrameBuild.braces, []), (FrameBuild.centre_bars, left)),)
+
+
 @found
 def fasteners(at: Ask) -> Iterator[Finding]:
-    """A screw or a staple that would come out in the fabric."""
+    """A screw or a staple that would come out in the fabric; a pocket screw goes in at its angle and does not."""
     if not at(timber):
         return
     clear, deep = at.default(FrameDefaults.fastener_clear_mm), at(board_section).deep_mm
+    pocket = at(pocket_screw) or 0.0
     checked = [(FrameBuild.fastener_mm, at.given(FrameBuild.fastener_mm), deep, "screw")]
     if at(driven):
         leg = "staple leg" if at.field(Tensioning.hold) == Hold.STAPLE else "tack"
@@ -204,14 +250,23 @@ def fasteners(at: Ask) -> Iterator[Finding]:
     for field, long, through, name in checked:
         if long is None:
             continue
-        over = too_long_mm(long, through, clear)
-        if over > 0.0:
+        over, subject = too_long_mm(long, through, clear), field_of(field).pointer
+        if over <= 0.0:
+            continue
+        short = at.down(through - clear)
+        if name == "screw" and long <= pocket + at.step_mm / 2.0:
             text = (
-                f"{name.capitalize()} {at.text(over)} too long for {at.text(through)} of wood: it will poke through the fabric. "
-                f"Use one {at.text(clear)} shorter than the wood is thick."
+                f"A {at.text(long)} screw goes into the pockets only, at their angle. Straight into {at.text(through)} of wood, "
+                f"as through a plate, take {at.text(short)} at most: a longer one pokes through the fabric."
             )
-            subject = field_of(field).pointer
-            yield Finding(code=Code.FASTENER, severity="stop", text=text, subject=subject)
+            yield Finding(code=Code.POCKET_ONLY, severity="note", text=text, subject=subject)
+            continue
+        text = (
+            f"{name.capitalize()} {at.text(over)} too long for {at.text(through)} of wood: it will poke through the fabric. "
+            f"Use one {at.text(clear)} shorter than the wood is thick."
+        )
+        use = (cure(f"Use a {name} of {at.text(short)}", (field, short)),)
+        yield Finding(code=Code.FASTENER, severity="stop", text=text, subject=subject, cures=use)
 
 
 @noted
@@ -243,6 +298,16 @@ def _roll_cures(at: Ask, cut: RollCut) -> tuple[Cure, ...]:
                 f"Leave {at.text(less)} of fabric past each edge of the frame", (Tensioning.overlap_mm, less)
             )
         )
+    picture = at(screen).picture
+    cures.append(
+        cure(
+            f"Take a roll {at.text(at.up(cut.across_mm))} wide", (FabricChoice.roll_mm, at.up(cut.across_mm))
+        )
+    )
+    narrowed = 1.0 + cut.spare_mm / min(at(outer_mm))
+    if narrowed > 0.0:
+        smaller = at.down(picture.diagonal_mm * narrowed)
+        cures.append(diagonal_cure(f"Use a picture of {at.text(smaller)} diagonal", smaller))
     return tuple(cures)
 
 
@@ -282,7 +347,8 @@ def squareness(at: Ask) -> Iterator[Finding]:
     rising = field_of(SquareReadings.rising_mm).pointer
     if isinstance(check, str):
         text = f"Measure the frame again: {check}."
-        yield Finding(code=Code.READING_WRONG, severity="stop", text=text, subject=rising)
+        out = (cure("Take the readings out", *((reading, None) for reading in READ)),)
+        yield Finding(code=Code.READING_WRONG, severity="stop", text=text, subject=rising, cures=out)
     elif check is not None and not check.agrees:
         yield _wrong(at, check)
     elif check is not None:
@@ -300,7 +366,20 @@ def squareness(at: Ask) -> Iterator[Finding]:
     if at(built_screen) is None:
         text = "The built frame is smaller than the picture with its border. Measure it again, or choose a smaller size."
         subject = field_of(SquareReadings.top_mm).pointer
-        yield Finding(code=Code.TOO_SMALL, severity="stop", text=text, subject=subject)
+        yield Finding(code=Code.TOO_SMALL, severity="stop", text=text, subject=subject, ways=(built_ways,))
+
+
+def built_ways(at: Ask) -> tuple[Cure, ...]:
+    """The largest picture that the frame on the floor takes, and its readings taken out."""
+    planned, (wide, high) = at(planned_screen), at(built_mm)
+    border, picture = planned.border, planned.picture
+    across = 1.0 if wide is None else (wide - 2.0 * border.side_mm) / picture.width_mm
+    up = 1.0 if high is None else (high - border.top_mm - border.bottom_mm) / picture.height_mm
+    out = cure("Take the readings out", *((reading, None) for reading in READ))
+    if min(across, up) <= 0.0:
+        return (out,)
+    fits = at.down(picture.diagonal_mm * min(across, up))
+    return diagonal_cure(f"Use the largest diagonal this frame takes: {at.text(fits)}", fits), out
 
 
 def _wrong(at: Ask, check: SquareCheck) -> Finding:
@@ -324,7 +403,13 @@ def _square(at: Ask, check: SquareCheck) -> Iterator[Finding]:
             f"{at.text(abs(check.lean_mm))} to the {push}, seen from the front, against the bottom. Then measure both again."
         )
         subject = field_of(SquareReadings.rising_mm).pointer
-        yield Finding(code=Code.NOT_SQUARE, severity="stop", text=text, subject=subject)
+        yield Finding(
+            code=Code.NOT_SQUARE,
+            severity="stop",
+            text=text,
+            subject=subject,
+            by_hand="No tap ends this: push the frame, then type both diagonals as they read.",
+        )
     for off, names, field in zip(
         check.sides_differ_mm, (("top", "bottom"), ("right side", "left side")),
         (SquareReadings.top_mm, SquareReadings.right_mm), strict=True,
@@ -332,8 +417,13 @@ def _square(at: Ask, check: SquareCheck) -> Iterator[Finding]:
         if abs(off) > most:
             longer, shorter = names if off > 0.0 else names[::-1]
             text = f"The {longer} is {at.text(abs(off))} longer than the {shorter}: equal diagonals alone are not square."
-            severity: Severity = "stop"
-            yield Finding(code=Code.NOT_SQUARE, severity=severity, text=text, subject=field_of(field).pointer)
+            yield Finding(
+                code=Code.NOT_SQUARE,
+                severity="stop",
+                text=text,
+                subject=field_of(field).pointer,
+                by_hand=f"No tap ends this: measure both again. If they read the same, cut the {longer} anew.",
+            )
     yield from _off_plan(at)
 
 
@@ -363,7 +453,13 @@ def box(at: Ask) -> Iterator[Finding]:
     for row in check.rows:
         if row.short:
             text = f"{row.short} short of {row.name}: {row.stops} waits for them. Ask the maker before the fabric is opened."
-            yield Finding(code=Code.BOX_SHORT, severity="stop", text=text, subject=f"{base}/{row.id}")
+            yield Finding(
+                code=Code.BOX_SHORT,
+                severity="stop",
+                text=text,
+                subject=f"{base}/{row.id}",
+                by_hand="No tap ends this: count again when the parts are there.",
+            )
     if check.counted < len(check.rows):
         left = len(check.rows) - check.counted
         text = (

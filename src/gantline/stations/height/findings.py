@@ -15,7 +15,6 @@ from gantline.core.tolerance import at_most
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.height import HeightTarget as H
-from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.survey import Survey
 from gantline.job.model.throw import ProjectorPlace
 from gantline.plan.ask import Ask
@@ -26,7 +25,7 @@ from gantline.stations.common import hung as on_ceiling
 from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
 from gantline.stations.height.standing import centre_x_mm
-from gantline.stations.size import aspect, screen
+from gantline.stations.size import aspect, diagonal_cure, screen
 from gantline.stations.survey import SeatPlace, box_solids, room, seats, wall_mm
 
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
@@ -220,8 +219,7 @@ def clash_ways(at: Ask) -> tuple[Cure, ...]:
     fits_mm = _largest(at)
     if fits_mm is not None and fits_mm >= SMALLEST_MM:
         fits_mm = at.down(fits_mm)
-        smaller = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, fits_mm), (Size.tidy, None))
-        cures.append(cure(f"Use the largest diagonal that fits: {at.text(fits_mm)}", *smaller))
+        cures.append(diagonal_cure(f"Use the largest diagonal that fits: {at.text(fits_mm)}", fits_mm))
     return (*cures, *_give(at))
 
 

@@ -11,7 +11,7 @@ from gantline.job.model.light import FabricChoice, Lighting
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
-from gantline.plan.finding import Change, Cure, Finding, found, noted
+from gantline.plan.finding import Change, Cure, Finding, cure, found, noted
 from gantline.stations.common import percent
 from gantline.stations.height import placement
 from gantline.stations.light.solve import (
@@ -51,6 +51,7 @@ class Code(Coded):
 
 GAIN = field_of(FabricChoice.gain).pointer
 KIND = field_of(FabricChoice.kind).pointer
+DIFFUSE = (cure("Plan with a diffuse fabric", (FabricChoice.kind, FabricKind.DIFFUSE.value)),)
 
 
 @found
@@ -59,7 +60,8 @@ def missing(at: Ask) -> Iterator[Finding]:
     gain = at(lobe)
     if isinstance(gain, str):
         text = f"Check the data sheet: {gain}."
-        yield Finding(code=Code.FABRIC_IMPOSSIBLE, severity="stop", text=text, subject=GAIN)
+        plain = (cure("Plan with a gain of 1 until it is read", (FabricChoice.gain, 1.0)),)
+        yield Finding(code=Code.FABRIC_IMPOSSIBLE, severity="stop", text=text, subject=GAIN, cures=plain)
     if at(output) is None:
         text = "Enter the projector's light output to see how bright the picture is."
         yield Finding(
@@ -99,7 +101,7 @@ def bright(at: Ask) -> Iterator[Finding]:
     brightest, even_least = float(row.max()), at.default(LightDefaults.hot_spot)
     if brightest <= 0.0:
         text = "The main seat sees no picture on this fabric."
-        yield Finding(code=Code.PICTURE_DARK, severity="stop", text=text, subject=KIND)
+        yield Finding(code=Code.PICTURE_DARK, severity="stop", text=text, subject=KIND, cures=DIFFUSE)
         return
     even = float(row.min()) / brightest
     if even < even_least:
@@ -162,7 +164,7 @@ def fabric(at: Ask) -> Iterator[Finding]:
                 f"A lenticular fabric takes light steeply from below. From this lens the {', '.join(dark)} of the screen "
                 f"{'stays' if len(dark) == 1 else 'stay'} darker. Use a cabinet-top projector, or another fabric."
             )
-            yield Finding(code=Code.LENTICULAR, severity="stop", text=text, subject=KIND)
+            yield Finding(code=Code.LENTICULAR, severity="stop", text=text, subject=KIND, cures=DIFFUSE)
     if model.lobe.kind is FabricKind.RETRO and lead is not None:
         apart = apart_deg(model.points[0], model.lens, eyes_of((lead,))[0])
         limit = model.lobe.half_gain_deg or SEES_HALF
@@ -171,8 +173,9 @@ def fabric(at: Ask) -> Iterator[Finding]:
                 f"A retro-reflective fabric sends the light back to the projector. The main seat is {apart:.0f}° from it, "
                 f"past the half-gain angle of {limit:g}°, and sees less than half."
             )
+            numbers = {"apart_deg": apart}
             yield Finding(
-                code=Code.RETRO, severity="stop", text=text, subject=KIND, numbers={"apart_deg": apart}
+                code=Code.RETRO, severity="stop", text=text, subject=KIND, numbers=numbers, cures=DIFFUSE
             )
 
 

@@ -4,6 +4,7 @@ from gantline.stations.size.solve import (
     SizeChoice,
     aspect,
     border,
+    built_mm,
     built_screen,
     planned_screen,
     rounded,
@@ -11,12 +12,15 @@ from gantline.stations.size.solve import (
     sized,
     start,
 )
+from gantline.stations.size.ways import diagonal_cure
 
 __all__ = [
     "SizeChoice",
     "aspect",
     "border",
+    "built_mm",
     "built_screen",
+    "diagonal_cure",
     "planned_screen",
     "rounded",
     "screen",

@@ -12,6 +12,7 @@ from gantline.plan.code import Coded
 from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.size.solve import SMALLEST_MM, aspect, grid, picked, rounded, screen, start
 from gantline.stations.size.starts import NO_SEAT, NO_THROW
+from gantline.stations.size.ways import diagonal_cure
 from gantline.stations.survey import wall_mm
 
 
@@ -44,11 +45,16 @@ MISSING = {
 def starting(at: Ask) -> Iterator[Finding]:
     """A start that gives no picture."""
     begun, lead = at(start), field_of(Size.lead).pointer
+    if not begun.missing and not begun.refused:
+        return
+    last = at.near(begun.value_mm)
+    by_diagonal = (diagonal_cure(f"Start from a diagonal of {at.text(last)}", last),)
     if begun.missing:
-        yield Finding(code=begun.missing, severity="stop", text=MISSING[begun.missing], subject=lead)
+        text = MISSING[begun.missing]
+        yield Finding(code=begun.missing, severity="stop", text=text, subject=lead, cures=by_diagonal)
     if begun.refused:
         text = f"No picture size from these entries: {begun.refused}."
-        yield Finding(code=Code.START_IMPOSSIBLE, severity="stop", text=text, subject=lead)
+        yield Finding(code=Code.START_IMPOSSIBLE, severity="stop", text=text, subject=lead, cures=by_diagonal)
 
 
 @noted
@@ -94,14 +100,7 @@ def on_the_wall(at: Ask) -> Iterator[Finding]:
     if free_mm > SMALLEST_MM:
         fits = picture_from(Lead.WIDTH, free_mm, at(aspect)).diagonal_mm
         fits = at.down(fits)
-        cures = (
-            cure(
-                f"Use the largest diagonal for this wall: {at.text(fits)}",
-                (Size.lead, SizeLead.DIAGONAL.value),
-                (Size.value_mm, fits),
-                (Size.tidy, None),
-            ),
-        )
+        cures = (diagonal_cure(f"Use the largest diagonal for this wall: {at.text(fits)}", fits),)
     text = (
         f"The frame is {at.text(own_screen.overall_width_mm)} wide, {at.text(over_mm)} wider than the wall."
     )

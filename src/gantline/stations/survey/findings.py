@@ -12,7 +12,7 @@ from gantline.job.model.survey import Survey
 from gantline.job.readings import REMOVED
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
-from gantline.plan.finding import Finding, found, noted
+from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, seat_places, wall_mm
 from gantline.stations.survey.studs import (
     lattice,
@@ -52,7 +52,8 @@ def studs(at: Ask) -> Iterator[Finding]:
             "the stud's face again."
         )
         subject = field_of(Survey.stud_width_mm).pointer
-        yield Finding(code=Code.STUD_TOO_WIDE, severity="stop", text=text, subject=subject)
+        usual = (cure("Take the usual width until then", (Survey.stud_width_mm, None)),)
+        yield Finding(code=Code.STUD_TOO_WIDE, severity="stop", text=text, subject=subject, cures=usual)
     if studs is not None and known > studs.wall_mm:
         text = (
             f"The known stud is {at.text(known)} from the left, past the end of the wall at "
@@ -82,6 +83,7 @@ def undecided(at: Ask) -> Iterator[Finding]:
         severity="stop",
         text=text,
         subject=field_of(Survey.stud_readings).pointer,
+        by_hand="No tap ends this: only one more reading on the wall does.",
     )
 
 
@@ -128,7 +130,13 @@ def upside_down(at: Ask) -> Iterator[Finding]:
     if at(ceiling).lowest(0.0, at(wall_mm)) <= max(y for _, y in at(floor).readings):
         text = "The ceiling reads lower than the floor. Check the readings."
         subject = field_of(Survey.ceiling_readings).pointer
-        yield Finding(code=Code.CEILING_UNDER_FLOOR, severity="stop", text=text, subject=subject)
+        yield Finding(
+            code=Code.CEILING_UNDER_FLOOR,
+            severity="stop",
+            text=text,
+            subject=subject,
+            by_hand="No tap ends this: read both again from the datum line.",
+        )
 
 
 @noted

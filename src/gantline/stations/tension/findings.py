@@ -10,7 +10,7 @@ from gantline.job.model.frame import FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
-from gantline.plan.finding import Cure, Finding, change, found, noted
+from gantline.plan.finding import Cure, Finding, change, cure, found, noted
 from gantline.stations.common.words import runs
 from gantline.stations.tension.membrane import stale, taken
 from gantline.stations.tension.solve import (
@@ -44,7 +44,12 @@ def points(at: Ask) -> Iterator[Finding]:
     if isinstance(why, str):
         text = "The fabric's points do not fit this frame: trim or inset leave no length for them. Make one of them smaller."
         subject = field_of(Tensioning.spacing_mm).pointer
-        yield Finding(code=Code.POINTS, severity="stop", text=text, subject=subject)
+        less = (
+            cure("Leave the trim out", (FrameBuild.trim_mm, 0.0)),
+            cure("Take the usual distance from the corners", (Tensioning.inset_mm, None)),
+            cure("Take the usual spacing", (Tensioning.spacing_mm, None)),
+        )
+        yield Finding(code=Code.POINTS, severity="stop", text=text, subject=subject, cures=less)
 
 
 @noted

@@ -11,16 +11,16 @@ from gantline.job.field import field_of
 from gantline.job.model.height import HeightTarget
 from gantline.job.model.size import Size
 from gantline.job.model.survey import Survey
-from gantline.job.model.throw import ProjectorBody
+from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure, Finding, cure, found, noted
 from gantline.stations.common import place_slack_mm, way_words
 from gantline.stations.height import centre_x_mm, placement, under
-from gantline.stations.size import screen
+from gantline.stations.size import diagonal_cure, screen
 from gantline.stations.throw.cabinet import cabinet, cabinet_body, cabinet_depths
 from gantline.stations.throw.codes import Code
-from gantline.stations.throw.findings import OFF_THE_SCREEN
+from gantline.stations.throw.findings import OFF_THE_SCREEN, OTHER_PROJECTOR
 from gantline.stations.throw.lens import projected
 
 LEAST_TURN = 0.05  # of a foot: less nobody turns
@@ -29,15 +29,25 @@ LEAST_TURN = 0.05  # of a foot: less nobody turns
 @noted
 def past_its_body(at: Ask) -> Iterator[Finding]:
     """A lens that would stand behind its own body: every move of the body turns about the wrong point then."""
-    deep, face = at.field(ProjectorBody.depth_mm), at.field(ProjectorBody.lens_to_wall_face_mm)
+    deep, face = at.field(B.depth_mm), at.field(B.lens_to_wall_face_mm)
     if lens_to_rear_mm(deep, face) > 0.0:
         return
     text = (
         f"The body is {at.text(deep)} deep, and its lens {at.text(face)} from the face that looks at the wall: one of the two is "
         "wrong. Measure both on the projector."
     )
-    subject = field_of(ProjectorBody.lens_to_wall_face_mm).pointer
+    subject = field_of(B.lens_to_wall_face_mm).pointer
     yield Finding(code=Code.LENS_PAST_BODY, severity="check", text=text, subject=subject)
+
+
+def out_of_the_wall(at: Ask) -> tuple[Cure, ...]:
+    """The smallest picture that takes the lens far enough out: its width moves the lens by the throw ratio."""
+    needed, body, picture = at(cabinet_depths), at(cabinet_body), at(screen).picture
+    if needed is None or body is None:
+        return ()
+    wider = 1.0 - needed.gap_mm / (body.ratio * picture.width_mm)
+    fits = at.up(picture.diagonal_mm * wider)
+    return (diagonal_cure(f"Use a picture of {at.text(fits)} diagonal", fits), OTHER_PROJECTOR)
 
 
 @found
@@ -52,7 +62,14 @@ def depth(at: Ask) -> Iterator[Finding]:
             "or another projector."
         )
         numbers, subject = {"short_mm": -needed.gap_mm}, field_of(Size.value_mm).pointer
-        yield Finding(code=Code.BODY_IN_WALL, severity="stop", text=text, subject=subject, numbers=numbers)
+        yield Finding(
+            code=Code.BODY_IN_WALL,
+            severity="stop",
+            text=text,
+            subject=subject,
+            numbers=numbers,
+            ways=(out_of_the_wall,),
+        )
     if on is None:
         return
     name, box = on
@@ -63,6 +80,17 @@ def depth(at: Ask) -> Iterator[Finding]:
             f"{at.text(needed.depth_needed_mm)} from the wall."
         )
         subject = f"{field_of(Survey.boxes).pointer}/{name}"
+        unread = [field for field in (B.depth_mm, B.lens_to_wall_face_mm) if at.given(field) is None]
+        if unread:
+            yield Finding(
+                code=Code.CABINET_DEPTH,
+                severity="check",
+                text=f"Measure the body's depth and how far its lens sits behind the face to the wall. As such bodies usually "
+                f"are, it stands {at.text(over)} over the {box.name}'s front edge.",
+                subject=field_of(unread[0]).pointer,
+                numbers={"over_mm": over},
+            )
+            return
         z = at.up(box.low[2] + over)
         pull = Cure(
             text=f"Pull the {box.name} out from the wall, its back to {at.text(z)} from it",
@@ -91,7 +119,7 @@ def height(at: Ask) -> Iterator[Finding]:
         return
     name, box = on
     subject, top = f"{boxes}/{name}", box.high[1]
-    lift, feet = needed.base_mm - top, at.field(ProjectorBody.foot_range_mm)
+    lift, feet = needed.base_mm - top, at.field(B.foot_range_mm)
     slack = at(place_slack_mm)
     if not (at_most(0.0, lift, slack) and at_most(lift, feet, slack)):
         hung = at(placement)
@@ -119,7 +147,7 @@ def height(at: Ask) -> Iterator[Finding]:
             also=OFF_THE_SCREEN,
         )
         return
-    turn = at.given(ProjectorBody.foot_turn_mm)
+    turn = at.given(B.foot_turn_mm)
     if lift >= at.step_mm / 2.0 and turn and lift / turn >= LEAST_TURN:
         text = f"Level the {box.name} both ways first. Then turn all feet out {lift / turn:.1f} turns ({at.text(lift)})."
         yield Finding(code=Code.FEET, severity="note", text=text, subject=subject)

@@ -14,13 +14,20 @@ from gantline.core.throw.sizes import filled_diagonal_mm
 from gantline.core.throw.window import Lens
 from gantline.job.field import field_of
 from gantline.job.model.height import HeightTarget
-from gantline.job.model.size import Size, SizeLead
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, change, cure, found, noted
-from gantline.stations.common import hung, is_turned, mount_kind, overspill_mm, percent, ratios, way_words
-from gantline.stations.height import (
+from gantline.stations.common import (
     CABINET,
+    hung,
+    is_turned,
+    mount_kind,
+    overspill_mm,
+    percent,
+    ratios,
+    way_words,
+)
+from gantline.stations.height import (
     Placement,
     asked,
     centre_x_mm,
@@ -30,7 +37,7 @@ from gantline.stations.height import (
     taped_offset,
     taped_ratio,
 )
-from gantline.stations.size import screen
+from gantline.stations.size import diagonal_cure, screen
 from gantline.stations.throw.codes import Code
 from gantline.stations.throw.lens import (
     distance_mm,
@@ -63,15 +70,21 @@ def entered(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.NO_THROW_RATIO, severity="note", text=text, subject=subject, next=True)
     elif isinstance(lens, str):
         text = f"{lens[0].upper()}{lens[1:]}."
-        yield Finding(code=Code.RATIO_RANGE, severity="stop", text=text, subject=subject)
+        wide, long = at(ratios) or (0.0, 0.0)
+        swap = (
+            cure(f"Swap the two: {long:g} wide, {wide:g} long", (P.ratio_low, long), (P.ratio_high, wide)),
+        )
+        yield Finding(code=Code.RATIO_RANGE, severity="stop", text=text, subject=subject, cures=swap)
     elif at(lens_place) is None:
         text = _missing(at)
         subject = field_of(P.lens_y_mm).pointer
         yield Finding(code=Code.NO_LENS_PLACE, severity="note", text=text, subject=subject, next=True)
     elif at(in_front) is None:
         text = "The lens is behind the fabric. Move it into the room."
-        subject = field_of(P.lens_from_wall_mm).pointer
-        yield Finding(code=Code.LENS_BEHIND, severity="stop", text=text, subject=subject)
+        subject, near = field_of(P.lens_from_wall_mm).pointer, at(window)
+        least = at.up(at(out_mm) + (0.0 if near is None else near.near_mm))
+        out = (cure(f"Put it {at.text(least)} from the wall", (P.lens_from_wall_mm, least)),)
+        yield Finding(code=Code.LENS_BEHIND, severity="stop", text=text, subject=subject, cures=out)
 
 
 def _missing(at: Ask) -> str:
@@ -272,7 +285,17 @@ def squared(at: Ask) -> Iterator[Finding]:
     correction, subject = at(turned), field_of(P.pitch_deg).pointer
     if correction is None:
         text = "Turned like this, zoom and shift cannot cover the picture, even with digital correction."
-        yield Finding(code=Code.NOT_COVERED, severity="stop", text=text, subject=subject, also=OFF_THE_SCREEN)
+        yield Finding(
+            code=Code.NOT_COVERED,
+            severity="stop",
+            text=text,
+            subject=subject,
+            also=OFF_THE_SCREEN,
+            cures=(
+                cure("Straighten the body", (P.yaw_deg, 0.0), (P.pitch_deg, 0.0), (P.roll_deg, 0.0)),
+                OTHER_PROJECTOR,
+            ),
+        )
         return
     kept = correction.share / correction.thrown.straight_share
     text = (
@@ -294,8 +317,7 @@ def _other_size(at: Ask, lens: Lens, short_mm: float) -> tuple[Cure, ...]:
     if diagonal <= 0.0:
         return ()
     word = "smaller" if short_mm > 0 else "larger"
-    new = ((Size.lead, SizeLead.DIAGONAL.value), (Size.value_mm, diagonal), (Size.tidy, None))
-    return (cure(f"Use a {word} screen: diagonal {at.text(diagonal)}", *new),)
+    return (diagonal_cure(f"Use a {word} screen: diagonal {at.text(diagonal)}", diagonal),)
 
 
 def _tilt(hung_at: Placement, need: ShiftNeed, kept: Setting, panel_height_mm: float) -> tuple[Cure, ...]:

@@ -9,7 +9,7 @@ from gantline.core.defaults import ThrowDefaults
 from gantline.core.space import Point3, Solid
 from gantline.core.throw.light_path import part_of
 from gantline.core.throw.places import possible
-from gantline.core.throw.ways import Move, clearing_moves, clearing_rise_mm, into_zone, ways_out
+from gantline.core.throw.ways import SIDES, Move, clearing_moves, clearing_rise_mm, into_zone, ways_out
 from gantline.core.throw.window import Lens
 from gantline.job.field import field_of
 from gantline.job.model.survey import Joists, Survey
@@ -87,8 +87,16 @@ def in_the_way(at: Ask) -> Iterator[Finding]:
         text = (
             f"The projector and its ventilation space do not fit: {at.text(beyond[1])} past the {beyond[0]}."
         )
+        side, over = beyond
+        axis, up = divmod(SIDES.index(side), 2)
+        by = -over if up else over
+        move = Move(axis=axis, by_mm=by, to_mm=place.from_wall[axis] + by)
         yield Finding(
-            code=Code.BODY_PAST_ROOM, severity="stop", text=text, subject=field_of(P.lens_x_mm).pointer
+            code=Code.BODY_PAST_ROOM,
+            severity="stop",
+            text=text,
+            subject=field_of(P.lens_x_mm).pointer,
+            cures=(lens_cure(at, move),),
         )
 
 
@@ -164,8 +172,8 @@ def _in_margin(at: Ask, place: JoistPlace) -> bool:
 @found
 def under_the_ceiling(at: Ask) -> Iterator[Finding]:
     """A lens so high that the mount has no room."""
-    mount = at(mounted)
-    if mount is None or mount.pole_mm >= -at(place_slack_mm):
+    mount, place = at(mounted), at(in_front)
+    if mount is None or place is None or mount.pole_mm >= -at(place_slack_mm):
         return
     need = at(plate).to_axis_mm
     yield Finding(
@@ -174,6 +182,7 @@ def under_the_ceiling(at: Ask) -> Iterator[Finding]:
         text=f"Lower the lens {at.text(-mount.pole_mm)}: plate and adapter need {at.text(need)} under the ceiling.",
         subject=field_of(ProjectorBody.plate_to_axis_mm).pointer,
         numbers={"over_mm": -mount.pole_mm},
+        cures=(lens_cure(at, Move(axis=1, by_mm=mount.pole_mm, to_mm=place.y_mm + mount.pole_mm)),),
     )
 
 

@@ -6,9 +6,18 @@ from gantline.job.field import field_of
 from gantline.job.model.frame import Backlight, FrameBuild, Trim
 from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
-from gantline.plan.finding import Finding, cure, found, noted
+from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.common import standoff_mm
-from gantline.stations.trim.solve import TAPED, border_kind, faces_mm, rolls, spacers, strip, tape_width_mm
+from gantline.stations.trim.solve import (
+    TAPED,
+    border_kind,
+    faces_mm,
+    rolls,
+    spacers,
+    strip,
+    strongest_strip,
+    tape_width_mm,
+)
 
 
 class Code(Coded):
@@ -47,6 +56,17 @@ def border(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.NO_FACE, severity="check", text=text, subject=field_of(Trim.border).pointer)
 
 
+def strip_ways(at: Ask) -> tuple[Cure, ...]:
+    """The usual inset or cut pitch, or the strongest strip that one supply feeds."""
+    most = at(strongest_strip)
+    weaker = () if most is None else (cure(f"Use a strip of {most:g} W/m", (Backlight.watts_per_m, most)),)
+    return (
+        *weaker,
+        cure("Take the usual inset", (Backlight.inset_mm, None)),
+        cure("Take the usual cut pitch", (Backlight.pitch_mm, None)),
+    )
+
+
 @found
 def light(at: Ask) -> Iterator[Finding]:
     """A strip that cannot be, and spacers that hold the frame farther off the wall than its standoff says."""
@@ -58,6 +78,7 @@ def light(at: Ask) -> Iterator[Finding]:
             severity="stop",
             text=f"This backlight will not work: {light_run}.",
             subject=subject,
+            ways=(strip_ways,),
         )
     strips = at(spacers)
     if isinstance(strips, str):

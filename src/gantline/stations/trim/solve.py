@@ -1,8 +1,18 @@
 """Border pieces, rolls, and the light strip."""
 
+import math
+
 from gantline.core.defaults import FrameDefaults, TrimDefaults
 from gantline.core.errors import OutOfRange
-from gantline.core.trim.backlight import SOLD_W, FeedWire, Point, backlight, feed_wire
+from gantline.core.trim.backlight import (
+    SOLD_W,
+    FeedWire,
+    Point,
+    backlight,
+    feed_wire,
+    half_run,
+    most_watts_per_m,
+)
 from gantline.core.trim.backlight import Backlight as Strip
 from gantline.core.trim.spacers import SpacerStrips, spacer_strips
 from gantline.core.trim.tape import Corner, Rolls, TapePiece, rolls_for, tape_pieces
@@ -112,3 +122,13 @@ def strip(at: Ask) -> Strip | str | None:
         )
     except OutOfRange as error:
         return str(error)
+
+
+def strongest_strip(at: Ask) -> float | None:
+    """The strongest strip that one supply feeds, to a tenth [W/m]; None where no strip goes round at all."""
+    wide, high = at(outer_mm)
+    try:
+        _, cut = half_run(wide, high, at.field(Backlight.inset_mm), at.field(Backlight.pitch_mm))
+    except OutOfRange:
+        return None
+    return math.floor(10.0 * most_watts_per_m(cut, at.default(TrimDefaults.supply_spare), SOLD_W)) / 10.0

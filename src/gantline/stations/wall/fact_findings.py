@@ -1,6 +1,6 @@
 """What is drilled against what is planned: by how much it no longer fits, which slip explains it, what cures it."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 from gantline.core.defaults import WallDefaults
 from gantline.core.units import LengthStyle
@@ -46,7 +46,8 @@ def drilled_height(at: Ask) -> Iterator[Finding]:
             (HeightTarget.wish, "frame-top"),
             (HeightTarget.wish_mm, at.near(top)),
         )
-        yield Finding(code=Code.DRILLED_HEIGHT, severity="stop", text=text, subject=BASE, cures=(move,))
+        plug = _plug(at, "Plug them, and drill where they are planned", lambda hole: hole.startswith(row))
+        yield Finding(code=Code.DRILLED_HEIGHT, severity="stop", text=text, subject=BASE, cures=(move, plug))
     if upper is not None and lower is not None and planned[1] is not None:
         apart = (upper - lower) - (planned[0] - planned[1])
         if abs(apart) > near:
@@ -54,7 +55,10 @@ def drilled_height(at: Ask) -> Iterator[Finding]:
                 f"The drilled rows are {at.text(abs(apart))} too {'far apart' if apart > 0 else 'near'} for this frame: plug "
                 "the lower holes and drill them again."
             )
-            yield Finding(code=Code.DRILLED_ROWS, severity="stop", text=text, subject=f"{BASE}#rows")
+            plug = _plug(at, "Plug the lower holes", lambda hole: hole.startswith("lower"))
+            yield Finding(
+                code=Code.DRILLED_ROWS, severity="stop", text=text, subject=f"{BASE}#rows", cures=(plug,)
+            )
     for row in ("upper", "lower"):
         ends = {fact.side: fact for fact in hole_facts if fact.drilled and fact.row == row}
         if len(ends) == 2:
@@ -84,7 +88,8 @@ def drilled_across(at: Ask) -> Iterator[Finding]:
             if left is not None and right is not None
             else f"No place is left for the other bracket: with the {side} one drilled nothing serves the screen where it is."
         )
-        yield Finding(code=Code.DRILLED_PAIR, severity="stop", text=text, subject=BASE, cures=_backer(at))
+        ways = (*_backer(at), *_plugs(at))
+        yield Finding(code=Code.DRILLED_PAIR, severity="stop", text=text, subject=BASE, cures=ways)
         return
     if left is None or right is None or serves(bracket_rule, two):
         return
@@ -103,7 +108,33 @@ def drilled_across(at: Ask) -> Iterator[Finding]:
             f"{at.text(bracket_rule.frame_mm)} wide: they lie "
             "off its rail, or on one side of its center."
         )
-    yield Finding(code=Code.DRILLED_PAIR, severity="stop", text=text, subject=BASE, cures=move)
+    yield Finding(
+        code=Code.DRILLED_PAIR, severity="stop", text=text, subject=BASE, cures=(*move, *_plugs(at))
+    )
+
+
+def _plug(at: Ask, text: str, gone: Callable[[str], bool]) -> Cure:
+    """Some drilled holes closed again: they are planned anew."""
+    kept: list[dict[str, float | str]] = []
+    for fact in at.things(Hanging.facts):
+        if fact.state != "drilled" or not gone(fact.hole):
+            told: dict[str, float | str] = {"id": fact.id, "hole": fact.hole, "state": fact.state}
+            told |= {"x_mm": fact.x_mm, "y_mm": fact.y_mm}
+            kept.append(told if fact.why is None else told | {"why": fact.why})
+    return cure(text, (Hanging.facts, kept))
+
+
+def _plugs(at: Ask) -> tuple[Cure, ...]:
+    """One side's holes closed again, or all of them."""
+    left, right = at(held)
+    sides = [name for name, drilled in (("left", left), ("right", right)) if drilled is not None]
+    one_side = [
+        _plug(at, f"Plug the {side} holes and drill anew", lambda hole, side=side: hole.endswith(side))  # type: ignore[misc]
+        for side in sides
+    ]
+    if len(sides) < 2:
+        return tuple(one_side)
+    return (*one_side, _plug(at, "Plug all drilled holes and drill anew", lambda _: True))
 
 
 def _backer(at: Ask) -> tuple[Cure, ...]:

@@ -4,10 +4,10 @@ import math
 from collections.abc import Iterator
 
 from gantline.core.defaults import SurveyDefaults, WallDefaults
-from gantline.core.wall.bands import crosses
+from gantline.core.wall.bands import Band, crosses
 from gantline.core.wall.brackets import BracketRule, PairChoice
 from gantline.core.wall.joints import joint_off_mm
-from gantline.core.wall.loads import MOST_A_BRACKET, Base
+from gantline.core.wall.loads import FIXINGS, MOST_A_BRACKET, Base
 from gantline.job.field import field_of
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
@@ -17,7 +17,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
 from gantline.stations.common import percent, way_words
 from gantline.stations.frame import mass_kg
-from gantline.stations.height import centre_x_mm, fits
+from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.survey import bands, lattice, studs_known, wall_build
 from gantline.stations.wall.behind import stud_holds_mm, unread
 from gantline.stations.wall.choice_findings import CHOICE_FINDINGS
@@ -26,7 +26,7 @@ from gantline.stations.wall.codes import Code
 from gantline.stations.wall.fact_findings import FACT_FINDINGS
 from gantline.stations.wall.flat_findings import FLAT_FINDINGS
 from gantline.stations.wall.ledger import LEDGER_FINDINGS
-from gantline.stations.wall.loads import fixing, fixing_name, used
+from gantline.stations.wall.loads import fixing, fixing_key, fixing_name, used
 from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import (
     ABOUT,
@@ -40,7 +40,7 @@ from gantline.stations.wall.solve import (
     usable_mm,
 )
 from gantline.stations.wall.told import held
-from gantline.stations.wall.way import every_stud, on_cleat, on_studs, row_offset_mm, stud_piece
+from gantline.stations.wall.way import every_stud, hang_parts, on_cleat, on_studs, row_offset_mm, stud_piece
 from gantline.stations.wall.way_findings import WAY_FINDINGS
 
 
@@ -52,7 +52,9 @@ def spacing(at: Ask) -> Iterator[Finding]:
         text = f"The spacing, {at.text(asked)}, is more than the usable rail, {at.text(most)}."
         subject = field_of(Hanging.spacing_mm).pointer
         severity: Severity = "check" if at(on_studs) and not at(fixed) else "stop"
-        yield Finding(code=Code.SPACING_OFF_RAIL, severity=severity, text=text, subject=subject)
+        shorter = at.down(most)
+        fix = (cure(f"Set them {at.text(shorter)} apart", (Hanging.spacing_mm, shorter)),)
+        yield Finding(code=Code.SPACING_OFF_RAIL, severity=severity, text=text, subject=subject, cures=fix)
 
 
 @found
@@ -167,7 +169,8 @@ def rows(at: Ask) -> Iterator[Finding]:
         offset = at(row_offset_mm) or 0.0
         text = f"The hole rows would cross: {at.text(offset)} is more than the frame's height."
         subject = field_of(Hanging.row_offset_mm).pointer
-        yield Finding(code=Code.ROWS_CROSS, severity="stop", text=text, subject=subject)
+        usual = (cure("Take the usual distance of the rows", (Hanging.row_offset_mm, None)),)
+        yield Finding(code=Code.ROWS_CROSS, severity="stop", text=text, subject=subject, cures=usual)
 
 
 @found
@@ -183,8 +186,46 @@ def in_bands(at: Ask) -> Iterator[Finding]:
             )
             subject = f"{field_of(Survey.fittings).pointer}#{hole.key}"
             yield Finding(
-                code=Code.HOLE_IN_BAND, severity="stop", text=text, subject=subject, hole=hole.key, hurts=True
+                code=Code.HOLE_IN_BAND,
+                severity="stop",
+                text=text,
+                subject=subject,
+                hole=hole.key,
+                hurts=True,
+                ways=(band_ways, hit, hole.x_mm, hole.y_mm),
+                by_hand="No one change clears it: move the screen, or have a licensed electrician trace the run and survey the "
+                "fitting's band as it is.",
             )
+
+
+def band_ways(at: Ask, band: Band, x_mm: float, y_mm: float) -> tuple[Cure, ...]:
+    """The screen moved until a hole [mm] clears a band: up or down, or sideways; and a backer, which takes any place."""
+    cures, top, center = [], at(placement).top_mm, at(centre_x_mm)
+    if band.bottom_mm <= y_mm <= band.top_mm:
+        rows = (
+            at.down(top + band.bottom_mm - y_mm - at.step_mm),
+            at.up(top + band.top_mm - y_mm + at.step_mm),
+        )
+        cures += [
+            cure(
+                f"Plan the frame's top at {at.text(row)}",
+                (HeightTarget.wish, "frame-top"),
+                (HeightTarget.wish_mm, row),
+            )
+            for row in sorted(rows, key=lambda row: abs(row - top))
+        ]
+    if band.left_mm <= x_mm <= band.right_mm:
+        places = (
+            at.down(center + band.left_mm - x_mm - at.step_mm),
+            at.up(center + band.right_mm - x_mm + at.step_mm),
+        )
+        cures += [
+            cure(f"Move the screen's center to {at.text(place)}", (HeightTarget.centre_x_mm, place))
+            for place in sorted(places, key=lambda place: abs(place - center))
+        ]
+        if at(lattice) is not None and at.field(Hanging.fix_to) == "studs":
+            cures.append(cure("Put a backer board over the studs", (Hanging.fix_to, "backer")))
+    return tuple(cures)
 
 
 @noted
@@ -243,8 +284,33 @@ def loads(at: Ask) -> Iterator[Finding]:
             else ()
         )
         yield Finding(
-            code=Code.OVERLOADED, severity="stop", text=text, subject=subject, cures=fix, hurts=True
+            code=Code.OVERLOADED,
+            severity="stop",
+            text=text,
+            subject=subject,
+            cures=fix,
+            ways=(stronger,),
+            hurts=True,
+            by_hand="No one change carries it: a lighter screen, more brackets and stronger fixings together, or a builder's "
+            "advice.",
         )
+
+
+def stronger(at: Ask) -> tuple[Cure, ...]:
+    """The weakest fixing that carries the load here, and more hang parts."""
+    pointer, cures, enough = field_of(Hanging.fixing).pointer, [], []
+    for key in FIXINGS:
+        if key != at(fixing_key):
+            answer = at.variant(pointer, key).answer(used)
+            at.reads, at.weighs = at.reads | answer.reads, at.weighs | answer.weighs
+            if answer.value is not None and answer.value <= 1.0:
+                enough.append((answer.value, key))
+    if enough:
+        key = max(enough)[1]
+        cures.append(cure(f"Fix it with this: {FIXINGS[key].name}", (Hanging.fixing, key)))
+    parts = at(hang_parts)
+    cures.append(cure(f"Use {parts + 1} hang parts", (Hanging.hang_parts, parts + 1)))
+    return tuple(cures)
 
 
 FINDINGS = (

@@ -10,7 +10,7 @@ from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.plan.ask import Ask
-from gantline.plan.finding import Finding, cure, found, noted
+from gantline.plan.finding import Cure, Finding, cure, found, noted
 from gantline.stations.common import carrier_mm, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import placement
@@ -31,6 +31,7 @@ from gantline.stations.wall.way import (
 )
 
 BRACKETS = Way.BRACKETS.value
+BACKERS_MM = (18.0, 21.0, 24.0, 28.0, 38.0)  # boards as they are sold
 
 
 @noted
@@ -109,12 +110,28 @@ def above(at: Ask) -> Iterator[Finding]:
     for hole in drill_plan.holes if drill_plan else ():
         over = hole.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(hole.x_mm)
         if over > 0.0:
-            text = (
-                f"The {hole.name} hole would stand {at.text(at.up(over))} too high: the ceiling is there. Shorter rods, "
-                "or a lower screen."
+            ways = "Shorter rods, or a lower screen." if at(way) is Way.RODS else "Lower the screen."
+            text = f"The {hole.name} hole would stand {at.text(at.up(over))} too high: the ceiling is there. {ways}"
+            subject, lower = f"{field_of(Hanging.rod_mm).pointer}#{hole.key}", at.up(over)
+            top = at.down(at(placement).top_mm - over)
+            fix = [
+                cure(
+                    f"Lower the screen {at.text(lower)}",
+                    (HeightTarget.wish, "frame-top"),
+                    (HeightTarget.wish_mm, top),
+                )
+            ]
+            if at(way) is Way.RODS:
+                shorter = at.down(at.field(Hanging.rod_mm) - over)
+                fix.insert(0, cure(f"Use rods of {at.text(shorter)}", (Hanging.rod_mm, shorter)))
+            yield Finding(
+                code=Code.CEILING,
+                severity="stop",
+                text=text,
+                subject=subject,
+                hole=hole.key,
+                cures=tuple(fix),
             )
-            subject = f"{field_of(Hanging.rod_mm).pointer}#{hole.key}"
-            yield Finding(code=Code.CEILING, severity="stop", text=text, subject=subject, hole=hole.key)
 
 
 @noted
@@ -155,7 +172,23 @@ def no_screw(at: Ask) -> Iterator[Finding]:
         else f", and past {at.text(most)} one comes out in the cavity, where cables may run"
     )
     text = f"No screw that is sold fits: it needs {at.text(at(least_mm))}{behind}. Use a thicker board, or another fixing."
-    yield Finding(code=Code.NO_SCREW, severity="stop", text=text, subject=field_of(Hanging.fixing).pointer)
+    yield Finding(
+        code=Code.NO_SCREW,
+        severity="stop",
+        text=text,
+        subject=field_of(Hanging.fixing).pointer,
+        ways=(thicker_backers,),
+    )
+
+
+def thicker_backers(at: Ask) -> tuple[Cure, ...]:
+    """A backer thick enough to hold a screw that is sold, as boards are sold."""
+    thick = at.field(Hanging.backer_mm)
+    return tuple(
+        cure(f"Use a backer {at.text(at.near(sold))} thick", (Hanging.backer_mm, at.near(sold)))
+        for sold in BACKERS_MM
+        if at.near(sold) > thick
+    )[:3]
 
 
 @found
@@ -165,7 +198,8 @@ def rows_high(at: Ask) -> Iterator[Finding]:
     if over is not None and over > 0.0:
         text = f"The fixed distance of the hole rows is {at.text(at.up(over))} more than the frame has below its upper holes."
         subject = field_of(Hanging.row_fixed_mm).pointer
-        yield Finding(code=Code.ROWS_FIXED, severity="stop", text=text, subject=subject)
+        free = (cure("Go by the frame's height instead", (Hanging.row_fixed_mm, None)),)
+        yield Finding(code=Code.ROWS_FIXED, severity="stop", text=text, subject=subject, cures=free)
 
 
 WAY_FINDINGS = (parts, wire, leaflet, above, loose, carrier, no_screw, rows_high)
