@@ -48,6 +48,13 @@ def test_only_the_registry_names_all_stations() -> None:
         assert len(named) < len(STATIONS) or path.name == "registry.py", path
 
 
+def test_no_station_lets_core_speak() -> None:
+    """What core refuses names a quantity; its words are for who reads the code."""
+    for folder in ("stations", "compare"):
+        for path in (SRC / folder).rglob("*.py"):
+            assert not re.search(r"str\(error\)|\{error\}", path.read_text()), path
+
+
 def test_files_stay_small() -> None:
     sizes = {path: len(path.read_text().splitlines()) for path in SRC.rglob("*.py") if path.stat().st_size}
     assert max(sizes.values()) <= 400, max(sizes, key=lambda path: sizes[path])

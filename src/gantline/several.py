@@ -50,5 +50,5 @@ class Several(multiprocess.Multiprocess):
         super().handle_term()
 
     def handle_hup(self) -> None:
-        """The same."""
+        """Its terminal is gone: end."""
         self.handle_term()

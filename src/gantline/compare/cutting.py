@@ -192,7 +192,7 @@ def _trouble(at: Ask, error: CannotCut) -> str:
     """Why it cannot be cut, in the job's units, and what helps."""
     facts = error.context
     if "piece" not in facts:
-        return str(error)
+        return "There are not enough boards for all pieces. Add boards, or longer ones."
     long, gives = (at.text(float(str(facts[key]))) for key in ("length_mm", "gives_mm"))
     return (
         f"No board holds {facts['piece']}, {long}: the longest in the stores gives {gives} between its trimmed ends. Add a "
@@ -226,7 +226,7 @@ def _board(at: Ask, cut_board: CutBoard) -> BoardRow:
 def _others(
     at: Ask, wanted: list[Wanted], there: list[Stock], best: CutPlan, priced: bool, saw: tuple[float, float]
 ) -> list[OtherBoards]:
-    """The same pieces from each length alone, as many as it takes."""
+    """All pieces cut from one length of board alone, for each length."""
     out = []
     for stock in sorted(there, key=lambda each: each.length_mm):
         alone = Stock(key=stock.key, length_mm=stock.length_mm, price=stock.price)

@@ -24,7 +24,7 @@ class Against:
 
     @property
     def short(self) -> str:
-        """The same in at most four words."""
+        """The finding in at most four words."""
         return in_short(self.code)
 
 

@@ -14,7 +14,12 @@ from gantline.core.membrane.model import SIDES
 from gantline.core.membrane.numbers import SheetNumbers
 from gantline.core.tension.points import RAILS, Side, readings
 from gantline.core.units import Units, fine_text, length_text
+from gantline.stations.common import worded
 
+NOT_SIMULATED = {
+    "edge_mm": "This sheet has more points than can be simulated. Space them wider.",
+    "": "This sheet cannot be simulated.",
+}
 SPACINGS = (0.6, 0.75, 1.0, 1.3, 1.6, 2.0, 2.5, 3.2, 4.0)  # times the planned one
 
 
@@ -116,7 +121,7 @@ def _row(
             wrinkled=0.0,
             texts={},
             good=False,
-            trouble=str(error),
+            trouble=worded(error, NOT_SIMULATED),
         )
     return WhatIfRow(
         name=name,

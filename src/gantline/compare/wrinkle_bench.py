@@ -117,7 +117,7 @@ def library_bytes(numbers: SheetNumbers, said: Callable[[float], None]) -> bytes
 
 
 def kept_library(laid: Laid, content: bytes) -> Library:
-    """The same, read back."""
+    """A library read back from what was kept of it."""
     with np.load(io.BytesIO(content), allow_pickle=False) as kept:
         rows = zip(
             kept["kind"],

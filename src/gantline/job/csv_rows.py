@@ -58,6 +58,6 @@ def guarded(cell: str) -> str:
 
 
 def unguarded(cell: str) -> str:
-    """The same read back."""
+    """A cell as it was before it was guarded."""
     bare = cell.removeprefix(GUARD)
     return bare if bare != cell and FORMULA.match(bare) else cell

@@ -132,7 +132,7 @@ def bind(root: type[Part]) -> dict[str, Field]:
 
 
 def bind_items(lists: dict[str, type[Item]]) -> None:
-    """The same for the things of lists: name and part; their pointers hold the thing's id."""
+    """Give the fields of things in lists their name and part; their pointers hold the thing's id."""
     for part in lists.values():
         own = declared(part)
         for name, one in own.items():

@@ -63,7 +63,7 @@ def named(reading: Reading) -> str:
 
 
 def gone(source: str) -> str:
-    """The same once the reading was removed."""
+    """What the job says of where a number came from once the reading was removed."""
     return f"{source}{REMOVED}"
 
 
@@ -177,5 +177,5 @@ def use_edits(readings: Sequence[Reading], job: Job) -> list[Edit]:
 
 
 def _id(reading: Reading) -> str:
-    """The same for the same reading, and another for one of another meter that counts alike."""
+    """One id a reading; another meter's reading of that number has another."""
     return f"m{zlib.crc32(reading.source.encode()) % 65536:04x}-{reading.seq}"

@@ -160,7 +160,7 @@ class Ask:
         return value
 
     def answer(self, question: Callable[..., Any], *args: Any) -> Answer:
-        """The same with what it rests on."""
+        """The answer to a question, with what it rests on."""
         key: Hashable = (question, args) if args else question
         got = self.answers.get(key)
         if got is None:
@@ -283,7 +283,7 @@ class Ask:
 
     @cached_property
     def own_units(self) -> Units:
-        """The same for what is written after all questions are answered, and reads nothing."""
+        """How this job writes lengths, for what is written after all questions are answered: it notes nothing as read."""
         return self.job.units.to_core()
 
     @property
@@ -296,11 +296,11 @@ class Ask:
         return math.ceil(length_mm / self.step_mm - GRID) * self.step_mm
 
     def down(self, length_mm: float) -> float:
-        """The same, not above it."""
+        """A length on the tape's grid, not above it [mm]."""
         return math.floor(length_mm / self.step_mm + GRID) * self.step_mm
 
     def near(self, length_mm: float) -> float:
-        """The same, whichever is nearer."""
+        """A length on the tape's grid, the nearest step [mm]."""
         return to_steps(length_mm, self.step_mm) * self.step_mm
 
     def text(self, length_mm: float) -> str:
@@ -312,7 +312,7 @@ class Ask:
         return tolerance_text(length_mm, self.units)
 
     def within(self, length_mm: float) -> str:
-        """The same after what is judged: level “within 3 mm”, or “with no difference you can see” on this tape."""
+        """An allowed error after what is judged: level “within 3 mm”, or “with no difference you can see” on this tape."""
         allowed = self.allowed(length_mm)
         return f"with {allowed}" if allowed.startswith(UNSEEN) else f"within {allowed}"
 

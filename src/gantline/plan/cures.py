@@ -10,6 +10,7 @@ from gantline.plan.finding import RANK, Cure, Finding, Found, told
 from gantline.plan.station import Station
 
 Key = tuple[str, str]
+NO_ONE_CHANGE = "No one change ends this. Look at the other Stops first, or choose another size or place."
 
 
 def key_of(finding: Finding) -> Key:
@@ -86,3 +87,10 @@ def _after(cure: Cure, ask: Ask) -> Ask | None:
         return ask.with_job(apply(job, rest) if rest else job)
     except BadDocument:
         return None
+
+
+def by_hand(finding: Finding, offered: tuple[Cure, ...]) -> str:
+    """Why no tap ends a Stop; empty where one does, where a cure says what it would bring, or what the hand does."""
+    if finding.severity != "stop" or offered:
+        return ""
+    return finding.by_hand or (NO_ONE_CHANGE if finding.cures or finding.ways else "")

@@ -13,7 +13,7 @@ from gantline.job.field import Field, field_of
 from gantline.job.model import FIELDS, Job
 from gantline.plan.ask import PLAIN, Answer, Ask
 from gantline.plan.assumed import fact_of, others
-from gantline.plan.cures import Key, key_of, stops_of, tried
+from gantline.plan.cures import Key, by_hand, key_of, stops_of, tried
 from gantline.plan.figure import Display, Entry, Figure, FigureDef, Known, entered_figure, entry_of
 from gantline.plan.finding import RANK, Cure, Finding, Found, PlanFinding, Severity, told
 from gantline.plan.leading import Question, leading, led_by
@@ -27,7 +27,6 @@ from gantline.plan.working import WorkingDraft
 LOCAL_RULES = "Gantline computes guidance. Local codes, the makers' leaflets and licensed trades come first."
 MEASURE = "measure"
 READY = "Ready to mark and drill"
-NO_ONE_CHANGE = "No one change ends this. Look at the other Stops first, or choose another size or place."
 HOW_KNOWN = field_of(Job.known).bit | field_of(Job.sources).bit
 
 
@@ -286,7 +285,7 @@ def _findings(station: Station, job_plan: JobPlan, *, cures: bool) -> Iterator[P
                 also=finding.also,
                 hole=finding.hole,
                 withholds=finding.hurts and bool(finding.doubt),
-                by_hand=_by_hand(finding, offered) if cures else "",
+                by_hand=by_hand(finding, offered) if cures else "",
             )
 
 
@@ -295,13 +294,6 @@ def _cures(finding: Finding, question: Found, job_plan: JobPlan) -> Iterator[Cur
     more = job_plan.ask(*finding.ways) if finding.ways else ()
     possible = (each for each in (*finding.cures, *more) if each.possible)
     return tried(finding, question, possible, job_plan.stations, job_plan.ask, job_plan.stops)
-
-
-def _by_hand(finding: Finding, offered: tuple[Cure, ...]) -> str:
-    """Why no tap ends a Stop; empty where one does, where a cure says what it would bring, or what the hand does."""
-    if finding.severity != "stop" or offered:
-        return ""
-    return finding.by_hand or (NO_ONE_CHANGE if finding.cures or finding.ways else "")
 
 
 def _to_measure(job_plan: JobPlan) -> tuple[ToMeasure, ...]:

@@ -10,7 +10,7 @@ from gantline.stations.align.codes import Code as AlignCode
 from gantline.stations.align.station import ALIGN
 from gantline.stations.day.findings import Code as DayCode
 from gantline.stations.day.station import DAY
-from gantline.stations.frame.findings import Code as FrameCode
+from gantline.stations.frame.codes import Code as FrameCode
 from gantline.stations.frame.station import FRAME
 from gantline.stations.hang.codes import Code as HangCode
 from gantline.stations.hang.station import HANG

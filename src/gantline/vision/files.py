@@ -76,6 +76,6 @@ def _size(content: bytes) -> tuple[int, int]:
 
 
 def kept_jpeg(image: Image) -> bytes:
-    """The same as a JPEG that holds nothing but gray levels."""
+    """An image as a JPEG that holds nothing but gray levels."""
     _, made = cv2.imencode(".jpg", image, [cv2.IMWRITE_JPEG_QUALITY, QUALITY])
     return bytes(made.tobytes())

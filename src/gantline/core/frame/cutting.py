@@ -147,7 +147,7 @@ def cut_plan(
     if plan is None:
         plan, _ = _whole(task, columns, task.left_s)
     if plan is None:
-        raise CannotCut("There are not enough boards for all pieces. Add boards, or longer ones.")
+        raise CannotCut("too few boards for all pieces")
     cost = sum(task.costs[stock] * many for (stock, _), many in plan.items())
     gap = cost - np.ceil(bound - 1e-6)
     if gap <= 1e-6:
@@ -180,7 +180,7 @@ def _check(wanted: Sequence[Wanted], stocks: Sequence[Stock], kerf_mm: float, tr
     if short:
         long, gives = short[0].length_mm, max(longest, 0.0)
         raise CannotCut(
-            f"No board holds {short[0].name}, {long:.1f} mm: the longest gives {gives:.1f} mm.",
+            "a piece is longer than every board gives",
             piece=short[0].name,
             length_mm=long,
             gives_mm=gives,

@@ -56,7 +56,7 @@ def plate_spans_mm(plates: Plates, length_mm: float, braces_at_mm: Sequence[floa
 
 
 def _joined(spans: Spans) -> Spans:
-    """The same with those that overlap made one: at the end of one plate the next may have begun."""
+    """Spans with those that overlap made one: at the end of one plate the next may have begun."""
     found: list[tuple[float, float]] = []
     for low, high in sorted(spans):
         if found and low < found[-1][1]:

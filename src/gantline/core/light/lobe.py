@@ -66,10 +66,11 @@ class Lobe:
         out = reflected_share(self.gain, self.half_gain_deg)
         if out > 1.0:
             raise OutOfRange(
-                f"gain {self.gain:g} at a half-gain angle of {self.half_gain_deg:g} deg gives out {out:.2f} of the light: "
-                "no fabric gives more than it gets",
-                field="half_gain_deg",
-                got=out,
+                "a lobe gives out more light than it gets",
+                field="gain",
+                got=self.gain,
+                half_gain_deg=self.half_gain_deg,
+                out=out,
             )
 
 
@@ -109,10 +110,11 @@ class Layers:
             require_not_negative(back=back, through=through)
             if back + through > 1.0 + 1e-9:
                 raise OutOfRange(
-                    f"the {name} layer gives back {back:.2f} and lets through {through:.2f} of the light: together more "
-                    "than it gets",
+                    "a layer gives more light than it gets",
                     field="front_transmission" if name == "front" else "back_transmission",
                     got=back + through,
+                    back=back,
+                    through=through,
                 )
 
     @property

@@ -101,7 +101,7 @@ class Library:
         return [replace(cause, weight=cause.weight / total) for cause in out]
 
     def together(self, lines: Sequence[Line], patches: Sequence[Patch] = (), most: int = 5) -> list[Cause]:
-        """The same where more than one thing is wrong: each explains what the other does not.
+        """The likeliest causes where more than one thing is wrong: each explains what the other does not.
 
         Source: matching pursuit, with amounts of 0 or more; then for each of the two what else might be in its place.
         """

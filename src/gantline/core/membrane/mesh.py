@@ -86,9 +86,7 @@ def sheet_mesh(
         if depth >= min(half_w, half_h) or len(places) > MOST_NODES / 3:
             break
     if len(places) > MOST_NODES / 3:
-        raise OutOfRange(
-            "This sheet has more points than can be simulated. Space them wider", field="edge_mm", got=edge_mm
-        )
+        raise OutOfRange("more points than a mesh may have", field="edge_mm", got=edge_mm)
     return _mirrored(np.array(places), width_mm, height_mm)
 
 

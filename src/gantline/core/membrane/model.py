@@ -107,7 +107,7 @@ class Sheet:
         return float(self.mesh.nodes[:, 0].max()), float(self.mesh.nodes[:, 1].max())
 
     def with_holds(self, **changed: object) -> "Sheet":
-        """The same sheet with its points held otherwise."""
+        """This sheet with its points held otherwise."""
         return replace(self, holds=replace(self.holds, **changed))  # type: ignore[arg-type]
 
 

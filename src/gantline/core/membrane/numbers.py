@@ -66,13 +66,13 @@ class SheetNumbers:
 
     @property
     def key(self) -> str:
-        """The same for the same sheet under the same law."""
+        """One key a sheet and law: equal numbers have equal keys."""
         text = json.dumps([LAW, _rounded(asdict(self))], sort_keys=True)
         return hashlib.sha256(text.encode()).hexdigest()[:32]
 
     @property
     def without_order(self) -> "SheetNumbers":
-        """The same sheet, whatever its order: what causes and cures rest on."""
+        """One key a sheet, whatever the order its points are fixed in: what causes and cures rest on."""
         return replace(self, steps=(), together="partners", border_mm=0.0)
 
     def spots(self) -> tuple[TensionPoint, ...]:
@@ -140,7 +140,7 @@ def step_numbers(steps: Sequence[TensionStep]) -> tuple[StepNumbers, ...]:
 
 
 def read_numbers(plain: dict[str, Any]) -> SheetNumbers:
-    """The same from its JSON.  Raises: OutOfRange, TypeError, KeyError for what is none."""
+    """A sheet's numbers from their JSON.  Raises: OutOfRange, TypeError, KeyError for what is none."""
     given = dict(plain)
     given["points"] = tuple((str(side), float(at), bool(first)) for side, at, first in given["points"])
     given["supports_mm"] = tuple(float(at) for at in given["supports_mm"])

@@ -136,7 +136,7 @@ def spread(layout: Layout, along: tuple[Readings, Readings] | None = None) -> tu
 
 
 def _free(side: Readings, spans: Spans) -> Readings:
-    """The same off the spans; of points that are dropped for it the first pass goes on at the next."""
+    """A side's readings moved off the spans; of points that are dropped for it the first pass goes on at the next."""
     if not spans:
         return side
     moved = kept_off([reading for reading, _ in side], spans, CLOSEST_MM)

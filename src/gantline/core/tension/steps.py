@@ -48,7 +48,7 @@ class TensionStep:
 
     @property
     def tapes(self) -> tuple[OnTape, ...]:
-        """The same by side, each with its own readings from its own hooked corner."""
+        """The points by side, each with its own readings from its own hooked corner."""
         return tuple(
             tape_of(side, self.held) for side in dict.fromkeys(held_point.side for held_point in self.held)
         )

@@ -45,8 +45,10 @@ class Lens:
         require_positive(ratio_low=self.ratio_low, ratio_high=self.ratio_high)
         if self.ratio_low > self.ratio_high:
             raise OutOfRange(
-                f"throw ratio at the wide end ({self.ratio_low:g}) must not exceed the long end ({self.ratio_high:g})",
+                "the wide end exceeds the long end",
                 field="ratio_low",
+                got=self.ratio_low,
+                long=self.ratio_high,
             )
 
     @property

@@ -109,9 +109,7 @@ def backlight(
     wanted = load * spare
     supply = next((one for one in supplies_w if one >= wanted - 1e-9), None)
     if supply is None:
-        raise OutOfRange(
-            f"no supply gives {wanted:.0f} W: feed the runs from two", field="watts_per_m", got=watts_per_m
-        )
+        raise OutOfRange("no supply gives this load", field="watts_per_m", got=watts_per_m, wanted_w=wanted)
     # a run is soldered or clipped together where a reel ends, so that nothing of it is lost
     return Backlight(
         path_mm=2.0 * run,

@@ -106,10 +106,10 @@ def flatness(readings: Sequence[tuple[float, float, float]], place_mm: float) ->
     apart = of_one_place(places, z, place_mm)
     count = len(apart[1])
     if count < FEWEST:
-        raise OutOfRange(f"read at least {FEWEST} gaps, spread over the wall", field="gaps", got=count)
+        raise OutOfRange("too few gaps", field="gaps", got=count, fewest=FEWEST)
     narrow = np.linalg.svd(apart[0] - apart[0].mean(axis=0), compute_uv=False)[1] / np.sqrt(count)
     if narrow < SPREAD_MM / 2.0:
-        raise OutOfRange("read gaps to the left and right, and high and low", field="gaps", got=float(narrow))
+        raise OutOfRange("the gaps lie on one line", field="spread", got=float(narrow))
     ones = np.column_stack([np.ones(len(z)), places])
     level, square, plumb = np.linalg.lstsq(ones, z, rcond=None)[0]
     return Flatness(

@@ -34,7 +34,7 @@ def slip_across(planned_mm: float, drilled_mm: float, around: Around, within_mm:
 
 
 def slip_up(planned_mm: float, drilled_mm: float, around: Around, within_mm: float) -> Slip | None:
-    """The same for its height above the floor [mm]."""
+    """The slip that explains a hole's height above the floor [mm] best; None where none does."""
     return _best(_up(planned_mm, around), planned_mm, drilled_mm, within_mm)
 
 

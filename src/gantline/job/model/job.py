@@ -31,7 +31,7 @@ class JobUnits(ClosedModel):
     denominator: Literal[8, 16, 32] = 16
 
     def to_core(self) -> Units:
-        """The same as a core value."""
+        """This job's units as core counts with them."""
         return Units(self.style, self.denominator)
 
 

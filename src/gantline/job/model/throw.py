@@ -176,7 +176,7 @@ class PictureFormat(ClosedModel):
     high_range: bool = False
 
     def to_core(self) -> Format:
-        """The same for the core."""
+        """This format as core compares it."""
         return Format(
             lines=self.lines, rate_hz=self.rate_hz, depth_bits=self.depth_bits, high_range=self.high_range
         )

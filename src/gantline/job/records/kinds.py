@@ -152,7 +152,7 @@ def _parts(body: Mapping[str, Any]) -> list[dict[str, Any]]:
 def stored_edits(
     kind: RecordKind, name: str, body: Mapping[str, Any], job: Job | None = None
 ) -> tuple[list[Edit], str]:
-    """The same of a record in the stores, for a comparison: a number past its end by now is counted at the nearest allowed one.
+    """The edits that take a record of the stores, for a comparison: a number past its end by now is taken as the nearest allowed.
 
     Returns: the edits, and which numbers of the record are past their ends; empty where none is.
     """

@@ -132,7 +132,8 @@ class ProjectorRecord(BodyMeasures, Record):
             try:
                 _fit(lines)
             except OutOfRange as error:
-                raise ValueError(f"{error}.".capitalize()) from error
+                text = "A throw table needs two different picture widths, and distances that grow with them."
+                raise ValueError(text) from error
         return lines
 
 

@@ -76,8 +76,8 @@ def cast_holes(at: Ask) -> tuple[CastMark, ...] | str:
     places = [(hole.x_mm, hole.y_mm) for hole in drill_plan.holes]
     try:
         return cast_marks(panel, wall, places, sigma_mm=at.default(AlignDefaults.cast_sigma_mm))
-    except (OutOfRange, np.linalg.LinAlgError) as error:
-        return f"{error}: choose four points that span the wall.".capitalize()
+    except (OutOfRange, np.linalg.LinAlgError):
+        return "These four points fix no place on the wall: choose four that span it, no three of them on a line."
 
 
 def outlines(at: Ask) -> tuple[CastShape, ...]:

@@ -57,7 +57,7 @@ def planned_shares(at: Ask) -> dict[str, float]:
 
 
 def measured_shares(at: Ask) -> dict[str, float]:
-    """The same as it was measured, of the corners that were."""
+    """The share of the center's light at each corner that was measured."""
     center = at.given(Aligned.luminance)
     if not center:
         return {}

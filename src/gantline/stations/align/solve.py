@@ -26,7 +26,7 @@ from gantline.job.model.align import Aligned, CornerRound
 from gantline.job.model.throw import ProjectorBody as B
 from gantline.job.model.throw import ProjectorPlace as P
 from gantline.plan.ask import Ask
-from gantline.stations.common import has_shift, hung, overspill_mm, panel_aspect, ratios
+from gantline.stations.common import has_shift, hung, overspill_mm, panel_aspect, ratios, worded
 from gantline.stations.frame import square
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
@@ -166,7 +166,10 @@ def aligned(at: Ask) -> Alignment | str | None:
             sigma_mm=at.field(Aligned.corner_sigma_mm),
         )
     except OutOfRange as error:
-        return f"{str(error)[0].upper()}{str(error)[1:]}."
+        return worded(
+            error,
+            {"": "These readings fix no pose of this projector. Read more corners, or read these again."},
+        )
 
 
 def doubted(at: Ask) -> tuple[str, ...]:

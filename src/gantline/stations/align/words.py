@@ -71,7 +71,7 @@ def outside(at: Ask, off_mm: float | None) -> str:
 
 
 def short(at: Ask, off_mm: float) -> str:
-    """The same for a narrow table: +4.0, or +3/16 where the job counts in inches."""
+    """A reading for a narrow table: +4.0, or +3/16 where the job counts in inches."""
     said = at.fine(abs(off_mm)).replace("\u00a0mm", "")
     if abs(off_mm) < NONE_MM or said.startswith("under"):
         return "0"

@@ -23,7 +23,7 @@ from gantline.stations.common.lens import (
     place_slack_mm,
     ratios,
 )
-from gantline.stations.common.words import from_afar, percent, shift_text, way_words
+from gantline.stations.common.words import from_afar, percent, shift_text, way_words, worded
 
 __all__ = [
     "CABINET",
@@ -50,4 +50,5 @@ __all__ = [
     "timber",
     "way",
     "way_words",
+    "worded",
 ]

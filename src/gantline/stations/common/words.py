@@ -1,10 +1,20 @@
 """How moves and shares are said."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
+from gantline.core.errors import DesignError
 from gantline.plan.ask import Ask
 
 WAYS = (("left", "right"), ("down", "up"), ("closer", "back"))
+
+
+def worded(error: DesignError, sentences: Mapping[str, str]) -> str:
+    """What core refuses, in a station's words: core names the quantity and gives the numbers, it does not speak.
+
+    Args: sentences, by the quantity that core names, "" for any other; core's numbers stand in braces.
+    """
+    said = sentences.get(str(error.context.get("field", "")), sentences[""])
+    return said.format(**error.context)
 
 
 def way_words(at: Ask, axis: int, by_mm: float) -> str:

@@ -5,6 +5,7 @@ from gantline.core.errors import OutOfRange
 from gantline.core.frame.square import SixReadings, SquareCheck, check_square
 from gantline.job.model.frame import FrameBuild, SquareReadings
 from gantline.plan.ask import Ask
+from gantline.stations.common import worded
 from gantline.stations.size import planned_screen
 
 READ = (
@@ -50,4 +51,4 @@ def square(at: Ask) -> SquareCheck | str | None:
             diagonal_spread_mm=at.default(FrameDefaults.diagonal_spread_mm),
         )
     except OutOfRange as error:
-        return str(error)
+        return worded(error, {"": "these readings make no frame: a diagonal is longer than its sides reach"})

@@ -2,25 +2,24 @@
 
 from collections.abc import Iterator
 
-from gantline.core.defaults import BlankDefaults, FrameDefaults
-from gantline.core.fabric.blank import RollCut
-from gantline.core.frame.boards import DRESSED, Lies
+from gantline.core.defaults import FrameDefaults
+from gantline.core.frame.boards import Lies
 from gantline.core.frame.pieces import too_long_mm
 from gantline.core.frame.square import NAMES, SquareCheck, pushes, rival_of, widest_gap
-from gantline.core.materials import spoken_item, waits_for
 from gantline.core.tension.holds import Hold
 from gantline.job.field import field_of
-from gantline.job.model.frame import BOARDS, Blank, FrameBuild, Materials, SquareReadings
+from gantline.job.model.frame import Blank, FrameBuild, SquareReadings
 from gantline.job.model.light import FabricChoice
 from gantline.job.model.survey import Survey
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
-from gantline.plan.code import Coded
 from gantline.plan.finding import Change, Cure, Finding, cure, found, noted
 from gantline.stations.common import frame_depth_mm
-from gantline.stations.frame.blank import driven, laid_out, overlap_mm, roll_cut, work_area_mm
-from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber, trim_fits
+from gantline.stations.frame.blank import driven, laid_out, roll_cut, work_area_mm
+from gantline.stations.frame.board import board_mm, board_section, timber, trim_fits
+from gantline.stations.frame.box_findings import box, waiting
 from gantline.stations.frame.built import READ, planned_mm, square
+from gantline.stations.frame.codes import Code
 from gantline.stations.frame.solve import (
     brace_count,
     hollow_mm,
@@ -30,8 +29,8 @@ from gantline.stations.frame.solve import (
     splices,
     stile_sag_mm,
 )
-from gantline.stations.frame.tables import box_check
-from gantline.stations.size import built_mm, built_screen, diagonal_cure, planned_screen, screen
+from gantline.stations.frame.ways import built_ways, piece_ways, roll_ways, splice_ways
+from gantline.stations.size import built_screen
 
 READ_BY_NAME = dict(zip(NAMES, READ, strict=True))
 SPOKEN = {
@@ -50,32 +49,6 @@ GAPS = {
     "bottom left": SquareReadings.gap_bottom_left_mm,
     "bottom right": SquareReadings.gap_bottom_right_mm,
 }
-
-
-class Code(Coded):
-    """Every finding of this station."""
-
-    PIECES = "frame-pieces", "pieces too long"
-    DEPTH_DIFFERS = "frame-depth-differs", "depth differs"
-    RAIL_BOWS = "rail-bows", "rails bow"
-    STILE_BOWS = "stile-bows", "sides bow"
-    SPLICED = "spliced", "rails are spliced"
-    FASTENER = "fastener-too-long", "fastener too long"
-    POCKET_ONLY = "pocket-screws-only", "screws for pockets only"
-    NO_POCKET = "no-pocket-screw", "no pocket screw fits"
-    ROLL = "roll-cut", "roll too narrow"
-    WORK_AREA = "work-area", "no room to build"
-    NOT_SQUARE = "frame-not-square", "frame not square"
-    READING_WRONG = "frame-reading-wrong", "frame misread"
-    SIDE_OFF = "frame-side-off", "a side is off"
-    TOO_SMALL = "frame-too-small", "frame too small"
-    TRIM = "trim-too-wide", "trim too wide"
-    BOX_SHORT = "box-short", "parts missing"
-    BOX_OPEN = "box-not-counted", "box not counted"
-    WAITING = "material-waiting", "material must wait"
-    HOLLOW = "frame-hollow", "rails bow inward"
-    SET_BACK = "brace-set-back", "brace stands proud"
-    CORNER_GAPS = "corner-gaps", "corner gaps"
 
 
 @found
@@ -202,40 +175,6 @@ def splicing(at: Ask) -> Iterator[Finding]:
         yield Finding(code=Code.SPLICED, severity="note", text=text, subject=f"{subject}#{splice.letter}")
 
 
-def piece_ways(at: Ask) -> tuple[Cure, ...]:
-    """Braces at even places, or fewer of them, or a narrower board."""
-    wide = at(board_mm)[1]
-    even = [cure("Set the braces at even places", (FrameBuild.braces, []))]
-    narrower = [
-        cure(
-            f"Build it of {name}",
-            (FrameBuild.board, nominal),
-            (FrameBuild.thick_mm, None),
-            (FrameBuild.wide_mm, None),
-        )
-        for nominal, name in BOARDS
-        if DRESSED[nominal][1] < wide
-    ]
-    return (*even, *_fewer_braces(at), *narrower[::-1])
-
-
-def splice_ways(at: Ask) -> tuple[Cure, ...]:
-    """Boards as long as the longest piece, or a brace less."""
-    boards = at(pieces)
-    if isinstance(boards, str):
-        return ()
-    long = at.up(max(piece.length_mm for piece in boards))
-    return (cure(f"Get boards {at.text(long)} long", (FrameBuild.longest_mm, long)), *_fewer_braces(at))
-
-
-def _fewer_braces(at: Ask) -> tuple[Cure, ...]:
-    left = at(brace_count) - 1
-    if left < 0:
-        return ()
-    said = f"Use {left or 'no'} {'brace' if left == 1 else 'braces'}"
-    return (cure(said, (FrameBuild.braces, []), (FrameBuild.centre_bars, left)),)
-
-
 @found
 def fasteners(at: Ask) -> Iterator[Finding]:
     """A screw or a staple that would come out in the fabric; a pocket screw goes in at its angle and does not."""
@@ -284,33 +223,6 @@ def no_pocket(at: Ask) -> Iterator[Finding]:
     )
 
 
-def _roll_cures(at: Ask, cut: RollCut) -> tuple[Cure, ...]:
-    """Ways to get the blank out of the roll that is there: straight, the other way round, with less to hold on to."""
-    cures = []
-    if at.given(Blank.turn_deg):
-        cures.append(cure("Lay it straight on the roll", (Blank.turn_deg, 0.0)))
-    if at.field(Blank.along) != "none":
-        cures.append(cure("Lay it the other way along the roll", (Blank.along, "none")))
-    less = at.down(at(overlap_mm) + cut.spare_mm / 2.0)
-    if less >= at.default(BlankDefaults.blank_overlap_mm):
-        cures.append(
-            cure(
-                f"Leave {at.text(less)} of fabric past each edge of the frame", (Tensioning.overlap_mm, less)
-            )
-        )
-    picture = at(screen).picture
-    cures.append(
-        cure(
-            f"Take a roll {at.text(at.up(cut.across_mm))} wide", (FabricChoice.roll_mm, at.up(cut.across_mm))
-        )
-    )
-    narrowed = 1.0 + cut.spare_mm / min(at(outer_mm))
-    if narrowed > 0.0:
-        smaller = at.down(picture.diagonal_mm * narrowed)
-        cures.append(diagonal_cure(f"Use a picture of {at.text(smaller)} diagonal", smaller))
-    return tuple(cures)
-
-
 @found
 def fabric(at: Ask) -> Iterator[Finding]:
     """A blank that does not come from the roll, or needs more floor than there is."""
@@ -327,7 +239,7 @@ def fabric(at: Ask) -> Iterator[Finding]:
             text=text,
             subject=subject,
             numbers={"short_mm": -cut.spare_mm},
-            cures=_roll_cures(at, cut),
+            cures=roll_ways(at, cut),
         )
     if at(laid_out) is None:
         long, short = at(work_area_mm)
@@ -367,19 +279,6 @@ def squareness(at: Ask) -> Iterator[Finding]:
         text = "The built frame is smaller than the picture with its border. Measure it again, or choose a smaller size."
         subject = field_of(SquareReadings.top_mm).pointer
         yield Finding(code=Code.TOO_SMALL, severity="stop", text=text, subject=subject, ways=(built_ways,))
-
-
-def built_ways(at: Ask) -> tuple[Cure, ...]:
-    """The largest picture that the frame on the floor takes, and its readings taken out."""
-    planned, (wide, high) = at(planned_screen), at(built_mm)
-    border, picture = planned.border, planned.picture
-    across = 1.0 if wide is None else (wide - 2.0 * border.side_mm) / picture.width_mm
-    up = 1.0 if high is None else (high - border.top_mm - border.bottom_mm) / picture.height_mm
-    out = cure("Take the readings out", *((reading, None) for reading in READ))
-    if min(across, up) <= 0.0:
-        return (out,)
-    fits = at.down(picture.diagonal_mm * min(across, up))
-    return diagonal_cure(f"Use the largest diagonal this frame takes: {at.text(fits)}", fits), out
 
 
 def _wrong(at: Ask, check: SquareCheck) -> Finding:
@@ -441,44 +340,6 @@ def _off_plan(at: Ask) -> Iterator[Finding]:
             "All later marks follow what was measured."
         )
         yield Finding(code=Code.SIDE_OFF, severity="check", text=text, subject=field_of(field).pointer)
-
-
-@found
-def box(at: Ask) -> Iterator[Finding]:
-    """Parts that are missing, named by what they stop; and a box nobody has counted."""
-    check = at(box_check)
-    if check is None:
-        return
-    base = field_of(FrameBuild.parts).pointer
-    for row in check.rows:
-        if row.short:
-            text = f"{row.short} short of {row.name}: {row.stops} waits for them. Ask the maker before the fabric is opened."
-            yield Finding(
-                code=Code.BOX_SHORT,
-                severity="stop",
-                text=text,
-                subject=f"{base}/{row.id}",
-                by_hand="No tap ends this: count again when the parts are there.",
-            )
-    if check.counted < len(check.rows):
-        left = len(check.rows) - check.counted
-        text = (
-            f"Count the parts before the fabric is opened: {left} of {len(check.rows)} lines are still open."
-        )
-        yield Finding(code=Code.BOX_OPEN, severity="note", text=text, subject=base)
-
-
-@noted
-def waiting(at: Ask) -> Iterator[Finding]:
-    """What is ordered and not here yet, with the step that waits for it."""
-    late: dict[str, list[str]] = {}
-    for material in at.things(Materials.items):
-        if material.arrived is False:
-            late.setdefault(waits_for(material.id), []).append(spoken_item(material.id))
-    for step, names in late.items():
-        text = f"Ordered and not here yet: {', '.join(names)}. {step} waits."
-        subject = f"{field_of(Materials.items).pointer}#{step}"
-        yield Finding(code=Code.WAITING, severity="check", text=text, subject=subject)
 
 
 FINDINGS = (

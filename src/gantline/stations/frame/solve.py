@@ -33,6 +33,7 @@ from gantline.core.tension.holds import Hold
 from gantline.job.model.frame import Blank, BoxPart, FrameBuild
 from gantline.job.model.tensioning import Tensioning
 from gantline.plan.ask import Ask
+from gantline.stations.common import worded
 from gantline.stations.frame.blank import blank
 from gantline.stations.frame.board import board_mm, board_section, outer_mm, timber
 
@@ -52,6 +53,12 @@ STUFF: dict[Material, tuple[Default, Default]] = {
     Material.ALUMINUM: (FrameDefaults.aluminum_e_gpa, FrameDefaults.aluminum_kg_m3),
 }
 NO_PIECES = "a kit comes in its own pieces"
+NOT_BUILT = {
+    "board_mm": "the boards are as wide as the frame: choose narrower ones",
+    "braces_at_mm": "a brace lies on a stile: move it inward",
+    "": "the trim leaves nothing of it",
+}
+NOT_SPLICED = {"": "no place is left for a splice: take longer boards, or fewer braces"}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -160,7 +167,7 @@ def pieces(at: Ask) -> tuple[Piece, ...] | str:
             braces_at_mm=at(brace_places),
         )
     except OutOfRange as error:
-        return str(error)
+        return worded(error, NOT_BUILT)
 
 
 def splices(at: Ask) -> tuple[Spliced, ...]:
@@ -178,7 +185,7 @@ def splices(at: Ask) -> tuple[Spliced, ...]:
             if made is not None:
                 out.append(Spliced(letter=piece.letter, splice=made))
         except OutOfRange as error:
-            out.append(Spliced(letter=piece.letter, splice=None, trouble=str(error)))
+            out.append(Spliced(letter=piece.letter, splice=None, trouble=worded(error, NOT_SPLICED)))
     return tuple(out)
 
 

@@ -45,7 +45,7 @@ def merged(readings: list[HangReading], wide_mm: float) -> Read:
 
 
 def last_read(at: Ask) -> Read:
-    """The same for this job."""
+    """The readings of this job's hung screen, the last of each kind."""
     return merged(list(at.things(Hung.readings)), at(screen).overall_width_mm)
 
 

@@ -248,7 +248,7 @@ def held_above(at: Ask) -> Bound:
 
 
 def held_below(at: Ask) -> Bound:
-    """The same from below; every frame has a lowest allowed edge."""
+    """The limit that holds from below; every frame has a lowest allowed edge."""
     return _holds(at, LOWER, -1.0)
 
 

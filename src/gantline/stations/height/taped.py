@@ -20,9 +20,14 @@ from gantline.stations.common import (
     panel_aspect,
     place_slack_mm,
     ratios,
+    worded,
 )
 from gantline.stations.height.standing import centre_x_mm, image_width_mm, lens_y_mm
 from gantline.stations.size import screen
+
+NOT_ITS_CORNERS = {
+    "": "These are not the four corners of this picture, in the order top left, top right, bottom right, bottom left."
+}
 
 
 def picture_first(at: Ask) -> bool:
@@ -41,17 +46,17 @@ def read_picture(at: Ask) -> Pictured | str | None:
     try:
         return pictured(corners, width_mm=thrown.width_mm, height_mm=thrown.height_mm)
     except OutOfRange as error:
-        return f"{str(error)[0].upper()}{str(error)[1:]}."
+        return worded(error, NOT_ITS_CORNERS)
 
 
 def seen(at: Ask) -> Pictured | None:
-    """The same, where it can be used."""
+    """The taped picture, where it can be used."""
     picture = at(read_picture)
     return picture if isinstance(picture, Pictured) else None
 
 
 def taped(at: Ask) -> Pictured | None:
-    """The same, for its taped corners alone: what was thrown past the picture only decides whether they can be used."""
+    """The taped picture by its corners alone: what was thrown past it only decides whether they can be used."""
     at.things(Hung.picture), at(picture_first)
     return at.aside(seen)
 
@@ -78,8 +83,9 @@ def sheet_offset(at: Ask) -> float:
 
 
 def taped_offset(at: Ask) -> float | None:
-    """The same as it was taped; None for a lens that shifts, until the picture is taped and the lens has a height, and where
-    the two cannot both be right.
+    """The picture's center over the lens axis as it was taped, a share of the panel's image.
+
+    None for a lens that shifts, until the picture is taped and the lens has a height, and where the two cannot both be right.
 
     Leaves out: that the lens may have been moved since the picture was taped.
     """

@@ -23,7 +23,7 @@ from gantline.core.space import Point3, box_area_m2
 from gantline.job.model.light import STATE_DEFAULTS, USUAL_STATES, FabricChoice, Lighting, LightState
 from gantline.job.model.survey import Lamp, Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm, is_turned, ratios
+from gantline.stations.common import fabric_plane_mm, is_turned, ratios, worded
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import SeatPlace, depth_mm, room, seats
@@ -128,6 +128,18 @@ def _lit(at: Ask, lit: list[Lamp]) -> float:
     )
 
 
+NO_FABRIC = {
+    "half_gain_deg": "a gain above 1 needs a half-gain angle",
+    "gain": "a gain of {got:g} at a half-gain angle of {half_gain_deg:g}° gives out {out:.2f} of the light, and no fabric gives "
+    "more than it gets",
+    "front_transmission": "the front layer gives back {back:.2f} and lets through {through:.2f} of the light: together more than "
+    "it gets",
+    "back_transmission": "the dark layer gives back {back:.2f} and lets through {through:.2f} of the light: together more than "
+    "it gets",
+    "": "its gain and its angle must be above 0",
+}
+
+
 def layers(at: Ask) -> Layers | str:
     """Front and dark layer, or why no fabric is like that; a single one lets nothing through."""
     front, half = at.field(FabricChoice.gain), at.given(FabricChoice.half_gain_deg)
@@ -142,7 +154,7 @@ def layers(at: Ask) -> Layers | str:
             behind_through=at.field(FabricChoice.back_transmission),
         )
     except OutOfRange as error:
-        return str(error)
+        return worded(error, NO_FABRIC)
 
 
 def lobe(at: Ask) -> Lobe | str:
@@ -158,7 +170,7 @@ def lobe(at: Ask) -> Lobe | str:
             half_gain_deg=at.given(FabricChoice.half_gain_deg),
         )
     except OutOfRange as error:
-        return str(error)
+        return worded(error, NO_FABRIC)
 
 
 def output(at: Ask) -> Output | None:

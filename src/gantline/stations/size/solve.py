@@ -14,10 +14,18 @@ from gantline.job.model.frame import FrameBuild, SquareReadings
 from gantline.job.model.size import BorderFaces, Size, SizeLead
 from gantline.plan.ask import Ask
 from gantline.plan.working import Expr, term
+from gantline.stations.common import worded
 from gantline.stations.size.starts import start_from
 
 SMALLEST_MM = 100.0
 MOST_ROWS = 4000  # of rounded sizes that are searched
+NO_PICTURE = {
+    "free_mm": "the borders are wider than the free wall",
+    "overspill_mm": "the overspill takes the whole picture",
+    "angle_deg": "a viewing angle lies between 0 and 180°",
+    "distance_mm": "no distance to the fabric is left",
+    "": "a picture needs a width and a height above 0",
+}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -58,7 +66,7 @@ def start(at: Ask) -> Start:
             plain = Lead(lead.value) if lead.value in set(Lead) else Lead.WIDTH
             return Start(lead=plain, value_mm=got.value, made=got)
     except OutOfRange as error:
-        refused = str(error)
+        refused = worded(error, NO_PICTURE)
     last = term("last diagonal", value)
     return Start(lead=Lead.DIAGONAL, value_mm=value, made=last, refused=refused, missing=missing)
 

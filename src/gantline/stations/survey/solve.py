@@ -210,7 +210,7 @@ def seat_furniture(at: Ask) -> frozenset[str]:
 
 
 def all_boxes(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
-    """The same with the cable points."""
+    """Id, kind and shape of everything in the room, cable points too [mm, z from the bare wall]."""
     out = []
     for box in at.things(Survey.boxes):
         z = box.z_mm or 0.0

@@ -39,6 +39,9 @@ SPACINGS: dict[Hold, Default] = {
 }
 
 
+NO_POINTS = "the points do not fit this frame"
+
+
 def hold(at: Ask) -> Hold:
     """How the fabric is attached."""
     return Hold(at.field(Tensioning.hold))
@@ -87,8 +90,8 @@ def layout(at: Ask) -> Layout | str:
             off_rails_mm=rails,
             off_stiles_mm=stiles,
         )
-    except OutOfRange as error:
-        return str(error)
+    except OutOfRange:
+        return NO_POINTS
 
 
 def along(at: Ask) -> tuple[Readings, Readings] | str:
@@ -98,8 +101,8 @@ def along(at: Ask) -> tuple[Readings, Readings] | str:
         return laid
     try:
         return sides(laid)
-    except OutOfRange as error:
-        return str(error)
+    except OutOfRange:
+        return NO_POINTS
 
 
 def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
@@ -111,14 +114,14 @@ def spread_points(at: Ask) -> tuple[TensionPoint, ...] | str:
 
 
 def even_points(at: Ask) -> tuple[TensionPoint, ...] | str:
-    """The same before any of them is moved off a plate."""
+    """All points [mm, from the back] before any of them is moved off a plate."""
     laid = at(layout)
     if isinstance(laid, str) or not (laid.off_rails_mm or laid.off_stiles_mm):
         return at(spread_points)
     try:
         return spread(replace(laid, off_rails_mm=(), off_stiles_mm=()))
-    except OutOfRange as error:
-        return str(error)
+    except OutOfRange:
+        return NO_POINTS
 
 
 def own_numbers(at: Ask) -> tuple[Corner, bool]:
@@ -127,7 +130,7 @@ def own_numbers(at: Ask) -> tuple[Corner, bool]:
 
 
 def tension_points(at: Ask) -> tuple[TensionPoint, ...] | str:
-    """The same with the numbers that the crew or the kit gives them."""
+    """All points [mm, from the back] with the numbers that the crew or the kit gives them."""
     points = at(spread_points)
     if isinstance(points, str):
         return points

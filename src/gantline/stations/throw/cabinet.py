@@ -53,7 +53,7 @@ def cabinet(at: Ask) -> CabinetPlace | None:
 
 
 def cabinet_depths(at: Ask) -> CabinetPlace | None:
-    """The same for what no height changes: gap, depth and what a millimeter does."""
+    """Gap, depth and what a millimeter of distance does: all that no height changes."""
     body = at(cabinet_body)
     if body is None:
         return None

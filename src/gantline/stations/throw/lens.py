@@ -22,6 +22,7 @@ from gantline.stations.common import (
     panel_aspect,
     place_slack_mm,
     ratios,
+    worded,
 )
 from gantline.stations.height import (
     centre_x_mm,
@@ -56,6 +57,12 @@ class LensPlace:
         return self.x_mm, self.y_mm, self.distance_mm + self.fabric_mm
 
 
+NO_LENS = {
+    "ratio_low": "the throw ratio at the wide end ({got:g}) must not exceed the long end ({long:g})",
+    "": "a throw ratio must be above 0",
+}
+
+
 def throw_lens(at: Ask) -> Lens | str | None:
     """The lens; None until its throw ratio is entered, and why it cannot be where the two ends are crossed."""
     both = at(ratios)
@@ -64,7 +71,7 @@ def throw_lens(at: Ask) -> Lens | str | None:
     try:
         return Lens(ratio_low=both[0], ratio_high=both[1])
     except OutOfRange as error:
-        return str(error)
+        return worded(error, NO_LENS)
 
 
 def lens_known(at: Ask) -> bool:

@@ -74,7 +74,7 @@ def plate_x(at: Ask) -> Display | None:
     "plate_off_centre", "Plate from the screen's center line", "", "a second mark to check the first"
 )
 def plate_off_center(at: Ask) -> Display | None:
-    """The same mark from the center line."""
+    """The plate's mark from the screen's center line."""
     mount = at(mounted)
     if mount is None:
         return None

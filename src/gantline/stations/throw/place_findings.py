@@ -60,7 +60,7 @@ def lens_cure(at: Ask, *moves: Move, after: str = "") -> Cure:
 
 
 def _outward(at: Ask, one: Change, by_mm: float) -> Change:
-    """The same on the tape, not short of where it leads."""
+    """A lens change on the tape's grid, not short of where it leads."""
     to = float(cast("float", one.value))
     return replace(one, value=at.up(to) if by_mm > 0.0 else at.down(to))
 

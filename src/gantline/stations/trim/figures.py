@@ -38,7 +38,7 @@ def kind(at: Ask) -> Display:
 def _when(key: str, label: str, field: Any, show: Any, unit: str = "") -> None:
     @FIGURES.other(key, label, unit, "usual", field)
     def shown(at: Ask) -> Display | None:
-        """Only where it matters."""
+        """As it stands, while it bears on this job."""
         return Display(at.field(field)) if show(at) else None
 
 

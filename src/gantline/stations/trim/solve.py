@@ -19,13 +19,19 @@ from gantline.core.trim.tape import Corner, Rolls, TapePiece, rolls_for, tape_pi
 from gantline.core.trim.tape import tape_width_mm as width_of_tape_mm
 from gantline.job.model.frame import Backlight, Trim
 from gantline.plan.ask import Ask
-from gantline.stations.common import frame_depth_mm
+from gantline.stations.common import frame_depth_mm, worded
 from gantline.stations.frame import outer_mm, timber
 from gantline.stations.height import rect_of_frame
 from gantline.stations.size import screen
 from gantline.stations.survey import prepared_points
 
 TAPED = ("tape", "velvet")
+NO_STRIP = {
+    "inset_mm": "the inset leaves no path for the strip",
+    "pitch_mm": "the cut pitch is longer than a run",
+    "watts_per_m": "no supply gives {wanted_w:.0f} W: feed the runs from two",
+    "": "the frame leaves no path for the strip",
+}
 
 
 def border_kind(at: Ask) -> str:
@@ -83,7 +89,7 @@ def spacers(at: Ask) -> SpacerStrips | str | None:
             clear_mm=at.default(FrameDefaults.fastener_clear_mm),
         )
     except OutOfRange as error:
-        return str(error)
+        return worded(error, {"": "the strips are as wide as the frame is high"})
 
 
 def feed_corner_mm(at: Ask) -> Point:
@@ -121,7 +127,7 @@ def strip(at: Ask) -> Strip | str | None:
             supplies_w=SOLD_W,
         )
     except OutOfRange as error:
-        return str(error)
+        return worded(error, NO_STRIP)
 
 
 def strongest_strip(at: Ask) -> float | None:

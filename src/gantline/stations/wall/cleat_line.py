@@ -30,7 +30,7 @@ class CleatEdge:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CleatRow:
-    """The same in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end as seen from the
+    """A cleat's line in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end seen from the
     front; low, how far below it a second one sits that only pulls in."""
 
     edge: str

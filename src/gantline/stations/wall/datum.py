@@ -36,7 +36,7 @@ def hooked_across(at: Ask, hole_mark: HoleMark) -> tuple[str, float]:
 
 
 def hooked_up(at: Ask, hole_mark: HoleMark) -> tuple[str, float]:
-    """The same for its height."""
+    """What a hole's height is measured from, and its reading [mm]."""
     by = at(up_from)
     if by == "floor":
         return "floor below it, up", hole_mark.to_floor_mm

@@ -11,6 +11,7 @@ from gantline.core.wall.flat import Flatness, flatness, shim_pack, shims_mm, win
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import GapReading, Survey
 from gantline.plan.ask import Ask
+from gantline.stations.common import worded
 from gantline.stations.height import rect_of_frame
 from gantline.stations.wall.solve import drilling
 
@@ -41,6 +42,12 @@ def clashing(at: Ask) -> tuple[tuple[int, int], ...]:
     return tuple(sorted(found))
 
 
+NOT_ENOUGH = {
+    "gaps": "read at least {fewest} gaps, spread over the wall",
+    "": "read gaps to the left and right, and high and low",
+}
+
+
 def flat(at: Ask) -> Flatness | str | None:
     """The wall's plane; why there is none; None without readings. Readings that contradict each other are left out."""
     read = at(gap_readings)
@@ -51,7 +58,7 @@ def flat(at: Ask) -> Flatness | str | None:
         sure = [one for number, one in enumerate(read) if number not in out]
         return flatness(sure, at.default(SurveyDefaults.gap_place_mm))
     except OutOfRange as error:
-        return str(error)
+        return worded(error, NOT_ENOUGH)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

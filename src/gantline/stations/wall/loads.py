@@ -122,7 +122,7 @@ def allowed_n(at: Ask) -> tuple[float, float]:
 
 
 def allowed_of(at: Ask, key: str, backer: bool) -> tuple[float, float]:
-    """The same of a known fixing, in a stud or in a backer."""
+    """What a known fixing may carry, shear and pull-out [N], in a stud or in a backer."""
     shear, pull = (at.default(limit) for limit in ALLOWED[key])
     if not backer or FIXINGS[key].base is not Base.WOOD:
         return shear, pull
@@ -224,7 +224,7 @@ def levers_mm(at: Ask) -> tuple[float, float]:
 
 
 def levers_to_mm(at: Ask, offset: float | None) -> tuple[float, float]:
-    """The same for a lower row so far from the frame's height, or none."""
+    """Both levers [mm] with a lower row so far from the frame's height, or none."""
     out = middle_out_mm(at(standoff_mm), at(frame_depth_mm))
     drop = at(part_drop_mm) if offset is None else 0.0
     return out, down_mm(at(screen).overall_height_mm, drop, offset)

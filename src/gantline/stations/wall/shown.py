@@ -12,5 +12,5 @@ def when(figures: Figures, key: str, label: str, field: Any, show: Callable[[Ask
 
     @figures.other(key, label, "", "usual", field)
     def shown(at: Ask) -> Display | None:
-        """Only where it matters."""
+        """As it stands, while it bears on this job."""
         return Display(at.field(field)) if at(show) else None

@@ -185,7 +185,7 @@ def rows_mm(at: Ask) -> tuple[float, float | None] | None:
 
 
 def planned_rows_mm(at: Ask) -> tuple[float, float | None] | None:
-    """The same as if nothing were drilled yet."""
+    """Upper and lower row above the floor [mm] as planned, as if nothing were drilled yet."""
     hung = at(placement)
     if not hung.possible:
         return None
