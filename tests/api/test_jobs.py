@@ -122,6 +122,8 @@ def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, An
         "Diagonal 113″ → 120″",
         "created",
     ]
+    older = client.get(f"/api/jobs/{job['id']}/versions", params={"before": 3, "most": 1}).json()
+    assert [one["number"] for one in older] == [2]
 
 
 @pytest.mark.parametrize(

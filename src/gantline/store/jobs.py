@@ -170,11 +170,15 @@ def _heads(shop_id: UUID) -> Select[JobVersionRow]:
     return select(JobVersionRow).join(JobRow, join).where(*here)
 
 
-def versions(session: Session, shop_id: UUID, job_id: UUID) -> Sequence[JobVersionRow]:
-    """Every version, newest first. Raises: NoSuchJob."""
+def versions(
+    session: Session, shop_id: UUID, job_id: UUID, before: int | None = None, most: int = 100
+) -> Sequence[JobVersionRow]:
+    """The versions of a job, newest first. before: only those older than this one. Raises: NoSuchJob."""
     head(session, shop_id, job_id)
     chosen = select(JobVersionRow).where(JobVersionRow.job_id == job_id, JobVersionRow.shop_id == shop_id)
-    return session.scalars(chosen.order_by(JobVersionRow.number.desc()).limit(500)).all()
+    if before is not None:
+        chosen = chosen.where(JobVersionRow.number < before)
+    return session.scalars(chosen.order_by(JobVersionRow.number.desc()).limit(most)).all()
 
 
 def save(session: Session, before: JobVersionRow, save: Save) -> JobVersionRow:

@@ -1154,7 +1154,7 @@ export interface paths {
         };
         /**
          * List Versions
-         * @description The history, newest first.
+         * @description The history, newest first, a page at a time.  before: versions older than this one.
          */
         get: operations["list_versions"];
         put?: never;
@@ -2420,7 +2420,7 @@ export interface components {
         };
         /**
          * CleatRow
-         * @description The same in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end as seen from the
+         * @description A cleat's line in the job's texts; stands, whether it is up already; frame_piece, from the frame's left end seen from the
          *     front; low, how far below it a second one sits that only pulls in.
          */
         CleatRow: {
@@ -10999,7 +10999,10 @@ export interface operations {
     };
     list_versions: {
         parameters: {
-            query?: never;
+            query?: {
+                before?: number | null;
+                most?: number;
+            };
             header?: never;
             path: {
                 job_id: string;

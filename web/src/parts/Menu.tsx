@@ -31,8 +31,17 @@ export const Menu = ({ trigger, label, iconOnly = false, children, className = '
   </DropdownMenu.Root>
 )
 
-export const MenuItem = ({ onSelect, children }: { onSelect: () => void; children: ReactNode }) => (
-  <DropdownMenu.Item onSelect={onSelect} className={ITEM}>
+type ItemProps = { onSelect: () => void; children: ReactNode; stays?: boolean }
+
+/** stays: the menu stays open after it. */
+export const MenuItem = ({ onSelect, children, stays = false }: ItemProps) => (
+  <DropdownMenu.Item
+    onSelect={(event) => {
+      if (stays) event.preventDefault()
+      onSelect()
+    }}
+    className={ITEM}
+  >
     {children}
   </DropdownMenu.Item>
 )

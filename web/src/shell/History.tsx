@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query'
+import { useInfiniteQuery } from '@tanstack/react-query'
 import { ask, type JobOut } from '../api/client'
 import { keys } from '../api/keys'
-import { Menu, MenuHeading } from '../parts/Menu'
+import { Menu, MenuHeading, MenuItem } from '../parts/Menu'
 
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
@@ -17,23 +17,37 @@ export const History = ({ job }: { job: JobOut }) => (
   </Menu>
 )
 
+const PAGE = 40
+
 const Versions = ({ job }: { job: JobOut }) => {
-  const list = useQuery({
+  const list = useInfiniteQuery({
     queryKey: keys.versions(job.id, job.version),
-    queryFn: () => ask.get('/api/jobs/{job_id}/versions', { params: { path: { job_id: job.id } } }),
+    queryFn: ({ pageParam }) =>
+      ask.get('/api/jobs/{job_id}/versions', {
+        params: { path: { job_id: job.id }, query: { before: pageParam, most: PAGE } },
+      }),
+    initialPageParam: job.version + 1,
+    getNextPageParam: (last) => (last.length === PAGE ? last[PAGE - 1]?.number : undefined),
   })
   return (
-    <table className="mx-3 mb-2 text-small">
-      <tbody>
-        {list.data?.slice(0, 40).map((one) => (
-          <tr key={one.number} className="h-8">
-            <td className="pr-4 text-right font-semibold">{one.number}</td>
-            <td className="max-w-72 truncate pr-6">{one.what}</td>
-            <td className="pr-4 text-quiet">{one.who}</td>
-            <td className="whitespace-nowrap text-quiet">{when.format(new Date(one.saved_at))}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <>
+      <table className="mx-3 mb-2 text-small">
+        <tbody>
+          {list.data?.pages.flat().map((one) => (
+            <tr key={one.number} className="h-8">
+              <td className="pr-4 text-right font-semibold">{one.number}</td>
+              <td className="max-w-72 truncate pr-6">{one.what}</td>
+              <td className="pr-4 text-quiet">{one.who}</td>
+              <td className="whitespace-nowrap text-quiet">{when.format(new Date(one.saved_at))}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {list.hasNextPage && (
+        <MenuItem stays onSelect={() => void list.fetchNextPage()}>
+          Older versions
+        </MenuItem>
+      )}
+    </>
   )
 }

@@ -156,9 +156,14 @@ def redo_job(job_id: UUID, desk: DeskDep, expected: ExpectedVersion, who: Who) -
 
 
 @router.get("/{job_id}/versions", response_model=list[VersionOut])
-def list_versions(job_id: UUID, desk: DeskDep) -> Response:
-    """The history, newest first."""
-    rows = jobs.versions(desk.session, desk.shop_id, job_id)
+def list_versions(
+    job_id: UUID,
+    desk: DeskDep,
+    before: Annotated[int | None, Query(ge=1, le=2**31 - 1)] = None,
+    most: Annotated[int, Query(ge=1, le=100)] = 40,
+) -> Response:
+    """The history, newest first, a page at a time.  before: versions older than this one."""
+    rows = jobs.versions(desk.session, desk.shop_id, job_id, before, most)
     keys = ("number", "stands_for", "what", "who", "saved_at")
     return answer([{key: getattr(row, key) for key in keys} for row in rows])
 
