@@ -62,6 +62,6 @@ def test_measuring_never_lowers_the_chance_and_a_nudge_is_an_edit(name: str) -> 
     advice = payoff(made).advice
     if "Measure" in advice:
         before, after = (
-            int(part) for part in (advice.split("\u00a0")[0], advice.rsplit(": ", 1)[1].split("\u00a0")[0])
+            int(part) for part in (advice.split("\u00a0")[0], advice.rsplit("is ", 1)[1].split("\u00a0")[0])
         )
         assert after > before

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from gantline.core.errors import OutOfRange
 from gantline.core.fabric.blank import Wrap, blank_side_mm, metres_to_order, on_roll, turned_size_mm
-from gantline.core.frame.boards import DRESSED, Lies, section
+from gantline.core.frame.boards import DRESSED, Lies, section, sold_length
 from gantline.core.frame.pieces import Joint, even_places, frame_pieces, joinery, spliced, too_long_mm
 from gantline.core.frame.square import NAMES, SixReadings, check_square, pushes
 from gantline.core.frame.stiffness import center_of_mass_mm, fewest_braces, sag_mm, sag_rows, wood_kg
@@ -18,6 +18,7 @@ from gantline.core.free_floor import free_place
 from gantline.core.materials import Bought, Need, line_of, merged
 from gantline.core.trim.backlight import backlight
 from gantline.core.trim.tape import Corner, rolls_for, tape_pieces
+from gantline.core.units import LengthStyle, Units
 
 FLAT_1X4 = section(*DRESSED["1x4"], Lies.FLAT)
 
@@ -37,6 +38,13 @@ def test_pieces_are_as_long_as_the_joint_leaves_them(joint: Joint, rail: float, 
     assert (made.board_ends, made.screws, made.corner_plates, made.brace_plates) == (8, 16, 4, 4)
     with pytest.raises(OutOfRange, match="lies on a stile"):
         frame_pieces(width_mm=3000, height_mm=1500, board_mm=89, joint=joint, braces_at_mm=(60.0,))
+
+
+def test_a_board_is_called_by_its_feet_where_the_job_counts_in_inches() -> None:
+    inches, metric = Units(LengthStyle.INCH_FRACTIONS, 16), Units(LengthStyle.MILLIMETERS, 16)
+    # 8 ft are 2438.4 mm, 12 ft 3657.6; boards run a few millimeters over
+    assert [sold_length(long, inches) for long in (2440.0, 3660.0)] == ["8\u00a0ft", "12\u00a0ft"]
+    assert (sold_length(2500.0, inches), sold_length(2440.0, metric)) == ("98\u00a07⁄16″", "2440\u00a0mm")
 
 
 def test_the_bow_of_a_rail_is_that_of_the_beam_tables() -> None:

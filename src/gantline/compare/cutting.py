@@ -1,10 +1,12 @@
 """The cutting bench: which boards of the stores to buy, every cut on them, and what other boards would cost."""
 
+import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
 from gantline.compare.masks import MASK_BOARD, MaskDrawing, mask_drawings, mask_wanted
+from gantline.core.frame.boards import CALLED_MM, sold_length
 from gantline.core.frame.cutting import CannotCut, CutBoard, CutPlan, Stock, Wanted, cut_plan
 from gantline.job.model.frame import FrameBuild
 from gantline.plan.ask import Ask
@@ -15,6 +17,7 @@ Boards = Sequence[tuple[str, str, Mapping[str, Any]]]
 # where the stores hold no board of a name: what yards sell, at a price by length
 USUAL_MM = (2400.0, 3000.0, 3600.0, 4200.0, 4800.0)
 SECONDS, WHAT_IF_SECONDS = 6.0, 2.0
+SAYS_LENGTH = re.compile(r"\d\s*(mm|cm|m|in|ft)$")  # a record called by its length: that stands beside it
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -140,14 +143,15 @@ def stocks_to_carry(at: Ask, nominal: str, boards: Boards) -> tuple[list[Stock],
     prices."""
     stored, priced = stocks(nominal, boards)
     longest = at.given(FrameBuild.longest_mm)
-    return [board for board in stored if longest is None or board.length_mm <= longest + 0.5], priced
+    return [board for board in stored if longest is None or board.length_mm <= longest + CALLED_MM], priced
 
 
 def _group(at: Ask, nominal: str, name: str, wanted: list[Wanted], boards: Boards) -> CutGroup:
     stocks_there, priced = stocks_to_carry(at, nominal, boards)
     if not stocks_there:
         stored, longest = stocks(nominal, boards)[0], at.given(FrameBuild.longest_mm)
-        shortest, most = at.text(min(board.length_mm for board in stored)), at.text(longest or 0.0)
+        shortest = sold_length(min(board.length_mm for board in stored), at.own_units)
+        most = at.text(longest or 0.0)
         text = (
             f"Every board in the stores is longer than the longest board or load, {most}: the shortest is {shortest}. Add a "
             "shorter board at Stores, or carry a longer one."
@@ -202,8 +206,8 @@ def _trouble(at: Ask, error: CannotCut) -> str:
 
 def _board(at: Ask, cut_board: CutBoard) -> BoardRow:
     return BoardRow(
-        stock=cut_board.stock,
-        length=at.text(cut_board.length_mm),
+        stock="" if SAYS_LENGTH.search(cut_board.stock) else cut_board.stock,
+        length=sold_length(cut_board.length_mm, at.own_units),
         length_mm=cut_board.length_mm,
         price=cut_board.price,
         cuts=tuple(
@@ -233,11 +237,15 @@ def _others(
         try:
             plan = cut_plan(wanted, [alone], kerf_mm=saw[0], trim_mm=saw[1], seconds=WHAT_IF_SECONDS)
         except CannotCut:
-            out.append(OtherBoards(length=at.text(stock.length_mm), boards=0, price=None, more=None))
+            out.append(
+                OtherBoards(
+                    length=sold_length(stock.length_mm, at.own_units), boards=0, price=None, more=None
+                )
+            )
             continue
         out.append(
             OtherBoards(
-                length=at.text(stock.length_mm),
+                length=sold_length(stock.length_mm, at.own_units),
                 boards=len(plan.boards),
                 price=round(plan.price, 2) if priced else None,
                 more=round(plan.price - best.price, 2) if priced else None,

@@ -7,6 +7,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
+from gantline.core.units import FOOT_MM, INCH_MM, NO_BREAK, Units, length_text
+
 
 class Material(StrEnum):
     """What a frame is made of."""
@@ -27,6 +29,7 @@ DRESSED: Mapping[str, tuple[float, float]] = {
 }
 
 
+CALLED_MM = 5.0  # a board is called by its feet: one of 8 ft is sold 2440 mm long
 ALIKE_MM = 2.0  # a dressed board is taken for the one of a name
 
 
@@ -37,6 +40,17 @@ def nominal_of(thick_mm: float, wished: str) -> str:
     """
     alike = [name for name, size in DRESSED.items() if abs(size[0] - thick_mm) <= ALIKE_MM]
     return wished if wished in alike else alike[-1] if alike else "2x4"
+
+
+def sold_length(length_mm: float, units: Units) -> str:
+    """A board's length as it is asked for: by whole feet where the job counts in inches, “8 ft” for one of 2440 mm.
+
+    Source: the trade; boards run a few millimeters over the feet they are called by.  Leaves out: any other length, which is
+    said as it reads.
+    """
+    feet = round(length_mm / FOOT_MM)
+    whole = units.unit_mm == INCH_MM and feet > 0 and abs(length_mm - feet * FOOT_MM) <= CALLED_MM
+    return f"{feet}{NO_BREAK}ft" if whole else length_text(length_mm, units)
 
 
 class Lies(StrEnum):

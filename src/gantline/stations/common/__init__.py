@@ -23,7 +23,7 @@ from gantline.stations.common.lens import (
     place_slack_mm,
     ratios,
 )
-from gantline.stations.common.words import from_afar, percent, shift_text, way_words, worded
+from gantline.stations.common.words import from_afar, percent, shift_text, told_apart, way_words, worded
 
 __all__ = [
     "CABINET",
@@ -48,6 +48,7 @@ __all__ = [
     "shift_text",
     "standoff_mm",
     "timber",
+    "told_apart",
     "way",
     "way_words",
     "worded",

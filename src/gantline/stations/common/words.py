@@ -1,11 +1,21 @@
 """How moves and shares are said."""
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
 
 from gantline.core.errors import DesignError
 from gantline.plan.ask import Ask
 
 WAYS = (("left", "right"), ("down", "up"), ("closer", "back"))
+
+
+def told_apart(names: Mapping[str, str]) -> dict[str, str]:
+    """What things are called, by id: a name that several of them bear gets a number, in their order."""
+    bearing, met, out = Counter(names.values()), Counter[str](), {}
+    for thing, name in names.items():
+        met[name] += 1
+        out[thing] = f"{name} {met[name]}" if bearing[name] > 1 else name
+    return out
 
 
 def worded(error: DesignError, sentences: Mapping[str, str]) -> str:

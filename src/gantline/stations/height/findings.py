@@ -26,7 +26,7 @@ from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, pl
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
 from gantline.stations.height.standing import centre_x_mm
 from gantline.stations.size import aspect, diagonal_cure, screen
-from gantline.stations.survey import SeatPlace, box_solids, room, seats, wall_mm
+from gantline.stations.survey import SeatPlace, box_solids, fitting_names, room, seats, wall_mm
 
 SMALLEST_MM = 100.0  # the smallest diagonal a job may have; less is no screen
 OPENINGS = ("window", "door")
@@ -156,7 +156,7 @@ def covered(at: Ask) -> Iterator[Finding]:
         yield Finding(
             code=Code.COVERS,
             severity=severity,
-            text=f"The frame covers the {fitting.name or fitting.kind.replace('-', ' ')}.",
+            text=f"The frame covers the {at(fitting_names)[fitting.id]}.",
             subject=f"{field_of(Survey.fittings).pointer}/{fitting.id}",
             cures=(cure(move, (H.centre_x_mm, clear)),) if fits else (),
         )

@@ -27,6 +27,7 @@ from gantline.stations.outlines import HATCH_MM, WALL_MM, ceiling_section, drawn
 from gantline.stations.survey.solve import (
     all_boxes,
     ceiling_over,
+    fitting_names,
     joist_lines_mm,
     room,
     seat_places,
@@ -123,7 +124,7 @@ def fitting_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
         return
     floor, ceiling = at(outlines)
     top, bottom, step = max(y for _, y in ceiling), min(y for _, y in floor), at.step_mm
-    usual = at.default(SurveyDefaults.no_drill_band_mm)
+    usual, names = at.default(SurveyDefaults.no_drill_band_mm), at(fitting_names)
     for fitting in at.things(Survey.fittings):
         left, low, right, high = (
             fitting.x_mm,
@@ -135,7 +136,7 @@ def fitting_marks(at: Ask, face: FaceName) -> Iterator[Mark]:
         if wide > 0.0:
             points = rectangle(left - wide, bottom, right + wide, top)
             yield Area(key=f"band-{fitting.id}", role="band", layer="wall", points=points)
-        name, handle = fitting.name or fitting.kind.replace("-", " "), f"fitting-handle-{fitting.id}"
+        name, handle = names[fitting.id], f"fitting-handle-{fitting.id}"
         points, middle = rectangle(left, low, right, high), ((left + right) / 2.0, (low + high) / 2.0)
         yield Area(key=f"fitting-{fitting.id}", role="fitting", layer="survey", points=points, moves=handle)
         size = (fitting.width_mm, fitting.height_mm)

@@ -11,7 +11,7 @@ from gantline.core.throw.mount import joist_centres
 from gantline.core.wall.bands import Band, band_mm
 from gantline.job.model.survey import Joists, Seat, Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import fabric_plane_mm
+from gantline.stations.common import fabric_plane_mm, told_apart
 
 CABLE_POINT = "cable-point"
 NEAREST_MM = 100.0  # an eye nearer to the fabric sits in the screen
@@ -161,15 +161,25 @@ def eyes(at: Ask) -> tuple[Eye, ...]:
     return tuple(seat.eye for seat in at(seats))
 
 
+def fitting_names(at: Ask) -> dict[str, str]:
+    """What the fittings of the wall are called, by id."""
+    return told_apart({one.id: one.name or one.kind.replace("-", " ") for one in at.things(Survey.fittings)})
+
+
+def box_names(at: Ask) -> dict[str, str]:
+    """What stands in the room is called, by id."""
+    return told_apart({one.id: one.name or one.kind.replace("-", " ") for one in at.things(Survey.boxes)})
+
+
 def bands(at: Ask) -> tuple[Band, ...]:
     """All no-drill bands."""
-    out = []
+    out, names = [], at(fitting_names)
     for fitting in at.things(Survey.fittings):
         wide = band_mm(fitting.kind, fitting.band_mm, at.default(SurveyDefaults.no_drill_band_mm))
         if wide > 0.0:
             low, high = fitting.y_mm - wide, fitting.y_mm + fitting.height_mm + wide
             left, right = fitting.x_mm - wide, fitting.x_mm + fitting.width_mm + wide
-            name = fitting.name or fitting.kind.replace("-", " ")
+            name = names[fitting.id]
             out.append(Band(name=name, left_mm=left, right_mm=right, bottom_mm=low, top_mm=high))
     return tuple(out)
 
@@ -211,12 +221,12 @@ def seat_furniture(at: Ask) -> frozenset[str]:
 
 def all_boxes(at: Ask) -> tuple[tuple[str, str, Solid], ...]:
     """Id, kind and shape of everything in the room, cable points too [mm, z from the bare wall]."""
-    out = []
+    out, names = [], at(box_names)
     for box in at.things(Survey.boxes):
         z = box.z_mm or 0.0
         low, high = (
             (box.x_mm, box.y_mm, z),
             (box.x_mm + box.width_mm, box.y_mm + box.height_mm, z + box.depth_mm),
         )
-        out.append((box.id, box.kind, Solid(name=box.name or box.kind, low=low, high=high)))
+        out.append((box.id, box.kind, Solid(name=names[box.id], low=low, high=high)))
     return tuple(out)

@@ -1,6 +1,6 @@
 """What can be added to the survey, and the texts of what is in its lists."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, cast, get_args
 
 from gantline.core.usual import LAMP_FROM_WALL_MM, LAMP_HEIGHT_MM
@@ -10,6 +10,7 @@ from gantline.job.model.survey import BoxKind, FittingKind, StudMark, StudReadin
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Known, field_text
 from gantline.plan.finding import Change
+from gantline.stations.common import told_apart
 from gantline.stations.height import place
 from gantline.stations.survey.placing import new_box, new_fitting, new_seat
 from gantline.stations.survey.solve import wall_mm
@@ -142,7 +143,9 @@ def stud_list(at: Ask) -> StudList | None:
 
 def _list(at: Ask, field: Any, title: str, add: str) -> ThingList:
     pointer = field_of(field).pointer
-    rows = tuple(_row(at, pointer, number, one) for number, one in enumerate(at.things(field), start=1))
+    made = [_row(at, pointer, number, one) for number, one in enumerate(at.things(field), start=1)]
+    names = told_apart({row.id: row.name for row in made})
+    rows = tuple(replace(row, name=names[row.id]) for row in made)
     return ThingList(pointer=pointer, title=title, add=add, rows=rows, additions=_additions(at, pointer))
 
 
