@@ -19,6 +19,7 @@ def test_a_formula_keeps_its_parentheses_and_no_more() -> None:
     assert ((a + b) / 2.0).formula() == "(frame top + drop) / 2"
     assert (2.0 * a + b).formula() == "2 × frame top + drop"
     assert root(square(a) + square(b)).formula() == "root of (frame top² + drop²)"
+    assert square(square(a)).formula() == "frame top⁴"
     assert most(a, least(b, c)).formula() == "largest of (frame top, smallest of (drop, datum line))"
 
 

@@ -157,7 +157,8 @@ def _advice(rows: Sequence[SizeRow]) -> str:
     """The largest size with nothing against it, else with the least; and what speaks against the next larger one."""
     possible = [at for at, row in enumerate(rows) if not row.stops]
     if not possible:
-        return f"None of these sizes works. {rows[0].verdict}"
+        now = next((row for row in rows if row.chosen), rows[0])
+        return f"None of these sizes works. At {now.diagonal}: {now.verdict}"
     fewest = min(rows[at].sort["checks"] for at in possible)
     best = max(at for at in possible if rows[at].sort["checks"] == fewest)
     one = rows[best]

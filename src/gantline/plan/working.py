@@ -86,12 +86,12 @@ class Expr:
             return write(self)
         rank = RANKS.get(self.op)
         if rank is None:
-            inner = ", ".join(part._written(write) for part in self.parts)
-            return (
-                f"{inner}²"
-                if self.op == "square" and not self.parts[0].parts
-                else f"{NAMES[self.op]}({inner})"
-            )
+            inner, part = ", ".join(part._written(write) for part in self.parts), self.parts[0]
+            if self.op == "square" and not part.parts:
+                return f"{inner}²"
+            if self.op == part.op == "square" and not part.parts[0].parts:
+                return f"{inner.removesuffix('²')}⁴"
+            return f"{NAMES[self.op]}({inner})"
         left, right = self.parts
         a, b = left._written(write), right._written(write)
         of_left, of_right = RANKS.get(left.op, SINGLE), RANKS.get(right.op, SINGLE)
