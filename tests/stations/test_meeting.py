@@ -29,7 +29,7 @@ from gantline.stations.wall import drilling, pair, studs_behind
 from gantline.stations.wall.ledger import frame_screws, ledger_rows
 from gantline.stations.wall.loads import least_mm, longest_mm, screw_sold
 from tests.conftest import demo_job
-from tests.made import changed, number, taken
+from tests.made import changed, edited, number, taken
 
 WALL = {
     "/survey/wall_width_mm": 4500, "/survey/ceiling_mm": 2600, "/survey/datum_mm": 1200, "/survey/stud_first_mm": 250,
@@ -338,6 +338,13 @@ def test_a_leaflets_number_counts_for_its_own_size_alone() -> None:
     (off,) = [finding for finding in made.findings if finding.code == "leaflet-height"]
     plan_there = next(cure for cure in off.cures if cure.text.startswith("Plan the frame"))
     assert not texts(plan(taken(made.ask.job, plan_there.changes)), "leaflet-height")
+    lead = next(cure for cure in off.cures if cure.text.startswith("Let the leaflet lead"))
+    led = taken(made.ask.job, lead.changes)
+    drop = number(plan(led), "drop")
+    for wide in (1800.0, 1900.0):  # at every size: 450 of cabinet, 1480 above it, and the bracket's drop
+        assert number(plan(edited(led, {"/size/value_mm": wide})), "frame_top") == pytest.approx(
+            450 + 1480 + drop
+        )
     rows = size_table(made.ask).rows
     assert not any("leaflet" in stop for row in rows if not row.chosen for stop in row.stops)
 

@@ -333,6 +333,10 @@ def _hang(at: Ask) -> Iterator[Need]:
     in_the_box = any(at.of(part, BoxPart.stops) == "hang" for part in at.things(FrameBuild.parts))
     if at(timber) or not in_the_box:
         yield from filter(None, [_hangs_by(at)])
+        if at(way) is Way.RODS:
+            count = at(hang_parts)
+            yield Need(key="rod-hooks", name="wall hooks for the rods", amount=count, pack=2, why="hanging")
+            yield Need(key="rod-eyes", name="eyes for the frame's top", amount=count, pack=2, why="hanging")
     lower = sum(1 for hole in drill_plan.holes if hole.row == "lower")
     screws = at.field(Hanging.screws) or at(bought_fixing)
     if not at(cleat_stands):

@@ -7145,9 +7145,11 @@ export interface components {
         };
         /**
          * StudList
-         * @description Readings, studs set by hand, and the kinds of readings there are.
+         * @description Readings, studs set by hand, the kinds of readings there are, and what makes a stud confirmed.
          */
         StudList: {
+            /** Confirms */
+            confirms: string;
             /** Kinds */
             kinds: [
                 string,
@@ -7783,7 +7785,7 @@ export interface components {
          * @description What the height is wished from.
          * @enum {string}
          */
-        WishKind: "eye-line" | "frame-top" | "frame-bottom" | "ceiling-gap";
+        WishKind: "eye-line" | "frame-top" | "frame-bottom" | "ceiling-gap" | "above-cabinet";
         /**
          * WorkOut
          * @description Heavy work that is under way: ask for it again by its key, or for the thing itself.

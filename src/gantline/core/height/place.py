@@ -27,6 +27,7 @@ class WishKind(StrEnum):
     FRAME_TOP = "frame-top"
     FRAME_BOTTOM = "frame-bottom"
     CEILING_GAP = "ceiling-gap"
+    ABOVE_CABINET = "above-cabinet"
 
 
 def lower_edge_mm(screen: Screen, centre_x_mm: float) -> tuple[float, float]:
@@ -94,11 +95,14 @@ def lower_bounds(place: Place) -> tuple[Bound, ...]:
     )
 
 
-def wished_top_mm(place: Place, kind: WishKind, value_mm: float, eye_share: float) -> float:
+def wished_top_mm(
+    place: Place, kind: WishKind, value_mm: float, eye_share: float, above_mm: float = 0.0
+) -> float:
     """The y_top [mm] a wish asks for, before any bound.
 
     Args: value_mm [mm], what `kind` names, above the floor (ceiling-gap: below the lowest ceiling
-        over the frame); eye_share, the eye line's place in the picture from its bottom (0 to 1).
+        over the frame; above-cabinet: of the upper holes above the cabinet); eye_share, the eye line's place in the picture
+        from its bottom (0 to 1); above_mm, the frame's top with its holes level with the cabinet's top [mm above the floor].
     Source: y_b = y_top - b_top - H; eye line at y_b + share H.
     """
     screen = place.screen
@@ -111,3 +115,5 @@ def wished_top_mm(place: Place, kind: WishKind, value_mm: float, eye_share: floa
             return value_mm + screen.overall_height_mm
         case WishKind.CEILING_GAP:
             return place.ceiling.lowest(place.left_mm, place.right_mm) - value_mm
+        case WishKind.ABOVE_CABINET:
+            return above_mm + value_mm

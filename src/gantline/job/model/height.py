@@ -13,6 +13,7 @@ TARGETS = (
     (WishKind.FRAME_TOP, "top of frame"),
     (WishKind.FRAME_BOTTOM, "bottom of frame"),
     (WishKind.CEILING_GAP, "gap to ceiling"),
+    (WishKind.ABOVE_CABINET, "holes above the cabinet"),
 )
 
 

@@ -10,7 +10,15 @@ from gantline.stations.common.board import (
     timber,
 )
 from gantline.stations.common.fabric import fabric_plane_mm
-from gantline.stations.common.hanging import lift_on_mm, way
+from gantline.stations.common.hanging import (
+    drop_entered,
+    drop_mm,
+    lift_on_mm,
+    on_cleat,
+    part_drop_given,
+    part_drop_mm,
+    way,
+)
 from gantline.stations.common.lens import (
     CABINET,
     distance_offset_mm,
@@ -31,6 +39,8 @@ __all__ = [
     "board_section",
     "carrier_mm",
     "distance_offset_mm",
+    "drop_entered",
+    "drop_mm",
     "fabric_plane_mm",
     "frame_depth_mm",
     "from_afar",
@@ -40,8 +50,11 @@ __all__ = [
     "ledger_mm",
     "lift_on_mm",
     "mount_kind",
+    "on_cleat",
     "overspill_mm",
     "panel_aspect",
+    "part_drop_given",
+    "part_drop_mm",
     "percent",
     "place_slack_mm",
     "ratios",

@@ -12,6 +12,7 @@ from gantline.stations.height.solve import (
     rect_of_picture,
 )
 from gantline.stations.height.standing import (
+    cabinet_top_mm,
     centre_x_mm,
     fixed_throw_mm,
     lens_above_base_mm,
@@ -33,6 +34,7 @@ from gantline.stations.height.taped import (
 __all__ = [
     "Placement",
     "asked",
+    "cabinet_top_mm",
     "centre_x_mm",
     "fits",
     "fixed_throw_mm",

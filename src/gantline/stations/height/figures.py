@@ -22,6 +22,7 @@ LABELS = {
     WishKind.FRAME_TOP: "Top of frame above floor",
     WishKind.FRAME_BOTTOM: "Bottom of frame above floor",
     WishKind.CEILING_GAP: "Gap to ceiling",
+    WishKind.ABOVE_CABINET: "Upper holes above the cabinet",
 }
 FROM_ABOVE = ("ceiling", "lift-on", "soffit", "neck", "shift-upper")
 SLACKS = (

@@ -24,7 +24,10 @@ from gantline.stations.common import fabric_plane_mm, standoff_mm, way_words
 from gantline.stations.common import hung as on_ceiling
 from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
-from gantline.stations.height.standing import centre_x_mm
+from gantline.stations.height.standing import (
+    cabinet_top_mm,
+    centre_x_mm,
+)
 from gantline.stations.size import aspect, diagonal_cure, screen
 from gantline.stations.survey import SeatPlace, box_solids, fitting_names, room, seats, wall_mm
 
@@ -42,6 +45,7 @@ ASKED = {
     WishKind.FRAME_TOP: "the frame top at",
     WishKind.FRAME_BOTTOM: "the frame bottom at",
     WishKind.CEILING_GAP: "a ceiling gap of",
+    WishKind.ABOVE_CABINET: "the holes above the cabinet at",
 }
 
 
@@ -50,6 +54,7 @@ class Code(Coded):
 
     OFF_THE_WALL = "off-the-wall", "past the wall"
     CLASH = "height-clash", "no height fits"
+    NO_CABINET = "height-without-cabinet", "no cabinet under it"
     TARGET_HELD = "target-held", "height held back"
     CENTER_HIGH = "center-high", "center high for necks"
     COVERS = "covers", "covers a fitting"
@@ -75,6 +80,15 @@ def sideways(at: Ask) -> Iterator[Finding]:
         numbers={"out_mm": out_mm},
         cures=(cure(f"Move the screen center to {at.text(x_mm)} from the left", (H.centre_x_mm, x_mm)),),
     )
+
+
+@noted
+def no_cabinet(at: Ask) -> Iterator[Finding]:
+    """A height that is counted from a cabinet nobody surveyed."""
+    if at(target_kind) is WishKind.ABOVE_CABINET and at(cabinet_top_mm) is None:
+        text = "Survey the cabinet under the screen: the holes are counted from its top, and until then from the floor."
+        subject = field_of(Survey.boxes).pointer
+        yield Finding(code=Code.NO_CABINET, severity="check", text=text, subject=subject)
 
 
 @noted
@@ -107,11 +121,14 @@ def _lens_along(at: Ask, key: str, by_mm: float) -> Iterator[Cure]:
     to = at.near(lens_y + by_mm)
     if not 0.0 < to < at(room).ceiling.at(at(centre_x_mm)):
         return
-    pole = (
-        f", the pole {at.text(abs(by_mm))} {'shorter' if by_mm > 0.0 else 'longer'}" if at(on_ceiling) else ""
-    )
+    pole = _pole(at, at.text(abs(by_mm)), up=by_mm > 0.0)
     text = f"Move the lens {way_words(at, 1, by_mm)}, to {at.text(to)} above the floor{pole}"
     yield cure(text, (ProjectorPlace.lens_y_mm, to))
+
+
+def _pole(at: Ask, by: str, *, up: bool) -> str:
+    """What becomes of the pole of a lens that hangs."""
+    return f", the pole {by} {'shorter' if up else 'longer'}" if at(on_ceiling) else ""
 
 
 @noted
@@ -270,7 +287,7 @@ def _lens(at: Ask, height_case: HeightCase, needed: float) -> Iterator[Cure]:
     y = at.up(height_case.lens.y_mm + needed) if up else at.down(height_case.lens.y_mm - needed)
     if y >= 0.0 and at_most(0.0, room_left_mm(replace(height_case, lens=replace(height_case.lens, y_mm=y)))):
         by = at.text(abs(y - height_case.lens.y_mm))
-        text = f"Move the lens {by} {'up' if up else 'down'}, to {at.text(y)} above the floor"
+        text = f"Move the lens {by} {'up' if up else 'down'}, to {at.text(y)} above the floor{_pole(at, by, up=up)}"
         yield cure(text, (ProjectorPlace.lens_y_mm, y))
 
 
@@ -363,4 +380,4 @@ def over_furniture(at: Ask) -> Iterator[Finding]:
     )
 
 
-FINDINGS = (sideways, clash, covered, hidden, over_furniture, target, comfort)
+FINDINGS = (sideways, clash, covered, hidden, over_furniture, no_cabinet, target, comfort)

@@ -8,11 +8,16 @@ from gantline.core.height.place import Place, WishKind, wished_top_mm
 from gantline.core.height.solve import Height, solve_height
 from gantline.core.sight.rows import Occupant, platforms_mm
 from gantline.core.tolerance import at_most
+from gantline.core.wall.hang import frame_top_mm
+from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure
-from gantline.stations.common import is_turned
+from gantline.stations.common import (
+    drop_mm,
+    is_turned,
+)
 from gantline.stations.height.limits import (
     LOWER,
     NEAR_MM,
@@ -27,6 +32,7 @@ from gantline.stations.height.limits import (
     turn_of,
     under_the_frame,
 )
+from gantline.stations.height.standing import cabinet_top_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import SeatPlace, eyes, seats
 
@@ -86,6 +92,8 @@ def target_mm(at: Ask) -> float:
             return at.field(H.lowest_edge_mm)
         case WishKind.CEILING_GAP:
             return at.field(H.ceiling_gap_mm)
+        case WishKind.ABOVE_CABINET:
+            return at.given(Hanging.leaflet_mm) or 0.0
 
 
 def eye_line_mm(at: Ask) -> float | None:
@@ -97,7 +105,10 @@ def target_top_mm(at: Ask) -> float:
     """Where the target puts the frame's top, before any bound [mm]."""
     kind = at(target_kind)
     share = at.field(H.eye_share) if kind is WishKind.EYE_LINE else 0.0
-    return wished_top_mm(at(place), kind, at(target_mm), share)
+    if kind is not WishKind.ABOVE_CABINET:
+        return wished_top_mm(at(place), kind, at(target_mm), share)
+    level = frame_top_mm(at(cabinet_top_mm) or 0.0, at(drop_mm))
+    return wished_top_mm(at(place), kind, at(target_mm), share, level)
 
 
 def placement(at: Ask) -> Placement:

@@ -13,6 +13,8 @@ from gantline.stations.common import CABINET, fabric_plane_mm, mount_kind, overs
 from gantline.stations.size import screen
 from gantline.stations.survey import box_solids, wall_mm
 
+UNDER = ("cabinet", "furniture")
+
 
 def centre_x_mm(at: Ask) -> float:
     """Center of the screen from the left wall end [mm]: the middle of the wall unless it is set."""
@@ -63,3 +65,14 @@ def lens_y_mm(at: Ask, centre_x_mm: float) -> float | None:
         return given
     on = at(under, centre_x_mm)
     return None if on is None else on[1].high[1] + at(lens_above_base_mm)
+
+
+def cabinet_top_mm(at: Ask) -> float | None:
+    """The top of the cabinet under the screen [mm above the floor]; None without any."""
+    half, middle = at(screen).overall_width_mm / 2.0, at(centre_x_mm)
+    tops = [
+        box.high[1]
+        for _, kind, box in at(box_solids)
+        if kind in UNDER and box.low[0] < middle + half and box.high[0] > middle - half
+    ]
+    return max(tops, default=None)

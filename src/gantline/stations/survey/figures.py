@@ -10,6 +10,7 @@ from gantline.plan.figure import Display, Figures
 from gantline.plan.working import term
 from gantline.stations.survey.solve import ceiling_over
 from gantline.stations.survey.studs import (
+    CONFIRMS,
     build_given,
     fitted_readings,
     lattice,
@@ -57,7 +58,7 @@ def studs_found(at: Ask) -> Display | None:
     if fitted is not None and not fitted.decided:
         parts = ["undecided"]
     how = "read on the wall" if fitted is None else f"fitted to {len(at(fitted_readings))} readings"
-    return Display(", ".join(parts), text=", ".join(parts), how=how)
+    return Display(", ".join(parts), text=", ".join(parts), how=f"{how}. {CONFIRMS}")
 
 
 @FIGURES.length(

@@ -22,6 +22,12 @@ from gantline.stations.survey.solve import wall_mm
 OPENINGS = ("window", "door")
 
 
+CONFIRMS = (
+    "A stud is confirmed by a magnet on a screw in it, or by two readings of a sensor, as of both its edges. One sensor reading "
+    "only predicts it."
+)
+
+
 def stud_noise(at: Ask) -> Noise:
     """How far readings scatter, and how many of them are no stud."""
     return Noise(**{name: at.default(one) for name, one in NOISE_DEFAULTS.items()})

@@ -14,7 +14,7 @@ from gantline.stations.common import told_apart
 from gantline.stations.height import place
 from gantline.stations.survey.placing import new_box, new_fitting, new_seat
 from gantline.stations.survey.solve import wall_mm
-from gantline.stations.survey.studs import lattice, left_out, strays
+from gantline.stations.survey.studs import CONFIRMS, lattice, left_out, strays
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -101,11 +101,12 @@ class StudRow:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StudList:
-    """Readings, studs set by hand, and the kinds of readings there are."""
+    """Readings, studs set by hand, the kinds of readings there are, and what makes a stud confirmed."""
 
     readings: tuple[StudRow, ...]
     marks: tuple[StudRow, ...]
     kinds: tuple[tuple[str, str], ...]
+    confirms: str
 
 
 def stud_list(at: Ask) -> StudList | None:
@@ -138,6 +139,7 @@ def stud_list(at: Ask) -> StudList | None:
             for mark in at.things(Survey.stud_marks)
         ),
         kinds=declared(StudReading)["kind"].choices,
+        confirms=CONFIRMS,
     )
 
 

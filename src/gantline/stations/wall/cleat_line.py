@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
+from gantline.stations.common import part_drop_given
 from gantline.stations.survey import room
 from gantline.stations.wall.solve import rows_mm
 from gantline.stations.wall.way import (
@@ -12,7 +13,6 @@ from gantline.stations.wall.way import (
     cleat_stands,
     frame_pieces,
     low_cleat_mm,
-    part_drop_given,
 )
 
 

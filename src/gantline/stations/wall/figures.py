@@ -9,6 +9,7 @@ from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, least, root, square, term
+from gantline.stations.common import drop_mm
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
@@ -16,7 +17,10 @@ from gantline.stations.wall.datum import shown_across, shown_up, up_from
 from gantline.stations.wall.screws import first_screw_off_mm, lay, screw_step_mm
 from gantline.stations.wall.solve import by_kit, choice, drilling, pair, rows_mm, spacing_asked_mm
 from gantline.stations.wall.told import facts, held
-from gantline.stations.wall.way import drop_mm, on_studs, row_offset_mm
+from gantline.stations.wall.way import (
+    on_studs,
+    row_offset_mm,
+)
 
 FIGURES = Figures()
 ONE_DATUM = "one datum, each mark rounded alone"

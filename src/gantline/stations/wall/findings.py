@@ -15,7 +15,11 @@ from gantline.job.model.height import HeightTarget
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
-from gantline.stations.common import percent, way_words
+from gantline.stations.common import (
+    on_cleat,
+    percent,
+    way_words,
+)
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.survey import bands, lattice, studs_known, wall_build
@@ -40,7 +44,13 @@ from gantline.stations.wall.solve import (
     usable_mm,
 )
 from gantline.stations.wall.told import held
-from gantline.stations.wall.way import every_stud, hang_parts, on_cleat, on_studs, row_offset_mm, stud_piece
+from gantline.stations.wall.way import (
+    every_stud,
+    hang_parts,
+    on_studs,
+    row_offset_mm,
+    stud_piece,
+)
 from gantline.stations.wall.way_findings import WAY_FINDINGS
 
 

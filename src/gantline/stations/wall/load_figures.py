@@ -8,6 +8,7 @@ from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, most, term
+from gantline.stations.common import on_cleat
 from gantline.stations.frame import mass_kg
 from gantline.stations.wall.loads import (
     allowed_n,
@@ -26,7 +27,6 @@ from gantline.stations.wall.loads import (
     worst,
 )
 from gantline.stations.wall.screws import carrying
-from gantline.stations.wall.way import on_cleat
 
 LOAD_FIGURES = Figures()
 

@@ -26,7 +26,14 @@ from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import frame_depth_mm, ledger_mm, standoff_mm, way
+from gantline.stations.common import (
+    frame_depth_mm,
+    ledger_mm,
+    on_cleat,
+    part_drop_mm,
+    standoff_mm,
+    way,
+)
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
@@ -38,9 +45,7 @@ from gantline.stations.wall.way import (
     every_stud,
     further,
     hang_parts,
-    on_cleat,
     on_studs,
-    part_drop_mm,
     row_offset_mm,
     stud_piece,
 )

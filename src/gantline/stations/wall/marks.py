@@ -6,6 +6,7 @@ from gantline.core.units import read_tape
 from gantline.drawing.marks import Area, Axis, Dimension, Dot, Label, Mark, Side, rectangle
 from gantline.plan.ask import Ask
 from gantline.plan.station import FaceName
+from gantline.stations.common import on_cleat
 from gantline.stations.height import rect_of_frame
 from gantline.stations.outlines import HATCH_MM, outlines
 from gantline.stations.size import screen
@@ -18,7 +19,6 @@ from gantline.stations.wall.loads import used_by_hole
 from gantline.stations.wall.screws import first_screw_off_mm
 from gantline.stations.wall.solve import across_mm, drilled_keys, drilling
 from gantline.stations.wall.told import facts
-from gantline.stations.wall.way import on_cleat
 
 FRAME = "frame-handle"
 ROWS = ("upper", "lower")

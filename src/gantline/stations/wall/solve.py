@@ -35,6 +35,10 @@ from gantline.core.wall.studs import off_center_mm
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
+from gantline.stations.common import (
+    drop_mm,
+    part_drop_given,
+)
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
@@ -43,13 +47,11 @@ from gantline.stations.wall.told import facts, free_studs, held
 from gantline.stations.wall.way import (
     cleat_on_studs,
     cleat_stands,
-    drop_mm,
     every_stud,
     further,
     hang_parts,
     lower_parts,
     on_studs,
-    part_drop_given,
     row_offset_mm,
     side_play_mm,
     stud_piece,

@@ -14,19 +14,18 @@ from gantline.core.wall.cleat import (
 )
 from gantline.core.wall.cleat import low_cleat_mm as second_cleat_mm
 from gantline.core.wall.facts import blocked_xs_mm
-from gantline.core.wall.hang import Cleat, apart_mm, cleat_drop_mm, frame_top_mm, hole_drop_mm, parts_wanted
+from gantline.core.wall.hang import apart_mm, frame_top_mm, parts_wanted
 from gantline.core.wall.ledger import ledger_over_studs
 from gantline.core.wall.ways import KINDS, Way, has_lower_row
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.stations.common import way
+from gantline.stations.common import drop_mm, on_cleat, part_drop_mm, way
 from gantline.stations.frame import mass_kg
-from gantline.stations.height import centre_x_mm, placement
+from gantline.stations.height import cabinet_top_mm, centre_x_mm, placement
 from gantline.stations.size import screen
-from gantline.stations.survey import box_solids, lattice
+from gantline.stations.survey import lattice
 from gantline.stations.wall.told import facts, free_studs
 
-UNDER = ("cabinet", "furniture")
 NEAR = 0.3  # share of a limit within which a size or a mass may come to decide
 
 
@@ -38,11 +37,6 @@ def on_studs(at: Ask) -> bool:
 def every_stud(at: Ask) -> bool:
     """Whether it is screwed to every stud it crosses, in place of brackets."""
     return KINDS[at(way)].every_stud and at(on_studs)
-
-
-def on_cleat(at: Ask) -> bool:
-    """Whether the frame hangs on a bevel, which pulls outward as well."""
-    return at(way) is Way.CLEAT
 
 
 def cleat_on_studs(at: Ask) -> bool:
@@ -122,49 +116,6 @@ def stud_piece(at: Ask) -> CleatPlace | None:
         inset_mm=at.default(WallDefaults.rail_inset_mm),
         count=at.given(Hanging.ledger_studs),
     )
-
-
-def cabinet_top_mm(at: Ask) -> float | None:
-    """The top of the cabinet under the screen [mm above the floor]; None without any."""
-    half, middle = at(screen).overall_width_mm / 2.0, at(centre_x_mm)
-    tops = [
-        box.high[1]
-        for _, kind, box in at(box_solids)
-        if kind in UNDER and box.low[0] < middle + half and box.high[0] > middle - half
-    ]
-    return max(tops, default=None)
-
-
-def drop_entered(at: Ask) -> bool:
-    """Whether the drop was entered; while it is not, the boards of a cleat say it, and nobody need measure it."""
-    return at.given(Hanging.drop_mm) is not None
-
-
-def part_drop_given(at: Ask) -> bool:
-    """Whether the drop was entered, so that a cleat's boards do not say where its line is; of one that is up they always do."""
-    return at.given(Hanging.cleat_up_edge_mm) is None and at.aside(drop_entered)
-
-
-def part_drop_mm(at: Ask) -> float:
-    """From what the frame hangs by to its top [mm]: as entered, by a cleat's boards, or by the leaflet's own number."""
-    leaflet = at.given(Hanging.leaflet_mm)
-    if leaflet is not None and at.given(Hanging.height_by) == "less":
-        return leaflet
-    if at(on_cleat) and not at(part_drop_given):
-        return cleat_drop_mm(
-            Cleat(
-                board_mm=at.field(Hanging.cleat_board_mm),
-                point_mm=at.field(Hanging.cleat_point_mm),
-                screw_mm=at.field(Hanging.cleat_screw_mm),
-            )
-        )
-    return at.field(Hanging.drop_mm)
-
-
-def drop_mm(at: Ask) -> float:
-    """From the frame's top down to its upper holes [mm], negative above it."""
-    rods = at(way) is Way.RODS
-    return hole_drop_mm(at(way), at(part_drop_mm), rod_mm=at.field(Hanging.rod_mm) if rods else 0.0)
 
 
 def leaflet_off_mm(at: Ask) -> float | None:

@@ -10,7 +10,15 @@ from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
-from gantline.stations.common import lift_on_mm, way
+from gantline.stations.common import (
+    drop_mm,
+    lift_on_mm,
+    on_cleat,
+    part_drop_given,
+    part_drop_mm,
+    way,
+)
+from gantline.stations.height import cabinet_top_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, wall_build
 from gantline.stations.wall.datum import across_from, up_from
@@ -20,16 +28,11 @@ from gantline.stations.wall.shown import when
 from gantline.stations.wall.solve import by_kit as kit_spacing
 from gantline.stations.wall.way import (
     bottom,
-    cabinet_top_mm,
-    drop_mm,
     every_stud,
     hang_parts,
     leaflet_off_mm,
     lower_holes,
     lower_parts,
-    on_cleat,
-    part_drop_given,
-    part_drop_mm,
     row_offset_mm,
     side_play_mm,
     trim_mm,

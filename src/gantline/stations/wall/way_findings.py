@@ -98,6 +98,11 @@ def leaflet(at: Ask) -> Iterator[Finding]:
             (HeightTarget.wish, WishKind.FRAME_TOP.value),
             (HeightTarget.wish_mm, top),
         ),
+        cure(
+            "Let the leaflet lead the height, at every size",
+            (HeightTarget.wish, WishKind.ABOVE_CABINET.value),
+            (HeightTarget.wish_mm, None),
+        ),
         cure("Go by the drop", (Hanging.height_by, "drop")),
     )
     yield Finding(code=Code.LEAFLET, severity="stop", text=text, subject=subject, cures=fix)

@@ -68,6 +68,7 @@ export const StudFinder = ({ plan }: StationProps) => {
           </li>
         ))}
       </ul>
+      <p className="pt-2 text-quiet text-small">{list.confirms}</p>
       <p className="pt-2 pb-1 text-quiet text-small">You know better? Set or strike out a stud. It stays as you say.</p>
       <ul>
         {list.marks.map((row) => (
