@@ -121,10 +121,10 @@ def at_hand(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
 
 def _with_cures(old: Sequence[PlanFinding], new: Sequence[PlanFinding]) -> Sequence[PlanFinding]:
     """Findings that read as before keep their cures; trying those of the others waits until the hand is off."""
-    before = {(finding.code, finding.subject, finding.text): finding.cures for finding in old}
+    before = {(finding.code, finding.subject, finding.text): finding for finding in old}
     return tuple(
-        replace(finding, cures=cures)
-        if (cures := before.get((finding.code, finding.subject, finding.text)))
+        replace(finding, cures=same.cures, by_hand=same.by_hand)
+        if (same := before.get((finding.code, finding.subject, finding.text)))
         else finding
         for finding in new
     )
