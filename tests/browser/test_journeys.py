@@ -5,8 +5,11 @@ import re
 from collections.abc import Callable
 from typing import Any
 
+import httpx2
 from playwright.sync_api import Locator, Page, expect
 from pypdf import PdfReader
+
+from tests.running import Running
 
 Make = Callable[..., dict[str, Any]]
 
@@ -303,6 +306,24 @@ def test_a_job_is_renamed_looked_back_on_and_deleted(page: Page, make_job: Make)
     page.get_by_role("dialog").get_by_role("button", name="Delete job").click()
     expect(page.get_by_role("heading", name="The yard")).to_be_visible()
     expect(page.get_by_text("Sail store")).to_have_count(0)
+
+
+def test_all_versions_are_looked_back_on_a_page_at_a_time(
+    page: Page, make_job: Make, server: Running
+) -> None:
+    job = make_job("basement-den", name="Tide store")
+    edits = f"{server.address}/api/jobs/{job['id']}/edits"
+    for at in range(1, 45):
+        body = {"edits": [{"pointer": "/notes", "value": f"note {at}"}]}
+        assert httpx2.post(edits, json=body, headers={"If-Match": f'"{at}"'}, timeout=60).status_code == 200
+    page.goto(f"/jobs/{job['id']}/survey")
+    page.get_by_role("button", name="version 45, saved").click()
+    rows = page.get_by_role("menu").get_by_role("row")
+    expect(rows).to_have_count(40)
+    page.get_by_role("menuitem", name="Older versions").click()
+    expect(rows).to_have_count(45)
+    expect(rows.last).to_contain_text("imported from a file")
+    expect(page.get_by_role("menuitem", name="Older versions")).to_have_count(0)
 
 
 def test_a_seat_is_added_dragged_on_the_top_face_and_typed_exactly(page: Page, make_job: Make) -> None:

@@ -1,6 +1,7 @@
 """Frames against numbers worked elsewhere: pieces, bow, mass, splices, squareness, blank, tape, backlight."""
 
 import math
+from typing import Any
 
 import numpy as np
 import pytest
@@ -16,7 +17,7 @@ from gantline.core.frame.stiffness import center_of_mass_mm, fewest_braces, sag_
 from gantline.core.frame.straight import Board, sighted
 from gantline.core.free_floor import free_place
 from gantline.core.materials import Bought, Need, line_of, merged
-from gantline.core.trim.backlight import backlight
+from gantline.core.trim.backlight import backlight, half_run, most_watts_per_m
 from gantline.core.trim.tape import Corner, rolls_for, tape_pieces
 from gantline.core.units import LengthStyle, Units
 
@@ -203,6 +204,20 @@ def test_tape_backlight_boards_and_buying() -> None:
     # 2 × (2520 + 1420) = 7880 round; runs of 3940 cut to 3900; 7.8 m × 14.4 = 112.3 W, × 1.25 = 140.4 → 150
     assert (lit.path_mm, lit.cut_mm, lit.reels, lit.supply_w, lit.fix_points) == (7880, 3900, 2, 150, 46)
     assert lit.load_w == pytest.approx(112.32)
+    # 240 W / 1.25 over 7.8 m: what a supply feeds, and not a tenth more
+    most = most_watts_per_m(half_run(2600, 1500, 40, 100)[1], 1.25, (60, 240))
+    assert most == pytest.approx(24.615, abs=1e-3)
+    rest: dict[str, Any] = {
+        "inset_mm": 40,
+        "pitch_mm": 100,
+        "reel_mm": 5000,
+        "fix_spacing_mm": 175,
+        "spare": 1.25,
+        "supplies_w": (60, 240),
+    }
+    assert backlight(2600, 1500, watts_per_m=most - 0.01, **rest).supply_w == 240
+    with pytest.raises(OutOfRange):
+        backlight(2600, 1500, watts_per_m=most + 0.1, **rest)
     boards = [
         Board(key=k, length_mm=3000, crook_mm=c, bow_mm=1, twist_mm=t)
         for k, c, t in (("a", 1.5, 0), ("b", 0.5, 0), ("c", 3, 0), ("d", 0, 5))

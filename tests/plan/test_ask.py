@@ -8,11 +8,14 @@ from hypothesis import strategies as st
 
 from gantline.core.defaults import PLAIN_SHOP, Shop, WallDefaults
 from gantline.job.field import field_of
+from gantline.job.model import FIELDS, Job
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Seat, Survey
 from gantline.plan.ask import DEFAULT_BITS, Ask, changed_bits, single_bits
+from gantline.plan.assumed import assumed_facts
+from gantline.stations import plan
 from tests.conftest import demo_job
-from tests.made import changed, edited
+from tests.made import changed, edited, number
 
 
 def drop(at: Ask) -> float:
@@ -110,3 +113,31 @@ def test_bits_of_things_are_the_same_whoever_asks_first() -> None:
 def test_a_document_differs_from_itself_in_nothing() -> None:
     at = Ask(demo_job("parish-hall"), PLAIN_SHOP)
     assert changed_bits(at.job, at.job.model_copy(deep=True), at.bits) == 0
+
+
+def test_what_other_entries_say_is_no_assumption() -> None:
+    """Timber is as deep as its board, a cleat gives the standoff, a range of shift says that the lens shifts."""
+
+    def assumed(job: Job) -> set[str]:
+        ask = plan(job).ask
+        return {
+            fact.pointer for fact in assumed_facts(ask, sum(DEFAULT_BITS.values()) | (1 << len(FIELDS)) - 1)
+        }
+
+    bare = changed("basement-den", frame__depth_mm=None, frame__standoff_mm=None, frame__build="timber")
+    assert "/frame/depth_mm" not in assumed(bare)
+    assert "/frame/standoff_mm" in assumed(bare)
+    assert "/frame/depth_mm" in assumed(edited(bare, {"/frame/build": "kit"}))
+    assert "/frame/standoff_mm" not in assumed(edited(bare, {"/wall/way": "cleat"}))
+    shifting = changed("mill-loft", throw__has_shift=None, throw__offset=None)
+    assert not {"/throw/has_shift", "/throw/offset"} & assumed(shifting)
+    ranges = dict.fromkeys(("/throw/shift_up", "/throw/shift_down", "/throw/shift_side"))
+    assert {"/throw/has_shift", "/throw/offset"} <= assumed(edited(shifting, ranges))
+    # a cabinet-top body looks back over itself: its lens is near its front edge, and that of any other at the face to the wall
+    face = {"/throw/body/lens_to_wall_face_mm": None}
+    behind = {
+        name: number(plan(edited(demo_job(name), face)), "body_lens_to_wall_face")
+        for name in ("narrow-lounge", "mill-loft")
+    }
+    assert behind == {"narrow-lounge": 240.0, "mill-loft": 30.0}
+    assert number(plan(demo_job("narrow-lounge")), "body_lens_to_wall_face") == 245.0  # as its record has it

@@ -90,16 +90,57 @@ def test_a_cure_ends_its_finding_adds_no_stop_and_sets_what_a_tape_can_show(job:
         ("basement-den", {"frame__staple_mm": 18.0}, "fastener-too-long", "Use a staple leg of 5⁄8″"),
         # (132 + 58 in) less four insets of 50 mm, cut every 50 mm: 4.6 m twice; 600 W / 1.25 / 9.2 m
         ("mill-loft", {"trim__light__there": True, "trim__light__watts_per_m": 60.0}, "strip-refused", "Use a strip of 52.1 W/m"),
+        ("mill-loft", {"trim__light__there": True, "trim__light__inset_mm": 900.0}, "strip-refused", "Take the usual inset"),
         ("mill-loft", {"throw__yaw_deg": 9.0}, "turned-not-covered", "Straighten the body"),
+        ("mill-loft", {"throw__lens_x_mm": 50.0}, "body-past-room", "Move the lens 11″ right"),  # 9 in of body, 4 of air, lens at 2
+        ("mill-loft", {"throw__lens_y_mm": 2430.0, "throw__shift_down": 0.9}, "no-room-for-mount", "Move the lens 2\u00a03⁄4″ down"),
         ("mill-loft", {"light__fabric__kind": "lenticular-from-below"}, "lenticular-wrong-light", "Plan with a diffuse fabric"),
+        ("mill-loft", {"light__fabric__gain": 2.0, "light__fabric__half_gain_deg": None}, "fabric-impossible", "Plan with a gain of 1"),
         ("mill-loft", {"size__lead": "angle", "size__angle_deg": 40.0, "survey__seats": []}, "no-main-seat", "Start from a diagonal of"),
+        ("mill-loft", {"frame__longest_mm": 400.0}, "spliced", "Get boards 132″ long"),
+        ("basement-den", {"frame__braces": [{"u_mm": 30.0}]}, "frame-pieces", "Set the braces at even places"),
+        # 3000 mm less both borders of 2 3/8 in, of 127 1/4 in: 0.8915 of a diagonal of 137 15/16 in would be 123; by 1300 mm less
+        # both, of 53 1/4 in: 0.8719, 120 1/4
+        ("mill-loft", dict.fromkeys(("frame__square__top_mm", "frame__square__bottom_mm"), 3000.0)
+         | dict.fromkeys(("frame__square__left_mm", "frame__square__right_mm"), 1300.0),
+         "frame-too-small", "Use the largest diagonal this frame takes: 120\u00a01⁄4″"),
+        ("mill-loft", {"tension__inset_mm": 900.0}, "tension-points", "Take the usual distance from the corners"),
+        ("mill-loft", {"wall__spacing_mm": 3400.0, "wall__rule": "fixed"}, "spacing-off-rail", "Set them 127\u00a01⁄4″ apart"),
+        ("mill-loft", {"wall__row_fixed_mm": 1500.0}, "rows-below-frame", "Go by the frame's height"),
+        ("mill-loft", {"wall__facts": [{"hole": "upper-left", "state": "drilled", "x_mm": 1379.0, "y_mm": 1900.0}]},
+         "drilled-height", "Plug them, and drill where they are planned"),
+        ("parish-hall", {"wall__rod_mm": 600.0, "wall__way": "rods", "height__wish": "ceiling-gap", "height__wish_mm": 50.0,
+                         "height__ceiling_gap_mm": 20.0}, "hole-above-ceiling", "Use rods of"),
     ],
 )  # fmt: skip
 def test_a_stop_is_ended_by_its_first_tap(name: str, fields: dict[str, Any], code: str, way_out: str) -> None:
     job = changed(name, **fields)
-    first = findings(job)[code].cures[0]
+    stop = next(one for one in plan(job).findings if (one.code, one.severity) == (code, "stop"))
+    first = stop.cures[0]
     assert first.text.startswith(way_out)
-    assert code not in findings(taken(job, first.changes))
+    after = plan(taken(job, first.changes)).findings
+    assert not any((one.code, one.subject, one.severity) == (code, stop.subject, "stop") for one in after)
+
+
+def test_a_stop_that_no_tap_ends_says_what_hand_or_trade_does() -> None:
+    heavy = findings(changed("mill-loft", frame__mass_kg=300.0, frame__build="kit"))["fixing-overloaded"]
+    assert not any(cure.changes for cure in heavy.cures)
+    assert "builder's advice" in heavy.by_hand
+    outlet = [{"kind": "outlet", "x_mm": 100.0, "y_mm": 2060.0, "width_mm": 100.0, "height_mm": 100.0}]
+    assert (
+        "licensed electrician"
+        in findings(changed("mill-loft", survey__fittings=outlet))["hole-in-band"].by_hand
+    )
+    racked = dict(
+        zip(
+            ("top", "bottom", "left", "right", "rising", "falling"),
+            (2400, 2400, 1400, 1400, 2776, 2781),
+            strict=True,
+        )
+    )
+    leaning = changed("basement-den", size__aspect="2400:1400", size__lead="width", size__value_mm=2400.0, size__tidy=None,
+                      size__border={}, **{f"frame__square__{side}_mm": float(read) for side, read in racked.items()})  # fmt: skip
+    assert "push the frame" in findings(leaning)["frame-not-square"].by_hand
 
 
 def test_switching_units_changes_every_text_and_no_value() -> None:

@@ -234,3 +234,19 @@ def test_a_seat_moved_by_a_sixteenth_of_an_inch_is_no_second_row() -> None:
     assert "Any lower, the head at Stool hides the lower edge from Sofa middle." in stop.text
     aside = next(one for one in stop.cures if one.text.startswith("Move Stool"))
     assert "height-clash" not in findings(taken(job, aside.changes))
+
+
+def test_things_of_one_name_are_told_apart_wherever_they_are_named() -> None:
+    lamp = {
+        "kind": "pendant",
+        "y_mm": 1500.0,
+        "z_mm": 2400.0,
+        "width_mm": 300.0,
+        "height_mm": 300.0,
+        "depth_mm": 300.0,
+    }
+    boxes = [lamp | {"x_mm": x} for x in (2200.0, 2600.0)] + [lamp | {"x_mm": 200.0, "name": "lantern"}]
+    made = plan(changed("mill-loft", survey__boxes=boxes))
+    assert [row.name for row in made.table("box_list").rows] == ["pendant 1", "pendant 2", "lantern"]
+    said = " ".join(finding.text for finding in made.findings if "pendant" in finding.text)
+    assert "pendant 1" in said and "pendant 2" in said
