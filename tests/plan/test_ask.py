@@ -141,3 +141,19 @@ def test_what_other_entries_say_is_no_assumption() -> None:
     }
     assert behind == {"narrow-lounge": 240.0, "mill-loft": 30.0}
     assert number(plan(demo_job("narrow-lounge")), "body_lens_to_wall_face") == 245.0  # as its record has it
+
+
+def from_there(at: Ask, x_mm: float) -> float:
+    return x_mm + at.field(Hanging.drop_mm)
+
+
+def test_answers_that_nobody_asks_any_more_are_let_go() -> None:
+    """A job that is edited all day: questions asked with numbers of this morning do not pile up."""
+    last: Ask | None = None
+    for plan_ in range(200):
+        ask = Ask(demo_job("mill-loft"), PLAIN_SHOP, last)
+        ask.keep_all()
+        assert [ask(from_there, float(x)) for x in range(10)] == [ask(drop) + x for x in range(10)]
+        ask(from_there, 1000.0 + plan_)
+        assert len(ask.answers) < 30
+        last = ask

@@ -43,6 +43,7 @@ GRID = 1e-9  # share of a step that is rounding
 STANDS_IN: dict[str, Callable[["Ask"], Any]] = {}
 FIRST_ITEM = FIRST_DEFAULT + len(DEFAULT_BITS)
 MOST_KEPT = 5000  # answers taken over at once; of more, only what is asked again
+STALE = 1.5  # times the answers of a plan of which all were asked: by then a third of them is asked no more
 
 
 @dataclass(slots=True)
@@ -125,6 +126,8 @@ class Ask:
     def __init__(self, job: Job, shop: Shop, last: "Ask | None" = None) -> None:
         self.job, self.shop, self.reads, self.weighs = job, shop, 0, 0
         self.answers: dict[Hashable, Answer] = {}
+        # how many there were when all of them were asked for; 0 in a plan that asks for all of them itself
+        self.fresh: int = 0 if last is None else last.fresh
         # what says that the screen cannot be where it is: questions of the plan this was made for
         self.forbids: tuple[Callable[[Ask], Any], ...] = () if last is None else last.forbids
         self.variants: dict[Hashable, Ask] = {}
@@ -140,7 +143,9 @@ class Ask:
 
         A cure that is tried asks for few, and takes each over as it is asked.
         """
-        if len(self.kept) > MOST_KEPT:
+        self.fresh = self.fresh or len(self.kept)
+        if len(self.kept) > min(MOST_KEPT, STALE * self.fresh):
+            self.fresh = 0
             return
         # a copy first: another thread may be asking the plan it is taken from
         self.answers, changed = self.kept.copy(), self.changed
