@@ -173,9 +173,13 @@ def _heads(shop_id: UUID) -> Select[JobVersionRow]:
 def versions(
     session: Session, shop_id: UUID, job_id: UUID, before: int | None = None, most: int = 100
 ) -> Sequence[JobVersionRow]:
-    """The versions of a job, newest first. before: only those older than this one. Raises: NoSuchJob."""
+    """The versions of a job, newest first, their documents loaded when they are asked for.
+
+    Args: before, only those older than this one.  Raises: NoSuchJob.
+    """
     head(session, shop_id, job_id)
     chosen = select(JobVersionRow).where(JobVersionRow.job_id == job_id, JobVersionRow.shop_id == shop_id)
+    chosen = chosen.options(defer(JobVersionRow.document), defer(JobVersionRow.card))
     if before is not None:
         chosen = chosen.where(JobVersionRow.number < before)
     return session.scalars(chosen.order_by(JobVersionRow.number.desc()).limit(most)).all()
