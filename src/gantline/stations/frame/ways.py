@@ -50,7 +50,7 @@ def _fewer_braces(at: Ask) -> tuple[Cure, ...]:
 
 
 def roll_ways(at: Ask, cut: RollCut) -> tuple[Cure, ...]:
-    """Ways to get the blank out of the roll that is there: straight, the other way round, with less to hold on to."""
+    """Ways to cut the blank: straight, the other way round, with less to hold on to, off a wider roll, for a smaller picture."""
     cures = []
     if at.given(Blank.turn_deg):
         cures.append(cure("Lay it straight on the roll", (Blank.turn_deg, 0.0)))

@@ -209,7 +209,8 @@ def in_bands(at: Ask) -> Iterator[Finding]:
 
 
 def band_ways(at: Ask, band: Band, x_mm: float, y_mm: float) -> tuple[Cure, ...]:
-    """The screen moved until a hole [mm] clears a band: up or down, or sideways; and a backer, which takes any place."""
+    """The screen moved until a hole [mm] clears a band: up or down, or sideways. No backer: its own screws go into every stud
+    it crosses, in the band, too."""
     cures, top, center = [], at(placement).top_mm, at(centre_x_mm)
     if band.bottom_mm <= y_mm <= band.top_mm:
         rows = (
@@ -233,8 +234,6 @@ def band_ways(at: Ask, band: Band, x_mm: float, y_mm: float) -> tuple[Cure, ...]
             cure(f"Move the screen's center to {at.text(place)}", (HeightTarget.centre_x_mm, place))
             for place in sorted(places, key=lambda place: abs(place - center))
         ]
-        if at(lattice) is not None and at.field(Hanging.fix_to) == "studs":
-            cures.append(cure("Put a backer board over the studs", (Hanging.fix_to, "backer")))
     return tuple(cures)
 
 
