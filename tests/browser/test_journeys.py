@@ -141,7 +141,8 @@ def test_the_frame_is_dragged_against_its_bounds_and_the_lens_to_its_place(
     page.mouse.move(x + 250, y, steps=6)
     page.mouse.up()
     expect(page.get_by_role("status", name="Findings")).to_contain_text("Not enough lens shift")
-    page.get_by_role("button", name=re.compile("^Move the lens [^a-z]* left$")).click()
+    # the first is the shift's; the body stands past the wall, too, and has a shorter way back
+    page.get_by_role("button", name=re.compile("^Move the lens [^a-z]* left$")).first.click()
     expect(page.get_by_role("status", name="Findings").get_by_text("Not enough lens shift")).to_have_count(0)
     expect(figure(page, "Shift needed, sideways")).to_contain_text("% left")
 
