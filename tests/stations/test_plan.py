@@ -122,6 +122,27 @@ def test_a_stop_is_ended_by_its_first_tap(name: str, fields: dict[str, Any], cod
     assert not any((one.code, one.subject, one.severity) == (code, stop.subject, "stop") for one in after)
 
 
+@pytest.mark.parametrize(
+    ("fields", "offered"),
+    [
+        ({"wall__fixing": "screw-4"}, {"Fix it with this: #14 wood screw": "screw-6"}),
+        ({"survey__build": "masonry", "survey__masonry": "block"}, {}),  # a wood screw holds nothing in block
+    ],
+)
+def test_an_overloaded_fixing_is_never_replaced_by_one_for_another_wall(
+    fields: dict[str, Any], offered: dict[str, str]
+) -> None:
+    stop = findings(changed("mill-loft", frame__build="kit", frame__mass_kg=25.0, **fields))[
+        "fixing-overloaded"
+    ]
+    assert offered == {
+        cure.text: change.value
+        for cure in stop.cures
+        for change in cure.changes
+        if change.pointer == "/wall/fixing"
+    }
+
+
 def test_a_stop_that_no_tap_ends_says_what_hand_or_trade_does() -> None:
     heavy = findings(changed("mill-loft", frame__mass_kg=300.0, frame__build="kit"))["fixing-overloaded"]
     assert not any(cure.changes for cure in heavy.cures)

@@ -15,11 +15,7 @@ from gantline.job.model.height import HeightTarget
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, Severity, cure, found, noted
-from gantline.stations.common import (
-    on_cleat,
-    percent,
-    way_words,
-)
+from gantline.stations.common import on_cleat, percent, way_words
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm, fits, placement
 from gantline.stations.survey import bands, lattice, studs_known, wall_build
@@ -44,13 +40,7 @@ from gantline.stations.wall.solve import (
     usable_mm,
 )
 from gantline.stations.wall.told import held
-from gantline.stations.wall.way import (
-    every_stud,
-    hang_parts,
-    on_studs,
-    row_offset_mm,
-    stud_piece,
-)
+from gantline.stations.wall.way import every_stud, hang_parts, on_studs, row_offset_mm, stud_piece
 from gantline.stations.wall.way_findings import WAY_FINDINGS
 
 
@@ -203,8 +193,8 @@ def in_bands(at: Ask) -> Iterator[Finding]:
                 hole=hole.key,
                 hurts=True,
                 ways=(band_ways, hit, hole.x_mm, hole.y_mm),
-                by_hand="No one change clears it: move the screen, or have a licensed electrician trace the run and survey the "
-                "fitting's band as it is.",
+                by_hand="No one change clears it: move the screen, or have a licensed electrician trace the run, then enter "
+                "the fitting's band as found.",
             )
 
 
@@ -306,17 +296,20 @@ def loads(at: Ask) -> Iterator[Finding]:
 
 
 def stronger(at: Ask) -> tuple[Cure, ...]:
-    """The weakest fixing that carries the load here, and more hang parts."""
+    """The weakest fixing for the same base, wood, board or masonry, that carries the load here, and more hang parts."""
     pointer, cures, enough = field_of(Hanging.fixing).pointer, [], []
-    for key in FIXINGS:
-        if key != at(fixing_key):
+    base = at(fixing).base
+    for key, known in FIXINGS.items():
+        if key != at(fixing_key) and known.base is base:
             answer = at.variant(pointer, key).answer(used)
             at.reads, at.weighs = at.reads | answer.reads, at.weighs | answer.weighs
             if answer.value is not None and answer.value <= 1.0:
                 enough.append((answer.value, key))
     if enough:
         key = max(enough)[1]
-        cures.append(cure(f"Fix it with this: {FIXINGS[key].name}", (Hanging.fixing, key)))
+        name = at.variant(pointer, key).answer(fixing_name)
+        at.reads |= name.reads
+        cures.append(cure(f"Fix it with this: {name.value}", (Hanging.fixing, key)))
     parts = at(hang_parts)
     cures.append(cure(f"Use {parts + 1} hang parts", (Hanging.hang_parts, parts + 1)))
     return tuple(cures)
