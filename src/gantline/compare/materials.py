@@ -333,7 +333,7 @@ def _hang(at: Ask) -> Iterator[Need]:
     in_the_box = any(at.of(part, BoxPart.stops) == "hang" for part in at.things(FrameBuild.parts))
     if at(timber) or not in_the_box:
         yield from filter(None, [_hangs_by(at)])
-        if at(way) is Way.RODS:
+        if at(way) is Way.RODS and not at.field(Hanging.name):  # a kit's own hang parts bring theirs
             count = at(hang_parts)
             yield Need(key="rod-hooks", name="wall hooks for the rods", amount=count, pack=2, why="hanging")
             yield Need(key="rod-eyes", name="eyes for the frame's top", amount=count, pack=2, why="hanging")

@@ -89,7 +89,7 @@ class ThrowDefaults:
         "mm",
         0.0,
         1000.0,
-        "the same of a body that stands on a cabinet before the screen",
+        "lens to the face that looks at the wall, of a body on a cabinet",
         "such a lens sits near the front edge and looks back over the body",
         spread=50.0,
         spread_source="cabinet-top bodies",

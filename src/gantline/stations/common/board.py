@@ -1,6 +1,7 @@
 """What the frame is built of, how deep it is, and how far its back stands off the wall."""
 
-from gantline.core.defaults import Default, FrameDefaults
+from typing import Any
+
 from gantline.core.frame.boards import DRESSED, Lies, Section, section
 from gantline.core.wall.ways import Way
 from gantline.job.field import field_of
@@ -56,14 +57,14 @@ def ledger_mm(at: Ask) -> float:
     return at.field(Hanging.ledger_board_mm) * at.field(Hanging.ledger_layers)
 
 
-def depth_default(at: Ask) -> Default | None:
+def depth_default(at: Ask) -> Any:
     """What stands in for the frame's depth: timber is as deep as its board, which is no guess."""
-    return None if at(timber) else FrameDefaults.frame_depth_mm
+    return None if at(timber) else field_of(FrameBuild.depth_mm).default
 
 
-def standoff_default(at: Ask) -> Default | None:
+def standoff_default(at: Ask) -> Any:
     """What stands in for the standoff: a cleat or a ledger gives it."""
-    return FrameDefaults.standoff_mm if at(carrier_mm) is None else None
+    return field_of(FrameBuild.standoff_mm).default if at(carrier_mm) is None else None
 
 
 STANDS_IN[field_of(FrameBuild.depth_mm).pointer] = depth_default

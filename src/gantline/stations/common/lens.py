@@ -1,6 +1,7 @@
 """The lens as it was entered: what height and throw both ask of it."""
 
 from fractions import Fraction
+from typing import Any
 
 from gantline.core.defaults import Default, ThrowDefaults
 from gantline.core.size.aspect import read_aspect
@@ -44,10 +45,9 @@ def distance_offset_mm(at: Ask) -> float:
 
 
 def has_shift(at: Ask) -> bool:
-    """Whether the lens shifts: as entered; one whose fixed offset is entered does not, one whose range of shift is entered
-    does: a leaflet gives the one or the other."""
-    if at.given(P.has_shift) is None and (at.given(P.offset) is not None or at(ranged)):
-        return at.given(P.offset) is None
+    """Whether the lens shifts: as entered; one whose fixed offset is entered has none, a leaflet gives the one or the other."""
+    if at.given(P.has_shift) is None and at.given(P.offset) is not None:
+        return False
     return bool(at.field(P.has_shift))
 
 
@@ -56,14 +56,14 @@ def ranged(at: Ask) -> bool:
     return any((at.given(P.shift_up), at.given(P.shift_down), at.given(P.shift_side)))
 
 
-def shift_default(at: Ask) -> bool | None:
+def shift_default(at: Ask) -> Any:
     """What stands in for whether the lens shifts; nothing where its range or its fixed offset says it."""
-    return None if at(ranged) or at.given(P.offset) is not None else True
+    return None if at(ranged) or at.given(P.offset) is not None else field_of(P.has_shift).default
 
 
-def offset_default(at: Ask) -> float | None:
+def offset_default(at: Ask) -> Any:
     """What stands in for the fixed offset; nothing for a lens that shifts."""
-    return None if at(ranged) else 0.0
+    return None if at(ranged) else field_of(P.offset).default
 
 
 STANDS_IN[field_of(P.has_shift).pointer] = shift_default

@@ -6,12 +6,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, least, most, size, term
 from gantline.stations.height.limits import high_limit, low_limit, of_kind, place
-from gantline.stations.height.solve import (
-    placement,
-    target_kind,
-    target_mm,
-    target_top_mm,
-)
+from gantline.stations.height.solve import placement, target_kind, target_mm, target_top_mm
 from gantline.stations.height.standing import centre_x_mm
 from gantline.stations.survey import room, wall_mm
 

@@ -24,10 +24,7 @@ from gantline.stations.common import fabric_plane_mm, standoff_mm, way_words
 from gantline.stations.common import hung as on_ceiling
 from gantline.stations.height.limits import behind, low_limit, lower_edge_mm, place
 from gantline.stations.height.solve import asked, placement, platforms, raised_mm, target_kind, target_top_mm
-from gantline.stations.height.standing import (
-    cabinet_top_mm,
-    centre_x_mm,
-)
+from gantline.stations.height.standing import cabinet_top_mm, centre_x_mm
 from gantline.stations.size import aspect, diagonal_cure, screen
 from gantline.stations.survey import SeatPlace, box_solids, fitting_names, room, seats, wall_mm
 

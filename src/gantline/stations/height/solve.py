@@ -14,10 +14,7 @@ from gantline.job.model.height import HeightTarget as H
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, Cure
-from gantline.stations.common import (
-    drop_mm,
-    is_turned,
-)
+from gantline.stations.common import drop_mm, is_turned
 from gantline.stations.height.limits import (
     LOWER,
     NEAR_MM,

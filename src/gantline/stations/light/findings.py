@@ -60,7 +60,7 @@ def missing(at: Ask) -> Iterator[Finding]:
     gain = at(lobe)
     if isinstance(gain, str):
         text = f"Check the data sheet: {gain}."
-        plain = (cure("Plan with a gain of 1 until it is read", (FabricChoice.gain, 1.0)),)
+        plain = (cure("Plan with a gain of 1 until the sheet is read", (FabricChoice.gain, 1.0)),)
         yield Finding(code=Code.FABRIC_IMPOSSIBLE, severity="stop", text=text, subject=GAIN, cures=plain)
     if at(output) is None:
         text = "Enter the projector's light output to see how bright the picture is."

@@ -14,13 +14,7 @@ from gantline.plan.ask import Ask
 from gantline.plan.code import Coded
 from gantline.plan.finding import Finding, cure, found, noted
 from gantline.stations.survey.solve import NEAREST_MM, ceiling, floor, seat_places, wall_mm
-from gantline.stations.survey.studs import (
-    lattice,
-    left_out,
-    strays,
-    stud_fit,
-    stud_readings,
-)
+from gantline.stations.survey.studs import lattice, left_out, strays, stud_fit, stud_readings
 
 OUT_OF_LEVEL_MM = 2.0  # less is what a datum line is good for
 
@@ -52,7 +46,7 @@ def studs(at: Ask) -> Iterator[Finding]:
             "the stud's face again."
         )
         subject = field_of(Survey.stud_width_mm).pointer
-        usual = (cure("Take the usual width until then", (Survey.stud_width_mm, None)),)
+        usual = (cure("Take the usual width until it is measured", (Survey.stud_width_mm, None)),)
         yield Finding(code=Code.STUD_TOO_WIDE, severity="stop", text=text, subject=subject, cures=usual)
     if studs is not None and known > studs.wall_mm:
         text = (

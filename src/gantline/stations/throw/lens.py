@@ -24,13 +24,7 @@ from gantline.stations.common import (
     ratios,
     worded,
 )
-from gantline.stations.height import (
-    centre_x_mm,
-    fixed_throw_mm,
-    lens_y_mm,
-    placement,
-    shift_reach,
-)
+from gantline.stations.height import centre_x_mm, fixed_throw_mm, lens_y_mm, placement, shift_reach
 from gantline.stations.height import fits as some_height
 from gantline.stations.size import screen
 

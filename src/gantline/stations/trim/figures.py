@@ -13,16 +13,7 @@ from gantline.plan.figure import Display, Figures
 from gantline.plan.working import Expr, term
 from gantline.stations.common import frame_depth_mm
 from gantline.stations.frame import outer_mm
-from gantline.stations.trim.solve import (
-    TAPED,
-    border_kind,
-    feed,
-    rolls,
-    spacers,
-    strip,
-    tape,
-    tape_width_mm,
-)
+from gantline.stations.trim.solve import TAPED, border_kind, feed, rolls, spacers, strip, tape, tape_width_mm
 
 FIGURES = Figures()
 

@@ -13,21 +13,14 @@ from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Change, change
-from gantline.stations.common import (
-    on_cleat,
-    way,
-)
+from gantline.stations.common import on_cleat, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.survey import lattice
 from gantline.stations.wall.loads import allowed_of, loads_at
 from gantline.stations.wall.solve import rule, usable_mm
 from gantline.stations.wall.told import free_studs
-from gantline.stations.wall.way import (
-    cleat_place,
-    every_stud,
-    row_offset_mm,
-)
+from gantline.stations.wall.way import cleat_place, every_stud, row_offset_mm
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -7,13 +7,7 @@ from gantline.plan.ask import Ask
 from gantline.stations.common import part_drop_given
 from gantline.stations.survey import room
 from gantline.stations.wall.solve import rows_mm
-from gantline.stations.wall.way import (
-    cleat_on_studs,
-    cleat_place,
-    cleat_stands,
-    frame_pieces,
-    low_cleat_mm,
-)
+from gantline.stations.wall.way import cleat_on_studs, cleat_place, cleat_stands, frame_pieces, low_cleat_mm
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

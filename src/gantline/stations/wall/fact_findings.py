@@ -12,19 +12,14 @@ from gantline.job.model.hanging import Hanging
 from gantline.job.model.height import HeightTarget
 from gantline.plan.ask import Ask
 from gantline.plan.finding import Cure, Finding, cure, found, noted
-from gantline.stations.common import (
-    part_drop_mm,
-    way_words,
-)
+from gantline.stations.common import part_drop_mm, way_words
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room
 from gantline.stations.wall.codes import Code
 from gantline.stations.wall.solve import pair, planned_pair, planned_rows_mm, rule
 from gantline.stations.wall.told import facts, held
-from gantline.stations.wall.way import (
-    cleat_on_studs,
-)
+from gantline.stations.wall.way import cleat_on_studs
 
 BASE = field_of(Hanging.facts).pointer
 

@@ -17,10 +17,7 @@ from gantline.stations.wall.datum import shown_across, shown_up, up_from
 from gantline.stations.wall.screws import first_screw_off_mm, lay, screw_step_mm
 from gantline.stations.wall.solve import by_kit, choice, drilling, pair, rows_mm, spacing_asked_mm
 from gantline.stations.wall.told import facts, held
-from gantline.stations.wall.way import (
-    on_studs,
-    row_offset_mm,
-)
+from gantline.stations.wall.way import on_studs, row_offset_mm
 
 FIGURES = Figures()
 ONE_DATUM = "one datum, each mark rounded alone"

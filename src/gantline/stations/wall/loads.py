@@ -26,14 +26,7 @@ from gantline.core.wall.ways import KINDS, Way
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import (
-    frame_depth_mm,
-    ledger_mm,
-    on_cleat,
-    part_drop_mm,
-    standoff_mm,
-    way,
-)
+from gantline.stations.common import frame_depth_mm, ledger_mm, on_cleat, part_drop_mm, standoff_mm, way
 from gantline.stations.frame import mass_kg
 from gantline.stations.height import centre_x_mm
 from gantline.stations.size import screen
@@ -41,14 +34,7 @@ from gantline.stations.survey import lattice, wall_build
 from gantline.stations.wall.screws import carrying
 from gantline.stations.wall.solve import pair, spacing_asked_mm, usable_mm
 from gantline.stations.wall.told import facts
-from gantline.stations.wall.way import (
-    every_stud,
-    further,
-    hang_parts,
-    on_studs,
-    row_offset_mm,
-    stud_piece,
-)
+from gantline.stations.wall.way import every_stud, further, hang_parts, on_studs, row_offset_mm, stud_piece
 
 ALLOWED: dict[str, tuple[Default, Default]] = {
     "screw-4": (WallDefaults.screw_4_shear_n, WallDefaults.screw_4_pull_n),

@@ -3,18 +3,13 @@
 from gantline.job.model.hanging import ACROSS, UP, Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.station import PanelPart
-from gantline.stations.common import (
-    lift_on_mm,
-    on_cleat,
-)
+from gantline.stations.common import lift_on_mm, on_cleat
 from gantline.stations.wall.choose import candidates
 from gantline.stations.wall.datum import across_from, up_from
 from gantline.stations.wall.flat import gap_readings
 from gantline.stations.wall.ledger import on_ledger
 from gantline.stations.wall.loads import fixing_name, used
-from gantline.stations.wall.way import (
-    trim_mm,
-)
+from gantline.stations.wall.way import trim_mm
 
 
 def _marks(at: Ask) -> str:

@@ -35,10 +35,7 @@ from gantline.core.wall.studs import off_center_mm
 from gantline.job.model.hanging import Hanging
 from gantline.job.model.survey import Survey
 from gantline.plan.ask import Ask
-from gantline.stations.common import (
-    drop_mm,
-    part_drop_given,
-)
+from gantline.stations.common import drop_mm, part_drop_given
 from gantline.stations.height import centre_x_mm, placement
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, room

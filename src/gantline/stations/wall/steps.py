@@ -14,11 +14,7 @@ from gantline.job.model.day import DayPlan
 from gantline.job.model.frame import FrameBuild
 from gantline.job.model.hanging import Hanging
 from gantline.plan.ask import Ask
-from gantline.stations.common import (
-    drop_mm,
-    timber,
-    way,
-)
+from gantline.stations.common import drop_mm, timber, way
 from gantline.stations.size import screen
 from gantline.stations.survey import room
 from gantline.stations.wall.cleat_line import cleat_edge
@@ -28,12 +24,7 @@ from gantline.stations.wall.loads import bought_fixing, fixing
 from gantline.stations.wall.pads import pads
 from gantline.stations.wall.screws import lay
 from gantline.stations.wall.solve import drilling
-from gantline.stations.wall.way import (
-    cleat_stands,
-    frame_pieces,
-    on_studs,
-    side_play_mm,
-)
+from gantline.stations.wall.way import cleat_stands, frame_pieces, on_studs, side_play_mm
 
 KEY = "wall"
 FACTS = f"{field_of(Hanging.facts).pointer}/-"

@@ -6,12 +6,7 @@ from gantline.core.defaults import WallDefaults
 from gantline.core.errors import OutOfRange
 from gantline.core.wall.between import between_mm
 from gantline.core.wall.brackets import BracketPair
-from gantline.core.wall.cleat import (
-    CleatPlace,
-    cleat_as_it_stands,
-    cleat_over_studs,
-    frame_pieces_mm,
-)
+from gantline.core.wall.cleat import CleatPlace, cleat_as_it_stands, cleat_over_studs, frame_pieces_mm
 from gantline.core.wall.cleat import low_cleat_mm as second_cleat_mm
 from gantline.core.wall.facts import blocked_xs_mm
 from gantline.core.wall.hang import apart_mm, frame_top_mm, parts_wanted

@@ -10,14 +10,7 @@ from gantline.job.model.hanging import ACROSS, BOTTOMS, HEIGHTS_BY, UP, Hanging
 from gantline.plan.ask import Ask
 from gantline.plan.figure import Display, Figures
 from gantline.plan.working import size, term
-from gantline.stations.common import (
-    drop_mm,
-    lift_on_mm,
-    on_cleat,
-    part_drop_given,
-    part_drop_mm,
-    way,
-)
+from gantline.stations.common import drop_mm, lift_on_mm, on_cleat, part_drop_given, part_drop_mm, way
 from gantline.stations.height import cabinet_top_mm
 from gantline.stations.size import screen
 from gantline.stations.survey import lattice, wall_build

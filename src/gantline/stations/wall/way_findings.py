@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from gantline.core.defaults import WallDefaults
+from gantline.core.frame.boards import SOLD_BACKERS_MM
 from gantline.core.height.place import WishKind
 from gantline.core.wall.ways import KINDS, Way
 from gantline.job.field import field_of
@@ -31,7 +32,6 @@ from gantline.stations.wall.way import (
 )
 
 BRACKETS = Way.BRACKETS.value
-BACKERS_MM = (18.0, 21.0, 24.0, 28.0, 38.0)  # boards as they are sold
 
 
 @noted
@@ -115,7 +115,7 @@ def above(at: Ask) -> Iterator[Finding]:
     for hole in drill_plan.holes if drill_plan else ():
         over = hole.y_mm + at.default(WallDefaults.under_ceiling_mm) - here.ceiling.at(hole.x_mm)
         if over > 0.0:
-            ways = "Shorter rods, or a lower screen." if at(way) is Way.RODS else "Lower the screen."
+            ways = "Use shorter rods, or lower the screen." if at(way) is Way.RODS else "Lower the screen."
             text = f"The {hole.name} hole would stand {at.text(at.up(over))} too high: the ceiling is there. {ways}"
             subject, lower = f"{field_of(Hanging.rod_mm).pointer}#{hole.key}", at.up(over)
             top = at.down(at(placement).top_mm - over)
@@ -191,7 +191,7 @@ def thicker_backers(at: Ask) -> tuple[Cure, ...]:
     thick = at.field(Hanging.backer_mm)
     return tuple(
         cure(f"Use a backer {at.text(at.near(sold))} thick", (Hanging.backer_mm, at.near(sold)))
-        for sold in BACKERS_MM
+        for sold in SOLD_BACKERS_MM
         if at.near(sold) > thick
     )[:3]
 
