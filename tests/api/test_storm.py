@@ -14,8 +14,11 @@ from collections.abc import Callable, Iterator
 from contextlib import closing, suppress
 from itertools import cycle
 from pathlib import Path
+from typing import Any
 
 import pytest
+from websockets.exceptions import ConnectionClosed
+from websockets.sync.client import connect
 
 from tests.running import free_port
 
@@ -158,6 +161,31 @@ def test_wrong_codes_hold_back_only_who_types_them(beyond: Beyond) -> None:
     assert typed("127.0.0.78", "AAAA-AAAA") == 422
     code = json.loads(beyond.ask("POST", "/api/devices/code", token=beyond.token)[2])["code"]
     assert typed("127.0.0.77", code, "phone") == 201
+
+
+def test_an_open_feed_ends_within_three_seconds_of_its_device_being_unpaired(beyond: Beyond) -> None:
+    def asked(method: str, path: str, body: str | None = None) -> Any:
+        return json.loads(beyond.ask(method, path, body, token=beyond.token)[2] or "null")
+
+    code = asked("POST", "/api/devices/code")["code"]
+    meter = json.loads(beyond.ask("POST", "/api/pair", pairing(code, "meter"))[2])["token"]
+    job = asked("POST", "/api/jobs", json.dumps({"name": "Fed", "value": 2000}))["id"]
+    address = f"wss://{HOST}:{beyond.port}/api/jobs/{job}/feed"
+    with (
+        connect(address, ssl=TRUSTING, additional_headers={"authorization": f"Bearer {meter}"}) as feed,
+        connect(
+            address, ssl=TRUSTING, additional_headers={"authorization": f"Bearer {beyond.token}"}
+        ) as other,
+    ):
+        feed.send(json.dumps({"source": "m", "hello": True}))
+        assert json.loads(feed.recv(5)) == {"last": 0}
+        (there,) = [one["id"] for one in asked("GET", "/api/devices")["devices"] if one["name"] == "meter"]
+        asked("DELETE", f"/api/devices/{there}")
+        with pytest.raises(ConnectionClosed) as closed:
+            feed.recv(3)
+        assert closed.value.rcvd and closed.value.rcvd.code == 4401
+        other.send(json.dumps({"source": "n", "hello": True}))
+        assert json.loads(other.recv(5)) == {"last": 0}  # nobody else's is ended
 
 
 def test_plain_http_is_told_where_to_go_and_a_long_body_is_refused_before_it_comes(beyond: Beyond) -> None:

@@ -6,7 +6,7 @@ from typing import Any
 
 import httpx2
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.conftest import along_the_rope, axe, opened
 from tests.browser.test_journeys import field, type_into
@@ -60,6 +60,36 @@ def test_two_people_at_once_nothing_is_overwritten_unasked(
     page.get_by_role("button", name="Apply mine on top").click()
     expect(page.get_by_role("button", name="version 3, saved")).to_be_visible()
     expect(page.get_by_text("Sorrel Quay 5")).to_be_visible()
+    expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
+
+
+def test_a_page_open_over_an_upgrade_says_so_and_reloads_once_nothing_is_being_typed(
+    page: Page, make_job: Make
+) -> None:
+    job = make_job("mill-loft")
+    page.goto(f"/jobs/{job['id']}/size")
+    expect(page.get_by_role("button", name="version 1, saved")).to_be_visible()
+
+    def of_newer_pages(route: Route) -> None:
+        answer = route.fetch()
+        route.fulfill(response=answer, headers=answer.headers | {"gantline-build": "newer"})
+
+    page.route("**/api/jobs/**", of_newer_pages)
+    page.clock.install()
+    page.evaluate("window.before = true")
+    page.get_by_role("button", name="version 1, saved").click()
+    expect(page.get_by_text("Gantline was updated.")).to_be_visible()
+    page.keyboard.press("Escape")
+    field(page, "Diagonal").first.click()
+    typed = page.get_by_role("textbox", name="Diagonal", exact=True)
+    typed.fill("130")
+    page.clock.run_for(20_000)
+    assert page.evaluate("window.before")
+    expect(typed).to_have_value("130")  # not taken from under the hand
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="version 2, saved")).to_be_visible()
+    page.clock.run_for(20_000)
+    page.wait_for_function("!window.before")
     expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
 
 

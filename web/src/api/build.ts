@@ -1,16 +1,17 @@
 import { useSyncExternalStore } from 'react'
 
-/** Which pages the server has: said with every answer. Other ones than at the first answer: it was updated meanwhile. */
+/** Which pages the server has: said with every answer. Other ones than at the first answer: it was updated meanwhile, and an
+ * answer that the old server had still under way takes nothing of that back. */
 let first = ''
-let newest = ''
+let newer = ''
 const listeners = new Set<() => void>()
 
 /** Looks at an answer, and hands it on. */
 export const seenBuild = (answer: Response): Response => {
   const build = answer.headers.get('gantline-build') ?? ''
-  if (build && build !== newest) {
-    first ||= build
-    newest = build
+  first ||= build
+  if (build && build !== first && build !== newer) {
+    newer = build
     for (const tell of listeners) tell()
   }
   return answer
@@ -22,5 +23,5 @@ const subscribe = (tell: () => void) => {
 }
 
 /** The newer pages' name, empty while this page is the newest. */
-export const newerBuild = (): string => (newest === first ? '' : newest)
+export const newerBuild = (): string => newer
 export const useNewerBuild = (): string => useSyncExternalStore(subscribe, newerBuild)
