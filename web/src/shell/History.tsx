@@ -10,7 +10,11 @@ export const History = ({ job }: { job: JobOut }) => (
   <Menu
     label=""
     className="ml-auto min-h-10 rounded px-2 text-small text-quiet hover:text-ink"
-    trigger={<>version {job.version}, saved ▾</>}
+    trigger={
+      <>
+        <span className="whitespace-nowrap">version {job.version},</span> <span className="whitespace-nowrap">saved ▾</span>
+      </>
+    }
   >
     <MenuHeading>Versions, newest first</MenuHeading>
     <Versions job={job} />
@@ -34,11 +38,16 @@ const Versions = ({ job }: { job: JobOut }) => {
       <table className="mx-3 mb-2 text-small">
         <tbody>
           {list.data?.pages.flat().map((one) => (
-            <tr key={one.number} className="h-8">
+            <tr key={one.number} className="align-baseline">
               <td className="pr-4 text-right font-semibold">{one.number}</td>
-              <td className="max-w-72 truncate pr-6">{one.what}</td>
-              <td className="pr-4 text-quiet">{one.who}</td>
-              <td className="whitespace-nowrap text-quiet">{when.format(new Date(one.saved_at))}</td>
+              <td className="max-w-80 py-1 sm:pr-6">
+                {one.what}
+                <p className="text-quiet sm:hidden">
+                  {one.who}, {when.format(new Date(one.saved_at))}
+                </p>
+              </td>
+              <td className="pr-4 text-quiet max-sm:hidden">{one.who}</td>
+              <td className="whitespace-nowrap text-quiet max-sm:hidden">{when.format(new Date(one.saved_at))}</td>
             </tr>
           ))}
         </tbody>
