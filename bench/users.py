@@ -8,7 +8,7 @@ import shutil
 import tempfile
 import time
 from collections import defaultdict
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from pathlib import Path
 
 import httpx2
@@ -84,9 +84,17 @@ class Browser:
             self.line = None
 
 
-async def user(port: int, job: str, taken: dict[str, list[float]], faults: list[str], until: float) -> None:
-    """Acts at random with a pause between; a conflict with oneself cannot be, everybody has a job of their own."""
-    browser, version, path = Browser(port), 1, f"/api/jobs/{job}"
+async def user(
+    port: int,
+    job: str,
+    versions: dict[str, int],
+    taken: dict[str, list[float]],
+    faults: list[str],
+    until: float,
+) -> None:
+    """Acts at random with a pause between; a conflict with oneself cannot be, everybody has a job of their own. versions: of
+    each job the newest, kept as it is saved."""
+    browser, path = Browser(port), f"/api/jobs/{job}"
     await asyncio.sleep(random.uniform(0, PAUSE_S))
     while time.monotonic() < until:
         act = random.choice(ACTS)
@@ -99,13 +107,13 @@ async def user(port: int, job: str, taken: dict[str, list[float]], faults: list[
                 case "open":
                     status, found = await browser.ask("GET", path)
                 case "re-plan":
-                    body = {"version": version, "edits": edits, "station": "height", "face": "front"}
+                    body = {"version": versions[job], "edits": edits, "station": "height", "face": "front"}
                     status, found = await browser.ask("POST", f"{path}/preview", body)
                 case "save":
                     status, found = await browser.ask(
-                        "POST", f"{path}/edits", {"edits": edits}, f'if-match: "{version}"\r\n'
+                        "POST", f"{path}/edits", {"edits": edits}, f'if-match: "{versions[job]}"\r\n'
                     )
-                    version += status == 200
+                    versions[job] += status == 200
                 case _:
                     status, found = await browser.ask("GET", f"{path}/sheets/wall-sheet")
                     while status == 202:
@@ -137,21 +145,23 @@ def largest() -> str:
     return json.dumps(job)
 
 
-async def _users(
-    port: int, begun: Callable[[], None] = lambda: None
-) -> tuple[dict[str, list[float]], list[str]]:
-    """Everybody gets a job of their own; begun is told when they begin to act."""
-    taken: dict[str, list[float]] = defaultdict(list)
-    faults: list[str] = []
-    office, jobs = Browser(port), []
+async def _jobs_of_users(port: int) -> dict[str, int]:
+    """A job of their own for everybody, at its version."""
+    office, jobs = Browser(port), dict[str, int]()
     for at in range(USERS):
         content = json.loads(job_bytes(list(JOB_FILES)[at % len(JOB_FILES)]))
         _, made = await office.ask("POST", "/api/jobs/file", content, accept="identity")
-        jobs.append(str(json.loads(made)["id"]))
+        jobs[str(json.loads(made)["id"])] = 1
     office.close()
-    begun()
-    until = time.monotonic() + SECONDS
-    await asyncio.gather(*(user(port, job, taken, faults, until) for job in jobs))
+    return jobs
+
+
+async def _users(port: int, jobs: dict[str, int], seconds: float) -> tuple[dict[str, list[float]], list[str]]:
+    """Everybody at the job of their own for so long; what each act took, and what went wrong."""
+    taken: dict[str, list[float]] = defaultdict(list)
+    faults: list[str] = []
+    until = time.monotonic() + seconds
+    await asyncio.gather(*(user(port, job, jobs, taken, faults, until) for job in jobs))
     return taken, faults
 
 
@@ -183,13 +193,13 @@ async def _sheet(client: httpx2.AsyncClient, path: str) -> float:
 
 
 def _soak(port: int, data: Path, ours: int) -> list[tuple[str, str, str]]:
-    """Twenty users for a long time: memory, open files and connections at a tenth of it, and at its end."""
-    global USERS, SECONDS  # noqa: PLW0603 - the same users, fewer and longer
-    USERS, SECONDS = 20, SOAK_S / 10.0
-    asyncio.run(_users(port))
+    """Twenty users, each at one job, for a long time: memory, open files and connections at a tenth of it, and at its end."""
+    global USERS  # noqa: PLW0603 - the same users, fewer and longer
+    USERS = 20
+    jobs = asyncio.run(_jobs_of_users(port))
+    asyncio.run(_users(port, jobs, SOAK_S / 10.0))
     first = memory_mb(below(ours)), open_files(below(ours)), len(postgres_of(data))
-    SECONDS = SOAK_S * 0.9
-    _, faults = asyncio.run(_users(port))
+    _, faults = asyncio.run(_users(port, jobs, SOAK_S * 0.9))
     last = memory_mb(below(ours)), open_files(below(ours)), len(postgres_of(data))
     print(*sorted(set(faults))[:5], sep="\n", flush=True)
     return [
@@ -223,7 +233,9 @@ def rows() -> Iterator[tuple[str, str, str]]:
             )
             spent.append(kinds)
 
-        taken, faults = asyncio.run(_users(server.port, look))
+        jobs = asyncio.run(_jobs_of_users(server.port))
+        look()
+        taken, faults = asyncio.run(_users(server.port, jobs, SECONDS))
         look()
         if SOAK_S:
             yield from _soak(server.port, folder / "shop", ours)

@@ -319,8 +319,9 @@ def _run(application: "FastAPI", settings: Settings, listening: socket.socket) -
     from gantline.accepting import ListeningServer
     from gantline.api.watch import write_log
     from gantline.sockets import PatientProtocol
-    from gantline.sweeping import seldom_swept
+    from gantline.sweeping import few_heaps, seldom_swept
 
+    few_heaps()
     write_log(as_json=settings.log == "json", requests=settings.log != "off")
     said = f"Gantline is at {settings.address(settings.port)}  (Ctrl-C stops it)"
     if settings.beyond:

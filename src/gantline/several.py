@@ -9,6 +9,7 @@ from gantline import ending
 from gantline.accepting import ListeningServer
 from gantline.settings import Settings
 from gantline.strangers import bound_here
+from gantline.sweeping import few_heaps
 
 
 class _Process(multiprocess.Process):
@@ -16,6 +17,7 @@ class _Process(multiprocess.Process):
 
     def target(self, sockets: list[socket.socket] | None = None) -> None:
         """In the child: until it is told to end, or its parent is gone."""
+        few_heaps()
         ending.end_with_server()
         bound_here(beyond=Settings().beyond)
         super().target(sockets)
