@@ -2,6 +2,7 @@
 
 import os
 import pwd
+import resource
 import shutil
 from pathlib import Path
 
@@ -35,6 +36,21 @@ def test_a_crash_loses_nothing_committed_and_a_second_start_finds_the_first(fold
 
 
 @pytest.mark.skipif(os.geteuid() != 0, reason="only root runs the server as another user")
+def test_a_server_that_cannot_be_looked_at_is_not_taken_for_dead(tmp_path: Path) -> None:
+    seen = PrivateDatabase(tmp_path)
+    note = seen.data / "postmaster.pid"
+    note.parent.mkdir()
+    assert not seen.alive()
+    note.write_text(f"{os.getpid()}\n{seen.data}\n0\n5432\n")
+    assert seen.alive()
+    soft, hard = resource.getrlimit(resource.RLIMIT_NOFILE)
+    resource.setrlimit(resource.RLIMIT_NOFILE, (3, hard))  # no file can be opened any more
+    try:
+        assert seen.alive()
+    finally:
+        resource.setrlimit(resource.RLIMIT_NOFILE, (soft, hard))
+
+
 def test_a_folder_the_server_cannot_enter_is_replaced_by_one_of_our_own(tmp_path: Path) -> None:
     closed = tmp_path / "closed"
     closed.mkdir(mode=0o700)
