@@ -117,9 +117,10 @@ def shop_with_everything(url: str) -> None:
         first, second = (one["id"] for one in client.get("/api/jobs").json()["jobs"][:2])
         rows = [
             {"source": "m", "seq": seq, "what": "gap", "x_mm": 500, "y_mm": 600 + seq, "value_mm": 20}
-            for seq in (1, 2)
+            for seq in range(1, 602)  # more than a page of them
         ]
-        client.post(f"/api/jobs/{first}/readings", json={"readings": rows}).raise_for_status()
+        for some in (rows[:400], rows[400:]):
+            client.post(f"/api/jobs/{first}/readings", json={"readings": some}).raise_for_status()
         client.delete(f"/api/jobs/{first}/readings/m/2").raise_for_status()
         edits = {"edits": [{"pointer": "/place", "value": "=HYPERLINK(1)"}]}
         client.post(f"/api/jobs/{first}/edits", json=edits, headers={"if-match": '"1"'}).raise_for_status()
