@@ -139,12 +139,9 @@ def from_environment() -> FastAPI:
 
 
 def _build(folder: Path) -> str:
-    """Which pages these are: the program's version, and a digest of the page that names all its files."""
-    try:
-        digest = hashlib.sha256((folder / "index.html").read_bytes()).hexdigest()[:12]
-    except OSError:
-        digest = "none"
-    return f"{__version__}-{digest}"
+    """Which pages these are: the program's version, and a digest of the pages, which name all their files."""
+    pages = b"".join(file.read_bytes() for file in sorted(folder.glob("*.html")))
+    return f"{__version__}-{hashlib.sha256(pages).hexdigest()[:12] if pages else 'none'}"
 
 
 def _life(threads: int) -> Lifespan[FastAPI]:

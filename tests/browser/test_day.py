@@ -8,7 +8,7 @@ import httpx2
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.conftest import axe
+from tests.browser.conftest import axe, loaded_anew, upgraded
 from tests.browser.test_journeys import plain
 from tests.running import Running
 
@@ -116,6 +116,24 @@ def test_a_refused_hole_a_reading_and_another_phone(
     other.keyboard.press("PageUp")  # a pedal
     expect(other.get_by_text("too large")).to_be_visible()
     other.close()
+
+
+def test_the_crews_page_is_loaded_anew_over_an_upgrade_and_stands_at_its_step(
+    phone: Page, make_job: Make
+) -> None:
+    phone.goto(f"/day/{make_job('mill-loft', name='Upgraded')['id']}")
+    phone.get_by_role("button", name=re.compile("look")).first.tap()
+    phone.get_by_text("wall", exact=True).tap()
+    phone.get_by_role("button", name=re.compile("Mark and drill: upper left")).tap()
+    upgraded(phone)
+    phone.get_by_role("button", name="Done", exact=True).tap()
+    expect(phone.get_by_text("Gantline was updated.")).to_be_visible()
+    phone.get_by_role("button", name="Read").tap()
+    phone.clock.run_for(20_000)
+    assert phone.evaluate("window.before")  # not while a number is being read off
+    phone.get_by_role("button", name="Close").tap()
+    loaded_anew(phone)
+    expect(phone.get_by_role("heading", level=1)).to_have_text("Mark and drill: upper right")
 
 
 def test_a_second_look_eases_two_opposite_places(phone: Page, server: Running, make_job: Make) -> None:

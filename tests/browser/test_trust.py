@@ -6,9 +6,9 @@ from typing import Any
 
 import httpx2
 import pytest
-from playwright.sync_api import Browser, Page, Route, expect
+from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.conftest import along_the_rope, axe, opened
+from tests.browser.conftest import along_the_rope, axe, loaded_anew, opened, upgraded
 from tests.browser.test_journeys import field, type_into
 from tests.running import Running
 
@@ -70,13 +70,7 @@ def test_a_page_open_over_an_upgrade_says_so_and_reloads_once_nothing_is_being_t
     page.goto(f"/jobs/{job['id']}/size")
     expect(page.get_by_role("button", name="version 1, saved")).to_be_visible()
 
-    def of_newer_pages(route: Route) -> None:
-        answer = route.fetch()
-        route.fulfill(response=answer, headers=answer.headers | {"gantline-build": "newer"})
-
-    page.route("**/api/jobs/**", of_newer_pages)
-    page.clock.install()
-    page.evaluate("window.before = true")
+    upgraded(page)
     page.get_by_role("button", name="version 1, saved").click()
     expect(page.get_by_text("Gantline was updated.")).to_be_visible()
     page.keyboard.press("Escape")
@@ -88,8 +82,7 @@ def test_a_page_open_over_an_upgrade_says_so_and_reloads_once_nothing_is_being_t
     expect(typed).to_have_value("130")  # not taken from under the hand
     page.keyboard.press("Enter")
     expect(page.get_by_role("button", name="version 2, saved")).to_be_visible()
-    page.clock.run_for(20_000)
-    page.wait_for_function("!window.before")
+    loaded_anew(page)
     expect(field(page, "Diagonal")).to_have_accessible_name(re.compile("130″"))
 
 

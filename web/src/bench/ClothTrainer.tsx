@@ -35,7 +35,10 @@ export const ClothTrainer = () => {
   const answer = sheet?.answer
   const whole = kind === 'racked' || kind === 'askew'
   return (
-    <main className="flex h-dvh flex-col bg-velvet text-ink max-md:h-auto max-md:min-h-dvh">
+    <main
+      data-held={number > 1 || kind ? true : undefined}
+      className="flex h-dvh flex-col bg-velvet text-ink max-md:h-auto max-md:min-h-dvh"
+    >
       <header className="flex flex-wrap items-center gap-x-4 border-seam border-b px-4 py-2">
         <Link to="/trainer" className="inline-flex min-h-11 items-center underline decoration-dotted underline-offset-4">
           Align trainer

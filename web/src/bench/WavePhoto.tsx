@@ -66,7 +66,11 @@ export const WavePhoto = ({
     })
   const href = `/api/jobs/${job}/photos/${photo}`
   return (
-    <section aria-label="From a photo" className="flex flex-col gap-2 border-seam border-t pt-3">
+    <section
+      aria-label="From a photo"
+      data-held={photo || busy ? true : undefined}
+      className="flex flex-col gap-2 border-seam border-t pt-3"
+    >
       <FilePick label="Photo of the sheet" accept="image/jpeg,image/png" size="bar" onPick={(file) => void pick(file)}>
         {busy || 'Take them from a photo'}
       </FilePick>

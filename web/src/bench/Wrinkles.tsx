@@ -85,7 +85,7 @@ export const Wrinkles = ({ job, bench, keep }: { job: JobOut; bench: BenchSheet;
     front ? { ...mark, from: [bench.width_mm - mark.from[0], mark.from[1]], to: [bench.width_mm - mark.to[0], mark.to[1]] } : mark
   const picture = found && shown !== 'marks' ? found[shown] : null
   return (
-    <div className="grid min-h-0 flex-1 md:grid-cols-[1fr_360px]">
+    <div className="grid min-h-0 flex-1 md:grid-cols-[1fr_360px]" data-held={nothing ? undefined : true}>
       <div className="flex min-h-0 min-w-0 flex-col max-md:h-[60dvh]">
         <SheetView
           sheet={

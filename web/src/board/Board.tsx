@@ -80,7 +80,11 @@ export const Board = ({ face, panel, now, done, floor, ghosts = [], shape = '', 
   const hit = live?.hit ?? ''
   if (size.width === 0) return <div ref={box} className="board relative size-full" />
   return (
-    <div ref={box} className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}>
+    <div
+      ref={box}
+      className={`board relative size-full overflow-hidden ${floor ? 'with-floor' : ''}`}
+      data-held={live !== null || undefined}
+    >
       <svg width={size.width} height={size.height} role="img" aria-labelledby={titleId}>
         <title id={titleId}>{face.summary}</title>
         <defs>

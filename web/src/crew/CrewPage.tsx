@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { DayOut, DayStep } from '../api/client'
+import { Updated } from '../shell/Updated'
 import { Jump } from './Jump'
 import { NotPossible } from './NotPossible'
 import { Pad } from './Pad'
@@ -15,17 +16,20 @@ const BAR = 'min-h-16 rounded-lg px-3 text-lead'
 export const CrewPage = ({ jobId }: { jobId: string }) => {
   const { day, error, standings, tell, trouble, away, waiting, clear } = useDay(jobId)
   const [light, turn] = useLight()
-  const [chosen, setChosen] = useState('')
+  const [chosen, setChosen] = useChosen()
   const [over, setOver] = useState<Over>('')
   const [looked, setLooked] = useState('')
   const keyOf = useCallback((state: string) => standings.get(state) ?? 'open', [standings])
   const step = useMemo(() => (day ? here(day, chosen, keyOf) : undefined), [day, chosen, keyOf])
   const at = day && step ? day.steps.indexOf(step) : -1
   const done = useMemo(() => doneMarks(day, keyOf), [day, keyOf])
-  const go = useCallback((key: string) => {
-    setChosen(key)
-    setOver('')
-  }, [])
+  const go = useCallback(
+    (key: string) => {
+      setChosen(key)
+      setOver('')
+    },
+    [setChosen],
+  )
   const back = useCallback(() => {
     const before = day?.steps[at - 1]
     if (before) go(before.key)
@@ -65,7 +69,7 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
     .map((key) => day.steps.find((one) => one.key === key))
     .filter((one) => one !== undefined)
   return (
-    <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink">
+    <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink" data-held={over !== '' || undefined}>
       {over === 'jump' ? (
         <Jump day={day} states={standings} now={step.key} onGo={go} onClose={() => setOver('')} />
       ) : over === 'pad' ? (
@@ -90,6 +94,7 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
         />
       ) : (
         <>
+          <Updated crew />
           <header className="flex items-center gap-1 px-1">
             <button
               type="button"
@@ -173,6 +178,16 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
       )}
     </main>
   )
+}
+
+/** The step that was gone to stands in the address: a phone that drops the page, or loads it anew, comes back to it. */
+const useChosen = () => {
+  const [chosen, setChosen] = useState(() => new URLSearchParams(window.location.hash.slice(1)).get('step') ?? '')
+  const choose = useCallback((key: string) => {
+    setChosen(key)
+    window.history.replaceState(null, '', key ? `#${new URLSearchParams({ step: key })}` : window.location.pathname)
+  }, [])
+  return [chosen, choose] as const
 }
 
 const here = (day: DayOut, chosen: string, stateOf: (key: string) => State): DayStep | undefined =>

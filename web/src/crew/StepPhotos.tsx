@@ -4,6 +4,8 @@ import { ask, type DayOut, type DayStep } from '../api/client'
 import { keys } from '../api/keys'
 import { keepStepPhoto } from '../api/stepPhoto'
 
+const KEEPING = 'Keeping the photo…'
+
 /** Photos of this step: how many there are, and one more from the phone's camera. */
 export const StepPhotos = ({ day, step }: { day: DayOut; step: DayStep }) => {
   const client = useQueryClient()
@@ -15,7 +17,7 @@ export const StepPhotos = ({ day, step }: { day: DayOut; step: DayStep }) => {
   })
   const count = photos.data?.filter((one) => one.step === step.key && !one.removed_at).length ?? 0
   const take = async (file: File) => {
-    setSaid('Keeping the photo…')
+    setSaid(KEEPING)
     try {
       await keepStepPhoto(day.job_id, step.key, file)
       setSaid('')
@@ -25,7 +27,7 @@ export const StepPhotos = ({ day, step }: { day: DayOut; step: DayStep }) => {
     void client.invalidateQueries({ queryKey: keys.stepPhotos(day.job_id) })
   }
   return (
-    <p className="flex flex-wrap items-center gap-x-3 text-lead">
+    <p className="flex flex-wrap items-center gap-x-3 text-lead" data-held={said === KEEPING || undefined}>
       <label className="inline-flex min-h-11 cursor-pointer items-center underline decoration-dotted underline-offset-4">
         {count > 0 ? `Photo ✓ ${count}, one more` : 'Photo'}
         <input

@@ -6,6 +6,10 @@ test('a page is not reloaded while somebody types or chooses', () => {
   const field = document.body.appendChild(document.createElement('input'))
   field.focus()
   expect(isSafe(document)).toBe(false)
+  field.blur()
+  expect(isSafe(document)).toBe(true)
+  field.value = '3/16' // typed, and left for the tape
+  expect(isSafe(document)).toBe(false)
   field.remove()
   const open = document.body.appendChild(document.createElement('div'))
   open.setAttribute('role', 'dialog')

@@ -6,11 +6,15 @@ const LOOK_MS = 2000
 const QUIET_LOOKS = 3
 const RELOADED = 'gantline.reloaded'
 
-/** Nobody is typing, choosing or dragging; what waits to be saved is kept over a reload. */
+const IN_HAND = '[role="dialog"], [role="menu"], [data-held]'
+const TYPED = 'input:not([type=checkbox]):not([type=radio]):not([type=range]):not([type=file]), textarea'
+
+/** Whether a reload would take nothing from anybody: nothing is typed in a box, chosen, dragged or drawn, and nobody is about to.
+ * What waits to be saved is kept over a reload; what is in hand by more than a box says so by data-held. */
 export const isSafe = (page: Document): boolean => {
-  const held = page.activeElement
-  const typing = held instanceof HTMLInputElement || held instanceof HTMLTextAreaElement || held instanceof HTMLSelectElement
-  return page.hidden || !(typing || page.querySelector('[role="dialog"], [role="menu"], [data-held]'))
+  const boxes = [...page.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(TYPED)]
+  if (page.fullscreenElement || page.querySelector(IN_HAND) || boxes.some((box) => box.value !== '')) return false
+  return page.hidden || !page.activeElement?.matches('input, textarea, select')
 }
 
 const reload = (build: string) => {
@@ -18,8 +22,9 @@ const reload = (build: string) => {
   window.location.reload()
 }
 
-/** Says that the server was updated, and loads the new page when nothing is lost by it. */
-export const Updated = () => {
+/** Says that the server was updated, and loads the new page when nothing is lost by it. On what a projector casts it says nothing;
+ * crew: few words over the head of the step, away from its numbers and keys. */
+export const Updated = ({ crew = false }: { crew?: boolean }) => {
   const build = useNewerBuild()
   useEffect(() => {
     // two servers of two versions beside each other: once is enough
@@ -31,14 +36,15 @@ export const Updated = () => {
     }, LOOK_MS)
     return () => clearInterval(timer)
   }, [build])
-  if (!build) return null
+  if (!build || window.location.pathname.startsWith('/cast')) return null
   return (
     <div
       role="status"
-      className="fixed inset-x-0 bottom-0 z-50 flex flex-wrap items-center gap-x-4 gap-y-2 border-brass border-t-2 bg-lift px-4 py-2"
+      className={`fixed inset-x-0 z-50 flex items-center gap-x-4 border-brass bg-lift px-4 py-2 text-ink ${crew ? 'top-0 border-b-2' : 'bottom-0 border-t-2'}`}
     >
       <p className="flex-1">
-        <strong>Gantline was updated.</strong> This page reloads when you stop typing. What waits to be saved is kept.
+        <strong>Gantline was updated.</strong>
+        {!crew && ' This page reloads when nothing is being typed or drawn. What waits to be saved is kept.'}
       </p>
       <Button look="main" size="bar" onClick={() => reload(build)}>
         Reload now

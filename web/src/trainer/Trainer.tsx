@@ -136,7 +136,7 @@ export const Trainer = () => {
   }, [own, now?.home, touch, undo])
 
   return (
-    <main className="grid bg-velvet text-ink md:h-dvh md:grid-cols-[1fr_340px]">
+    <main data-held={touches.length > 0 || undefined} className="grid bg-velvet text-ink md:h-dvh md:grid-cols-[1fr_340px]">
       <section className="flex min-w-0 flex-col p-4 md:max-h-dvh md:min-h-0">
         <header className="flex items-baseline gap-4 pb-2">
           <Link to="/" className="underline decoration-dotted underline-offset-4">

@@ -86,7 +86,7 @@ export const Photo = ({ onRead }: PhotoProps) => {
   }
   const told_ = whole ?? found
   return (
-    <div className="pb-2">
+    <div className="pb-2" data-held={busy || state.length > 0 || undefined}>
       <FilePick label="Photo of the lit screen" accept="image/jpeg,image/png" size="bar" onPick={(file) => void pick(file, [])}>
         {busy ? 'Reading the photo' : 'Read a photo'}
       </FilePick>
