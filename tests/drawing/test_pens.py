@@ -23,8 +23,9 @@ def test_every_role_that_is_drawn_has_a_pen_and_every_layer_a_station(job: Job) 
     of_texts = {"base", "content", *(layer for one in lit for layer in one.dimensions)}
     of_handles = {layer for one in lit for layer in one.handles}
     of_shapes = {"base", "content", *(layer for one in lit for layer in one.layers)}
+    made = plan(job)
     for name in FACES:
-        for mark in face(plan(job), name).marks:
+        for mark in face(made, name).marks:
             if isinstance(
                 mark, Dimension | Label
             ):  # lit is not enough: its text is seen where its layer's texts are

@@ -8,7 +8,7 @@ from tests.plan.judge import disagreements, eased
 from tests.plan.random_jobs import rich_jobs
 
 
-@settings(max_examples=150)
+@settings(max_examples=75)
 @given(rich_jobs())
 def test_a_second_opinion_agrees_on_height_lens_places_studs_keystone_and_shadows(job: Job) -> None:
     made = plan(job)

@@ -93,7 +93,7 @@ def test_every_sample_day_does_everything_once_and_takes_its_numbers_from_the_pl
             assert number.text in texts, (step.key, number)
 
 
-@settings(max_examples=300, **HOW)
+@settings(max_examples=60, **HOW)
 @given(
     job=rich_jobs(),
     kit=st.none() | st.sampled_from(sorted(KITS)),
