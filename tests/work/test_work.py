@@ -35,8 +35,12 @@ def start_worker() -> Iterator[Start]:
 
 
 def slow_job(address: str) -> str:
-    """A job whose sheets take seconds."""
+    """A job whose sheets take seconds, longer than the server waits before it says that work is under way."""
     job = json.loads((DEMO / "mill-loft.job.json").read_text())
+    job["survey"]["seats"] = [
+        {"id": f"s{at}", "x_mm": 350 + at % 8 * 500.0, "from_wall_mm": 2500 + at // 8 * 700.0}
+        for at in range(44)
+    ]
     job["tension"]["spacing_mm"] = 6.0
     made = httpx2.post(f"{address}/api/jobs/file", content=json.dumps(job), headers=AS_JSON).json()
     return str(made["id"])

@@ -72,6 +72,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const { station, strip } = panel
   const [turned, setTurned] = useState<{ station: string; face: Shown } | null>(null)
   const [at, setAt] = useState<number | null>(null)
+  const [point, setPoint] = useState<number | null>(null)
   const [help, setHelp] = useState(false)
   const [shape, showShape] = useState('')
   const [looked, look] = useState('')
@@ -87,10 +88,18 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   // what is done is kept with the job: a reload, or a second phone, stands at the same point
   const count = plan.tables.steps?.rows.length ?? 0
   const kept = plan.tables.steps?.done ?? 0
-  const reached = Math.min(at ?? kept, count)
+  // a point that was tapped is stood at by its number: another order moves its step, and not the hand
+  const stepOf = (point: number) =>
+    plan.tables.steps?.rows.findIndex((row) => [...row.numbers, ...row.partners].includes(point)) ?? -1
+  const tapped = point === null ? -1 : stepOf(point)
+  const reached = tapped >= 0 ? tapped : Math.min(at ?? kept, count)
+  const stand = (step: number) => {
+    setPoint(null)
+    setAt(step)
+  }
   const stepDone = () => {
     if (reached >= count) return
-    setAt(reached + 1)
+    stand(reached + 1)
     if (reached + 1 > kept) void edit([{ pointer: '/tension/steps_done', value: reached + 1 }])
   }
   const [now, done] = useSteps(plan, reached)
@@ -106,9 +115,8 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   const turnTo = (next: string) => {
     void go(`/jobs/${job.id}/${next}`)
   }
-  const jumpTo = (point: number) => {
-    const found = plan.tables.steps?.rows.findIndex((row) => [...row.numbers, ...row.partners].includes(point)) ?? -1
-    if (found >= 0) setAt(found)
+  const jumpTo = (to: number) => {
+    if (stepOf(to) >= 0) setPoint(to)
   }
   useCommands({
     yard: () => void go('/'),
@@ -119,7 +127,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
       turn(faces[(faces.indexOf(shown) + 1) % faces.length] ?? 'front')
     },
     nextStep: stepDone,
-    lastStep: () => setAt(Math.max(0, reached - 1)),
+    lastStep: () => stand(Math.max(0, reached - 1)),
     undo: () => void step('undo'),
     redo: () => void step('redo'),
   })
@@ -184,7 +192,7 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
               </div>
               {shown !== 'floor' && (
                 <div className={`shrink-0 border-seam border-t ${stripHigh(panel)}`}>
-                  <Strip job={job} plan={plan} strip={strip} at={reached} onStep={setAt} onDone={stepDone} />
+                  <Strip job={job} plan={plan} strip={strip} at={reached} onStep={stand} onDone={stepDone} />
                 </div>
               )}
             </main>
