@@ -145,10 +145,10 @@ def largest() -> str:
     return json.dumps(job)
 
 
-async def _jobs_of_users(port: int) -> dict[str, int]:
+async def _jobs_of(users: int, port: int) -> dict[str, int]:
     """A job of their own for everybody, at its version."""
     office, jobs = Browser(port), dict[str, int]()
-    for at in range(USERS):
+    for at in range(users):
         content = json.loads(job_bytes(list(JOB_FILES)[at % len(JOB_FILES)]))
         _, made = await office.ask("POST", "/api/jobs/file", content, accept="identity")
         jobs[str(json.loads(made)["id"])] = 1
@@ -194,9 +194,7 @@ async def _sheet(client: httpx2.AsyncClient, path: str) -> float:
 
 def _soak(port: int, data: Path, ours: int) -> list[tuple[str, str, str]]:
     """Twenty users, each at one job, for a long time: memory, open files and connections at a tenth of it, and at its end."""
-    global USERS  # noqa: PLW0603 - the same users, fewer and longer
-    USERS = 20
-    jobs = asyncio.run(_jobs_of_users(port))
+    jobs = asyncio.run(_jobs_of(20, port))
     asyncio.run(_users(port, jobs, SOAK_S / 10.0))
     first = memory_mb(below(ours)), open_files(below(ours)), len(postgres_of(data))
     _, faults = asyncio.run(_users(port, jobs, SOAK_S * 0.9))
@@ -233,7 +231,7 @@ def rows() -> Iterator[tuple[str, str, str]]:
             )
             spent.append(kinds)
 
-        jobs = asyncio.run(_jobs_of_users(server.port))
+        jobs = asyncio.run(_jobs_of(USERS, server.port))
         look()
         taken, faults = asyncio.run(_users(server.port, jobs, SECONDS))
         look()

@@ -1,11 +1,9 @@
 """How this process keeps its memory: how often it looks through it for rings of objects, and in how many heaps it lies."""
 
-import ctypes
 import gc
 
 # objects made and not freed; and so often the young before the older, these before all
 SWEPT_AFTER = (50_000, 10, 20)
-
 M_ARENA_MAX, HEAPS = -8, 2  # the first as malloc.h of glibc has it
 
 
@@ -30,8 +28,10 @@ def few_heaps() -> None:
     """Let all threads of this process share two heaps: to be called before there are threads.
 
     glibc gives each thread one of its own. What a thread frees there serves no other thread, and a server whose plans live
-    longer than the threads that made them grows by the hour. Elsewhere than on glibc nothing is changed.
+    longer than the threads that made them grows by the hour. Where there is no glibc nothing is changed.
     """
+    import ctypes  # no other command waits for it
+
     mallopt = getattr(ctypes.CDLL(None), "mallopt", None)
     if mallopt is not None:
         mallopt(M_ARENA_MAX, HEAPS)

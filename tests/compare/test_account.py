@@ -75,7 +75,7 @@ def test_an_assumed_fact_within_two_spreads_of_its_usual_never_stops_a_job(job: 
         rest = {one: stop for one, stop in stops.items() if field.key in stop.rests_on}
         if not rest or not isinstance(field.default, Default) or field.read(job) is not None:
             continue
-        for spreads in (-2.0, 2.0):
+        for spreads in (-2.0, -1.0, 1.0, 2.0):
             value = field.default.value + spreads * field.default.spread
             inside = field.within is None or field.within.low <= value <= field.within.high
             if not field.default.spread or not inside or not field.default.low <= value <= field.default.high:

@@ -195,7 +195,7 @@ def test_a_turned_hub_wrinkles_as_far_as_it_should(torque_n_m: float, edge_mm: f
         return float((x * force[2 * hub + 1] - y * force[2 * hub]).sum()), float(wrinkled.max(initial=0.0))
 
     torque, wrinkled = turned(turn)
-    assert torque == pytest.approx(torque_n_m * 1000.0, rel=0.014)  # of the angle a fiftieth
+    assert torque == pytest.approx(torque_n_m * 1000.0, rel=0.014)  # as an angle off by a fiftieth
     assert wrinkled == pytest.approx(edge_mm, abs=gap)
 
 

@@ -35,7 +35,6 @@ def test_a_crash_loses_nothing_committed_and_a_second_start_finds_the_first(fold
     assert (again.folder / "password").stat().st_mode & 0o077 == 0
 
 
-@pytest.mark.skipif(os.geteuid() != 0, reason="only root runs the server as another user")
 def test_a_server_that_cannot_be_looked_at_is_not_taken_for_dead(tmp_path: Path) -> None:
     seen = PrivateDatabase(tmp_path)
     note = seen.data / "postmaster.pid"
@@ -51,6 +50,7 @@ def test_a_server_that_cannot_be_looked_at_is_not_taken_for_dead(tmp_path: Path)
         resource.setrlimit(resource.RLIMIT_NOFILE, (soft, hard))
 
 
+@pytest.mark.skipif(os.geteuid() != 0, reason="only root runs the server as another user")
 def test_a_folder_the_server_cannot_enter_is_replaced_by_one_of_our_own(tmp_path: Path) -> None:
     closed = tmp_path / "closed"
     closed.mkdir(mode=0o700)

@@ -97,6 +97,8 @@ def test_photos_of_one_state_are_one_reading_and_another_state_is_none() -> None
     assert (both.trouble, both.photos) == ("", 2)
     assert [both.outside[f"{key}_mm"] for key in READINGS] == pytest.approx(wanted.tolist(), abs=1.5)
     assert both.sigma_mm < max(alone.sigma_mm, 0.1) * 1.5
+    differs = state_reading(at, [(left, None), (moved, None)])
+    assert (differs.outside, differs.trouble[:23]) == ({}, "The photos differ by up")
     named = state_reading(at, [(left, None), (moved, None), (right, None)])
     assert named.trouble.startswith("Photo 2 differs from the others by up to")
     dark = cv2.imencode(".png", np.zeros((1500, 2000), dtype=np.uint8))[1].tobytes()

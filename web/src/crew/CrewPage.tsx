@@ -69,7 +69,7 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
     .map((key) => day.steps.find((one) => one.key === key))
     .filter((one) => one !== undefined)
   return (
-    <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink" data-held={over !== '' || undefined}>
+    <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink" data-held={waiting > 0 || undefined}>
       {over === 'jump' ? (
         <Jump day={day} states={standings} now={step.key} onGo={go} onClose={() => setOver('')} />
       ) : over === 'pad' ? (

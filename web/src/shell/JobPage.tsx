@@ -88,9 +88,9 @@ const Bench = ({ job, panel }: { job: JobOut; panel: Panel }) => {
   // what is done is kept with the job: a reload, or a second phone, stands at the same point
   const count = plan.tables.steps?.rows.length ?? 0
   const kept = plan.tables.steps?.done ?? 0
-  // a point that was tapped is stood at by its number: another order moves its step, and not the hand
-  const stepOf = (point: number) =>
-    plan.tables.steps?.rows.findIndex((row) => [...row.numbers, ...row.partners].includes(point)) ?? -1
+  // whoever tapped a point stays at that point when another order makes it another step
+  const stepOf = (number: number) =>
+    plan.tables.steps?.rows.findIndex((row) => [...row.numbers, ...row.partners].includes(number)) ?? -1
   const tapped = point === null ? -1 : stepOf(point)
   const reached = tapped >= 0 ? tapped : Math.min(at ?? kept, count)
   const stand = (step: number) => {

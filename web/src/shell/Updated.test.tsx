@@ -10,6 +10,8 @@ test('a page is not reloaded while somebody types or chooses', () => {
   expect(isSafe(document)).toBe(true)
   field.value = '3/16' // typed, and left for the tape
   expect(isSafe(document)).toBe(false)
+  field.setAttribute('data-saved', 'true')
+  expect(isSafe(document)).toBe(true)
   field.remove()
   const open = document.body.appendChild(document.createElement('div'))
   open.setAttribute('role', 'dialog')

@@ -10,10 +10,15 @@ const IN_HAND = '[role="dialog"], [role="menu"], [data-held]'
 const TYPED = 'input:not([type=checkbox]):not([type=radio]):not([type=range]):not([type=file]), textarea'
 
 /** Whether a reload would take nothing from anybody: nothing is typed in a box, chosen, dragged or drawn, and nobody is about to.
- * What waits to be saved is kept over a reload; what is in hand by more than a box says so by data-held. */
+ * What is in hand by more than a box says so by data-held, a box with nothing but what is saved by data-saved. */
 export const isSafe = (page: Document): boolean => {
   const boxes = [...page.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(TYPED)]
-  if (page.fullscreenElement || page.querySelector(IN_HAND) || boxes.some((box) => box.value !== '')) return false
+  if (
+    page.fullscreenElement ||
+    page.querySelector(IN_HAND) ||
+    boxes.some((box) => box.value !== '' && !box.closest('[data-saved]'))
+  )
+    return false
   return page.hidden || !page.activeElement?.matches('input, textarea, select')
 }
 

@@ -54,6 +54,7 @@ export const RecordForm = ({ kind, record, table, style }: FormProps) => {
   const changed = !own || name !== own.name || JSON.stringify(typed) !== JSON.stringify(own.texts)
   return (
     <form
+      data-saved={!changed || undefined}
       className="flex flex-col gap-2"
       onSubmit={(event: FormEvent) => {
         event.preventDefault()

@@ -28,14 +28,8 @@ DRESSED: Mapping[str, tuple[float, float]] = {
     "2x4": (38.0, 89.0),
 }
 
-
-SOLD_BACKERS_MM = (
-    18.0,
-    21.0,
-    24.0,
-    28.0,
-    38.0,
-)  # thicknesses of sheet and board that yards sell for a backer
+# thicknesses of sheet and board that yards sell for a backer
+SOLD_BACKERS_MM = (18.0, 21.0, 24.0, 28.0, 38.0)
 CALLED_MM = 5.0  # a board is called by its feet: one of 8 ft is sold 2440 mm long
 ALIKE_MM = 2.0  # a dressed board is taken for the one of a name
 

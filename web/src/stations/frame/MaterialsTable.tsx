@@ -106,6 +106,7 @@ const Typing = ({ label, text, save }: TypingProps) => {
     <input
       aria-label={label}
       inputMode="decimal"
+      data-saved={typed === null || undefined}
       value={typed ?? text}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={() => void leave()}
