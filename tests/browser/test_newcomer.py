@@ -131,8 +131,7 @@ def test_hook_twelve_on_a_phone(browser: Browser, server: Running) -> None:
         page.get_by_role("menuitemradio", name=re.compile("middles outward")).click()
         expect(page.get_by_role("button", name="Sequence: middles outward")).to_be_visible()
         here = page.locator("[aria-live=polite]").filter(has_text="step ")
-        expect(here).to_contain_text(
-            re.compile(r"\b12\b")
-        )  # the hook that was touched, whichever step it is now
+        # the hook that was touched, whichever step it is now
+        expect(here).to_contain_text(re.compile(r"\b12(?!\d)"))
         touch_twelve(page)
         assert spent(page)[0] <= 6 - 2
