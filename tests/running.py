@@ -1,16 +1,25 @@
 """A real server process, to be started, killed and started again."""
 
+import asyncio
 import os
 import signal
 import socket
 import subprocess
 import sys
 import time
-from pathlib import Path
+from collections.abc import Coroutine
+from concurrent.futures import ThreadPoolExecutor
+from typing import Any, TypeVar
 
 import httpx2
 
-LOG = Path("/var/tmp")
+T = TypeVar("T")
+
+
+def ran(what: Coroutine[Any, Any, T]) -> T:
+    """What it comes to, in a thread of its own: a browser's loop may run in this one."""
+    with ThreadPoolExecutor(1) as pool:
+        return pool.submit(asyncio.run, what).result()
 
 
 def free_port() -> int:

@@ -1,10 +1,8 @@
 """What a device and an installation may take, what is in the bin, and what doctor says."""
 
-import asyncio
 import os
 import stat
 from collections.abc import Callable
-from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
 
@@ -24,6 +22,7 @@ from gantline.settings import Settings
 from gantline.store import devices, shops
 from gantline.store.devices import NameTaken
 from gantline.store.names import alike
+from tests.running import ran
 
 runner = CliRunner()
 
@@ -83,10 +82,7 @@ def test_one_phone_cannot_ask_or_send_without_end(monkeypatch: pytest.MonkeyPatc
             sent.append(message)
 
         scope = {"type": "http", "method": "POST", "path": "/api/jobs", "state": {"device": (device, device)}}
-        with ThreadPoolExecutor(
-            1
-        ) as pool:  # a browser test of the same process may hold a loop of its own here
-            pool.submit(lambda: asyncio.run(guarded(scope, receive, send))).result()
+        ran(guarded(scope, receive, send))
         return int(sent[0]["status"])
 
     assert [ask("phone", 0) for _ in range(21)] == [204] * 20 + [429]

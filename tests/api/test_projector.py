@@ -1,13 +1,12 @@
 """The projector at a distance: its line, what spoils it, and who may be asked."""
 
-import asyncio
 import socket
 import time
 from collections import Counter
-from collections.abc import Callable, Coroutine
+from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
-from typing import Any, TypeVar
+from typing import Any
 
 import pytest
 from starlette.testclient import TestClient
@@ -17,8 +16,8 @@ from gantline.devices.projector_line import NAMES, LineProjector
 from gantline.devices.simulated_projector import Faults, Running, SimulatedProjector
 from gantline.server import create_app
 from gantline.settings import Settings, places
+from tests.running import ran
 
-T = TypeVar("T")
 PROTOCOL = Path(__file__).parents[2] / "docs" / "projector-line.md"
 
 
@@ -33,12 +32,6 @@ def test_the_documented_session_is_what_is_spoken() -> None:
             assert f"< {file.readline().rstrip()}" == wanted
     table = {row.split("|")[1].strip() for row in text.splitlines() if row.startswith("| ")}
     assert set(NAMES) <= table
-
-
-def ran(what: Coroutine[Any, Any, T]) -> T:
-    """What it comes to, in a thread of its own: a browser's loop may run in this one."""
-    with ThreadPoolExecutor(1) as pool:
-        return pool.submit(asyncio.run, what).result()
 
 
 @pytest.mark.parametrize("fault", ["drop", "silent", "other", "garble"])

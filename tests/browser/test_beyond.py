@@ -12,11 +12,11 @@ import httpx2
 import psycopg
 import pytest
 from playwright.sync_api import Browser, expect
+from websockets.asyncio.client import connect
 from websockets.exceptions import InvalidStatus
-from websockets.sync.client import connect
 
 from gantline import certificate
-from tests.running import free_port
+from tests.running import free_port, ran
 
 HOST = (
     "127.0.0.2"  # not the loopback address that is served without pairing: for the server another machine's
@@ -53,6 +53,11 @@ def beyond(new_database: Callable[[], str], folder: Path) -> Iterator[tuple[str,
     process.stdout.close()
 
 
+async def opened(address: str, trusting: ssl.SSLContext) -> None:
+    async with connect(address, ssl=trusting):
+        pass
+
+
 def test_nothing_is_served_to_a_device_that_is_not_paired(beyond: tuple[str, str, str]) -> None:
     address, _, _ = beyond
     trusting = ssl._create_unverified_context()
@@ -63,11 +68,8 @@ def test_nothing_is_served_to_a_device_that_is_not_paired(beyond: tuple[str, str
         assert stranger.get("/jobs/x/wall").headers["location"] == "/pair"
         assert stranger.post("/api/devices/code").json()["type"] == "/problems/not-paired"
         job = "00000000-0000-0000-0000-000000000000"
-        with (
-            pytest.raises(InvalidStatus),
-            connect(address.replace("https", "wss") + f"/api/jobs/{job}/feed", ssl=trusting),
-        ):
-            pass
+        with pytest.raises(InvalidStatus):
+            ran(opened(address.replace("https", "wss") + f"/api/jobs/{job}/feed", trusting))
     plain = httpx2.get(address.replace("https", "http") + "/api/jobs", follow_redirects=False, timeout=30)
     assert plain.status_code == 308 and b"served over HTTPS" in plain.content
     assert plain.headers["location"] == f"{address}/"

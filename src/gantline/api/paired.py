@@ -104,12 +104,13 @@ class Paired:
         """One question a second for all open sockets: which of their devices are still paired."""
         while self.sockets:
             await asyncio.sleep(WATCH_S)
+            asked = list(self.sockets)  # one that opens a socket meanwhile was not asked for
             try:
-                there = await run_in_threadpool(self._still_there, list(self.sockets))
+                there = await run_in_threadpool(self._still_there, asked)
             except SQLAlchemyError:  # out of reach: nobody was unpaired there meanwhile
                 continue
-            for device in [socket for socket in self.sockets if socket not in there]:
-                for gone in self.sockets[device]:
+            for device in [device for device in asked if device not in there]:
+                for gone in self.sockets.get(device, ()):
                     gone.set()
 
     def _still_there(self, asked: Sequence[UUID]) -> set[UUID]:
