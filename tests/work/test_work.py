@@ -4,15 +4,18 @@ import json
 import random
 import subprocess
 import sys
+import threading
 import time
 from collections.abc import Callable, Iterator
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 import httpx2
+import procrastinate
 import psycopg
 import pytest
 
+from gantline.work.queue import Queue
 from tests.conftest import AS_JSON, DEMO
 from tests.running import Running
 
@@ -105,6 +108,28 @@ def test_two_servers_and_two_workers_share_the_work_and_one_of_each_may_die(
     finally:
         for one in servers:
             one.stop()
+
+
+def test_two_threads_may_be_the_first_to_queue(
+    new_database: Callable[[], str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    url, opens, begun = new_database(), procrastinate.App.open, threading.Event()
+
+    def slowly(app: procrastinate.App) -> procrastinate.App:
+        begun.set()
+        time.sleep(0.2)
+        return opens(app)
+
+    monkeypatch.setattr(procrastinate.App, "open", slowly)
+    queue = Queue(url)
+    with ThreadPoolExecutor(1) as pool, psycopg.connect(url.replace("+psycopg", "")) as connection:
+        first = pool.submit(queue.put, "a", "sheet")
+        assert begun.wait(10)
+        queue.put("b", "sheet")
+        first.result()
+        jobs = connection.execute("SELECT queueing_lock FROM procrastinate_jobs ORDER BY 1").fetchall()
+    queue.close()
+    assert jobs == [("a",), ("b",)]
 
 
 def test_work_nobody_wants_ends_and_so_does_work_that_takes_too_long(

@@ -6,6 +6,7 @@ import multiprocessing
 import os
 import signal
 import sys
+import threading
 import time
 from dataclasses import dataclass, field
 from multiprocessing import forkserver
@@ -39,13 +40,18 @@ class Queue:
 
     url: str
     app: procrastinate.App | None = field(default=None, init=False)
+    opening: threading.Lock = field(default_factory=threading.Lock, init=False)
 
     def put(self, key: str, task: str) -> None:
         """Ask for a result, once while it waits, in the lane of its task."""
-        if self.app is None:
-            connector = procrastinate.SyncPsycopgConnector(conninfo=_plain(self.url), min_size=1, max_size=2)
-            self.app = procrastinate.App(connector=connector)
-            self.app.open()
+        with self.opening:  # two threads may be the first at once
+            if self.app is None:
+                connector = procrastinate.SyncPsycopgConnector(
+                    conninfo=_plain(self.url), min_size=1, max_size=2
+                )
+                app = procrastinate.App(connector=connector)
+                app.open()
+                self.app = app
         try:
             lane = LANES[task in LONG]
             self.app.configure_task(TASK, queue=lane, allow_unknown=True, queueing_lock=key).defer(key=key)
