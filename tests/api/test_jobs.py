@@ -4,9 +4,13 @@ import json
 from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
+import psycopg
 import pytest
+from fastapi import FastAPI
 from starlette.testclient import TestClient
 
+from gantline.server import create_app
+from gantline.settings import Settings
 from tests.conftest import AS_JSON, DEMO
 
 PROBLEM = "application/problem+json"
@@ -98,6 +102,31 @@ def test_saving_and_deleting_one_version_at_once_only_one_of_them_happens(client
         codes = saved.result().status_code, gone.result().status_code
         assert codes in ((200, 409), (404, 204)), codes
         assert client.get(path).status_code == (200 if codes[0] == 200 else 404)
+
+
+NO_COMMIT = """
+    CREATE FUNCTION no_commit() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE 'no'; END $$;
+    CREATE CONSTRAINT TRIGGER no_commit AFTER INSERT ON job_version DEFERRABLE INITIALLY DEFERRED
+        FOR EACH ROW EXECUTE FUNCTION no_commit();
+"""
+
+
+def test_what_could_not_be_committed_is_neither_shown_nor_built_on(app: FastAPI, client: TestClient) -> None:
+    made = client.post("/api/jobs", json={"name": "Mill", "value": 2000}).json()
+    url = app.state.queue.url
+    with psycopg.connect(url.replace("+psycopg", ""), autocommit=True) as database:
+        database.execute(NO_COMMIT)
+        lost = edit(client, made, {"pointer": "/place", "value": "Lost"})
+        database.execute("DROP FUNCTION no_commit CASCADE")
+    assert lost.status_code >= 500
+    second = create_app(Settings(database_url=url))
+    with TestClient(second, base_url="http://127.0.0.1") as other:  # another server of the same database
+        kept = edit(other, made, {"pointer": "/place", "value": "Kept"})
+        assert (kept.status_code, kept.json()["version"]) == (200, 2)
+    second.state.engine.dispose()
+    assert client.get(f"/api/jobs/{made['id']}").json()["document"]["place"] == "Kept"
+    named = edit(client, kept.json(), {"pointer": "/name", "value": "Mill loft"}).json()
+    assert (named["version"], named["document"]["place"]) == (3, "Kept")
 
 
 def test_undo_and_redo_over_saved_versions(client: TestClient, job: dict[str, Any]) -> None:

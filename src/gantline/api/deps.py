@@ -21,7 +21,9 @@ def desk_of(state: Any, *, reads: bool = False) -> Iterator[Desk]:
     """A desk with one transaction, committed at the end. reads: each question stands by itself, with no transaction to begin
     and to end: two trips to the database less."""
     with (state.readers if reads else state.sessions).begin() as session:
-        yield Desk(session=session, memo=state.memo)
+        desk = Desk(session=session, memo=state.memo)
+        yield desk
+    desk.committed()
 
 
 def at_a_desk(state: Any, act: Callable[[Desk], Result]) -> Result:

@@ -58,7 +58,7 @@ def job_out(desk: Desk, version: JobVersionRow, made: JobPlan | None = None) -> 
         "can_redo": jobs.redoable(desk.session, version) is not None,
         **kept.parts(desk.memo.near(version.job_id)),
     }
-    desk.memo.put(version.job_id, version.number, kept)
+    desk.keep(version.job_id, version.number, kept)
     return out
 
 
@@ -115,7 +115,7 @@ def at_hand(desk: Desk, job_id: UUID, number: int) -> PlanEntry:
     made = planned(desk, jobs.version(desk.session, desk.shop_id, job_id, number))
     kept = PlanEntry(made, drawing(made))
     _ = made.plan  # asks for every table
-    desk.memo.put(job_id, number, kept)
+    desk.keep(job_id, number, kept)
     return kept
 
 
