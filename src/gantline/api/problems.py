@@ -10,7 +10,8 @@ import orjson
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from pydantic import BaseModel, ValidationError
-from sqlalchemy.exc import OperationalError, SQLAlchemyError
+from sqlalchemy.exc import IntegrityError, OperationalError, SQLAlchemyError
+from sqlalchemy.orm.exc import StaleDataError
 from starlette.exceptions import HTTPException
 from starlette.requests import ClientDisconnect
 
@@ -48,6 +49,8 @@ PROBLEMS: dict[str, tuple[int, str]] = {
 }
 LEFT = 499
 DISK_FULL = "53100"  # PostgreSQL's word for it
+# and for two that were at the same rows: a deadlock, a lost race, a row that another has made or taken away
+AT_ONCE = ("40P01", "40001", "23505", "23503")
 DEFAULT = (422, "This cannot be")
 
 
@@ -144,6 +147,8 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(HTTPException, _on_http)
     app.add_exception_handler(ClientDisconnect, _on_left)
     app.add_exception_handler(OperationalError, _on_database)
+    app.add_exception_handler(IntegrityError, _on_database)
+    app.add_exception_handler(StaleDataError, _on_database)
     app.add_exception_handler(SQLAlchemyError, _on_unknown)
     app.add_exception_handler(Exception, _on_unknown)
 
@@ -201,7 +206,14 @@ def _on_left(request: Request, exc: Exception) -> Response:
 
 
 def _on_database(request: Request, exc: Exception) -> Response:
-    if getattr(getattr(exc, "orig", None), "sqlstate", "") == DISK_FULL:
+    state = getattr(getattr(exc, "orig", None), "sqlstate", "")
+    if state in AT_ONCE or isinstance(exc, StaleDataError):
+        log.warning("two at once: %s", exc)
+        return problem(request, "at-once", 503, "Two at once",
+            "Somebody else changed the same thing at this moment. Nothing was saved by this request; try again.")  # fmt: skip
+    if isinstance(exc, IntegrityError):  # a fault of ours
+        return _on_unknown(request, exc)
+    if state == DISK_FULL:
         log.error("the disk of the database is full")
         return problem(request, "no-room", 507, "No room",
             "The server's disk is full. Nothing was saved; make room on it, then try again.")  # fmt: skip

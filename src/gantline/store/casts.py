@@ -24,12 +24,10 @@ class NoSuchCast(DesignError):
 def of_job(session: Session, shop_id: UUID, job_id: UUID) -> CastRow:
     """The row of a job, made when it is first asked for."""
     named = select(CastRow).where(CastRow.job_id == job_id)
-    cast = session.scalar(named)
-    if cast is None:
+    while (cast := session.scalar(named)) is None:  # two pages may ask at once, and a third end the code
         code = "".join(secrets.choice(LETTERS) for _ in range(LONG))
         row = {"job_id": job_id, "shop_id": shop_id, "code": code, "pattern": "corners", "u": 0.5, "v": 0.5}
-        session.execute(insert(CastRow).values(row).on_conflict_do_nothing())  # two pages may ask at once
-        cast = session.scalars(named).one()
+        session.execute(insert(CastRow).values(row).on_conflict_do_nothing())
     return cast
 
 

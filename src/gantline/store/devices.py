@@ -10,6 +10,7 @@ from datetime import UTC, datetime, timedelta
 from uuid import UUID
 
 from sqlalchemy import delete, func, select
+from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
@@ -73,7 +74,10 @@ def pair(session: Session, code: str, name: str) -> str:
     if (session.scalar(select(func.count()).select_from(DeviceRow)) or 0) >= MOST_DEVICES:
         raise DesignError(f"{MOST_DEVICES} devices are paired already. Unpair one that is not used any more.")
     token = secrets.token_urlsafe(32)
-    session.add(DeviceRow(shop_id=used[0], name=name, alike=alike(name), token_digest=_digest(token)))
+    row = {"shop_id": used[0], "name": name, "alike": alike(name), "token_digest": _digest(token)}
+    added = insert(DeviceRow).values(row).on_conflict_do_nothing().returning(DeviceRow.id)
+    if session.scalar(added) is None:  # one of this name was paired at the same moment
+        raise _taken(name)
     return token
 
 
@@ -81,10 +85,12 @@ def _check_name(session: Session, shop_id: UUID, name: str) -> None:
     """That no other device is called so: its name is who saves.  Raises: NameTaken."""
     same = select(DeviceRow.id).where(DeviceRow.shop_id == shop_id, DeviceRow.alike == alike(name))
     if not alike(name) or alike(name) in RESERVED or session.scalar(same) is not None:
-        raise NameTaken(
-            f"A device is called {name} already, or the name reads like another. Choose another one.",
-            field="name",
-        )
+        raise _taken(name)
+
+
+def _taken(name: str) -> NameTaken:
+    text = f"A device is called {name} already, or the name reads like another. Choose another one."
+    return NameTaken(text, field="name")
 
 
 def device_of(session: Session, token: str) -> tuple[UUID, str] | None:

@@ -194,9 +194,9 @@ def undo(session: Session, shop_id: UUID, job_id: UUID, expected: int, who: str)
     """Save the state before the present one again. Raises: NoSuchJob, VersionConflict, NothingToUndo."""
     now = edited(session, shop_id, job_id, expected)
     present = _version(session, now, now.stands_for)
-    if present.parent is None:
+    earlier = _version(session, now, present.parent) if present else None
+    if present is None or earlier is None:
         raise NothingToUndo("There is nothing to undo.")
-    earlier = _version(session, now, present.parent)
     back = Save(document=earlier.document, card=earlier.card, what=f"undo: {present.what}"[:200], who=who)
     return _append(session, now, expected, back, parent=earlier.parent, stands_for=earlier.number)
 
@@ -222,11 +222,15 @@ def redoable(session: Session, now: JobVersionRow) -> JobVersionRow | None:
 
 def undoable(session: Session, now: JobVersionRow) -> bool:
     """Whether there is an earlier state."""
-    return _version(session, now, now.stands_for).parent is not None
+    present = _version(session, now, now.stands_for)
+    return present is not None and present.parent is not None
 
 
-def _version(session: Session, now: JobVersionRow, number: int) -> JobVersionRow:
-    return now if number == now.number else session.get_one(JobVersionRow, (now.job_id, number))
+def _version(session: Session, now: JobVersionRow, number: int | None) -> JobVersionRow | None:
+    """A version of the same job; None where there is none, as of one thinned out at the moment it was brought back."""
+    if number is None or number == now.number:
+        return now if number else None
+    return session.get(JobVersionRow, (now.job_id, number))
 
 
 def _append(

@@ -63,8 +63,9 @@ def content(session: Session, job_id: UUID, photo_id: UUID, *, raw: bool = False
 
 
 def now_read(session: Session, photo_id: UUID, plain: bytes) -> None:
-    """Only gray levels are left of a photo."""
-    session.execute(update(PhotoRow).where(PhotoRow.id == photo_id).values(content=plain, raw=False))
+    """Only gray levels are left of a photo; nothing of one that was removed while it was read."""
+    there = update(PhotoRow).where(PhotoRow.id == photo_id, PhotoRow.removed_at.is_(None))
+    session.execute(there.values(content=plain, raw=False))
 
 
 def judge(session: Session, photo_id: UUID, *, refused: bool) -> None:

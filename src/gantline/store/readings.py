@@ -69,16 +69,18 @@ def keep_one(session: Session, shop_id: UUID, job_id: UUID, reading: Reading, wh
         there = session.scalar(again)
         if there is not None:
             return there
-        number = next_seq(session, job_id, reading.source)
         row = {
             "job_id": job_id,
             "shop_id": shop_id,
             "who": who,
             **reading.model_dump(),
-            "seq": number,
             "sent_as": reading.seq,
         }
-        session.execute(insert(ReadingRow).values(row))
+        number = None
+        while number is None:  # another meter of this name may take the free number at the same moment
+            free = row | {"seq": next_seq(session, job_id, reading.source)}
+            kept = insert(ReadingRow).values(free).on_conflict_do_nothing().returning(ReadingRow.seq)
+            number = session.scalar(kept)
         _tell(session, job_id, True)
         return number
     return reading.seq

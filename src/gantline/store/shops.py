@@ -67,6 +67,8 @@ def the_settings(session: Session) -> tuple[UUID, Shop]:
 def put_settings(session: Session, shop_id: UUID, values: Mapping[str, float]) -> Shop:
     """Replace the shop's own defaults. Raises: UnknownDefault, OutOfRange."""
     shop = Shop(dict(values))
+    # of two that save at once the later one holds, whole
+    session.execute(select(ShopRow.id).where(ShopRow.id == shop_id).with_for_update())
     session.execute(delete(SettingRow).where(SettingRow.shop_id == shop_id))
     session.add_all(SettingRow(shop_id=shop_id, key=key, value=value) for key, value in values.items())
     session.flush()
@@ -103,8 +105,12 @@ def record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> Recor
     """One record. Raises: NoSuchRecord."""
     found = find_record(session, shop_id, kind, key)
     if found is None:
-        raise NoSuchRecord(f"There is no {kind} record under “{key}”.", kind=kind, key=key)
+        raise _no_record(kind, key)
     return found
+
+
+def _no_record(kind: RecordKind, key: str) -> NoSuchRecord:
+    return NoSuchRecord(f"There is no {kind} record under “{key}”.", kind=kind, key=key)
 
 
 def put_record(
@@ -118,15 +124,15 @@ def put_record(
         raise TooManyRecords(f"The stores keep at most {MOST_RECORDS} {kind} records. Delete some first.")
     values = {"shop_id": shop_id, "kind": str(kind), "key": key, "name": name, "body": body}
     put = insert(RecordRow).values(values)
-    session.execute(
-        put.on_conflict_do_update(
-            index_elements=["shop_id", "kind", "key"], set_={"name": name, "body": body}
-        )
+    put = put.on_conflict_do_update(
+        index_elements=["shop_id", "kind", "key"], set_={"name": name, "body": body}
     )
-    session.expire_all()
-    return record(session, shop_id, kind, key)
+    return session.scalars(put.returning(RecordRow), execution_options={"populate_existing": True}).one()
 
 
 def remove_record(session: Session, shop_id: UUID, kind: RecordKind, key: str) -> None:
     """Delete a record. Raises: NoSuchRecord."""
-    session.delete(record(session, shop_id, kind, key))
+    this = (RecordRow.shop_id == shop_id, RecordRow.kind == kind, RecordRow.key == key)
+    gone = delete(RecordRow).where(*this).returning(RecordRow.key)
+    if session.scalar(gone) is None:
+        raise _no_record(kind, key)
