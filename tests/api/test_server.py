@@ -5,12 +5,18 @@ from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
 
+import psycopg
 import pytest
 from fastapi import FastAPI
 from starlette.testclient import TestClient
 
+from gantline.api.deps import desk_of
+from gantline.api.services import jobs as services
 from gantline.server import create_app
 from gantline.settings import Settings, psycopg_url
+from gantline.store import jobs
+from gantline.work import queue
+from gantline.work.queue import Queue
 
 
 @pytest.fixture
@@ -87,6 +93,33 @@ def test_a_database_out_of_reach_is_a_503_in_words(tmp_path: Path) -> None:
         answer = client.get("/api/jobs")
     assert (answer.status_code, answer.json()["type"]) == (503, "/problems/database-away")
     assert "Nothing was saved" in answer.json()["detail"]
+
+
+CUT = "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()"
+
+
+def test_a_database_that_goes_in_the_middle_of_a_request_is_a_503_and_no_jobs_fault(
+    app: FastAPI, client: TestClient, job: dict[str, Any], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    url, card = app.state.queue.url, services.stored_card
+
+    def cut(made: Any) -> Any:
+        with psycopg.connect(url.replace("+psycopg", ""), autocommit=True) as database:
+            database.execute(CUT)
+        return card(made)
+
+    with desk_of(app.state) as desk:
+        jobs.forget_cards(desk.session, desk.shop_id)
+    with monkeypatch.context() as broken:
+        broken.setattr(services, "stored_card", cut)
+        away = client.get("/api/jobs")
+    assert (away.status_code, away.json()["type"]) == (503, "/problems/database-away")
+    assert {one["trouble"] for one in client.get("/api/jobs").json()["jobs"]} == {""}
+    # the queue alone, as when it goes between a question and its being queued
+    monkeypatch.setattr(queue, "PATIENCE_S", 0.2)
+    monkeypatch.setitem(app.state._state, "queue", Queue("postgresql+psycopg://nobody@127.0.0.1:1/none"))
+    sheet = client.get(f"/api/jobs/{job['id']}/sheets/wall-sheet")
+    assert (sheet.status_code, sheet.json()["type"]) == (503, "/problems/database-away")
 
 
 @pytest.mark.parametrize("given", ["postgres://u@h/d", "postgresql://u@h/d", "postgresql+psycopg://u@h/d"])

@@ -9,6 +9,7 @@ from typing import Any
 import orjson
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
+from procrastinate.exceptions import ConnectorException
 from pydantic import BaseModel, ValidationError
 from sqlalchemy.exc import IntegrityError, OperationalError, SQLAlchemyError
 from sqlalchemy.orm.exc import StaleDataError
@@ -149,6 +150,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(OperationalError, _on_database)
     app.add_exception_handler(IntegrityError, _on_database)
     app.add_exception_handler(StaleDataError, _on_database)
+    app.add_exception_handler(ConnectorException, _on_database)  # the queue's
     app.add_exception_handler(SQLAlchemyError, _on_unknown)
     app.add_exception_handler(Exception, _on_unknown)
 

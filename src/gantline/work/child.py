@@ -12,6 +12,7 @@ from multiprocessing.connection import Connection
 from typing import Any
 
 from sqlalchemy import create_engine
+from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 from sqlalchemy.pool import NullPool
 
@@ -43,6 +44,8 @@ def run(
         pipe.send(("failed", "This needs more memory than one piece of work may take."))
     except DesignError as error:
         pipe.send(("failed", str(error)))
+    except OperationalError:
+        pipe.send(("failed", "The database was out of reach while this was worked on. Ask for it again."))
     except Exception as error:
         pipe.send(("broken", f"{type(error).__name__}: {error}"))
 

@@ -26,6 +26,7 @@ from gantline.work.tasks import LONG
 TASK = "gantline-work"
 LANES = ("short", "long")  # work that takes long never stands before what somebody waits for
 BEAT_S, LOOK_S = 1.0, 0.05
+PATIENCE_S = 5.0  # for a connection
 YIELDING = 5
 log = logging.getLogger("gantline.work")
 
@@ -43,11 +44,12 @@ class Queue:
     opening: threading.Lock = field(default_factory=threading.Lock, init=False)
 
     def put(self, key: str, task: str) -> None:
-        """Ask for a result, once while it waits, in the lane of its task."""
+        """Ask for a result, once while it waits, in the lane of its task.  Raises: ConnectorException, the database is away."""
         with self.opening:  # two threads may be the first at once
             if self.app is None:
+                # none is opened before it is wanted, so that a database that is away is not waited for in here
                 connector = procrastinate.SyncPsycopgConnector(
-                    conninfo=_plain(self.url), min_size=1, max_size=2
+                    conninfo=_plain(self.url), min_size=0, max_size=2, timeout=PATIENCE_S
                 )
                 app = procrastinate.App(connector=connector)
                 app.open()

@@ -8,6 +8,7 @@ from typing import Any
 from uuid import UUID
 
 import orjson
+from sqlalchemy.exc import SQLAlchemyError
 
 from gantline.api.desk import Desk
 from gantline.api.services.plans import card, job_out, planned
@@ -142,6 +143,8 @@ def cards(desk: Desk, rows: Sequence[JobVersionRow]) -> list[dict[str, Any]]:
             except BadDocument as error:
                 out.append(own | _unreadable(row, f"Cannot be read: {error}"))
                 continue
+            except SQLAlchemyError:  # the database went: no fault of this job's
+                raise
             except Exception:  # a fault of ours in one job must not hide all the others
                 log.exception("job %s cannot be planned", row.job_id)
                 out.append(own | _unreadable(row, "Cannot be planned: the log says why."))
