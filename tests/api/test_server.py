@@ -117,9 +117,11 @@ def test_a_database_that_goes_in_the_middle_of_a_request_is_a_503_and_no_jobs_fa
     assert {one["trouble"] for one in client.get("/api/jobs").json()["jobs"]} == {""}
     # the queue alone, as when it goes between a question and its being queued
     monkeypatch.setattr(queue, "PATIENCE_S", 0.2)
-    monkeypatch.setitem(app.state._state, "queue", Queue("postgresql+psycopg://nobody@127.0.0.1:1/none"))
+    nowhere = Queue("postgresql+psycopg://nobody@127.0.0.1:1/none")
+    monkeypatch.setitem(app.state._state, "queue", nowhere)
     sheet = client.get(f"/api/jobs/{job['id']}/sheets/wall-sheet")
     assert (sheet.status_code, sheet.json()["type"]) == (503, "/problems/database-away")
+    nowhere.close()
 
 
 @pytest.mark.parametrize("given", ["postgres://u@h/d", "postgresql://u@h/d", "postgresql+psycopg://u@h/d"])
