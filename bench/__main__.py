@@ -6,6 +6,7 @@ from pathlib import Path
 
 from bench import (
     align,
+    crowd,
     cutting,
     day,
     drag,
@@ -41,7 +42,15 @@ PARTS = {
     "load": load,
     "glance": glance,
 }
-LONG = {"storm": storm, "faults": faults, "fuzz": fuzz, "holes": holes, "photo": photo, "users": users}
+LONG = {
+    "storm": storm,
+    "faults": faults,
+    "fuzz": fuzz,
+    "crowd": crowd,
+    "holes": holes,
+    "photo": photo,
+    "users": users,
+}
 
 
 def main() -> None:

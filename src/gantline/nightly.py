@@ -84,8 +84,11 @@ def is_due(last: datetime | None, now: datetime) -> bool:
 
 def once(engine: Engine, settings: Settings, day: date) -> BackupRow:
     """Forget what is over, back up, test, rotate; what it came to is kept in the database."""
-    with Session(engine) as session, session.begin():
-        forget(session)
+    try:
+        with Session(engine) as session, session.begin():
+            forget(session)
+    except SQLAlchemyError:  # no reason to go without a backup
+        log.exception("what is over was not forgotten")
     file, tested, trouble = settings.backup_folder / NAME.format(day=day.isoformat()), "", ""
     try:
         tested = _made(settings, file)
