@@ -7,7 +7,7 @@ from alembic import command
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session
 
-from gantline.store import results, shops, upkeep
+from gantline.store import binned, jobs, photos, results, shops, upkeep
 from gantline.store.migrate import alembic_config
 
 
@@ -46,6 +46,27 @@ def test_the_queue_forgets_what_dead_workers_were_at_and_nothing_else(session: S
     upkeep.clear_queue(session)
     left = session.scalars(text("SELECT task_name FROM procrastinate_jobs ORDER BY task_name")).all()
     assert left == ["of one alive", "waiting"]
+
+
+def test_what_was_made_with_a_removed_photo_or_of_a_deleted_job_is_forgotten(session: Session) -> None:
+    shop = shops.the_shop(session)
+    mill, hall, den = (
+        jobs.create(session, shop, jobs.Save(document={"name": name}, what="created", who="office")).job_id
+        for name in ("Mill", "Hall", "Den")
+    )
+    for key, job in (("m", mill), ("h", hall), ("d", den)):
+        results.ask(session, shop, key, "sheet", {"job": str(job)})
+        results.claim(session, key)
+        results.finish(session, key, b"a sheet with a photo of it")
+    photos.remove(session, mill, photos.keep(session, shop, mill, b"photo"), "office")
+    binned.put(session, shop, hall, 1, "office")
+    assert [results.done(session, key) is None for key in "mhd"] == [True, False, False]
+    binned.empty(session, shop)
+    assert [results.done(session, key) is None for key in "mhd"] == [True, True, False]
+    # and what somebody was still making of it then is not kept
+    results.ask(session, shop, "m", "sheet", {"job": str(mill)})
+    results.finish(session, "m", b"with the photo")
+    assert results.done(session, "m") is None
 
 
 def test_devices_of_an_earlier_version_that_read_alike_get_a_number(

@@ -5,9 +5,10 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 from uuid import UUID
 
-from sqlalchemy import and_, delete, func, select, update
+from sqlalchemy import ColumnElement, and_, delete, func, select, update
 from sqlalchemy.orm import Session
 
+from gantline.store import results
 from gantline.store.jobs import NoSuchJob, VersionConflict, head
 from gantline.store.models import JobRow, JobVersionRow
 
@@ -76,15 +77,20 @@ def empty(session: Session, shop_id: UUID, job_id: UUID | None = None) -> int:
     there = [JobRow.shop_id == shop_id, JobRow.binned_at.is_not(None)]
     if job_id is not None:
         there.append(JobRow.id == job_id)
-    gone = session.execute(delete(JobRow).where(*there).returning(JobRow.id), execution_options=PLAINLY).all()
+    gone = _delete(session, *there)
     if job_id is not None and not gone:
         raise NoSuchJob("This job is not in the bin.", job=str(job_id))
-    return len(gone)
+    return gone
 
 
 def forget_old(session: Session) -> int:
     """Delete for good what has waited its time, of every shop; returns how many."""
-    old = JobRow.binned_at < func.now() - WAITS
-    return len(
-        session.execute(delete(JobRow).where(old).returning(JobRow.id), execution_options=PLAINLY).all()
-    )
+    return _delete(session, JobRow.binned_at < func.now() - WAITS)
+
+
+def _delete(session: Session, *which: ColumnElement[bool]) -> int:
+    """Jobs, all that belongs to them, and what was made of them."""
+    jobs = delete(JobRow).where(*which).returning(JobRow.id)
+    gone = session.scalars(jobs, execution_options=PLAINLY).all()
+    results.forget_of_job(session, *gone)
+    return len(gone)

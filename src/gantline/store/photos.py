@@ -10,6 +10,7 @@ from sqlalchemy import Row, delete, func, select, update
 from sqlalchemy.orm import Session
 
 from gantline.core.errors import DesignError
+from gantline.store import results
 from gantline.store.models import PhotoRow
 from gantline.store.readings import TooMany
 
@@ -79,10 +80,11 @@ def refuse(session: Session, photo_id: UUID) -> None:
 
 
 def remove(session: Session, job_id: UUID, photo_id: UUID, who: str) -> None:
-    """Take a photo away; who and when stay.  Raises: NoSuchPhoto."""
+    """Take a photo away, also from sheets that were made with it; who and when stay.  Raises: NoSuchPhoto."""
     content(session, job_id, photo_id, raw=True)
     gone = {"content": b"", "raw": False, "removed_at": func.now(), "removed_by": who}
     session.execute(update(PhotoRow).where(PhotoRow.id == photo_id).values(gone))
+    results.forget_of_job(session, job_id)
 
 
 def listed(

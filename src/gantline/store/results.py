@@ -126,7 +126,8 @@ def finish(session: Session, key: str, content: bytes | None, trouble: str = "")
     """The work is done, or failed for a reason; what nobody asked for lately makes room."""
     state = FAILED if content is None else DONE  # a part of what failed is nothing
     values = {"state": state, "content": content, "trouble": trouble, "progress": 1.0}
-    session.execute(update(ResultRow).where(ResultRow.key == key).values(values))
+    at_work = ResultRow.state == WORKING  # else it was forgotten meanwhile, and perhaps asked for anew
+    session.execute(update(ResultRow).where(ResultRow.key == key, at_work).values(values))
     newest = select(ResultRow.key).order_by(ResultRow.asked_at.desc()).limit(MOST_KEPT)
     old = func.now() - ResultRow.asked_at > KEPT
     session.execute(delete(ResultRow).where(or_(old, ResultRow.key.not_in(newest)), ResultRow.key != key))
@@ -149,6 +150,11 @@ def give_up(session: Session, key: str) -> None:
     session.execute(
         delete(ResultRow).where(ResultRow.key == key, ResultRow.state.in_((WAITING, WORKING, FAILED)))
     )
+
+
+def forget_of_job(session: Session, *job_ids: UUID) -> None:
+    """What was made of a job is gone, as a sheet with a photo that was removed, or all of a job that is deleted for good."""
+    session.execute(delete(ResultRow).where(ResultRow.args["job"].astext.in_([str(key) for key in job_ids])))
 
 
 def put_back(session: Session, key: str) -> None:
