@@ -136,6 +136,31 @@ def test_the_crews_page_is_loaded_anew_over_an_upgrade_and_stands_at_its_step(
     expect(phone.get_by_role("heading", level=1)).to_have_text("Mark and drill: upper right")
 
 
+def test_a_step_stays_in_view_while_the_server_is_away_and_what_is_tapped_is_sent_when_it_is_back(
+    phone: Page, server: Running, make_job: Make
+) -> None:
+    job = str(make_job("mill-loft", name="Cellar")["id"])
+    phone.clock.install()
+    phone.goto(f"/day/{job}")
+    step = steps(server, job)["steps"][0]
+    heading = phone.get_by_role("heading", level=1)
+    expect(heading).to_contain_text(plain(step["text"])[:20])
+    phone.route("**/api/**", lambda asked: asked.abort())
+    phone.clock.fast_forward(70_000)  # what is there is old by now, and asked for anew at the next look
+    phone.evaluate("window.dispatchEvent(new Event('visibilitychange'))")
+    for _ in range(24):  # longer than it is asked for again
+        phone.clock.run_for(1500)
+        phone.wait_for_timeout(20)
+    expect(heading).to_contain_text(plain(step["text"])[:20])
+    phone.get_by_role("button", name="Done", exact=True).tap()
+    expect(phone.get_by_text("The server does not answer. 1 kept in this phone.")).to_be_visible()
+    fits(phone)
+    phone.unroute("**/api/**")
+    phone.clock.run_for(4000)
+    expect(phone.get_by_text("kept in this phone")).to_have_count(0)
+    assert steps(server, job)["standings"][0]["state"] == "done"
+
+
 def test_a_second_look_eases_two_opposite_places(phone: Page, server: Running, make_job: Make) -> None:
     job = str(make_job("narrow-lounge", name="Wave")["id"])
     phone.goto(f"/day/{job}")

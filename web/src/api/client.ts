@@ -78,6 +78,14 @@ export class Refused extends Error {
   }
 }
 
+const NOT_NOW = [401, 403, 408, 429] // not paired, another address, too slow, too often
+
+/** Why something is to be sent again later, as it is: the server was away, or it refused who asks or when, not what; else ''. */
+export const forLater = (error: unknown): string => {
+  if (error instanceof ServerAway) return error.message
+  return error instanceof Refused && NOT_NOW.includes(error.problem.status) ? error.message : ''
+}
+
 type Answer = { data?: unknown; error?: unknown; response: Response }
 
 /** Unwrap an answer: its data, or ServerAway, or Refused. What takes longer is followed and asked for again. */

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { ask } from '../api/client'
+import { ask, forLater } from '../api/client'
 import { keys } from '../api/keys'
 import { useNews } from '../job/useNews'
 import { Pattern } from './Pattern'
@@ -53,7 +53,8 @@ const Lit = ({ code }: { code: string }) => {
     window.addEventListener('keydown', full)
     return () => window.removeEventListener('keydown', full)
   }, [])
-  if (found.error)
+  // what is cast stays on the wall while the server is away; a code that was ended goes dark
+  if (found.error && !(found.data && forLater(found.error)))
     return <p className="grid h-dvh place-items-center bg-black text-lead text-white">{String(found.error.message)}</p>
   if (!found.data) return <div className="h-dvh bg-black" />
   return (

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import type { DayOut, DayStep } from '../api/client'
+import { type DayOut, type DayStep, Refused } from '../api/client'
 import { Updated } from '../shell/Updated'
 import { Jump } from './Jump'
 import { NotPossible } from './NotPossible'
@@ -14,7 +14,7 @@ const BAR = 'min-h-16 rounded-lg px-3 text-lead'
 
 /** The page a crew holds in its hand: one step, one number, one wide key. */
 export const CrewPage = ({ jobId }: { jobId: string }) => {
-  const { day, error, standings, tell, trouble, away, waiting, clear } = useDay(jobId)
+  const { day, error, standings, tell, trouble, away, held, waiting, clear } = useDay(jobId)
   const [light, turn] = useLight()
   const [chosen, setChosen] = useChosen()
   const [over, setOver] = useState<Over>('')
@@ -57,8 +57,8 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
   useEffect(() => {
     document.title = day ? `${day.name}, day` : 'Day'
   }, [day])
-  if (error) return <p className="p-6 text-lead">{error.message}</p>
-  if (!day) return <p className="p-6 text-lead text-quiet">Looking for the day…</p>
+  // a day that is there stays, whatever becomes of asking for it anew
+  if (!day) return <p className={`p-6 text-lead ${error ? '' : 'text-quiet'}`}>{error?.message ?? 'Looking for the day…'}</p>
   const closed = day.steps.filter((one) => keyOf(one.key) !== 'open').length
   if (!step) return <AllSaid day={day} closed={closed} onBack={() => go(day.steps.at(-1)?.key ?? '')} />
   const standing = day.standings.find((one) => one.key === step.key)
@@ -68,8 +68,10 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
     .filter((key) => keyOf(key) === 'open')
     .map((key) => day.steps.find((one) => one.key === key))
     .filter((one) => one !== undefined)
+  const said =
+    trouble || (away && `${away} ${String(waiting)} kept in this phone.`) || (error instanceof Refused ? error.message : '')
   return (
-    <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink" data-held={waiting > 0 || undefined}>
+    <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink" data-held={held || undefined}>
       {over === 'jump' ? (
         <Jump day={day} states={standings} now={step.key} onGo={go} onClose={() => setOver('')} />
       ) : over === 'pad' ? (
@@ -124,13 +126,13 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
               ▸
             </button>
           </header>
-          {(trouble || away) && (
+          {said && (
             <button
               type="button"
               className="min-h-11 border-stop border-l-[6px] bg-stop-ground px-2 text-left text-lead leading-snug"
               onClick={clear}
             >
-              {trouble || `The server does not answer. ${String(waiting)} kept in this phone.`}
+              {said}
             </button>
           )}
           <StepCard

@@ -1,11 +1,19 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { ask, type DayOut, Refused, ServerAway, type Standing, type StepTold } from '../api/client'
+import { newerBuild } from '../api/build'
+import { ask, type DayOut, forLater, Refused, type Standing, type StepTold } from '../api/client'
 import { keys } from '../api/keys'
 import { useNews } from '../job/useNews'
 
 const AGAIN_MS = 3000
 const MOST = 50 // rows of one request
+
+/** Why rows stay in this phone and are sent again: also while their job lies in the bin, and where an older page asks in a way
+ * that is no longer understood. */
+const heldBack = (error: unknown): string => {
+  if (error instanceof Refused && (newerBuild() || error.problem.type.endsWith('no-such-job'))) return error.message
+  return forLater(error)
+}
 
 const place = (jobId: string) => `gantline.day.${jobId}`
 
@@ -39,7 +47,8 @@ export const useDay = (jobId: string) => {
   const client = useQueryClient()
   const [queue, setQueue] = useState<readonly StepTold[]>(() => kept(jobId))
   const [trouble, setTrouble] = useState('')
-  const [away, setAway] = useState(false)
+  const [away, setAway] = useState('') // why nothing is taken just now
+  const [stale, setStale] = useState(false) // only a newer page can send what waits
   const day = useQuery({
     queryKey: keys.day(jobId),
     queryFn: () => ask.get('/api/jobs/{job_id}/day', { params: { path: { job_id: jobId } } }),
@@ -72,11 +81,13 @@ export const useDay = (jobId: string) => {
         const { version, count } = client.getQueryData<DayOut>(keys.day(jobId)) ?? {}
         client.setQueryData<DayOut>(keys.day(jobId), (old) => old && merged(old, answer.standings, answer.next))
         if (version !== answer.version || count !== answer.count) void client.invalidateQueries({ queryKey: keys.day(jobId) })
-        setAway(false)
+        setAway('')
         most = MOST
       } catch (error) {
-        if (error instanceof ServerAway) {
-          setAway(true)
+        const why = heldBack(error)
+        if (why) {
+          setAway(why)
+          setStale(error instanceof Refused && newerBuild() !== '')
           await new Promise((resolve) => setTimeout(resolve, AGAIN_MS))
           continue
         }
@@ -103,7 +114,18 @@ export const useDay = (jobId: string) => {
   )
   useEffect(() => void send(), [send]) // what a page before this one could not send
   const standings = useMemo(() => laid(day.data, queue), [day.data, queue])
-  return { day: day.data, error: day.error, standings, tell, trouble, away, waiting: queue.length, clear: () => setTrouble('') }
+  const held = queue.length > 0 && !stale // a reload could find no server
+  return {
+    day: day.data,
+    error: day.error,
+    standings,
+    tell,
+    trouble,
+    away,
+    held,
+    waiting: queue.length,
+    clear: () => setTrouble(''),
+  }
 }
 
 const merged = (old: DayOut, standings: readonly Standing[], next: string): DayOut => {

@@ -120,6 +120,16 @@ test('a refused field is thrown to the one who typed it, and the next edit still
   expect(readPending('j')).toEqual([])
 })
 
+test('an edit of a device that is not let in just now is kept, and saved when it is', async () => {
+  const server = serverOf([
+    { status: 401, body: { status: 401, detail: 'This device is not paired.', type: '/problems/not-paired' } },
+  ])
+  const { result } = await open()
+  await act(() => result.current.edit(edit('kept')))
+  expect([result.current.away, result.current.waiting]).toEqual(['This device is not paired.', 1])
+  await waitFor(() => expect(server.saved()).toBe(2), { timeout: 4000 })
+})
+
 test('while the server is away edits are kept, in order, and saved when it is back', async () => {
   const server = serverOf(['away'])
   const { result } = await open()

@@ -1,7 +1,7 @@
 import { type UseQueryResult, useQueryClient } from '@tanstack/react-query'
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react'
 import { newerBuild } from '../api/build'
-import { ask, type Difference, type Edit, type JobOut, Refused, ServerAway } from '../api/client'
+import { ask, type Difference, type Edit, forLater, type JobOut, Refused } from '../api/client'
 import { keys } from '../api/keys'
 import { keepPending, movedOn, readPending } from './pending'
 
@@ -87,9 +87,10 @@ export const useQueue = (
         setAway('')
       } catch (error) {
         onTaken()
-        if (error instanceof ServerAway) {
+        const why = forLater(error)
+        if (why) {
           // kept safely: whoever waits may go on, the change is saved when the server is back
-          setAway(error.message)
+          setAway(why)
           lost.current = true
           for (const one of waiters.current) one?.resolve()
           waiters.current = waiters.current.map(() => null)

@@ -29,7 +29,7 @@ export const Notices = () => {
       <div role="alert" className="border-stop border-l-[6px] bg-stop-ground px-4 py-2">
         <strong className="text-stop">{away}</strong>{' '}
         {waiting > 0
-          ? `What you typed is kept here (${waiting} to save) and saved as soon as it is back.`
+          ? `What you typed is kept here (${waiting} to save) and is saved as soon as it can be.`
           : 'The page tries again by itself.'}
       </div>
     )
