@@ -1,5 +1,6 @@
 """All benchmarks in one run; writes their table into docs/measured.md between its two markers."""
 
+import os
 import re
 import sys
 from pathlib import Path
@@ -55,6 +56,8 @@ LONG = {
 
 def main() -> None:
     """Measure, print, and with --write put the table into docs/measured.md; the long ones keep their own table there."""
+    # as ./start does: without .pyc files a server takes twice as long to start
+    os.environ.pop("PYTHONDONTWRITEBYTECODE", None)
     seldom_swept()  # as every server does
     named = [one for one in sys.argv[1:] if one in PARTS | LONG]
     table = ["| what | measured | wanted |", "| --- | --- | --- |"]

@@ -87,7 +87,7 @@ def test_from_a_name_and_a_diagonal_to_the_wall_sheet(page: Page) -> None:
     expect(page.get_by_role("img", name=re.compile("^Left holes: .* from the left wall end"))).to_be_visible()
 
     page.get_by_role("button", name="Sheets").click()
-    with page.expect_download(timeout=90_000) as download:
+    with page.expect_download(timeout=180_000) as download:
         page.get_by_role("button", name=re.compile("^Wall sheet")).click()
         page.get_by_role("button", name="Save PDF").click()
     reader = PdfReader(io.BytesIO(download.value.path().read_bytes()))

@@ -77,7 +77,7 @@ def test_the_wall_sheet_and_any_other_of_the_pack(newcomer: Page) -> None:
     page = newcomer
     page.get_by_role("button", name="Sheets").click()
     page.get_by_role("button", name=re.compile("^Wall sheet")).click()
-    expect(page.get_by_role("img", name="Page 1 of the wall sheet")).to_be_visible(timeout=90_000)
+    expect(page.get_by_role("img", name="Page 1 of the wall sheet")).to_be_visible(timeout=180_000)
     assert spent(page) == (2, 0)
     page.get_by_role("button", name="Close the sheets").click()
     spent(page)

@@ -12,7 +12,7 @@ def test_a_frame_is_cut_ticked_off_braced_and_measured(page: Page, make_job: Mak
     page.goto(f"/jobs/{job['id']}/frame")
     bench = page.get_by_role("region", name=re.compile("1×3, frame"))
     # the first answer of a worker that has only just started
-    expect(bench).to_contain_text("nothing is cheaper, proven", timeout=90_000)
+    expect(bench).to_contain_text("nothing is cheaper, proven", timeout=180_000)
     piece = bench.get_by_role("button", name=re.compile("^A, 107"))
     piece.click()
     expect(piece).to_have_attribute("aria-pressed", "true")
