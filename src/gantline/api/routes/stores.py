@@ -80,11 +80,11 @@ async def import_records(kind: RecordKind, form: Form, request: Request) -> Resp
 def _import(request: Request, kind: RecordKind, form: str, content: bytes) -> Response:
     read = read_records(kind, content) if form == "csv" else read_json_records(kind, content)
     with desk_of(request.app.state) as desk:
+        # by key, so that of two files at once one waits for the other, and not each for the other
+        ordered = sorted(read, key=lambda record: record[0])
         rows = {
             key: _out(shops.put_record(desk.session, desk.shop_id, kind, key, name, body))
-            for key, name, body in sorted(
-                read, key=lambda record: record[0]
-            )  # so two files at once wait in turn
+            for key, name, body in ordered
         }
         return answer([rows[key] for key, _, _ in read])
 
