@@ -180,15 +180,20 @@ def test_an_open_feed_ends_within_three_seconds_of_its_device_being_unpaired_and
         await feed.send(json.dumps({"source": "m", "hello": True}))
         return int(json.loads(await asyncio.wait_for(feed.recv(), 5))["last"])
 
+    async def unlock(database: psycopg.AsyncConnection[Any]) -> None:
+        await asyncio.sleep(2.0)  # on a slow machine the other one waits for it, too
+        await database.commit()
+
     async def go() -> None:
         async with feed_of(meter) as feed, await psycopg.AsyncConnection.connect(beyond.url) as database:
             assert await last(feed) == 0
             await asyncio.to_thread(asked, "GET", "/api/jobs")
             # the look for who is still paired takes long, and another device comes in meanwhile
             await database.execute("LOCK TABLE device")
+            unlocking = asyncio.create_task(unlock(database))
             await asyncio.sleep(1.2)
             async with feed_of(beyond.token) as other:
-                await database.commit()
+                await unlocking
                 await asyncio.sleep(0.3)
                 assert await last(other) == 0
                 devices = (await asyncio.to_thread(asked, "GET", "/api/devices"))["devices"]
