@@ -153,7 +153,7 @@ def test_a_step_stays_in_view_while_the_server_is_away_and_what_is_tapped_is_sen
         phone.wait_for_timeout(20)
     expect(heading).to_contain_text(plain(step["text"])[:20])
     phone.get_by_role("button", name="Done", exact=True).tap()
-    expect(phone.get_by_text("The server does not answer. 1 kept in this phone.")).to_be_visible()
+    expect(phone.get_by_text("The server does not answer. 1 step is kept in this phone.")).to_be_visible()
     fits(phone)
     phone.unroute("**/api/**")
     phone.clock.run_for(4000)

@@ -69,7 +69,9 @@ export const CrewPage = ({ jobId }: { jobId: string }) => {
     .map((key) => day.steps.find((one) => one.key === key))
     .filter((one) => one !== undefined)
   const said =
-    trouble || (away && `${away} ${String(waiting)} kept in this phone.`) || (error instanceof Refused ? error.message : '')
+    trouble ||
+    (away && `${away} ${waiting === 1 ? '1 step is' : `${String(waiting)} steps are`} kept in this phone.`) ||
+    (error instanceof Refused ? error.message : '')
   return (
     <main className="flex h-dvh flex-col overflow-hidden bg-velvet text-ink" data-held={held || undefined}>
       {over === 'jump' ? (

@@ -3,6 +3,7 @@ import { act, cleanup, configure, renderHook, waitFor } from '@testing-library/r
 import type { ReactNode } from 'react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 
+const BINNED = 'This job is not in the yard any more. Ask the office to look in the bin.'
 const DAY = { version: 1, count: 0, standings: [], steps: [] }
 
 /** A server that answers rows with these problems, one after the other, and then takes them. */
@@ -49,7 +50,7 @@ test.each([
   const { taken, result } = await phone(problem)
   await waitFor(() => expect(result.current.day).toBeDefined())
   act(() => result.current.tell('wall/studs', 'done'))
-  await waitFor(() => expect(result.current.away).toBe(problem.detail))
+  await waitFor(() => expect(result.current.away).toBe(problem.status === 404 ? BINNED : problem.detail))
   expect([result.current.waiting, localStorage.getItem('gantline.day.j')]).toEqual([1, expect.stringContaining('wall/studs')])
   await vi.advanceTimersByTimeAsync(3000)
   await waitFor(() => expect([taken, result.current.waiting, result.current.away]).toEqual([['wall/studs'], 0, '']))

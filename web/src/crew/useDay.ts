@@ -7,11 +7,13 @@ import { useNews } from '../job/useNews'
 
 const AGAIN_MS = 3000
 const MOST = 50 // rows of one request
+const BINNED = 'This job is not in the yard any more. Ask the office to look in the bin.'
 
 /** Why rows stay in this phone and are sent again: also while their job lies in the bin, and where an older page asks in a way
  * that is no longer understood. */
 const heldBack = (error: unknown): string => {
-  if (error instanceof Refused && (newerBuild() || error.problem.type.endsWith('no-such-job'))) return error.message
+  if (error instanceof Refused && error.problem.type.endsWith('no-such-job')) return BINNED
+  if (error instanceof Refused && newerBuild()) return error.message
   return forLater(error)
 }
 
